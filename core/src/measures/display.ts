@@ -1,0 +1,67 @@
+import { GRADE_UNITS, UNITS, type GradeUnit } from './units.ts';
+
+/** How a person wants figures shown. Gold has its own unit whatever the rest is in. */
+export interface Display {
+  readonly system: 'metric' | 'US';
+  readonly gold: 'mg' | 'g' | 'grain' | 'dwt' | 'ozt';
+  readonly grade: GradeUnit;
+}
+
+export const METRIC: Display = { system: 'metric', gold: 'mg', grade: 'g/m³' };
+export const US: Display = { system: 'US', gold: 'grain', grade: 'grain/yd³' };
+
+/** A figure ready for the screen: its digits and its unit, never one without the other. */
+export interface Figure {
+  readonly digits: string;
+  readonly unit: string;
+}
+
+/** Digits to a number of significant figures, plain notation, thousands parted; never fewer whole digits than the number has. */
+export function significant(value: number, figures = 3): string {
+  if (value === 0) return '0';
+  const magnitude = Math.floor(Math.log10(Math.abs(value)));
+  const decimals = Math.min(8, Math.max(0, figures - 1 - magnitude));
+  return Number(value.toFixed(decimals)).toLocaleString('en-US', { minimumFractionDigits: 0, maximumFractionDigits: decimals });
+}
+
+const figure = (value: number, unit: string, figures?: number): Figure => ({ digits: significant(value, figures), unit });
+
+/** Small lengths: stones, water depth, grain sizes, drops of a box. */
+export const showSmallLength = (m: number, d: Display): Figure =>
+  d.system === 'metric' ? figure(m * 1000, 'mm') : figure(m / UNITS.length.in, 'in');
+
+/** Box lengths, pit depths. */
+export const showLength = (m: number, d: Display): Figure => (d.system === 'metric' ? figure(m, 'm') : figure(m / UNITS.length.ft, 'ft'));
+
+/** Distance along the ground, to the whole unit. */
+export const showDistance = (m: number, d: Display): Figure =>
+  d.system === 'metric' ? figure(Math.round(m), 'm', 6) : figure(Math.round(m / UNITS.length.ft), 'ft', 7);
+
+export function showVolume(L: number, d: Display): Figure {
+  if (d.system === 'metric') return Math.abs(L) >= 1000 ? figure(L / 1000, 'm³') : figure(L, 'L');
+  return Math.abs(L) >= UNITS.volume.yd3 / 4 ? figure(L / UNITS.volume.yd3, 'yd³') : figure(L / UNITS.volume.gal, 'gal');
+}
+
+export const showFlow = (m3_s: number, d: Display): Figure =>
+  d.system === 'metric' ? figure(m3_s * 1000, 'L/s') : figure((m3_s * 1000) / UNITS.flow.gpm, 'gpm');
+
+export const showSpeed = (m_s: number, d: Display): Figure => (d.system === 'metric' ? figure(m_s, 'm/s') : figure(m_s / UNITS.length.ft, 'ft/s'));
+
+/** Bed shear; 1 lbf/ft2 is 47.880259 Pa (NIST SP 811). */
+export const showShear = (Pa: number, d: Display): Figure => (d.system === 'metric' ? figure(Pa, 'Pa') : figure(Pa / 47.880259, 'lb/ft²'));
+
+export const showThroughput = (m3_h: number, d: Display): Figure =>
+  d.system === 'metric' ? figure(m3_h, 'm³/h') : figure((m3_h * 1000) / UNITS.volume.yd3, 'yd³/h');
+
+export const showGold = (mg: number, d: Display): Figure => figure(mg / UNITS.mass[d.gold], d.gold);
+
+/** Grade from milligrams per litre (the same number as g/m3). */
+export const showGrade = (mg_L: number, d: Display): Figure => figure(mg_L * GRADE_UNITS[d.grade], d.grade, 2);
+
+/** Pitch: inches per foot in US units, percent in metric. */
+export const showPitch = (slope: number, d: Display): Figure => (d.system === 'metric' ? figure(slope * 100, '%') : figure(slope * 12, 'in/ft', 2));
+
+export const showTemperature = (C: number, d: Display): Figure => (d.system === 'metric' ? figure(C, '°C') : figure((C * 9) / 5 + 32, '°F'));
+
+/** The figure as one text. */
+export const text = ({ digits, unit }: Figure): string => `${digits} ${unit}`;

@@ -1,0 +1,80 @@
+import { CONTAINERS } from './containers.ts';
+import { unitSize, UNITS, type UnitKind } from './units.ts';
+
+/** What a person typed, kept as typed. `unit` is the unit the field stood on when the text names none. */
+export interface Entered {
+  readonly text: string;
+  readonly unit: string;
+}
+
+export type Parsed =
+  | { readonly ok: true; readonly value: number; readonly unit: string }
+  | { readonly ok: false; readonly problem: string };
+
+/** Spellings people use, by kind, to the unit's own name. Ambiguous ones ("mil", "mesh") are left out on purpose: the answer is a question. */
+const SPELLINGS: Readonly<Record<UnitKind | 'pitch', Readonly<Record<string, string>>>> = {
+  length: { '"': 'in', inch: 'in', inches: 'in', "'": 'ft', foot: 'ft', feet: 'ft', yard: 'yd', yards: 'yd', meter: 'm', meters: 'm', metre: 'm', metres: 'm', mile: 'mi', miles: 'mi' },
+  volume: {
+    l: 'L', liter: 'L', liters: 'L', litre: 'L', litres: 'L', ml: 'mL', gallon: 'gal', gallons: 'gal', 'us gal': 'gal', gals: 'gal', 'm³': 'm3', 'yd³': 'yd3', 'ft³': 'ft3',
+    cuyd: 'yd3', 'cu yd': 'yd3', yards: 'yd3', yard: 'yd3', quart: 'qt', quarts: 'qt', pans: 'pan', handfuls: 'handful', 'double handfuls': 'double handful',
+    scoops: 'scoop', buckets: 'bucket', wheelbarrows: 'wheelbarrow', bags: 'bag', bkt: 'bucket',
+  },
+  mass: {
+    gr: 'grain', grains: 'grain', gn: 'grain', gram: 'g', grams: 'g', gm: 'g', gms: 'g', pennyweight: 'dwt', pennyweights: 'dwt', 'troy oz': 'ozt', 'oz t': 'ozt', toz: 'ozt',
+    pound: 'lb', pounds: 'lb', lbs: 'lb',
+  },
+  flow: { 'l/s': 'L/s', lps: 'L/s', 'l/min': 'L/min', lpm: 'L/min', 'us gpm': 'gpm', 'm³/s': 'm3/s', 'm³/h': 'm3/h', igpm: 'imp gpm' },
+  time: { sec: 's', secs: 's', second: 's', seconds: 's', minute: 'min', minutes: 'min', hour: 'h', hours: 'h', hr: 'h' },
+  pitch: { 'in per ft': 'in/ft', 'inch per foot': 'in/ft', 'inches per foot': 'in/ft', '"/ft': 'in/ft', 'in / ft': 'in/ft', percent: '%', pct: '%', deg: '°', degree: '°', degrees: '°', 'in drop': 'in', 'mm drop': 'mm', 'cm drop': 'cm' },
+};
+
+const PITCH_UNITS = ['in/ft', '%', '°', 'in', 'mm', 'cm', 'm', 'ft'];
+
+const NUMBER = /^([+-]?)(?:(\d+)[ -]+(\d+)\/(\d+)|(\d+)\/(\d+)|(\d+(?:,\d{3})+(?:\.\d+)?|\d*\.?\d+(?:e[+-]?\d+)?|\d+\.))\s*/i;
+
+/**
+ * Reads "2/3 bucket", "1 1/2 in", "5 gal", "0.14 g", "7 gr", ".5", "1,200 ft".
+ * The value comes back in the unit that was typed (or `defaultUnit` when none was).
+ * A decimal comma is not guessed at: "1,5" is refused with the remedy. Common practice, no source.
+ */
+export function parseQuantity(kind: UnitKind | 'pitch', text: string, defaultUnit: string): Parsed {
+  const typed = text.trim();
+  if (typed === '') return refuse('Nothing is typed yet.');
+  if (/^[+-]?\d+,\d+(?![\d,])/.test(typed) && !/^[+-]?\d{1,3}(,\d{3})+/.test(typed)) return refuse('Write the decimal with a point, such as 1.5.');
+  const match = NUMBER.exec(typed);
+  if (!match) return refuse(`“${typed}” does not start with a number. Write one such as 2, 0.5 or 2/3.`);
+  const [whole, sign, mixed, mixedTop, mixedBottom, top, bottom, plain] = match;
+  const value =
+    (sign === '-' ? -1 : 1) *
+    (mixed !== undefined ? Number(mixed) + Number(mixedTop) / Number(mixedBottom) : top !== undefined ? Number(top) / Number(bottom) : Number(plain?.replaceAll(',', '')));
+  if (!Number.isFinite(value)) return refuse(`“${whole.trim()}” is not a finite number.`);
+  const said = typed.slice(whole.length).trim();
+  if (said === '') return { ok: true, value, unit: defaultUnit };
+  const unit = unitFor(kind, said);
+  if (unit === undefined) return refuse(`“${said}” is not a unit of ${kind} here. Use ${unitNames(kind).join(', ')}.`);
+  return { ok: true, value, unit };
+}
+
+function refuse(problem: string): Parsed {
+  return { ok: false, problem };
+}
+
+function unitNames(kind: UnitKind | 'pitch'): string[] {
+  if (kind === 'pitch') return PITCH_UNITS;
+  return kind === 'volume' ? [...Object.keys(UNITS.volume), ...Object.keys(CONTAINERS)] : Object.keys(UNITS[kind]);
+}
+
+function unitFor(kind: UnitKind | 'pitch', said: string): string | undefined {
+  const names = unitNames(kind);
+  const plain = said.toLowerCase().replace(/\.$/, '').replace(/\s+/g, ' ');
+  return names.find((n) => n === said) ?? SPELLINGS[kind][plain] ?? names.find((n) => n.toLowerCase() === plain);
+}
+
+/**
+ * Loose volume in litres of a parsed volume; containers count at the crew's own sizes where given.
+ * A container is a loose measure: whether the number means bank or loose is asked beside it.
+ */
+export function volumeInLitres(value: number, unit: string, own: Readonly<Record<string, number>> = {}): number {
+  const container = own[unit] ?? (CONTAINERS as Readonly<Record<string, number>>)[unit];
+  return value * (container ?? unitSize('volume', unit));
+}
