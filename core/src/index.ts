@@ -1,0 +1,45 @@
+export { OutOfRange } from './outOfRange.ts';
+export { poissonDraw, seededRandom, type Random } from './maths/random.ts';
+export { gammaCdf, gammaQuantile } from './maths/gamma.ts';
+
+export { convert, GRADE_UNITS, UNITS, unitSize, type GradeUnit, type UnitKind } from './measures/units.ts';
+export { bankVolume_L, CONTAINERS, DEFAULT_SWELL_PERCENT, type Container } from './measures/containers.ts';
+export { describePitch, pitchSlope, type Pitch, type PitchKind } from './measures/pitch.ts';
+export { sieveAperture_mm } from './measures/sieves.ts';
+export { parseQuantity, volumeInLitres, type Entered, type Parsed } from './measures/parseQuantity.ts';
+export {
+  METRIC, showDistance, showFlow, showGold, showGrade, showLength, showPitch, showShear, showSmallLength, showSpeed,
+  showTemperature, showThroughput, showVolume, significant, text, US, type Display, type Figure,
+} from './measures/display.ts';
+
+export { DENSITY_KG_M3, GRAVITY_M_S2 } from './grains/constants.ts';
+export { freshWater, type Water } from './grains/water.ts';
+export { equivalentDiameter_m, FERGUSON_CHURCH, fergusonChurch_m_s } from './grains/fergusonChurch.ts';
+export { dietrich_m_s, DIETRICH_LEAST_CSF } from './grains/dietrich.ts';
+export { haiderLevenspiel_m_s, haiderLevenspielDrag } from './grains/haiderLevenspiel.ts';
+export { flakeDisc, flakeSettling_m_s, grainSettling_m_s, USUAL_CSF, type Range } from './grains/flake.ts';
+export { hinderedSettling_m_s, richardsonZakiExponent } from './grains/richardsonZaki.ts';
+
+export { centreLine, MIDSTREAM_M, type Bank, type CentreLine, type OnLine } from './ground/centreLine.ts';
+export { flowDirection, type FlowDirection } from './ground/flowDirection.ts';
+export { localPlane, type Position } from './ground/localPlane.ts';
+export { thinLine } from './ground/thinLine.ts';
+
+export { COLOR_CLASSES, COLOR_MG, countColors, NO_COLORS, type ColorClass, type ColorCounts, type ColorWeights } from './sample/colorWeights.ts';
+export { heaviestColor_mg, meanColor_mg, sampleGrade, type SampleGrade, type SampleMeasure } from './sample/sampleGrade.ts';
+export { poissonLimits, USUAL_CONFIDENCE } from './sample/poissonLimits.ts';
+export { CLIFTON_PARTICLES, volumeForParticles } from './sample/howMuchToTake.ts';
+
+export { adviseBox, type BoxAdvice } from './set/adviseBox.ts';
+export { caughtTo, type GoldSize } from './set/catchAlong.ts';
+export { drawdown, type SurfacePoint } from './set/drawdown.ts';
+export { LINING_IDS, LININGS, type Lining, type LiningId } from './set/linings.ts';
+export { flowAtDepth, flowAtRate, type Channel, type UniformFlow } from './set/manning.ts';
+export { flowByBucket_m3_s, flowByFloat_m3_s, USUAL_SURFACE_FACTOR } from './set/measureFlow.ts';
+export { GOLD_SIZES_M, goldSizes, solveBox, typicalStone_m, type Box, type BoxAnswer, type BoxSetting } from './set/solveBox.ts';
+export { largestStone_m, movingShear } from './set/stones.ts';
+export { carriedGravel_m3_s } from './set/feed.ts';
+
+export { DOUBLE_TAP_MS, tallyRun, type RunEvent, type RunTally } from './run/tallyRun.ts';
+export { HEAD_STRETCH_M, sectionSplit, type BoxSection, type SectionSplit } from './clean/sectionSplit.ts';
+export { creditGold, type CleanupCredit, type Credit } from './books/creditGold.ts';

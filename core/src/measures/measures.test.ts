@@ -1,0 +1,112 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { expectNear, referenceCases } from '../../test/referenceCases.ts';
+import { convert, GRADE_UNITS, UNITS, type GradeUnit, type UnitKind } from './units.ts';
+import { bankVolume_L } from './containers.ts';
+import { describePitch, pitchSlope, type PitchKind } from './pitch.ts';
+import { sieveAperture_mm } from './sieves.ts';
+import { parseQuantity, volumeInLitres } from './parseQuantity.ts';
+import { METRIC, showGold, showGrade, showVolume, significant, text, US } from './display.ts';
+
+/** Names of the check values' units to Riffle's. */
+const UNIT_NAME: Record<string, string> = {
+  US_gal: 'gal', imperial_gal: 'imp gal', L_s: 'L/s', US_gpm: 'gpm', imperial_gpm: 'imp gpm', m3_h: 'm3/h', m3_s: 'm3/s', L_min: 'L/min',
+  grain: 'grain', pennyweight: 'dwt', troy_oz: 'ozt', ozt: 'ozt', avdp_oz: 'oz', oz: 'oz',
+};
+
+describe('exact units (NIST SP 811, appendix B; check values 01a, 01b)', () => {
+  const supported = referenceCases('01a-unit-conversions').filter((c) => {
+    const kind = (c.inputs['quantity'] as string) in UNITS;
+    return kind && [c.inputs['from_unit'], c.inputs['to_unit']].every((u: string) => (UNIT_NAME[u] ?? u) in UNITS[c.inputs['quantity'] as UnitKind]);
+  });
+  test('most of the check values are of units Riffle has', () => expect(supported.length).toBeGreaterThanOrEqual(8));
+  test.each(supported)('$id', (c) => {
+    const name = (u: string): string => UNIT_NAME[u] ?? u;
+    expectNear(convert(c.inputs['quantity'], c.inputs['value'], name(c.inputs['from_unit']), name(c.inputs['to_unit'])), c.expected['value'], c);
+  });
+
+  const gradeName: Record<string, GradeUnit> = { g_per_m3: 'g/m³', mg_per_m3: 'mg/m³', ozt_per_yd3: 'ozt/yd³', grain_per_yd3: 'grain/yd³', mg_per_L: 'mg/L', g_per_yd3: 'g/yd³', dwt_per_yd3: 'dwt/yd³' };
+  test.each(referenceCases('01b-grade-conversions').filter((c) => gradeName[c.inputs['from_unit']] && gradeName[c.inputs['to_unit']]))('grade $id', (c) => {
+    const from = GRADE_UNITS[gradeName[c.inputs['from_unit']] as GradeUnit];
+    const to = GRADE_UNITS[gradeName[c.inputs['to_unit']] as GradeUnit];
+    expectNear((c.inputs['value'] / from) * to, c.expected['value'], c);
+  });
+
+  test('any value comes back from any unit', () => {
+    fc.assert(fc.property(fc.double({ min: 1e-6, max: 1e9, noNaN: true }), fc.constantFrom(...Object.keys(UNITS.volume)), (v, unit) => {
+      expect(convert('volume', convert('volume', v, 'L', unit), unit, 'L')).toBeCloseTo(v, -Math.floor(Math.log10(v)) + 9);
+    }));
+  });
+  test('a unit of another kind is refused by name', () => expect(() => convert('length', 1, 'gal', 'm')).toThrow(/unit is gal; it must be one of m, mm/));
+});
+
+describe('pitch (check values 01c)', () => {
+  const kinds: Record<string, PitchKind> = { in_per_ft: 'in/ft', percent: '%', degrees: '°' };
+  const cases = referenceCases('01c-pitch').filter((c) => c.inputs['ratio_along_box'] && kinds[c.inputs['kind']]);
+  test('there are such cases', () => expect(cases.length).toBeGreaterThan(3));
+  test.each(cases)('$id', (c) => {
+    const length_m = convert('length', c.inputs['box_length_ft'], 'ft', 'm');
+    const pitch = describePitch(pitchSlope(kinds[c.inputs['kind']] as PitchKind, c.inputs['value'], length_m), length_m);
+    expectNear(pitch.in_per_ft, c.expected['in_per_ft'], c);
+    expectNear(pitch.percent, c.expected['percent'], c);
+    expectNear(pitch.degrees, c.expected['degrees'], c);
+    expectNear(pitch.drop_m * 1000, c.expected['total_drop_mm'], c);
+  });
+  test('a box 3 ft long at 1/2 in/ft drops 1.5 in; at 3/4 in/ft 2.25 in (common practice)', () => {
+    expect(describePitch(pitchSlope('in/ft', 0.5, 0.9144), 0.9144).drop_m / 0.0254).toBeCloseTo(1.5, 12);
+    expect(describePitch(pitchSlope('in/ft', 0.75, 0.9144), 0.9144).drop_m / 0.0254).toBeCloseTo(2.25, 12);
+  });
+  test('a drop longer than the box is refused', () => expect(() => pitchSlope('drop_m', 2, 1)).toThrow(/pitch/));
+});
+
+describe('sieves (ASTM E11, table 1; check values 02a, 02b)', () => {
+  test.each(referenceCases('02a-sieve-designations'))('$inputs.designation', (c) => expectNear(sieveAperture_mm(c.inputs['designation']), c.expected['aperture_mm'], c));
+  test.each(referenceCases('02b-sieve-classes'))('$id', (c) => {
+    expectNear(Math.sqrt(sieveAperture_mm(c.inputs['passing']) * sieveAperture_mm(c.inputs['retained'])), c.expected['geometric_mean_mm'], c);
+  });
+  test('mesh 250 is in no series: its neighbours are named', () => expect(() => sieveAperture_mm('No. 250')).toThrow(/No\. 230 or No\. 270/));
+});
+
+test.each(referenceCases('10d-swell'))('swell $id (definition)', (c) => {
+  expectNear(bankVolume_L(c.expected['loose_volume_m3'], c.inputs['swell_percent']), c.inputs['bank_volume_m3'], c);
+});
+
+describe('what people type', () => {
+  test.each([
+    ['volume', '2/3 bucket', 'pan', 2 / 3, 'bucket'],
+    ['volume', '4 pans', 'L', 4, 'pan'],
+    ['volume', '5 gal', 'L', 5, 'gal'],
+    ['volume', '3', 'pan', 3, 'pan'],
+    ['length', '1 1/2 in', 'm', 1.5, 'in'],
+    ['length', '1-1/2"', 'm', 1.5, 'in'],
+    ['length', '1,200 ft', 'm', 1200, 'ft'],
+    ['length', '.5', 'm', 0.5, 'm'],
+    ['mass', '0.14 g', 'mg', 0.14, 'g'],
+    ['mass', '7 gr', 'g', 7, 'grain'],
+    ['mass', '14 GR.', 'g', 14, 'grain'],
+    ['pitch', '3/4 in/ft', '%', 0.75, 'in/ft'],
+    ['pitch', '5.2%', 'in/ft', 5.2, '%'],
+    ['flow', '50 US gpm', 'L/s', 50, 'gpm'],
+  ] as const)('%s "%s"', (kind, typed, unit, value, says) => {
+    expect(parseQuantity(kind, typed, unit)).toEqual({ ok: true, value: expect.closeTo(value, 12), unit: says });
+  });
+  test.each([
+    ['volume', '', /Nothing/], ['volume', 'three', /number/], ['volume', '1,5', /point/], ['length', '2 mil', /not a unit/], ['mass', '3 pans', /not a unit/], ['volume', '1/0', /finite/],
+  ] as const)('refuses %s "%s" with the remedy', (kind, typed, says) => {
+    const answer = parseQuantity(kind, typed, 'x');
+    expect(answer).toMatchObject({ ok: false, problem: expect.stringMatching(says) });
+  });
+  test('containers count at the crew’s own size', () => {
+    expect(volumeInLitres(2, 'bucket', { bucket: 17 })).toBe(34);
+    expect(volumeInLitres(2, 'gal')).toBeCloseTo(7.570823568, 9);
+  });
+});
+
+test('figures carry their unit in either system', () => {
+  expect(text(showVolume(19, METRIC))).toBe('19 L');
+  expect(text(showVolume(18.927, US))).toBe('5 gal');
+  expect(text(showGold(1399.656504, { ...US, gold: 'dwt' }))).toBe('0.9 dwt');
+  expect(text(showGrade(1, US))).toBe('12 grain/yd³');
+  expect(significant(0.012345)).toBe('0.0123');
+  expect(significant(123456)).toBe('123,456');
+});

@@ -1,0 +1,46 @@
+import { GRAVITY_M_S2 } from '../grains/constants.ts';
+import { flowAtRate, type Channel } from './manning.ts';
+
+/** Water depth at a distance down the box. */
+export interface SurfacePoint {
+  readonly x_m: number;
+  readonly depth_m: number;
+}
+
+/**
+ * The water surface along a steep box: dy/dx = (S - Sf) / (1 - Fr^2), Sf = n^2 V^2 / R^(4/3), from just under
+ * critical depth at the mouth down to normal depth. Source: Chow (1959), ch. 9-10; fourth-order Runge-Kutta.
+ * A box too flat for supercritical flow runs at its normal depth from end to end (backwater from the tail is not modelled).
+ */
+export function drawdown(channel: Channel, flow_m3_s: number, length_m: number, steps = 60, start_m?: number): SurfacePoint[] {
+  const normal = flowAtRate(channel, flow_m3_s);
+  const { width_m: b, manningN: n, slope } = channel;
+  const start = start_m ?? 0.98 * normal.criticalDepth_m;
+  const steep = normal.depth_m < start;
+  const rise = (y: number): number => {
+    const V = flow_m3_s / (b * y);
+    const friction = (n * V) ** 2 / Math.cbrt((b * y) / (b + 2 * y)) ** 4;
+    return (slope - friction) / (1 - V ** 2 / (GRAVITY_M_S2 * y));
+  };
+  const points: SurfacePoint[] = [{ x_m: 0, depth_m: steep ? start : normal.depth_m }];
+  // Near critical depth the slope of the surface is steep, so the first steps are the shortest: x grows with the cube of the step number.
+  for (let i = 1; i <= steps; i++) {
+    const from = points[i - 1] ?? { x_m: 0, depth_m: start };
+    const x_m = length_m * (i / steps) ** 3;
+    if (!steep) {
+      points.push({ x_m, depth_m: normal.depth_m });
+      continue;
+    }
+    const parts = 8;
+    const h = (x_m - from.x_m) / parts;
+    let y = from.depth_m;
+    for (let k = 0; k < parts; k++) {
+      const k1 = rise(y);
+      const k2 = rise(y + (h * k1) / 2);
+      const k3 = rise(y + (h * k2) / 2);
+      y += (h / 6) * (k1 + 2 * k2 + 2 * k3 + rise(y + h * k3));
+    }
+    points.push({ x_m, depth_m: Math.max(y, normal.depth_m) });
+  }
+  return points;
+}

@@ -1,0 +1,13 @@
+const common = {
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  testEnvironment: 'node',
+  transform: {
+    '^.+\\.tsx?$': ['@swc/jest', { module: { type: 'es6' }, jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }],
+  },
+};
+export default {
+  projects: [
+    { ...common, displayName: 'unit', testMatch: ['<rootDir>/{core,contract,demo,web}/src/**/*.test.ts'] },
+    { ...common, displayName: 'server', testMatch: ['<rootDir>/server/src/**/*.test.ts'] },
+  ],
+};
