@@ -1,7 +1,7 @@
 import { requireWithin } from '../outOfRange.ts';
 
-/** Longitude and latitude in degrees (WGS 84), and height in metres when it is known. */
-export type Position = readonly [lon: number, lat: number, ele_m?: number | null];
+/** Longitude and latitude in degrees (WGS 84), then height in metres when it is known (GeoJSON's order). */
+export type Position = readonly [lon: number, lat: number, ...ele_m: number[]];
 
 /** Metres east and north of an origin. */
 export interface PlanePoint {

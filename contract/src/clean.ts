@@ -1,0 +1,33 @@
+import { z } from 'zod';
+import { Lining } from './set.ts';
+import { Based, Entered, goldRounded, Id, Note, notNegative, Stored, Timestamp, Whole } from './shared.ts';
+
+export const CleanSection = z.object({
+  name: z.string().max(60),
+  from_m: notNegative(10, 'm'),
+  to_m: notNegative(10, 'm'),
+  lining: Lining,
+  gold_mg: notNegative(100_000_000, 'mg').overwrite(goldRounded),
+  goldEntered: Entered,
+});
+
+export const Cleanup = Whole.extend({
+  groundId: Id,
+  /** The runs whose gravel lies behind this gold. */
+  runIds: z.array(Id).min(1, 'Say which run this gold came from.').max(200).overwrite((ids) => [...new Set(ids)].sort()),
+  cleanedAt: Timestamp,
+  /** From the head of the box down, not overlapping. */
+  sections: z.array(CleanSection).min(1, 'Weigh at least one section.').max(20),
+  blackSand_g: notNegative(1_000_000, 'g').nullable(),
+  blackSandEntered: Entered.nullable(),
+  /** Was everything rinsed out, carpets too? */
+  rinsedClean: z.enum(['yes', 'no', 'unknown']),
+  note: Note,
+});
+const inOrder = (c: { sections: { from_m: number; to_m: number }[] }): boolean => c.sections.every((s, i) => s.to_m > s.from_m && s.from_m >= (c.sections[i - 1]?.to_m ?? 0) - 1e-9);
+export const NewCleanup = Cleanup.extend(Based.shape)
+  .refine(inOrder, { error: 'Each section must end below where it starts and start where the one above ends.', path: ['sections'] })
+  .meta({ id: 'NewCleanup' });
+export const StoredCleanup = Cleanup.extend(Stored.shape).meta({ id: 'Cleanup' });
+export type Cleanup = z.infer<typeof Cleanup>;
+export type StoredCleanup = z.infer<typeof StoredCleanup>;

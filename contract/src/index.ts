@@ -1,0 +1,7 @@
+export { Entered, Id, page, PageQuery, Problem, Timestamp } from './shared.ts';
+export { FileDecisions, FLOW_DIRECTIONS, Ground, GROUND_KINDS, GroundFile, NewGround, NewSpot, Position, Spot, SPOT_KINDS, StoredGround, StoredSpot } from './ground.ts';
+export { NewSample, Sample, StoredSample } from './sample.ts';
+export { Lining, NewRig, NewSetup, Rig, Setup, StoredRig, StoredSetup } from './set.ts';
+export { LoggedEvent, NewEvents, NewRun, Run, RunWithEvents, StoredRun, Tally } from './run.ts';
+export { Cleanup, CleanSection, NewCleanup, StoredCleanup } from './clean.ts';
+export { Book } from './books.ts';

@@ -1,0 +1,38 @@
+import { z } from 'zod';
+
+/** Ids are made by the client (UUID version 7, so that they sort by time). */
+export const Id = z.uuid();
+export type Id = z.infer<typeof Id>;
+
+/** What a person typed and the unit the field stood on: shown again as typed. */
+export const Entered = z.object({ text: z.string().max(60), unit: z.string().max(20) });
+
+/** An instant; kept in UTC with milliseconds, so that what is sent and what is stored read alike. */
+export const Timestamp = z.iso.datetime({ offset: true }).overwrite((t) => new Date(t).toISOString());
+/** Gold in milligrams, kept to a tenth of a microgram so that totals add up exactly. */
+export const goldRounded = (mg: number): number => Math.round(mg * 10_000) / 10_000;
+export const Note = z.string().max(4000).default('');
+export const Name = z.string().trim().min(1, 'Give it a name.').max(80, 'A name has at most 80 characters.');
+
+/** Every aggregate is written whole. `deleted` hides it; writing it again with `deleted: false` brings it back. */
+export const Whole = z.object({ id: Id, deleted: z.boolean().default(false) });
+
+/** `baseVersion` is the version the writer saw; 0 for a new record. A write against an older one answers 409 with both copies. */
+export const Based = z.object({ baseVersion: z.int().min(0) });
+export const Stored = z.object({ version: z.int().min(1), updatedAt: Timestamp });
+
+/** A page of a list in id order; ask again with `after` set to `next` until it is null. */
+export const PageQuery = z.object({ after: Id.optional(), limit: z.coerce.number<number>().int().min(1).max(1000).default(500) });
+export const page = <T extends z.ZodType>(item: T) => z.object({ items: z.array(item), next: Id.nullable() });
+
+/** RFC 9457. `errors` names the fields; `code` is one of the server's codes; `current` comes with a 409. */
+export const Problem = z.object({
+  type: z.string(), title: z.string(), status: z.int(), code: z.string(), detail: z.string(),
+  errors: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
+  current: z.unknown().optional(),
+  sent: z.unknown().optional(),
+}).meta({ id: 'Problem' });
+export type Problem = z.infer<typeof Problem>;
+
+export const positive = (most: number, unit: string) => z.number(`Give a number in ${unit}.`).positive(`Must be more than 0 ${unit}.`).max(most, `At most ${most} ${unit}.`);
+export const notNegative = (most: number, unit: string) => z.number(`Give a number in ${unit}.`).min(0, `Cannot be less than 0 ${unit}.`).max(most, `At most ${most} ${unit}.`);

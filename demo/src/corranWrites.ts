@@ -1,0 +1,151 @@
+import type { Cleanup, LoggedEvent, Rig, Run, Sample, Setup, Spot } from '@riffle/contract';
+import {
+  centreLine, CONTAINERS, convert, bankVolume_L, DEFAULT_SWELL_PERCENT, localPlane, parseQuantity, poissonDraw, seededRandom, type Position, type Random,
+} from '@riffle/core';
+import { CORRAN, RUNS, TRUE_COLOR_MG, type TrueGround, type TrueRun, type TrueSpot } from './truth.ts';
+
+/** One call to the API, in the order they must be made. */
+export interface DemoWrite {
+  readonly method: 'PUT' | 'POST';
+  readonly url: string;
+  readonly body: string;
+  readonly type: string;
+}
+
+/** First day of the demo's season. */
+const SEASON = Date.UTC(2026, 3, 14, 8);
+const DAY_MS = 86_400_000;
+const BUCKET = { text: '5 gal', unit: 'gal' } as const;
+const PAN_L = CONTAINERS.pan;
+
+/** A season on Corran as calls to the API; the same every time. */
+export function corranWrites(seed = 4633): DemoWrite[] {
+  const random = seededRandom(seed);
+  const nextId = idMaker();
+  const writes: DemoWrite[] = [];
+  const put = (path: string, record: { id: string }): void => {
+    writes.push({ method: 'PUT', url: `/${path}/${record.id}`, body: JSON.stringify({ ...record, baseVersion: 0 }), type: 'application/json' });
+  };
+
+  const rigs: Record<TrueRun['rig'], Rig> = {
+    short: { id: nextId(0), deleted: false, name: 'Short Ten', width_m: convert('length', 10, 'in', 'm'), widthEntered: { text: '10 in', unit: 'in' }, length_m: convert('length', 4, 'ft', 'm'), lengthEntered: { text: '4 ft', unit: 'ft' }, lining: 'riffles', note: 'Raised riffles on carpet, carried in.' },
+    long: { id: nextId(0), deleted: false, name: 'Long Twelve', width_m: convert('length', 12, 'in', 'm'), widthEntered: { text: '12 in', unit: 'in' }, length_m: convert('length', 6, 'ft', 'm'), lengthEntered: { text: '6 ft', unit: 'ft' }, lining: 'expanded', note: 'Two sections, bolted.' },
+  };
+  Object.values(rigs).forEach((rig) => put('rigs', rig));
+
+  for (const ground of CORRAN) {
+    const groundId = nextId(0);
+    const line = drawLine(ground);
+    const query = `name=${encodeURIComponent(ground.name)}&kind=${ground.kind}&flow=against`;
+    writes.push({ method: 'PUT', url: `/grounds/${groundId}/from-file?${query}`, type: 'application/geo+json', body: JSON.stringify({ type: 'FeatureCollection', features: [{ type: 'Feature', properties: { name: ground.name }, geometry: { type: 'LineString', coordinates: line } }] }) });
+
+    const centre = centreLine(line);
+    const spotIds = new Map<string, string>();
+    for (const s of ground.spots) {
+      const spot: Spot = { id: nextId(s.visits[0]?.day ?? 0), deleted: false, groundId, name: s.name, kind: s.kind, distance_m: s.distance_m, bank: s.bank, offset_m: s.offset_m, position: centre.positionAt(s.distance_m, s.offset_m, s.bank), note: s.note };
+      spotIds.set(s.name, spot.id);
+      put('spots', spot);
+      for (const visit of s.visits) put('samples', takeSample(ground, s, visit, groundId, spot.id, nextId(visit.day), random));
+    }
+    for (const run of RUNS.filter((r) => r.ground === ground.key)) writes.push(...runDay(run, ground, groundId, rigs[run.rig], spotIds, nextId, random));
+  }
+  return writes;
+}
+
+/** UUIDs of version 7 from the season's days and a counter: in order, and the same every time. */
+function idMaker(): (day: number) => string {
+  let count = 0;
+  return (day) => {
+    count++;
+    const time = (SEASON + day * DAY_MS + count).toString(16).padStart(12, '0');
+    return `${time.slice(0, 8)}-${time.slice(8)}-7000-8000-${count.toString(16).padStart(12, '0')}`;
+  };
+}
+
+/** A meandering line from the foot up, a point every 4 m or so, with heights. */
+function drawLine(g: TrueGround): Position[] {
+  const plane = localPlane(g.foot);
+  const bearing = (g.bearing_deg * Math.PI) / 180;
+  // Meanders make the line longer than its axis: walk the axis until the line is long enough.
+  const points: Position[] = [];
+  let walked = 0;
+  let before: { x_m: number; y_m: number } | null = null;
+  for (let along = 0; walked < g.length_m; along += 3.5) {
+    const side = g.bend_m * Math.sin((2 * Math.PI * along) / g.wave_m) + 0.35 * g.bend_m * Math.sin((2 * Math.PI * along) / (0.61 * g.wave_m) + 1);
+    const at = { x_m: along * Math.sin(bearing) + side * Math.cos(bearing), y_m: along * Math.cos(bearing) - side * Math.sin(bearing) };
+    walked += before ? Math.hypot(at.x_m - before.x_m, at.y_m - before.y_m) : 0;
+    const [lon, lat] = plane.toPosition(at);
+    points.push([lon, lat, 12 + walked * g.fall]);
+    before = at;
+  }
+  return points;
+}
+
+function takeSample(g: TrueGround, s: TrueSpot, visit: TrueSpot['visits'][number], groundId: string, spotId: string, id: string, random: Random): Sample {
+  const volume_L = visit.pans * PAN_L;
+  const bank_L = bankVolume_L(volume_L, DEFAULT_SWELL_PERCENT);
+  const colors = TRUE_COLOR_MG.map((mg, i) => poissonDraw((s.grade_mg_L * (g.sizes[i] ?? 0) * bank_L) / mg, random));
+  return {
+    id, deleted: false, groundId, spotId, takenAt: new Date(SEASON + visit.day * DAY_MS + 3.6e6 * (1 + 4 * random())).toISOString(),
+    depth_m: visit.depth_m, depthEntered: { text: `${visit.depth_m}`, unit: 'm' },
+    volume_L, volumeEntered: { text: `${visit.pans} pans`, unit: 'pan' }, volumeState: 'loose',
+    counts: { '+10': 0, '10-20': colors[0] ?? 0, '20-40': colors[1] ?? 0, '-40': colors[2] ?? 0 },
+    blackSand: Math.min(4, Math.floor((g.kind === 'beach' ? 3 : 1) + 2 * random())), gold_mg: null, goldEntered: null, note: visit.note ?? '',
+  };
+}
+
+function runDay(r: TrueRun, g: TrueGround, groundId: string, rig: Rig, spotIds: ReadonlyMap<string, string>, nextId: (day: number) => string, random: Random): DemoWrite[] {
+  const start = SEASON + r.day * DAY_MS + 1.5 * 3.6e6;
+  const iso = (ms: number): string => new Date(ms).toISOString();
+  const amount = (kind: 'flow' | 'length', typed: string, to: string): number => {
+    const parsed = parseQuantity(kind, typed, to);
+    if (!parsed.ok) throw new Error(parsed.problem);
+    return convert(kind, parsed.value, parsed.unit, to);
+  };
+  const pitch = parseQuantity('pitch', r.pitch_in_ft, 'in/ft');
+  const slope = pitch.ok ? pitch.value / 12 : NaN;
+  const firstSpot = spotIds.get(r.buckets[0]?.[0] ?? '') ?? '';
+  const bucket_L = CONTAINERS.bucket;
+  const setup: Setup = {
+    id: nextId(r.day), deleted: false, groundId, rigId: rig.id, spotId: firstSpot, setAt: iso(start - 1.2e6), slope, pitchEntered: { text: `${r.pitch_in_ft} in/ft`, unit: 'in/ft' },
+    depth_m: null, depthEntered: null, flow_m3_s: amount('flow', r.flow, 'm3/s'), flowEntered: { text: r.flow, unit: 'L/s' },
+    stone_m: amount('length', r.stone, 'm'), stoneEntered: { text: r.stone, unit: 'in' }, temperature_C: 9, scoop_L: CONTAINERS.scoop, scoopEntered: { text: '1 scoop', unit: 'scoop' },
+    bucket_L, bucketEntered: BUCKET, note: r.note,
+  };
+  const run: Run = { id: nextId(r.day), deleted: false, groundId, setupId: setup.id, spotId: firstSpot, startedAt: iso(start), bucket_L, bucketEntered: BUCKET, note: '' };
+
+  let clock = start;
+  let trueGold_mg = 0;
+  const events: LoggedEvent[] = [];
+  for (const [spotName, count] of r.buckets) {
+    const grade = g.spots.find((s) => s.name === spotName)?.grade_mg_L ?? 0;
+    for (let i = 0; i < count; i++) {
+      clock += r.minutesEach * 60_000 * (0.75 + 0.5 * random());
+      const part = random() < 0.12 ? ({ fullness: '2/3', share: 2 / 3 } as const) : ({ fullness: 'full', share: 1 } as const);
+      const volume_L = bucket_L * part.share;
+      trueGold_mg += grade * bankVolume_L(volume_L, DEFAULT_SWELL_PERCENT);
+      events.push({ id: nextId(r.day), kind: 'bucket', at: iso(clock), spotId: spotIds.get(spotName) ?? null, volume_L, fullness: part.fullness, undoes: null });
+    }
+  }
+  clock += 4 * 60_000;
+  events.push({ id: nextId(r.day), kind: 'stop', at: iso(clock), spotId: null, volume_L: null, fullness: null, undoes: null });
+
+  const put = (path: string, record: { id: string }): DemoWrite => ({ method: 'PUT', url: `/${path}/${record.id}`, body: JSON.stringify({ ...record, baseVersion: 0 }), type: 'application/json' });
+  const writes = [put('setups', setup), put('runs', run), { method: 'POST' as const, url: `/runs/${run.id}/events`, body: JSON.stringify({ events }), type: 'application/json' }];
+  return r.weighed ? [...writes, put('cleanups', cleanUp(r, rig, groundId, run.id, trueGold_mg, clock, nextId(r.day), random))] : writes;
+}
+
+function cleanUp(r: TrueRun, rig: Rig, groundId: string, runId: string, trueGold_mg: number, stopped_ms: number, id: string, random: Random): Cleanup {
+  const cuts = [0, 0.2, 0.5, rig.length_m];
+  const share = (a: number, b: number): number => (Math.exp(-a / r.spread_m) - Math.exp(-b / r.spread_m)) / -Math.expm1(-rig.length_m / r.spread_m);
+  const names = ['head, 200 mm', 'middle', 'tail'];
+  return {
+    id, deleted: false, groundId, runIds: [runId], cleanedAt: new Date(stopped_ms + 2.4e6).toISOString(),
+    sections: names.map((name, i) => {
+      const [from_m, to_m] = [cuts[i] ?? 0, cuts[i + 1] ?? rig.length_m];
+      const gold_mg = Math.round(trueGold_mg * r.recovery * share(from_m, to_m) * (0.94 + 0.12 * random()) * 10) / 10;
+      return { name, from_m, to_m, lining: rig.lining, gold_mg, goldEntered: { text: `${gold_mg}`, unit: 'mg' } };
+    }),
+    blackSand_g: Math.round(180 + 400 * random()), blackSandEntered: null, rinsedClean: r.rinsed, note: r.note,
+  };
+}

@@ -1,0 +1,119 @@
+/**
+ * The simulated truth of the invented island Corran: where the gold really lies. Everything in the demo's book is drawn
+ * from it, so that what Riffle estimates can be held against what is so. All of it is made up.
+ */
+
+/** A place on a creek's line, with its true grade in mg/L of bank ground and the share of that gold by size class. */
+export interface TrueSpot {
+  readonly name: string;
+  readonly kind: 'bar' | 'inside bend' | 'boulder lee' | 'bedrock' | 'crevice' | 'undercut' | 'bench' | 'draw mouth' | 'cut bank' | 'other';
+  readonly distance_m: number;
+  readonly bank: 'left' | 'right' | 'mid';
+  readonly offset_m: number;
+  readonly grade_mg_L: number;
+  readonly note: string;
+  /** Depth of cover and pans taken in each visit. */
+  readonly visits: readonly { readonly day: number; readonly depth_m: number; readonly pans: number; readonly note?: string }[];
+}
+
+export interface TrueGround {
+  readonly key: string;
+  readonly name: string;
+  readonly kind: 'creek' | 'beach' | 'wash' | 'bench';
+  /** Foot of the line. */
+  readonly foot: readonly [lon: number, lat: number];
+  /** Compass bearing up the line, degrees, its bends (amplitude m, wavelength m) and fall. */
+  readonly bearing_deg: number;
+  readonly length_m: number;
+  readonly bend_m: number;
+  readonly wave_m: number;
+  readonly fall: number;
+  /** Share of gold weight in classes 10-20, 20-40, -40. */
+  readonly sizes: readonly [number, number, number];
+  readonly spots: readonly TrueSpot[];
+}
+
+/** Weights of one color in that truth, mg; lighter than the table, as flat gold is. */
+export const TRUE_COLOR_MG = [9, 1.6, 0.42] as const;
+
+const spot = (
+  name: string, kind: TrueSpot['kind'], distance_m: number, bank: TrueSpot['bank'], offset_m: number, grade_mg_L: number, note: string,
+  ...visits: TrueSpot['visits'][number][]
+): TrueSpot => ({ name, kind, distance_m, bank, offset_m, grade_mg_L, note, visits });
+
+export const CORRAN: readonly TrueGround[] = [
+  {
+    key: 'halloway', name: 'Halloway Creek', kind: 'creek', foot: [-33.012, 46.498], bearing_deg: 285, length_m: 1200, bend_m: 34, wave_m: 240, fall: 0.022, sizes: [0.12, 0.48, 0.4],
+    spots: [
+      spot('Ford', 'bar', 85, 'right', 6, 0.01, 'Where the track crosses. Turned over by others.', { day: 4, depth_m: 0.2, pans: 2 }),
+      spot('Alder bar', 'bar', 178, 'left', 5, 0.03, '', { day: 4, depth_m: 0.3, pans: 2 }, { day: 33, depth_m: 0.5, pans: 3 }),
+      spot('Cedar Bend', 'inside bend', 292, 'right', 7, 0, 'Looks right; blank on top.', { day: 5, depth_m: 0.2, pans: 2 }),
+      spot('Heron Bend tail', 'bar', 372, 'left', 4, 0.05, '', { day: 5, depth_m: 0.3, pans: 2 }),
+      spot('Heron Bend', 'inside bend', 438, 'right', 6, 0.09, 'Gravel seam under silt.', { day: 6, depth_m: 0.4, pans: 3 }, { day: 34, depth_m: 0.5, pans: 2 }),
+      spot('Two Boulders', 'boulder lee', 474, 'mid', 0, 0.16, 'Lee of the pair.', { day: 6, depth_m: 0.3, pans: 2 }),
+      spot('Otter bar', 'bar', 522, 'right', 5, 0.42, 'Below Otter Bend. Bedrock shows at the edge.', { day: 12, depth_m: 0.4, pans: 3, note: 'Iron-stained gravel from 0.3 m.' }, { day: 13, depth_m: 0.8, pans: 4, note: 'On the clay.' }),
+      spot('Otter undercut', 'undercut', 592, 'left', 7, 0.3, 'Dig below the lip only; the bank stays.', { day: 13, depth_m: 0.3, pans: 3 }),
+      spot('Slate step', 'bedrock', 648, 'mid', 0, 0.12, 'Cracks across the flow.', { day: 20, depth_m: 0.2, pans: 2 }),
+      spot('Kettle Bend', 'inside bend', 704, 'left', 8, 0, 'Blank. See the second try.', { day: 20, depth_m: 0.3, pans: 2 }, { day: 47, depth_m: 0.3, pans: 2, note: 'Tried again by mistake: nobody had written down the first blank.' }),
+      spot('Long riffle', 'bar', 772, 'right', 4, 0.05, '', { day: 21, depth_m: 0.3, pans: 2 }),
+      spot('Sixpence mouth', 'draw mouth', 893, 'left', 6, 0.08, 'Sixpence Draw joins here.', { day: 21, depth_m: 0.3, pans: 3 }),
+      spot('Slate Bend', 'crevice', 1012, 'right', 3, 0.004, '', { day: 28, depth_m: 0.2, pans: 2 }),
+      spot('Upper Bend', 'inside bend', 1128, 'left', 7, 0, '', { day: 28, depth_m: 0.3, pans: 2 }),
+    ],
+  },
+  {
+    key: 'bench', name: 'Tin Kettle Bench', kind: 'bench', foot: [-33.0185, 46.5012], bearing_deg: 280, length_m: 210, bend_m: 4, wave_m: 180, fall: 0.012, sizes: [0.25, 0.5, 0.25],
+    spots: [
+      spot('East cut', 'bench', 40, 'left', 9, 0.15, 'Old channel, 4 m above the creek.', { day: 60, depth_m: 0.6, pans: 3 }),
+      spot('Rotten slate', 'bedrock', 96, 'left', 12, 0.55, 'Decayed bedrock that still stands: nobody cleaned it.', { day: 61, depth_m: 0.9, pans: 3 }, { day: 62, depth_m: 1, pans: 4 }),
+      spot('Old workings', 'bench', 150, 'right', 6, 0.05, 'Hand-stacked stones; virgin strip beside them.', { day: 61, depth_m: 0.5, pans: 2 }),
+    ],
+  },
+  {
+    key: 'strand', name: 'Saltgrass Strand', kind: 'beach', foot: [-32.992, 46.492], bearing_deg: 10, length_m: 820, bend_m: 12, wave_m: 700, fall: 0.001, sizes: [0, 0.06, 0.94],
+    spots: [
+      spot('Creek mouth', 'draw mouth', 120, 'left', 14, 0.2, 'Black sand after the storm.', { day: 75, depth_m: 0.1, pans: 3 }),
+      spot('Cut berm', 'cut bank', 380, 'left', 22, 0.35, 'Seam at the toe of the cut berm.', { day: 75, depth_m: 0.15, pans: 4, note: 'Gold too fine to feel.' }),
+      spot('Clay false bottom', 'other', 610, 'left', 18, 0.06, '', { day: 76, depth_m: 0.3, pans: 3 }),
+    ],
+  },
+  {
+    key: 'wash', name: 'Dry Harrier Wash', kind: 'wash', foot: [-33.031, 46.508], bearing_deg: 330, length_m: 1500, bend_m: 26, wave_m: 330, fall: 0.035, sizes: [0.3, 0.5, 0.2],
+    spots: [
+      spot('Ledge', 'bedrock', 310, 'mid', 0, 0.12, 'Ledge across the wash.', { day: 90, depth_m: 0.4, pans: 2 }),
+      spot('Caliche step', 'other', 720, 'right', 5, 0.25, 'Underside of boulders on hardpan.', { day: 90, depth_m: 0.3, pans: 3 }),
+      spot('Harrier fork', 'draw mouth', 1180, 'left', 6, 0, '', { day: 91, depth_m: 0.3, pans: 2 }),
+    ],
+  },
+];
+
+/** One day at the box. Recovery is the share of the fed gold the box keeps; `spread_m` how far down it lies. */
+export interface TrueRun {
+  readonly ground: string;
+  readonly day: number;
+  readonly rig: 'short' | 'long';
+  readonly pitch_in_ft: string;
+  readonly flow: string;
+  readonly stone: string;
+  readonly buckets: readonly (readonly [spot: string, count: number])[];
+  readonly minutesEach: number;
+  readonly recovery: number;
+  readonly spread_m: number;
+  readonly rinsed: 'yes' | 'no';
+  readonly weighed: boolean;
+  readonly note: string;
+}
+
+export const RUNS: readonly TrueRun[] = [
+  { ground: 'halloway', day: 15, rig: 'short', pitch_in_ft: '1/2', flow: '3 L/s', stone: '1/2 in', buckets: [['Otter bar', 9]], minutesEach: 12, recovery: 0.9, spread_m: 0.16, rinsed: 'yes', weighed: true, note: 'First day at Otter bar.' },
+  { ground: 'halloway', day: 22, rig: 'short', pitch_in_ft: '3/4', flow: '3.2 L/s', stone: '1/2 in', buckets: [['Otter bar', 16]], minutesEach: 9, recovery: 0.92, spread_m: 0.18, rinsed: 'yes', weighed: true, note: '' },
+  { ground: 'halloway', day: 23, rig: 'short', pitch_in_ft: '3/4', flow: '3.2 L/s', stone: '1/2 in', buckets: [['Otter bar', 34]], minutesEach: 3.5, recovery: 0.55, spread_m: 0.9, rinsed: 'no', weighed: true, note: 'In a hurry: overfed, sand packed hard in the riffles.' },
+  { ground: 'halloway', day: 36, rig: 'short', pitch_in_ft: '3/4', flow: '2.8 L/s', stone: '1/2 in', buckets: [['Heron Bend', 7], ['Two Boulders', 6]], minutesEach: 10, recovery: 0.9, spread_m: 0.18, rinsed: 'yes', weighed: true, note: 'Buckets from two holes through one box.' },
+  { ground: 'halloway', day: 49, rig: 'long', pitch_in_ft: '1 1/2', flow: '6 L/s', stone: '3/4 in', buckets: [['Otter undercut', 22]], minutesEach: 6, recovery: 0.7, spread_m: 0.55, rinsed: 'yes', weighed: true, note: 'Box far too steep; riffles scoured clean.' },
+  { ground: 'halloway', day: 55, rig: 'long', pitch_in_ft: '3/4', flow: '5.5 L/s', stone: '1/2 in', buckets: [['Otter undercut', 20]], minutesEach: 7, recovery: 0.93, spread_m: 0.24, rinsed: 'yes', weighed: true, note: '' },
+  { ground: 'bench', day: 64, rig: 'short', pitch_in_ft: '3/4', flow: '3 L/s', stone: '1/2 in', buckets: [['Rotten slate', 12]], minutesEach: 13, recovery: 0.9, spread_m: 0.15, rinsed: 'yes', weighed: true, note: 'Carried down to the creek.' },
+  { ground: 'bench', day: 66, rig: 'short', pitch_in_ft: '3/4', flow: '3 L/s', stone: '1/2 in', buckets: [['Rotten slate', 14]], minutesEach: 12, recovery: 0.9, spread_m: 0.16, rinsed: 'yes', weighed: true, note: '' },
+  { ground: 'strand', day: 78, rig: 'long', pitch_in_ft: '1/2', flow: '4 L/s', stone: '1/4 in', buckets: [['Cut berm', 26]], minutesEach: 5, recovery: 0.75, spread_m: 0.45, rinsed: 'yes', weighed: true, note: 'Between tides.' },
+  { ground: 'halloway', day: 97, rig: 'short', pitch_in_ft: '3/4', flow: '2.6 L/s', stone: '1/2 in', buckets: [['Otter bar', 13]], minutesEach: 10, recovery: 0.91, spread_m: 0.17, rinsed: 'yes', weighed: true, note: 'Low water.' },
+  { ground: 'halloway', day: 104, rig: 'short', pitch_in_ft: '3/4', flow: '2.6 L/s', stone: '1/2 in', buckets: [['Otter bar', 11]], minutesEach: 11, recovery: 0.91, spread_m: 0.17, rinsed: 'yes', weighed: false, note: 'Concentrate taken home, not weighed yet.' },
+];

@@ -1,0 +1,76 @@
+// npm start [-- --empty]: sets up what is missing, starts database and server, prints one address.
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { join } from 'node:path';
+import { startCluster } from './cluster.mjs';
+import { ensurePackages, ensurePostgres, giveUp, home, root } from './setup.mjs';
+
+const empty = process.argv.includes('--empty');
+const started = Date.now();
+mkdirSync(home, { recursive: true });
+
+// One Riffle to a home: a second start tells where the first one is.
+const lockFile = join(home, 'running.json');
+if (existsSync(lockFile)) {
+  const { pid, address } = JSON.parse(readFileSync(lockFile, 'utf8'));
+  let alive = false;
+  try {
+    alive = readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('start.mjs');
+  } catch { /* it was killed */ }
+  if (alive) {
+    console.log(`Riffle is already running: ${address}`);
+    process.exit(0);
+  }
+  rmSync(lockFile);
+}
+
+ensurePackages();
+if (!process.env.DATABASE_URL) ensurePostgres();
+const { buildIfChanged } = await import('./build.mjs');
+await buildIfChanged();
+
+let cluster = null;
+let server = null;
+let stopping = false;
+async function stop(code) {
+  if (stopping) return;
+  stopping = true;
+  await server?.close().catch(() => {});
+  await cluster?.stop();
+  rmSync(lockFile, { force: true });
+  process.exit(code);
+}
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(0));
+
+try {
+  const port = await choosePort();
+  cluster = process.env.DATABASE_URL ? null : await startCluster(join(home, 'postgres'));
+  const { startServer } = await import('../server/dist/main.js');
+  server = await startServer({
+    databaseUrl: process.env.DATABASE_URL ?? cluster.url, migrationsDir: join(root, 'server/migrations'), webDir: join(root, 'web/dist'), port, demo: !empty,
+  });
+  const address = `http://localhost:${server.port}`;
+  writeFileSync(lockFile, JSON.stringify({ pid: process.pid, address }));
+  if (server.demoLoaded) console.log('The demo island Corran is loaded.');
+  console.log(`Riffle is up after ${((Date.now() - started) / 1000).toFixed(1)} s: ${address}`);
+} catch (error) {
+  console.error(`\nRiffle could not start. ${error instanceof Error ? error.message : error}\n`);
+  await stop(1);
+}
+
+/** PORT, or this checkout's own (so that two checkouts have two, each always the same), or the next free one after it. */
+async function choosePort() {
+  const free = (port) => new Promise((resolve) => {
+    const probe = createServer().once('error', () => resolve(false)).listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
+  });
+  if (process.env.PORT) {
+    const port = Number(process.env.PORT);
+    if (!Number.isInteger(port) || port < 0 || port > 65535) giveUp(`PORT is “${process.env.PORT}”; it must be a number from 0 to 65535.`);
+    if (port !== 0 && !(await free(port))) giveUp(`Port ${port} is in use. Set PORT to another one.`);
+    return port;
+  }
+  const own = 4200 + (createHash('sha1').update(home).digest().readUInt16BE(0) % 700);
+  for (let port = own; port < own + 50; port++) if (await free(port)) return port;
+  return 0;
+}

@@ -1,0 +1,90 @@
+import compress from '@fastify/compress';
+import helmet from '@fastify/helmet';
+import rateLimit from '@fastify/rate-limit';
+import fastifyStatic from '@fastify/static';
+import swagger from '@fastify/swagger';
+import fastify, { type FastifyInstance } from 'fastify';
+import { jsonSchemaTransform, jsonSchemaTransformObject, serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod';
+import type pg from 'pg';
+import { existsSync } from 'node:fs';
+import { z } from 'zod';
+import { booksRoutes } from './books/routes.ts';
+import { cleanRoutes } from './clean/routes.ts';
+import { groundRoutes } from './ground/routes.ts';
+import { errorHandler } from './http/errorHandler.ts';
+import { ownHostOnly } from './http/ownHostOnly.ts';
+import { Refusal } from './http/problems.ts';
+import { runRoutes } from './run/routes.ts';
+import { sampleRoutes } from './sample/routes.ts';
+import { setRoutes } from './set/routes.ts';
+import { sumsRoutes } from './sums/routes.ts';
+
+export interface AppOptions {
+  readonly pool: pg.Pool;
+  readonly crewId: string;
+  /** Folder of the built interface; left out where only the API is wanted. */
+  readonly webDir?: string;
+  readonly logger?: boolean;
+  /** Requests a minute from one address. */
+  readonly rate?: number;
+}
+
+const LARGEST_BODY_BYTES = 1024 * 1024;
+
+/** The whole server, not yet listening. */
+export async function buildApp({ pool, crewId, webDir, logger = false, rate = 30_000 }: AppOptions): Promise<FastifyInstance> {
+  const app = fastify({ logger: logger && { level: 'warn' }, bodyLimit: LARGEST_BODY_BYTES, requestTimeout: 60_000, routerOptions: { maxParamLength: 64 } });
+  app.setValidatorCompiler(validatorCompiler);
+  app.setSerializerCompiler(serializerCompiler);
+  app.setErrorHandler(errorHandler);
+  app.addHook('onRequest', ownHostOnly);
+
+  await app.register(helmet, {
+    strictTransportSecurity: false,
+    crossOriginEmbedderPolicy: false,
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"], baseUri: ["'self'"], objectSrc: ["'none'"], frameAncestors: ["'none'"], formAction: ["'self'"], scriptSrc: ["'self'"],
+        // Charts and dialogs set style attributes; scripts stay strict.
+        styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:'], fontSrc: ["'self'"], connectSrc: ["'self'"], workerSrc: ["'self'"], manifestSrc: ["'self'"],
+      },
+    },
+  });
+  await app.register(rateLimit, { max: rate, timeWindow: '1 minute' });
+  await app.register(compress, { threshold: 2048 });
+  await app.register(swagger, {
+    openapi: { openapi: '3.1.0', info: { title: 'Riffle', version: '1', description: 'Plan, measure, run and log placer ground. Units stand in the field names; errors are application/problem+json.' } },
+    transform: jsonSchemaTransform,
+    transformObject: jsonSchemaTransformObject,
+  });
+
+  await app.register(async (api) => {
+    groundRoutes(api, pool, crewId);
+    sampleRoutes(api, pool, crewId);
+    setRoutes(api, pool, crewId);
+    runRoutes(api, pool, crewId);
+    cleanRoutes(api, pool, crewId);
+    booksRoutes(api, pool, crewId);
+    sumsRoutes(api);
+    api.get('/health', { config: { rateLimit: false }, schema: { tags: ['health'], response: { 200: z.object({ status: z.literal('up') }) } } }, async () => {
+      await pool.query('select 1');
+      return { status: 'up' as const };
+    });
+    api.get('/openapi.json', { schema: { hide: true } }, async () => app.swagger());
+  }, { prefix: '/api/v1' });
+
+  if (webDir && existsSync(webDir)) {
+    await app.register(fastifyStatic, {
+      root: webDir,
+      cacheControl: false,
+      // Files under assets/ carry a hash in their name; index.html and the service worker must always be fresh.
+      setHeaders: (reply, path) => void reply.setHeader('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache'),
+    });
+  }
+  app.setNotFoundHandler((request, reply) => {
+    if (webDir && request.method === 'GET' && !request.url.startsWith('/api/')) return reply.header('cache-control', 'no-cache').sendFile('index.html');
+    throw new Refusal('NOT_FOUND', 'There is nothing at this address.');
+  });
+  return app;
+}

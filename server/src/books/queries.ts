@@ -1,0 +1,39 @@
+import { z } from 'zod';
+import { Tally } from '@riffle/contract';
+import type { Db } from '../db/pool.ts';
+
+const CleanedUp = z.object({ day: z.string(), gold_mg: z.number(), boxWasClean: z.boolean(), tallies: z.array(Tally) });
+export type CleanedUp = z.infer<typeof CleanedUp>;
+
+/**
+ * Every clean-up of a ground with its gold (summed exactly, as numeric) and the tallies of its runs. `boxWasClean` is false when
+ * the clean-up of the same box before this one was not rinsed clean, on whatever ground that was: old gold travels with the box.
+ */
+export async function listCleanedUp(db: Db, crewId: string, groundId: string): Promise<CleanedUp[]> {
+  const { rows } = await db.query(
+    `with boxed as (
+       select c.id, c.ground_id, c.cleaned_at, c.rinsed_clean, s.rig_id, json_agg(r.tally) as tallies
+       from cleanup c
+       join cleanup_run cr on cr.crew_id = c.crew_id and cr.cleanup_id = c.id
+       join run r on r.crew_id = cr.crew_id and r.id = cr.run_id
+       join setup s on s.crew_id = r.crew_id and s.id = r.setup_id
+       where c.crew_id = $1 and not c.deleted
+       group by c.id, c.ground_id, c.cleaned_at, c.rinsed_clean, s.rig_id
+     ), ordered as (
+       select *, lag(rinsed_clean) over (partition by rig_id order by cleaned_at, id) as before from boxed
+     )
+     select to_char(min(o.cleaned_at) at time zone 'UTC', 'YYYY-MM-DD') as day,
+       (select coalesce(sum(x.gold_mg), 0) from cleanup_section x where x.crew_id = $1 and x.cleanup_id = o.id) as gold_mg,
+       bool_and(coalesce(o.before, 'yes') = 'yes') as "boxWasClean",
+       (select json_agg(t) from ordered p, json_array_elements(p.tallies) t where p.id = o.id) as tallies
+     from ordered o where o.ground_id = $2 group by o.id order by min(o.cleaned_at), o.id`, [crewId, groundId]);
+  return rows.map((row) => CleanedUp.parse(row));
+}
+
+/** Tallies of the runs whose gold was not weighed yet. */
+export async function listUnweighedTallies(db: Db, crewId: string, groundId: string): Promise<z.infer<typeof Tally>[]> {
+  const { rows } = await db.query<{ tally: unknown }>(
+    `select r.tally from run r where r.crew_id = $1 and r.ground_id = $2 and not r.deleted
+       and not exists (select 1 from cleanup_run c where c.crew_id = r.crew_id and c.run_id = r.id and c.counts)`, [crewId, groundId]);
+  return rows.map((row) => Tally.parse(row.tally));
+}

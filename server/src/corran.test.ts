@@ -1,0 +1,31 @@
+import { describe, expect, test } from '@jest/globals';
+import { Book, StoredGround } from '@riffle/contract';
+import { corranWrites, CORRAN, RUNS } from '@riffle/demo';
+import { useTestServer } from './testServer.ts';
+
+describe('the demo island', () => {
+  const server = useTestServer();
+
+  test('is the same every time', () => expect(corranWrites()).toEqual(corranWrites()));
+
+  test('passes every rule of the API, and its book stands near the simulated truth', async () => {
+    for (const { method, url, body, type } of corranWrites()) {
+      const answer = await server.call(method, url, body, { 'content-type': type });
+      expect([url, answer.statusCode, answer.statusCode >= 300 ? answer.body : '']).toEqual([url, expect.any(Number), '']);
+    }
+    const { items } = (await server.call('GET', '/grounds')).json<{ items: StoredGround[] }>();
+    expect(items.map((g) => g.name)).toEqual(CORRAN.map((g) => g.name));
+
+    const halloway = items[0] as StoredGround;
+    expect(halloway.length_m).toBeGreaterThan(1195);
+    const book = Book.parse((await server.call('GET', `/grounds/${halloway.id}/book`)).json());
+    expect(book.unweighed.runs).toBe(1);
+    expect(book.total.cleanups).toBe(RUNS.filter((r) => r.ground === 'halloway' && r.weighed).length);
+    // Otter bar truly holds 0.42 g/m3; the box kept 55-92 % of it, and a lossy overfed day is among them.
+    const otter = book.lines.find((l) => l.spotIds.length === 1 && l.buckets === 9 + 16 + 34 + 13);
+    expect(otter && otter.gold_mg / otter.volumeBank_L).toBeGreaterThan(0.42 * 0.6);
+    expect(otter && otter.gold_mg / otter.volumeBank_L).toBeLessThan(0.42);
+    // The mix stays a mix, and the day after the box was left unrinsed is marked.
+    expect(book.lines.find((l) => l.spotIds.length === 2)).toMatchObject({ buckets: 13, mayHoldOldGold: true });
+  });
+});

@@ -1,0 +1,32 @@
+import pg from 'pg';
+
+/** What a query needs: the pool, or one client inside a transaction. */
+export type Db = Pick<pg.Pool, 'query'>;
+
+// numeric and bigint come as text by default; Riffle's fit a double exactly (mg with 4 decimals below 10^10).
+pg.types.setTypeParser(pg.types.builtins.NUMERIC, Number);
+pg.types.setTypeParser(pg.types.builtins.INT8, Number);
+pg.types.setTypeParser(pg.types.builtins.TIMESTAMPTZ, (text) => new Date(text).toISOString());
+
+/** A bounded pool; a statement that takes longer than ten seconds is given up. */
+export function openPool(connectionString: string): pg.Pool {
+  const pool = new pg.Pool({ connectionString, max: 10, connectionTimeoutMillis: 3000, idleTimeoutMillis: 30_000, statement_timeout: 10_000, idle_in_transaction_session_timeout: 15_000, application_name: 'riffle' });
+  // An idle connection lost (the server restarted) is replaced at the next query; without a listener it would end the process.
+  pool.on('error', () => undefined);
+  return pool;
+}
+
+/** Runs `work` in one transaction: all of it is stored or nothing. */
+export async function inTransaction<T>(pool: pg.Pool, work: (db: Db) => Promise<T>): Promise<T> {
+  const client = await pool.connect();
+  try {
+    await client.query('begin');
+    const result = await work(client);
+    await client.query('commit');
+    client.release();
+    return result;
+  } catch (error) {
+    await client.query('rollback').then(() => client.release(), (lost: Error) => client.release(lost));
+    throw error;
+  }
+}

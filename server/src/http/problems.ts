@@ -1,0 +1,35 @@
+/** Codes of everything the server refuses. A code is never used again for something else; docs/http.md lists them. */
+export const PROBLEMS = {
+  INVALID: { status: 400, title: 'Something in this request cannot be right' },
+  NOT_FOUND: { status: 404, title: 'Not here' },
+  CHANGED: { status: 409, title: 'Changed by someone else meanwhile' },
+  TAKEN: { status: 409, title: 'Already used' },
+  TOO_LARGE: { status: 413, title: 'Too large' },
+  FILE_UNREADABLE: { status: 422, title: 'This file does not give a ground' },
+  NO_LINE: { status: 422, title: 'No line to draw' },
+  UNKNOWN_REFERENCE: { status: 422, title: 'Points to something that is not there' },
+  FOREIGN_SITE: { status: 403, title: 'Asked from another site' },
+  TOO_MANY: { status: 429, title: 'Too many requests' },
+  NO_DATABASE: { status: 503, title: 'The database is away' },
+  FAULT: { status: 500, title: 'A fault in Riffle' },
+} as const;
+export type ProblemCode = keyof typeof PROBLEMS;
+
+export interface FieldError {
+  readonly path: string;
+  readonly message: string;
+}
+
+/** Thrown anywhere in the server; the error handler turns it into application/problem+json. */
+export class Refusal extends Error {
+  readonly code: ProblemCode;
+  readonly errors: readonly FieldError[] | undefined;
+  readonly extra: Readonly<Record<string, unknown>>;
+
+  constructor(code: ProblemCode, detail: string, errors?: readonly FieldError[], extra: Readonly<Record<string, unknown>> = {}) {
+    super(detail);
+    this.code = code;
+    this.errors = errors;
+    this.extra = extra;
+  }
+}

@@ -1,0 +1,247 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, test } from '@jest/globals';
+import type { Book, Problem, RunWithEvents, StoredGround } from '@riffle/contract';
+import { v7 as uuidv7 } from 'uuid';
+import { buildApp } from './app.ts';
+import { PROBLEMS } from './http/problems.ts';
+import { SUMS } from './sums/sums.ts';
+import { useTestServer } from './testServer.ts';
+
+const server = useTestServer();
+const entered = (text: string, unit: string): { text: string; unit: string } => ({ text, unit });
+
+const newGround = (): Record<string, unknown> & { id: string } => ({ id: uuidv7(), name: 'Test creek', kind: 'creek', length_m: 500, swell_percent: 25, note: '', deleted: false, baseVersion: 0 });
+const newSpot = (groundId: string, name = 'Bar'): Record<string, unknown> & { id: string } => ({ id: uuidv7(), groundId, name, kind: 'bar', distance_m: 100, bank: 'left', offset_m: 3, position: null, note: '', deleted: false, baseVersion: 0 });
+
+async function stored<T extends { id: string }>(path: string, record: T): Promise<T> {
+  const answer = await server.call('PUT', `/${path}/${record.id}`, record);
+  expect([answer.statusCode, answer.statusCode === 201 ? '' : answer.body]).toEqual([201, '']);
+  return record;
+}
+
+/** Ground, two spots, box, set-up and an open run. */
+async function aRun(bucket_L = 20): Promise<{ groundId: string; spots: [string, string]; runId: string; setupId: string; rigId: string }> {
+  const ground = await stored('grounds', newGround());
+  const a = await stored('spots', newSpot(ground.id, 'A'));
+  const b = await stored('spots', newSpot(ground.id, 'B'));
+  const rig = await stored('rigs', { id: uuidv7(), deleted: false, name: 'Box', width_m: 0.25, widthEntered: entered('10 in', 'in'), length_m: 1.2, lengthEntered: entered('4 ft', 'ft'), lining: 'riffles', note: '', baseVersion: 0 });
+  const setup = await stored('setups', {
+    id: uuidv7(), deleted: false, groundId: ground.id, rigId: rig.id, spotId: a.id, setAt: '2026-05-01T08:00:00.000Z', slope: 0.05, pitchEntered: entered('5 %', '%'), depth_m: null, depthEntered: null,
+    flow_m3_s: 0.003, flowEntered: entered('3', 'L/s'), stone_m: 0.0127, stoneEntered: entered('1/2 in', 'in'), temperature_C: 10, scoop_L: 0.28, scoopEntered: entered('1', 'scoop'), bucket_L, bucketEntered: entered('20', 'L'), note: '', baseVersion: 0,
+  });
+  const run = await stored('runs', { id: uuidv7(), deleted: false, groundId: ground.id, setupId: setup.id, spotId: a.id, startedAt: '2026-05-01T09:00:00.000Z', bucket_L, bucketEntered: entered('20', 'L'), note: '', baseVersion: 0 });
+  return { groundId: ground.id, spots: [a.id, b.id], runId: run.id, setupId: setup.id, rigId: rig.id };
+}
+const bucketEvent = (minute: number, spotId: string, volume_L = 20): Record<string, unknown> & { id: string } => ({ id: uuidv7(), kind: 'bucket', at: new Date(Date.UTC(2026, 4, 1, 9, minute)).toISOString(), spotId, volume_L, fullness: 'full', undoes: null });
+
+describe('records', () => {
+  test('a write sent twice is one write; an older one is answered with both copies', async () => {
+    const ground = await stored('grounds', newGround());
+    expect((await server.call('PUT', `/grounds/${ground.id}`, ground)).statusCode).toBe(200);
+    const renamed = { ...ground, name: 'New name', baseVersion: 1 };
+    expect((await server.call('PUT', `/grounds/${ground.id}`, renamed)).json()).toMatchObject({ version: 2, name: 'New name' });
+    expect((await server.call('PUT', `/grounds/${ground.id}`, renamed)).json()).toMatchObject({ version: 2 });
+    const late = await server.call('PUT', `/grounds/${ground.id}`, { ...ground, name: 'Other name', baseVersion: 1 });
+    expect(late.statusCode).toBe(409);
+    expect(late.headers['content-type']).toMatch(/application\/problem\+json/);
+    expect(late.json()).toMatchObject({ code: 'CHANGED', current: { name: 'New name' }, sent: { name: 'Other name' } });
+  });
+
+  test('two writers at once: one wins, the other is told', async () => {
+    const ground = await stored('grounds', newGround());
+    const answers = await Promise.all(['One', 'Two', 'Three'].map((name) => server.call('PUT', `/grounds/${ground.id}`, { ...ground, name, baseVersion: 1 })));
+    expect(answers.map((a) => a.statusCode).sort()).toEqual([200, 409, 409]);
+  });
+
+  test('bad fields are named, nothing is stored', async () => {
+    const bad = { ...newGround(), name: ' ', length_m: -3, kind: 'ocean' };
+    const answer = await server.call('PUT', `/grounds/${bad.id}`, bad);
+    expect(answer.statusCode).toBe(400);
+    expect(answer.json<Problem>().errors?.map((e) => e.path).sort()).toEqual(['kind', 'length_m', 'name']);
+    expect((await server.call('GET', `/grounds/${bad.id}/book`)).statusCode).toBe(404);
+  });
+
+  test('a sample at a spot of another ground is refused by field', async () => {
+    const one = await stored('grounds', newGround());
+    const other = await stored('grounds', newGround());
+    const spot = await stored('spots', newSpot(other.id));
+    const sample = { id: uuidv7(), deleted: false, groundId: one.id, spotId: spot.id, takenAt: '2026-05-01T08:00:00Z', depth_m: 0.3, depthEntered: entered('1 ft', 'ft'), volume_L: 10, volumeEntered: entered('2', 'pan'), volumeState: 'loose', counts: { '+10': 0, '10-20': 0, '20-40': 1, '-40': 2 }, blackSand: 1, gold_mg: null, goldEntered: null, note: '', baseVersion: 0 };
+    expect((await server.call('PUT', `/samples/${sample.id}`, sample)).json()).toMatchObject({ code: 'UNKNOWN_REFERENCE', errors: [{ path: 'spotId' }] });
+    const negative = await server.call('PUT', `/samples/${sample.id}`, { ...sample, volume_L: -1, counts: { ...sample.counts, '-40': 1.5 } });
+    expect(negative.json<Problem>().errors?.map((e) => e.path).sort()).toEqual(['counts.-40', 'volume_L']);
+  });
+
+  test('lists come in pages', async () => {
+    const ground = await stored('grounds', newGround());
+    for (const name of ['1', '2', '3']) await stored('spots', newSpot(ground.id, name));
+    const first = (await server.call('GET', `/grounds/${ground.id}/spots?limit=2`)).json<{ items: { name: string }[]; next: string }>();
+    expect(first.items.map((s) => s.name)).toEqual(['1', '2']);
+    const rest = (await server.call('GET', `/grounds/${ground.id}/spots?limit=2&after=${first.next}`)).json<{ items: { name: string }[]; next: null }>();
+    expect(rest.items.map((s) => s.name)).toEqual(['3']);
+    expect(rest.next).toBeNull();
+  });
+
+  test('one crew neither sees nor points into another', async () => {
+    const ground = await stored('grounds', newGround());
+    const otherCrew = uuidv7();
+    await server.pool.query('insert into crew (id, name) values ($1, $2)', [otherCrew, 'Others']);
+    const other = await buildApp({ pool: server.pool, crewId: otherCrew });
+    expect((await other.inject({ url: '/api/v1/grounds', headers: { host: 'localhost' } })).json<{ items: unknown[] }>().items).toEqual([]);
+    const spot = newSpot(ground.id);
+    expect((await other.inject({ method: 'PUT', url: `/api/v1/spots/${spot.id}`, payload: spot, headers: { host: 'localhost' } })).statusCode).toBe(422);
+    await other.close();
+  });
+});
+
+describe('runs', () => {
+  test('events sent twice, in pieces and out of order count once', async () => {
+    const { runId, spots } = await aRun();
+    const events = [1, 11, 21].map((m) => bucketEvent(m, spots[0]));
+    const undo = { id: uuidv7(), kind: 'undo', at: '2026-05-01T09:22:00.000Z', spotId: null, volume_L: null, fullness: null, undoes: events[2]?.id };
+    await server.call('POST', `/runs/${runId}/events`, { events: [undo, events[2]] });
+    await Promise.all([1, 2, 3].map(() => server.call('POST', `/runs/${runId}/events`, { events })));
+    const run = (await server.call('GET', `/runs/${runId}`)).json<RunWithEvents>();
+    expect(run.events).toHaveLength(4);
+    expect(run.tally).toMatchObject({ buckets: 2, volumeLoose_L: 40, bySpot_L: { [spots[0]]: 40 }, stopped: false });
+  });
+  test('a double tap is one bucket', async () => {
+    const { runId, spots } = await aRun();
+    const twice = [0, 120].map((ms) => ({ ...bucketEvent(1, spots[0]), at: new Date(Date.UTC(2026, 4, 1, 9, 1) + ms).toISOString() }));
+    expect((await server.call('POST', `/runs/${runId}/events`, { events: twice })).json<RunWithEvents>().tally.buckets).toBe(1);
+  });
+  test('a bucket without a volume, an undo of nothing and a run that is not there are refused', async () => {
+    const { runId, spots } = await aRun();
+    expect((await server.call('POST', `/runs/${runId}/events`, { events: [{ ...bucketEvent(1, spots[0]), volume_L: null }] })).json()).toMatchObject({ code: 'INVALID' });
+    expect((await server.call('POST', `/runs/${runId}/events`, { events: [{ ...bucketEvent(1, spots[0]), kind: 'undo', volume_L: null }] })).json()).toMatchObject({ code: 'INVALID' });
+    expect((await server.call('POST', `/runs/${uuidv7()}/events`, { events: [bucketEvent(1, spots[0])] })).statusCode).toBe(404);
+  });
+});
+
+describe('clean-ups and the book', () => {
+  const section = (from_m: number, to_m: number, gold_mg: number): Record<string, unknown> => ({ name: '', from_m, to_m, lining: 'riffles', gold_mg, goldEntered: entered(String(gold_mg), 'mg') });
+  const cleanup = (groundId: string, runIds: string[], sections: unknown[], rinsedClean = 'yes'): Record<string, unknown> & { id: string } => ({ id: uuidv7(), deleted: false, groundId, runIds, cleanedAt: '2026-05-01T15:00:00.000Z', sections, blackSand_g: null, blackSandEntered: null, rinsedClean, note: '', baseVersion: 0 });
+
+  test('the book adds up, by hand: 5 buckets of 20 L loose at 25 % swell are 80 L in the bank', async () => {
+    const { groundId, runId, setupId, spots } = await aRun();
+    await server.call('POST', `/runs/${runId}/events`, { events: [0, 10, 20].map((m) => bucketEvent(m, spots[0])).concat({ ...bucketEvent(30, spots[0]), kind: 'stop', volume_L: null } as never) });
+    await stored('cleanups', cleanup(groundId, [runId], [section(0, 0.2, 0.1), section(0.2, 1.2, 0.2)], 'no'));
+    const second = await stored('runs', { id: uuidv7(), deleted: false, groundId, setupId, spotId: spots[0], startedAt: '2026-05-01T10:00:00.000Z', bucket_L: 20, bucketEntered: entered('20', 'L'), note: '', baseVersion: 0 });
+    await server.call('POST', `/runs/${second.id}/events`, { events: [bucketEvent(70, spots[0]), bucketEvent(80, spots[1])] });
+    const mixed = cleanup(groundId, [second.id], [section(0, 1.2, 7)]);
+    await stored('cleanups', { ...mixed, cleanedAt: '2026-05-01T18:00:00.000Z' });
+
+    const book = (await server.call('GET', `/grounds/${groundId}/book`)).json<Book>();
+    // 0.1 + 0.2 mg is 0.3 mg, not 0.30000000000000004; 3 x 20 / 1.25 = 48 L; 2 x 20 / 1.25 = 32 L.
+    expect(book.total).toEqual({ gold_mg: 7.3, volumeBank_L: 80, running_s: 30 * 60 + 20 * 60, buckets: 5, cleanups: 2 });
+    expect(book.lines).toEqual([
+      { spotIds: [...spots].sort(), gold_mg: 7, volumeBank_L: 32, running_s: 20 * 60, buckets: 2, cleanups: 1, mayHoldOldGold: true },
+      { spotIds: [spots[0]], gold_mg: 0.3, volumeBank_L: 48, running_s: 30 * 60, buckets: 3, cleanups: 1, mayHoldOldGold: false },
+    ]);
+    const csv = (await server.call('GET', `/grounds/${groundId}/book.csv`)).body;
+    expect(csv.split('\r\n')).toEqual([
+      'ground,source,clean-ups,buckets,volume (m3 bank),time (h),gold (mg),grade (g/m3 bank),note',
+      'Test creek,A + B,1,2,0.032,0.3333,7,0.21875,"mixed sources, not shared out; box was not rinsed clean before"',
+      'Test creek,A,1,3,0.048,0.5,0.3,0.00625,',
+      'Test creek,total,2,5,0.08,0.8333,7.3,0.09125,',
+      '',
+    ]);
+  });
+
+  test('a run is credited once', async () => {
+    const { groundId, runId } = await aRun();
+    const first = await stored('cleanups', cleanup(groundId, [runId], [section(0, 1.2, 5)]));
+    const again = cleanup(groundId, [runId], [section(0, 1.2, 5)]);
+    expect((await server.call('PUT', `/cleanups/${again.id}`, again)).json()).toMatchObject({ code: 'TAKEN', errors: [{ path: 'runIds' }] });
+    await server.call('PUT', `/cleanups/${first.id}`, { ...first, deleted: true, baseVersion: 1 });
+    expect((await server.call('PUT', `/cleanups/${again.id}`, again)).statusCode).toBe(201);
+  });
+
+  test('overlapping sections are refused and nothing is half-written', async () => {
+    const { groundId, runId } = await aRun();
+    const bad = cleanup(groundId, [runId], [section(0, 0.3, 5), section(0.2, 0.6, 5)]);
+    expect((await server.call('PUT', `/cleanups/${bad.id}`, bad)).json()).toMatchObject({ code: 'INVALID', errors: [{ path: 'sections' }] });
+    const foreign = cleanup(groundId, [runId, uuidv7()], [section(0, 0.3, 5)]);
+    expect((await server.call('PUT', `/cleanups/${foreign.id}`, foreign)).statusCode).toBe(422);
+    expect((await server.call('GET', `/grounds/${groundId}/cleanups`)).json()).toEqual({ items: [], next: null });
+  });
+
+  test('a name that looks like a formula is made harmless', async () => {
+    const ground = await stored('grounds', { ...newGround(), name: '=HYPERLINK("x")' });
+    expect((await server.call('GET', `/grounds/${ground.id}/book.csv`)).body).toContain(`"'=HYPERLINK(""x"")"`);
+  });
+});
+
+describe('files', () => {
+  const file = JSON.stringify({ type: 'FeatureCollection', features: [
+    { type: 'Feature', properties: { name: 'Creek' }, geometry: { type: 'LineString', coordinates: [[-33, 46.5, 10], [-33.001, 46.503, 16], [-33, 46.506, 22], [-33.001, 46.509, 28], [-33, 46.512, 34]] } },
+    { type: 'Feature', properties: { name: 'Bend, “left”' }, geometry: { type: 'Point', coordinates: [-33.0012, 46.503] } }] });
+  const type = { 'content-type': 'application/geo+json' };
+  const bring = (id: string, body: string): ReturnType<typeof server.call> => server.call('PUT', `/grounds/${id}/from-file?name=Creek&kind=creek&flow=against`, body, type);
+
+  test('export and import give the same ground', async () => {
+    const id = uuidv7();
+    expect((await bring(id, file)).statusCode).toBe(201);
+    expect((await bring(id, file)).statusCode).toBe(200);
+    const exported = (await server.call('GET', `/grounds/${id}/ground.geojson`)).body;
+    expect((await server.call('POST', '/ground-files', exported, type)).json()).toMatchObject({ name: 'Creek', flow: 'against' });
+    const again = uuidv7();
+    expect((await bring(again, exported)).statusCode).toBe(201);
+    const both = await Promise.all([id, again].map(async (g) => {
+      const spots = (await server.call('GET', `/grounds/${g}/spots`)).json<{ items: Record<string, unknown>[] }>().items;
+      return spots.map(({ name, kind, distance_m, bank, offset_m, position }) => ({ name, kind, distance_m, bank, offset_m, position }));
+    }));
+    expect(both[1]).toEqual(both[0]);
+    const grounds = (await server.call('GET', '/grounds')).json<{ items: StoredGround[] }>().items.filter((g) => g.id === id || g.id === again);
+    expect(grounds[1]?.line).toEqual(grounds[0]?.line);
+    expect(grounds[1]?.length_m).toBe(grounds[0]?.length_m);
+  });
+  test('a wrong file changes nothing; one too large is told so', async () => {
+    const id = uuidv7();
+    expect((await bring(id, '{"type":"Nonsense"}')).json()).toMatchObject({ status: 422, code: 'FILE_UNREADABLE' });
+    expect((await server.call('GET', `/grounds/${id}/book`)).statusCode).toBe(404);
+    expect((await bring(id, `{"x":"${'a'.repeat(33 * 1024 * 1024)}"}`)).json()).toMatchObject({ status: 413, code: 'TOO_LARGE' });
+  });
+  test('a typed ground has no line to export', async () => {
+    const ground = await stored('grounds', newGround());
+    expect((await server.call('GET', `/grounds/${ground.id}/ground.geojson`)).json()).toMatchObject({ code: 'NO_LINE' });
+  });
+});
+
+describe('at the door', () => {
+  test.each([
+    ['another host name', { host: 'evil.example' }],
+    ['another origin', { origin: 'https://evil.example' }],
+    ['a sandboxed page', { origin: 'null' }],
+    ['a cross-site fetch', { 'sec-fetch-site': 'cross-site' }],
+  ])('%s is turned away', async (_name, headers) => expect((await server.call('GET', '/grounds', undefined, headers)).json()).toMatchObject({ status: 403, code: 'FOREIGN_SITE' }));
+  test('health, an unknown address, and the document of every call', async () => {
+    expect((await server.call('GET', '/health')).json()).toEqual({ status: 'up' });
+    expect((await server.call('GET', '/nowhere')).json()).toMatchObject({ code: 'NOT_FOUND' });
+    const { paths } = (await server.call('GET', '/openapi.json')).json<{ paths: Record<string, unknown> }>();
+    for (const path of ['/api/v1/samples/{id}', '/api/v1/runs/{id}/events', '/api/v1/grounds/{groundId}/book', '/api/v1/sums/box']) expect(Object.keys(paths)).toContain(path);
+  });
+  test('without its database the server says so and recovers', async () => {
+    await server.pool.query(`select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()`);
+    const answers = [await server.call('GET', '/health'), await server.call('GET', '/health')].map((a) => a.statusCode);
+    expect(answers[1]).toBe(200);
+  });
+  test('every problem code is documented, and no other', () => {
+    const listed = [...readFileSync(new URL('../../docs/http.md', import.meta.url), 'utf8').matchAll(/^\| `([A-Z_]+)`/gm)].map((m) => m[1]);
+    expect(listed.sort()).toEqual(Object.keys(PROBLEMS).sort());
+  });
+});
+
+describe('sums', () => {
+  test('every sum has an address, and the core answers behind it', async () => {
+    expect((await server.call('GET', '/sums')).json<unknown[]>()).toHaveLength(SUMS.length);
+    expect((await server.call('POST', '/sums/pitch', { kind: 'in/ft', value: 0.5, boxLength_m: 0.9144 })).json()).toMatchObject({ drop_m: expect.closeTo(0.0381, 6) });
+    expect((await server.call('POST', '/sums/flow-at-depth', { width_m: 0.25, manningN: 0.03, slope: 0.052, depth_m: 0.02 })).json()).toMatchObject({ flow_m3_s: expect.closeTo(0.00254, 4) });
+    expect((await server.call('POST', '/sums/box-advice', { width_m: 0.25, length_m: 1.22, lining: 'riffles', slope: 0.0417, stone_m: 0.0125, water: { known: 'flow', flow_m3_s: 0.0031 } })).json()).toMatchObject({ kind: 'lift' });
+    expect((await server.call('POST', '/sums/sample-grade', { volumeBank_L: 10, counts: { '-40': 7 } })).json()).toMatchObject({ kind: 'band', colors: 7 });
+  });
+  test('what cannot be right is refused by field', async () => {
+    expect((await server.call('POST', '/sums/pitch', { kind: 'in/ft', value: 0.5, boxLength_m: 0 })).json()).toMatchObject({ status: 400, errors: [{ path: 'boxLength_m' }] });
+    expect((await server.call('POST', '/sums/sieve', { designation: 'No. 250' })).json()).toMatchObject({ detail: expect.stringMatching(/No\. 230 or No\. 270/) });
+    expect((await server.call('POST', '/sums/flow-by-bucket', { volume_L: 20, times_s: ['fast'] })).json<Problem>().errors?.[0]?.path).toBe('times_s.0');
+  });
+});

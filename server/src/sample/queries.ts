@@ -1,0 +1,37 @@
+import type { Sample } from '@riffle/contract';
+import type { Db } from '../db/pool.ts';
+
+const SAMPLE = `id, version, updated_at as "updatedAt", deleted, ground_id as "groundId", spot_id as "spotId", taken_at as "takenAt",
+  depth_m, depth_entered as "depthEntered", volume_l as "volume_L", volume_entered as "volumeEntered", volume_state as "volumeState",
+  json_build_object('+10', colors_over_10, '10-20', colors_10_20, '20-40', colors_20_40, '-40', colors_under_40) as counts,
+  black_sand as "blackSand", gold_mg, gold_entered as "goldEntered", note`;
+
+/** Null: `baseVersion` is not the stored one. */
+export async function writeSample(db: Db, crewId: string, s: Sample, baseVersion: number): Promise<unknown> {
+  const values = [
+    crewId, s.id, s.groundId, s.deleted, s.spotId, s.takenAt, s.depth_m, s.depthEntered, s.volume_L, s.volumeEntered, s.volumeState,
+    s.counts['+10'], s.counts['10-20'], s.counts['20-40'], s.counts['-40'], s.blackSand, s.gold_mg, s.goldEntered, s.note,
+  ];
+  const { rows } = baseVersion === 0
+    ? await db.query(
+      `insert into sample (crew_id, id, ground_id, deleted, spot_id, taken_at, depth_m, depth_entered, volume_l, volume_entered, volume_state,
+         colors_over_10, colors_10_20, colors_20_40, colors_under_40, black_sand, gold_mg, gold_entered, note)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19) on conflict do nothing returning ${SAMPLE}`, values)
+    : await db.query(
+      `update sample set version = version + 1, updated_at = now(), deleted = $4, spot_id = $5, taken_at = $6, depth_m = $7, depth_entered = $8,
+         volume_l = $9, volume_entered = $10, volume_state = $11, colors_over_10 = $12, colors_10_20 = $13, colors_20_40 = $14, colors_under_40 = $15,
+         black_sand = $16, gold_mg = $17, gold_entered = $18, note = $19
+       where crew_id = $1 and id = $2 and ground_id = $3 and version = $20 returning ${SAMPLE}`, [...values, baseVersion]);
+  return rows[0] ?? null;
+}
+
+export async function findSample(db: Db, crewId: string, id: string): Promise<unknown> {
+  const { rows } = await db.query(`select ${SAMPLE} from sample where crew_id = $1 and id = $2`, [crewId, id]);
+  return rows[0] ?? null;
+}
+
+export async function listSamples(db: Db, crewId: string, groundId: string, after: string | null, limit: number): Promise<unknown[]> {
+  const { rows } = await db.query(
+    `select ${SAMPLE} from sample where crew_id = $1 and ground_id = $2 and ($3::uuid is null or id > $3) order by id limit $4`, [crewId, groundId, after, limit]);
+  return rows;
+}

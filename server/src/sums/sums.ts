@@ -1,0 +1,61 @@
+import {
+  adviseBox, bankVolume_L, COLOR_MG, convert, describePitch, drawdown, equivalentDiameter_m, flakeDisc, flakeSettling_m_s, flowAtDepth, flowAtRate, flowByBucket_m3_s, flowByFloat_m3_s,
+  freshWater, goldSizes, GRADE_UNITS, grainSettling_m_s, hinderedSettling_m_s, largestStone_m, LINING_IDS, LININGS, movingShear, parseQuantity, pitchSlope, poissonLimits, sampleGrade, sectionSplit,
+  sieveAperture_mm, solveBox, tallyRun, UNITS, volumeForParticles, type GradeUnit, type UnitKind,
+} from '@riffle/core';
+import { z } from 'zod';
+
+/** One calculation of the core as a call: what it takes, what it is, how it is worked out. Answers are the core's own. */
+export interface Sum {
+  readonly name: string;
+  readonly summary: string;
+  readonly input: z.ZodType;
+  readonly compute: (input: never) => unknown;
+}
+
+const sum = <T extends z.ZodType>(name: string, summary: string, input: T, compute: (input: z.infer<T>) => unknown): Sum => ({ name, summary, input, compute });
+const n = z.number();
+const temperature_C = n.min(0).max(40).default(10);
+const lining = z.enum(LINING_IDS as [(typeof LINING_IDS)[number], ...(typeof LINING_IDS)[number][]]);
+const counts = z.object({ '+10': z.int().min(0).default(0), '10-20': z.int().min(0).default(0), '20-40': z.int().min(0).default(0), '-40': z.int().min(0).default(0) });
+const channel = { width_m: n, manningN: n, slope: n };
+const boxSetting = z.object({
+  width_m: n, length_m: n, lining, slope: n, stone_m: n, temperature_C,
+  water: z.discriminatedUnion('known', [z.object({ known: z.literal('depth'), depth_m: n }), z.object({ known: z.literal('flow'), flow_m3_s: n })]),
+});
+const kind = z.enum(Object.keys(UNITS) as [UnitKind, ...UnitKind[]]);
+const gradeUnit = z.enum(Object.keys(GRADE_UNITS) as [GradeUnit, ...GradeUnit[]]);
+
+/** Every calculation offered under /api/v1/sums. Sources are in docs/computed.md. */
+export const SUMS: readonly Sum[] = [
+  sum('convert', 'A value from one unit to another of its kind, exactly.', z.object({ kind, value: n, from: z.string(), to: z.string() }), (i) => ({ value: convert(i.kind, i.value, i.from, i.to), unit: i.to })),
+  sum('grade-convert', 'A grade from one unit to another.', z.object({ value: n, from: gradeUnit, to: gradeUnit }), (i) => ({ value: (i.value / GRADE_UNITS[i.from]) * GRADE_UNITS[i.to], unit: i.to })),
+  sum('parse', 'Reads what a person typed, such as "2/3 bucket" or "1 1/2 in".', z.object({ kind: z.union([kind, z.literal('pitch')]), text: z.string().max(60), defaultUnit: z.string() }), (i) => parseQuantity(i.kind, i.text, i.defaultUnit)),
+  sum('pitch', 'A pitch said every way, with the total drop over the box.', z.object({ kind: z.enum(['in/ft', '%', '°', 'drop_m', 'slope']), value: n, boxLength_m: n }), (i) => describePitch(pitchSlope(i.kind, i.value, i.boxLength_m), i.boxLength_m)),
+  sum('sieve', 'Aperture of a US sieve (ASTM E11).', z.object({ designation: z.string() }), (i) => ({ aperture_mm: sieveAperture_mm(i.designation) })),
+  sum('bank-volume', 'Volume in the bank of a loose volume.', z.object({ loose_L: n, swell_percent: n.min(0).max(80) }), (i) => ({ bank_L: bankVolume_L(i.loose_L, i.swell_percent) })),
+  sum('water', 'Density and viscosity of fresh water.', z.object({ temperature_C }), (i) => freshWater(i.temperature_C)),
+  sum('flake-settling', 'Settling velocity of a gold flake as the range of two published laws.', z.object({ size_m: n, csf: n.default(0.3), temperature_C }), (i) => ({ ...flakeSettling_m_s(i.size_m, i.csf, freshWater(i.temperature_C)), mass_mg: flakeDisc(i.size_m, i.csf).mass_mg })),
+  sum('grain-settling', 'Settling velocity of a compact grain.', z.object({ size_m: n, mineral: z.enum(['quartz', 'garnet', 'ilmenite', 'magnetite', 'hematite', 'cassiterite', 'placerGold', 'fineGold']), temperature_C }), (i) => ({ settling_m_s: grainSettling_m_s(i.size_m, i.mineral, freshWater(i.temperature_C)) })),
+  sum('hindered-settling', 'Settling velocity in a crowd of grains.', z.object({ alone_m_s: n, diameter_m: n, concentration: n, temperature_C }), (i) => ({ settling_m_s: hinderedSettling_m_s(i.alone_m_s, i.diameter_m, i.concentration, freshWater(i.temperature_C).kinematicViscosity_m2_s) })),
+  sum('equivalent-quartz', 'Size of the quartz grain that settles at a velocity.', z.object({ settling_m_s: n, temperature_C }), (i) => ({ diameter_m: equivalentDiameter_m(i.settling_m_s, 2650, freshWater(i.temperature_C)) })),
+  sum('count-limits', 'Exact limits on the mean of a count.', z.object({ count: z.int(), confidence: n.default(0.9) }), (i) => poissonLimits(i.count, i.confidence)),
+  sum('sample-grade', 'Grade of a sample with its band, from color counts or weighed gold.', z.object({ volumeBank_L: n, counts, gold_mg: n.positive().optional(), confidence: n.default(0.9), blankColor_mg: n.positive().default(COLOR_MG['20-40']), oneMoreColor_mg: n.positive().default(COLOR_MG['10-20']) }), ({ volumeBank_L, counts: c, gold_mg, ...options }) => sampleGrade({ volumeBank_L, counts: c, gold_mg }, options)),
+  sum('volume-for-particles', 'How much to take for a number of colors (twenty by rule).', z.object({ grade_mg_L: n, color_mg: n, particles: n.default(20) }), (i) => volumeForParticles(i.grade_mg_L, i.color_mg, i.particles)),
+  sum('flow-at-depth', 'Flow in a rectangular channel at a depth (Manning, side walls counted).', z.object({ ...channel, depth_m: n }), ({ depth_m, ...c }) => flowAtDepth(c, depth_m)),
+  sum('flow-at-rate', 'Normal depth in a rectangular channel for a flow.', z.object({ ...channel, flow_m3_s: n }), ({ flow_m3_s, ...c }) => flowAtRate(c, flow_m3_s)),
+  sum('drawdown', 'The water surface along a steep box.', z.object({ ...channel, flow_m3_s: n.positive(), length_m: n.positive().max(20) }), ({ flow_m3_s, length_m, ...c }) => drawdown(c, flow_m3_s, length_m)),
+  sum('flow-by-float', 'Flow from a float timed along a measured run.', z.object({ run_m: n, time_s: n, width_m: n, depth_m: n, surfaceFactor: n.default(0.85) }), (i) => ({ flow_m3_s: flowByFloat_m3_s(i.run_m, i.time_s, i.width_m, i.depth_m, i.surfaceFactor) })),
+  sum('flow-by-bucket', 'Flow from timed bucket fills.', z.object({ volume_L: n, times_s: z.array(n).max(100) }), (i) => ({ flow_m3_s: flowByBucket_m3_s(i.volume_L, i.times_s) })),
+  sum('moving-shear', 'Shear that moves a bed of quartz grains of a size.', z.object({ diameter_m: n, temperature_C }), (i) => movingShear(i.diameter_m, freshWater(i.temperature_C))),
+  sum('largest-stone', 'Largest quartz stone a shear keeps moving.', z.object({ shear_Pa: n, temperature_C }), (i) => ({ diameter_m: largestStone_m(i.shear_Pa, freshWater(i.temperature_C)) })),
+  sum('linings', 'The linings known, with their assumed figures.', z.object({}), () => LININGS),
+  sum('box', 'Flow, stones, feed and catch of a box set in water.', boxSetting, (i) => solveBox(i, goldSizes(i.temperature_C))),
+  sum('box-advice', 'What to change on a box and by how much. `watch_m` is the gold size it is judged by.', boxSetting.extend({ watch_m: n.positive().default(0.0002) }), ({ watch_m, ...i }) => {
+    const gold = goldSizes(i.temperature_C, undefined, [watch_m]);
+    const [watch] = gold;
+    return watch && adviseBox(i, gold, watch);
+  }),
+  sum('run-tally', 'What the taps of a run add up to.', z.object({ startedAt_ms: n, now_ms: n, events: z.array(z.object({ eventId: z.string(), kind: z.enum(['bucket', 'undo', 'stop', 'resume']), at_ms: n, spotId: z.string().nullish(), volume_L: n.nullish(), undoes: z.string().nullish() })).max(5000) }), (i) => tallyRun(i.startedAt_ms, i.events.map((e) => ({ ...e, spotId: e.spotId ?? null, volume_L: e.volume_L ?? null, undoes: e.undoes ?? null })), i.now_ms)),
+  sum('section-split', 'Share in the head of the box and what went over its end, from gold weighed by section.', z.object({ color_mg: n, sections: z.array(z.object({ from_m: n, to_m: n, gold_mg: n, lining: z.string().default('') })).max(20) }), (i) => sectionSplit(i.sections, i.color_mg)),
+];

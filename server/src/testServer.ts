@@ -1,0 +1,45 @@
+import { afterAll, beforeAll } from '@jest/globals';
+import type { FastifyInstance, InjectOptions, LightMyRequestResponse } from 'fastify';
+import pg from 'pg';
+import { v7 as uuidv7 } from 'uuid';
+import { buildApp } from './app.ts';
+import { ensureCrew } from './db/crew.ts';
+import { openPool } from './db/pool.ts';
+
+/** For tests: a server on a database of its own, copied from the migrated template. */
+export interface TestServer {
+  app: FastifyInstance;
+  pool: pg.Pool;
+  crewId: string;
+  call(method: 'GET' | 'PUT' | 'POST', path: string, body?: unknown, headers?: Record<string, string>): Promise<LightMyRequestResponse>;
+}
+
+export function useTestServer(): TestServer {
+  const clusterUrl = process.env['TEST_CLUSTER_URL'] ?? '';
+  const name = `test_${uuidv7().replaceAll('-', '')}`;
+  const crewId = uuidv7();
+  const server = {
+    crewId,
+    call: (method: 'GET' | 'PUT' | 'POST', path: string, body?: unknown, headers: Record<string, string> = {}) =>
+      server.app.inject({ method, url: `/api/v1${path}`, headers: { host: 'localhost:4200', ...headers }, ...(body !== undefined && { payload: body as InjectOptions['payload'] }) } as InjectOptions),
+  } as TestServer;
+
+  const asOwner = async (sql: string): Promise<void> => {
+    const client = new pg.Client({ connectionString: clusterUrl });
+    await client.connect();
+    await client.query(sql);
+    await client.end();
+  };
+  beforeAll(async () => {
+    await asOwner(`create database ${name} template riffle_template`);
+    server.pool = openPool(clusterUrl.replace(/postgres$/, name));
+    await ensureCrew(server.pool, crewId, 'Test crew');
+    server.app = await buildApp({ pool: server.pool, crewId });
+  });
+  afterAll(async () => {
+    await server.app.close();
+    await server.pool.end();
+    await asOwner(`drop database ${name} with (force)`);
+  });
+  return server;
+}
