@@ -33,8 +33,8 @@ export interface TrueGround {
   readonly spots: readonly TrueSpot[];
 }
 
-/** Weights of one color in that truth, mg; lighter than the table, as flat gold is. */
-export const TRUE_COLOR_MG = [9, 1.6, 0.42] as const;
+/** Weights of one color in that truth, mg: chunky gold, close to the table's weights by class. */
+export const TRUE_COLOR_MG = [13, 2.4, 0.72] as const;
 
 const spot = (
   name: string, kind: TrueSpot['kind'], distance_m: number, bank: TrueSpot['bank'], offset_m: number, grade_mg_L: number, note: string,

@@ -6,6 +6,7 @@ import { poissonDraw, seededRandom } from '../maths/random.ts';
 import { COLOR_MG, NO_COLORS, type ColorCounts } from './colorWeights.ts';
 import { volumeForParticles } from './howMuchToTake.ts';
 import { poissonLimits } from './poissonLimits.ts';
+import { poolSamples } from './poolSamples.ts';
 import { heaviestColor_mg, meanColor_mg, sampleGrade } from './sampleGrade.ts';
 
 describe('gamma functions', () => {
@@ -41,6 +42,13 @@ test('class weights are those of the check values 10c (Wells 1969, from memory)'
 });
 
 const counts = (c: Partial<ColorCounts>): ColorCounts => ({ ...NO_COLORS, ...c });
+
+test('samples of one spot add up; weights stand only when all that showed gold were weighed', () => {
+  const weighed = { volumeBank_L: 4, counts: counts({ '-40': 2 }), gold_mg: 1 };
+  const blank = { volumeBank_L: 6, counts: NO_COLORS };
+  expect(poolSamples([weighed, blank])).toEqual({ volumeBank_L: 10, counts: counts({ '-40': 2 }), gold_mg: 1 });
+  expect(poolSamples([weighed, { volumeBank_L: 5, counts: counts({ '20-40': 1 }) }])).toEqual({ volumeBank_L: 9, counts: counts({ '-40': 2, '20-40': 1 }) });
+});
 
 describe('grade of a sample', () => {
   test('colors of one class have Garwood’s limits', () => {

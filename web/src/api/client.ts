@@ -1,0 +1,27 @@
+import { Problem } from '@riffle/contract';
+
+/** The server refused: its own words, the fields it named, and (after a conflict) the copy that is stored. */
+export class Refused extends Error {
+  readonly problem: Problem;
+
+  constructor(problem: Problem) {
+    super(problem.errors?.map((e) => e.message).join(' ') || problem.detail);
+    this.name = 'Refused';
+    this.problem = problem;
+  }
+}
+
+/** Worth sending again: the network or the database was away. A refusal is not. */
+export const isPassing = (error: unknown): boolean => !(error instanceof Refused) || error.problem.status >= 500 || error.problem.status === 429;
+
+/** One call to the API. @throws Refused for an answer that is a problem, TypeError when there is no connection */
+export async function call<T>(method: 'GET' | 'PUT' | 'POST', path: string, body?: unknown): Promise<T> {
+  const isFile = body instanceof Blob;
+  const response = await fetch(`/api/v1${path}`, {
+    method,
+    ...(body !== undefined && { body: isFile ? body : JSON.stringify(body), headers: { 'content-type': isFile ? 'application/octet-stream' : 'application/json' } }),
+  });
+  if (response.ok) return (await response.json()) as T;
+  const problem = Problem.safeParse(await response.json().catch(() => null));
+  throw new Refused(problem.data ?? { type: 'about:blank', title: 'No answer', status: response.status, code: 'FAULT', detail: `The server answered ${response.status} without saying why.` });
+}

@@ -1,0 +1,57 @@
+import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { createBrowserRouter } from 'react-router';
+import { RouterProvider } from 'react-router/dom';
+import { Toaster } from 'sonner';
+import { registerSW } from 'virtual:pwa-register';
+import './app.css';
+import { NewGroundScreen } from './ground/NewGroundScreen.tsx';
+import { persistOptions, queryClient, resumeWrites } from './offline/queryClient.ts';
+import { SettingsScreen } from './settings/SettingsScreen.tsx';
+import { GroundGate } from './shell/GroundGate.tsx';
+import { Home } from './shell/Home.tsx';
+import { Shell } from './shell/Shell.tsx';
+import { ReadScreen } from './stages/read/ReadScreen.tsx';
+import { RunScreen } from './stages/run/RunScreen.tsx';
+import { SampleScreen } from './stages/sample/SampleScreen.tsx';
+import { PreferencesProvider } from './units/PreferencesProvider.tsx';
+
+if (import.meta.env.PROD) registerSW({ immediate: true });
+
+const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    children: [
+      { path: '/', element: <Home /> },
+      { path: '/grounds/new', element: <NewGroundScreen /> },
+      { path: '/settings', element: <SettingsScreen /> },
+      {
+        path: '/g/:groundId',
+        element: <GroundGate />,
+        children: [
+          { path: 'read', element: <ReadScreen /> },
+          { path: 'sample', element: <SampleScreen /> },
+          { path: 'set', lazy: async () => ({ Component: (await import('./stages/set/SetScreen.tsx')).SetScreen }) },
+          { path: 'run', element: <RunScreen /> },
+          { path: 'clean', lazy: async () => ({ Component: (await import('./stages/clean/CleanScreen.tsx')).CleanScreen }) },
+          { path: 'books', lazy: async () => ({ Component: (await import('./stages/books/BooksScreen.tsx')).BooksScreen }) },
+        ],
+      },
+      { path: '*', element: <Home /> },
+    ],
+  },
+]);
+
+const root = document.getElementById('root');
+if (!root) throw new Error('The page has no root element.');
+createRoot(root).render(
+  <StrictMode>
+    <PreferencesProvider>
+      <PersistQueryClientProvider client={queryClient} persistOptions={persistOptions} onSuccess={() => { void resumeWrites(); }}>
+        <RouterProvider router={router} />
+        <Toaster position="top-center" toastOptions={{ unstyled: true, classNames: { toast: 'flex w-full items-center gap-3 border-2 border-ink bg-picked px-4 py-3 text-ink', actionButton: 'ml-auto underline underline-offset-4' } }} />
+      </PersistQueryClientProvider>
+    </PreferencesProvider>
+  </StrictMode>,
+);

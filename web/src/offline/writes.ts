@@ -1,0 +1,88 @@
+import type { Cleanup, Ground, LoggedEvent, Rig, Run, RunWithEvents, Sample, Setup, Spot, StoredCleanup, StoredGround, StoredRig, StoredRun, StoredSample, StoredSetup, StoredSpot } from '@riffle/contract';
+import { useMutation, useMutationState, type QueryClient } from '@tanstack/react-query';
+import { call } from '../api/client.ts';
+
+/** Kinds of record as written and as kept. */
+export interface Records {
+  grounds: { sent: Ground; kept: StoredGround };
+  spots: { sent: Spot; kept: StoredSpot };
+  samples: { sent: Sample; kept: StoredSample };
+  rigs: { sent: Rig; kept: StoredRig };
+  setups: { sent: Setup; kept: StoredSetup };
+  runs: { sent: Run; kept: StoredRun };
+  cleanups: { sent: Cleanup; kept: StoredCleanup };
+}
+export type Kind = keyof Records;
+
+type RecordWrite = { [K in Kind]: { readonly what: 'record'; readonly kind: K; readonly record: Records[K]['sent'] & { readonly baseVersion: number } } }[Kind];
+interface EventsWrite {
+  readonly what: 'events';
+  readonly runId: string;
+  readonly groundId: string;
+  readonly events: readonly LoggedEvent[];
+}
+/** Anything that leaves for the server. Idempotent, so that it may be sent again. */
+export type Write = RecordWrite | EventsWrite;
+
+export const WRITE_KEY = ['write'] as const;
+
+export const sendWrite = (write: Write): Promise<unknown> =>
+  write.what === 'record' ? call('PUT', `/${write.kind}/${write.record.id}`, write.record) : call('POST', `/runs/${write.runId}/events`, { events: write.events });
+
+/** Grounds and boxes belong to the crew, everything else to a ground. */
+const scopeOf = (write: RecordWrite): string => ('groundId' in write.record ? write.record.groundId : '');
+
+export const listKey = (kind: Kind, groundId: string) => ['list', kind, groundId] as const;
+export const eventsKey = (runId: string) => ['events', runId] as const;
+export const bookKey = (groundId: string) => ['book', groundId] as const;
+
+/** Takes the server's answer into the cache at once, so that nothing flickers between a write landing and the next read. */
+export function takeIn(client: QueryClient, write: Write, answer: unknown): void {
+  if (write.what === 'record') {
+    const kept = answer as { id: string };
+    client.setQueryData<{ id: string }[]>(listKey(write.kind, scopeOf(write)), (list) => [...(list ?? []).filter((r) => r.id !== kept.id), kept]);
+  } else {
+    const run = answer as RunWithEvents;
+    client.setQueryData<readonly LoggedEvent[]>(eventsKey(write.runId), run.events);
+    client.setQueryData<StoredRun[]>(listKey('runs', write.groundId), (list) => list?.map((r) => (r.id === run.id ? { ...r, tally: run.tally } : r)));
+  }
+  const groundId = write.what === 'events' ? write.groundId : scopeOf(write);
+  if (groundId) void client.invalidateQueries({ queryKey: bookKey(groundId) });
+}
+
+/** Queues a write. Returns at once: what was tapped is kept, on the screen now and on the server as soon as it can be reached. */
+export function useWrite(): (write: Write) => void {
+  const { mutate } = useMutation<unknown, Error, Write>({ mutationKey: WRITE_KEY, scope: { id: 'writes' } });
+  return mutate;
+}
+
+/** Writes not landed yet, oldest first. */
+export function useWaiting(): Write[] {
+  return useMutationState({ filters: { mutationKey: WRITE_KEY, status: 'pending' }, select: (m) => m.state.variables as Write });
+}
+
+/** A list with the waiting writes of its kind laid over it: what the person did is what the person sees. */
+export function withWaiting<K extends Kind>(kind: K, groundId: string, list: readonly Records[K]['kept'][], waiting: readonly Write[]): Records[K]['kept'][] {
+  const byId = new Map(list.map((r) => [r.id, r]));
+  for (const write of waiting) {
+    if (write.what !== 'record' || write.kind !== kind || scopeOf(write) !== groundId) continue;
+    const { baseVersion, ...record } = write.record;
+    const before = byId.get(record.id);
+    if (before && before.version > baseVersion) continue;
+    byId.set(record.id, { ...EMPTY_EXTRAS[kind], ...before, ...record, version: baseVersion + 1, updatedAt: before?.updatedAt ?? new Date(0).toISOString() } as Records[K]['kept']);
+  }
+  return [...byId.values()].filter((r) => !r.deleted).sort((a, b) => (a.id < b.id ? -1 : 1));
+}
+
+/** What the server adds to a record; stands in until it answers. */
+const EMPTY_EXTRAS: Readonly<Record<Kind, object>> = {
+  grounds: { line: null, linePoints: 0 }, spots: {}, samples: {}, rigs: {}, setups: {}, cleanups: {},
+  runs: { tally: { buckets: 0, volumeLoose_L: 0, bySpot_L: {}, running_s: 0, stopped: false, lastEventAt: null } },
+};
+
+/** Events of a run with the waiting ones laid over. */
+export function eventsWithWaiting(runId: string, events: readonly LoggedEvent[], waiting: readonly Write[]): LoggedEvent[] {
+  const byId = new Map(events.map((e) => [e.id, e]));
+  for (const write of waiting) if (write.what === 'events' && write.runId === runId) for (const e of write.events) byId.set(e.id, e);
+  return [...byId.values()];
+}

@@ -1,0 +1,88 @@
+import { useMemo } from 'react';
+import type { CreekShape } from './creekShape.ts';
+
+/** Where things stand across the band at a distance, px. */
+export interface BandLevels {
+  readonly bankTop: number;
+  readonly waterTop: number;
+  readonly waterBottom: number;
+  readonly bankBottom: number;
+}
+
+/** Levels across a straightened creek: the water swings to the outside of each bend, so the bend stays readable. */
+export function bandLevels(shape: CreekShape, top: number, height: number, distance_m: number): BandLevels {
+  const b = shape.bend(distance_m);
+  const wobble = (k: number): number => 1.6 * Math.sin(distance_m / 13 + k) + 1.1 * Math.sin(distance_m / 5.7 + 2 * k);
+  const middle = top + height / 2 + b * height * 0.2;
+  const half = height * (0.17 - 0.03 * Math.abs(b));
+  return { bankTop: top + wobble(0), waterTop: middle - half, waterBottom: middle + half, bankBottom: top + height + wobble(1.7) };
+}
+
+/** 0 below `low`, 1 above `high`, smooth between. */
+const ramp = (low: number, high: number, x: number): number => {
+  const t = Math.min(1, Math.max(0, (x - low) / (high - low)));
+  return t * t * (3 - 2 * t);
+};
+
+interface CreekBandProps {
+  readonly shape: CreekShape;
+  readonly from_m: number;
+  readonly to_m: number;
+  readonly x: (distance_m: number) => number;
+  readonly top: number;
+  readonly height: number;
+}
+
+/** The creek itself: two ink banks, water between, pebbled lobes inside the bends, hachures on the cut banks. */
+export function CreekBand({ shape, from_m, to_m, x, top, height }: CreekBandProps) {
+  const drawn = useMemo(() => {
+    const stations = Array.from({ length: 181 }, (_, i) => {
+      const d = from_m + ((to_m - from_m) * i) / 180;
+      return { x: x(d), d, bend: shape.bend(d), ...bandLevels(shape, top, height, d) };
+    });
+    const path = (y: (s: (typeof stations)[number]) => number): string => stations.map((s, i) => `${i ? 'L' : 'M'}${s.x.toFixed(1)} ${y(s).toFixed(1)}`).join('');
+    const area = (a: (s: (typeof stations)[number]) => number, b: (s: (typeof stations)[number]) => number): string =>
+      `${path(a)}${[...stations].reverse().map((s) => `L${s.x.toFixed(1)} ${b(s).toFixed(1)}`).join('')}Z`;
+    const hachures: string[] = [];
+    const strokes: string[] = [];
+    let last = Infinity;
+    for (const s of stations) {
+      if (last - s.x >= 5) {
+        last = s.x;
+        const cutTop = ramp(0.3, 0.8, -s.bend);
+        const cutBottom = ramp(0.3, 0.8, s.bend);
+        if (cutTop > 0.1) hachures.push(`M${s.x.toFixed(1)} ${s.bankTop.toFixed(1)}v${(-3 - 7 * cutTop).toFixed(1)}`);
+        if (cutBottom > 0.1) hachures.push(`M${s.x.toFixed(1)} ${s.bankBottom.toFixed(1)}v${(3 + 7 * cutBottom).toFixed(1)}`);
+      }
+    }
+    for (let i = 4; i < stations.length - 8; i += 7) {
+      const a = stations[i]!;
+      const c = stations[i + 4]!;
+      const across = 0.25 + 0.5 * Math.abs(Math.sin(a.d * 0.37));
+      const y = (s: typeof a): number => s.waterTop + across * (s.waterBottom - s.waterTop);
+      strokes.push(`M${a.x.toFixed(1)} ${y(a).toFixed(1)}Q${((a.x + c.x) / 2).toFixed(1)} ${(y(a) - 2.5).toFixed(1)} ${c.x.toFixed(1)} ${y(c).toFixed(1)}`);
+    }
+    return {
+      ground: area((s) => s.bankTop, (s) => s.bankBottom),
+      water: area((s) => s.waterTop, (s) => s.waterBottom),
+      lobeTop: area((s) => s.bankTop, (s) => s.bankTop + ramp(0.15, 0.65, s.bend) * (s.waterTop - 1.5 - s.bankTop)),
+      lobeBottom: area((s) => s.bankBottom, (s) => s.bankBottom - ramp(0.15, 0.65, -s.bend) * (s.bankBottom - s.waterBottom - 1.5)),
+      waterTop: path((s) => s.waterTop), waterBottom: path((s) => s.waterBottom), bankTop: path((s) => s.bankTop), bankBottom: path((s) => s.bankBottom),
+      hachures: hachures.join(''), strokes: strokes.join(''),
+    };
+  }, [shape, from_m, to_m, x, top, height]);
+  return (
+    <g aria-hidden="true">
+      <path d={drawn.ground} fill="var(--spine)" />
+      <path d={drawn.lobeTop} fill="url(#gravel)" stroke="var(--ink)" strokeWidth="0.8" />
+      <path d={drawn.lobeBottom} fill="url(#gravel)" stroke="var(--ink)" strokeWidth="0.8" />
+      <path d={drawn.water} fill="var(--water-body)" />
+      <path d={drawn.strokes} fill="none" stroke="var(--water)" strokeWidth="0.9" />
+      <path d={drawn.waterTop} fill="none" stroke="var(--water)" strokeWidth="var(--line)" />
+      <path d={drawn.waterBottom} fill="none" stroke="var(--water)" strokeWidth="var(--line)" />
+      <path d={drawn.hachures} stroke="var(--ink)" strokeWidth="0.9" />
+      <path d={drawn.bankTop} fill="none" stroke="var(--ink)" strokeWidth="1.5" />
+      <path d={drawn.bankBottom} fill="none" stroke="var(--ink)" strokeWidth="1.5" />
+    </g>
+  );
+}

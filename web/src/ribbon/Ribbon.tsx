@@ -1,0 +1,261 @@
+import type { StoredGround, StoredSpot } from '@riffle/contract';
+import { UNITS, type Bank } from '@riffle/core';
+import { useEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import { useShow } from '../units/useShow.ts';
+import { useWidth } from '../ui/useWidth.ts';
+import { bandLevels, CreekBand } from './CreekBand.tsx';
+import { creekShape, type CreekShape } from './creekShape.ts';
+import { GradeLane } from './GradeLane.tsx';
+import { placeLabels } from './placeLabels.ts';
+import type { SpotGrade } from './spotGrades.ts';
+import { useRibbonView, type RibbonView } from './useRibbonView.ts';
+
+/** A place pointed at on the ribbon. */
+export interface RibbonPlace {
+  readonly distance_m: number;
+  readonly bank: Bank;
+  readonly offset_m: number;
+}
+
+interface RibbonProps {
+  readonly ground: StoredGround;
+  readonly spots: readonly StoredSpot[];
+  readonly grades: ReadonlyMap<string, SpotGrade>;
+  readonly picked: string | null;
+  readonly onPick: (spotId: string) => void;
+  /** Called with a place where the ribbon was tapped beside any spot. */
+  readonly onPlace?: (place: RibbonPlace) => void;
+  /** A place marked but not kept yet. */
+  readonly marked?: RibbonPlace | null;
+  /** The thin ribbon: the creek and its discs, no lanes below. */
+  readonly thin?: boolean;
+}
+
+/** Half the creek's usual width as drawn, to turn a tap on a bank into metres. Common practice, no source. */
+const HALF_CREEK_M = 12;
+
+/**
+ * The creek walked as a line: distance upstream along it, water from left to right, left bank above.
+ * A listbox of spots: arrow keys walk from spot to spot, + and - zoom, 0 shows all.
+ */
+export function Ribbon({ ground, spots, grades, picked, onPick, onPlace, marked = null, thin = false }: RibbonProps) {
+  const [attach, width] = useWidth();
+  const show = useShow();
+  const view = useRibbonView(ground.length_m);
+  const shape = useMemo(() => creekShape(ground), [ground]);
+  const svg = useRef<SVGSVGElement>(null);
+  const press = useRef<{ x: number; from_m: number; moved: boolean } | null>(null);
+
+  const wide = width > 640;
+  const left = wide ? 40 : 8;
+  const right = width - (wide ? 52 : 44);
+  const bandTop = thin ? 16 : wide ? 44 : 34;
+  const bandHeight = thin ? 54 : wide ? 96 : 84;
+  const belowBand = bandTop + bandHeight;
+  const axisY = belowBand + (thin ? 14 : 38);
+  const laneTop = axisY + 44;
+  const laneHeight = wide ? 62 : 56;
+  const bedTop = laneTop + laneHeight + 16;
+  const hasBed = !thin && shape.heights_m !== null;
+  const height = thin ? axisY + 22 : hasBed ? bedTop + 34 : laneTop + laneHeight + 16;
+
+  const { from_m, to_m } = view;
+  const x = useMemo(() => (d: number) => right - ((d - from_m) / (to_m - from_m)) * (right - left), [right, left, from_m, to_m]);
+  const distanceAt = (px: number): number => from_m + ((right - px) / (right - left)) * (to_m - from_m);
+
+  const ordered = useMemo(() => [...spots].sort((a, b) => a.distance_m - b.distance_m), [spots]);
+  const inSight = ordered.filter((s) => s.distance_m >= from_m - 1 && s.distance_m <= to_m + 1);
+  const spotY = (s: { distance_m: number; bank: Bank; offset_m: number }): number => placeAcross(shape, bandTop, bandHeight, s);
+  const labels = placeLabels(inSight.map((s) => ({ id: s.id, x: x(s.distance_m), text: s.name, below: s.bank === 'right', weight: s.id === picked ? Infinity : labelWeight(grades.get(s.id)) })), left, right);
+
+  useEffect(() => {
+    const element = svg.current;
+    // Pinch on a trackpad arrives as ctrl + wheel; React's own listener could not stop the page from zooming with it.
+    const onWheel = (event: WheelEvent): void => {
+      if (event.ctrlKey) {
+        event.preventDefault();
+        const px = event.clientX - (element?.getBoundingClientRect().left ?? 0);
+        view.zoom(Math.exp(-event.deltaY / 120), from_m + ((right - px) / (right - left)) * (to_m - from_m));
+      } else if (Math.abs(event.deltaX) > Math.abs(event.deltaY)) {
+        event.preventDefault();
+        view.pan((-event.deltaX / (right - left)) * (to_m - from_m));
+      }
+    };
+    element?.addEventListener('wheel', onWheel, { passive: false });
+    return () => element?.removeEventListener('wheel', onWheel);
+  }, [view, from_m, to_m, left, right]);
+
+  const onKey = (event: KeyboardEvent): void => {
+    // Upstream lies to the left.
+    const step = event.key === 'ArrowLeft' ? 1 : event.key === 'ArrowRight' ? -1 : 0;
+    if (step !== 0 && ordered.length > 0) {
+      const at = ordered.findIndex((s) => s.id === picked);
+      const next = ordered[at < 0 ? 0 : Math.min(ordered.length - 1, Math.max(0, at + step))];
+      if (next) {
+        onPick(next.id);
+        if (next.distance_m < from_m || next.distance_m > to_m) view.pan(next.distance_m - (from_m + to_m) / 2);
+      }
+    } else if (event.key === '+' || event.key === '=') view.zoom(1.6, pickedSpot?.distance_m);
+    else if (event.key === '-') view.zoom(1 / 1.6);
+    else if (event.key === '0') view.all();
+    else return;
+    event.preventDefault();
+  };
+
+  const localX = (event: PointerEvent): number => event.clientX - event.currentTarget.getBoundingClientRect().left;
+  const onUp = (event: PointerEvent): void => {
+    const wasDrag = press.current?.moved ?? true;
+    press.current = null;
+    if (wasDrag) return;
+    const px = localX(event);
+    const py = event.clientY - event.currentTarget.getBoundingClientRect().top;
+    const near = inSight.map((s) => ({ s, far: Math.hypot(x(s.distance_m) - px, (py > axisY ? 0 : 0.5) * (spotY(s) - py)) })).sort((a, b) => a.far - b.far)[0];
+    if (near && near.far < 24) onPick(near.s.id);
+    else if (onPlace && py < axisY) {
+      const distance_m = Math.min(ground.length_m, Math.max(0, distanceAt(px)));
+      const across = (py - (bandTop + bandHeight / 2)) / (bandHeight / 2);
+      onPlace({ distance_m: Math.round(distance_m), bank: Math.abs(across) < 0.18 ? 'mid' : across < 0 ? 'left' : 'right', offset_m: Math.abs(across) < 0.18 ? 0 : Math.round(Math.min(2, Math.abs(across)) * HALF_CREEK_M) });
+    }
+  };
+
+  const pickedSpot = spots.find((s) => s.id === picked);
+  const ticks = axisTicks(from_m, to_m, (right - left) / (wide ? 120 : 90), show.display.system === 'US' ? UNITS.length.ft : 1);
+  return (
+    <div ref={attach} className="min-w-0">
+      {!thin && <RibbonHead view={view} around_m={pickedSpot?.distance_m} wide={wide} />}
+      <svg
+        ref={svg} width={width} height={height} viewBox={`0 0 ${width} ${height}`} className="block touch-pan-y select-none"
+        role="listbox" tabIndex={0} aria-label={`${ground.name}, straightened: ${spots.length} spots by distance upstream`} aria-activedescendant={picked ? `spot-${picked}` : undefined}
+        onKeyDown={onKey}
+        onPointerDown={(e) => { press.current = { x: localX(e), from_m, moved: false }; }}
+        onPointerMove={(e) => {
+          const p = press.current;
+          if (!p || e.buttons === 0) return;
+          const by = localX(e) - p.x;
+          if (Math.abs(by) > 5 || p.moved) {
+            p.moved = true;
+            view.pan(p.from_m + (by / (right - left)) * (to_m - from_m) - from_m);
+          }
+        }}
+        onPointerUp={onUp} onPointerLeave={() => { press.current = null; }}
+      >
+        {pickedSpot && (
+          <g aria-hidden="true">
+            <rect x={x(pickedSpot.distance_m) - 20} y={bandTop - 26} width="40" height={height - bandTop + 22} fill="var(--picked)" />
+            <path d={`M${x(pickedSpot.distance_m) - 20} ${bandTop - 26}h40`} stroke="var(--ink)" strokeWidth="4" />
+          </g>
+        )}
+        <CreekBand shape={shape} from_m={from_m} to_m={to_m} x={x} top={bandTop} height={bandHeight} />
+        {wide && !thin && (
+          <g aria-hidden="true" fontSize="12">
+            <text x="0" y={bandTop + 12}>left</text><text x="0" y={bandTop + 26}>bank</text>
+            <text x="0" y={belowBand - 12}>right</text><text x="0" y={belowBand + 2}>bank</text>
+          </g>
+        )}
+        {wide && <path aria-hidden="true" d={`M2 ${bandTop + bandHeight / 2}h16m-6 -5l6 5l-6 5`} fill="none" stroke="var(--water)" strokeWidth="2" />}
+        {!thin && <GradeLane spots={inSight} grades={grades} x={x} left={left} right={right} top={laneTop} height={laneHeight} picked={picked} showGrade={(g) => show.figure('grade', g)} />}
+        {hasBed && shape.heights_m && <BedLane heights_m={shape.heights_m} length_m={ground.length_m} x={x} left={left} right={right} top={bedTop} height={26} />}
+
+        <g aria-hidden="true">
+          <path d={`M${left} ${axisY}H${right}${ticks.map((t) => `M${x(t.distance_m)} ${axisY}v5`).join('')}`} stroke="var(--ink)" strokeWidth="1.2" />
+          {ticks.map((t) => <text key={t.label} x={x(t.distance_m)} y={axisY + 19} fontSize="12.500" textAnchor="middle">{t.label}</text>)}
+          {wide && <text x={left} y={axisY + (thin ? 19 : 33)} fontSize="12" style={{ fill: 'var(--ink-2)' }}>{show.display.system === 'US' ? 'ft' : 'm'} upstream of the foot</text>}
+        </g>
+
+        {inSight.map((s) => {
+          const sx = x(s.distance_m);
+          const sy = spotY(s);
+          const found = grades.get(s.id);
+          const label = labels.get(s.id);
+          const isPicked = s.id === picked;
+          return (
+            <g key={s.id} id={`spot-${s.id}`} role="option" aria-selected={isPicked} aria-label={`${s.name}, ${show.distance(s.distance_m)} up, ${s.bank === 'mid' ? 'in the stream' : `${s.bank} bank`}`}>
+              <rect x={sx - 16} y={bandTop - 6} width="32" height={bandHeight + 12} fill="transparent" />
+              {!thin && found && <line x1={sx} x2={sx} y1={sy + 6} y2={laneTop + laneHeight} stroke="var(--ink-2)" strokeWidth="0.8" strokeDasharray="1.500 3.500" />}
+              {thin && found ? <ThinMark x={sx} y={sy} found={found} picked={isPicked} /> : <path d={`M${sx - 6} ${sy}h12M${sx} ${sy - 6}v12`} stroke="var(--paper)" strokeWidth="5.500" strokeLinecap="square" />}
+              {!(thin && found) && <path d={`M${sx - 5.5} ${sy}h11M${sx} ${sy - 5.5}v11`} stroke="var(--ink)" strokeWidth={isPicked ? 4 : 2.4} />}
+              {label && <text className="halo" x={label.x} y={label.below ? belowBand + (thin ? 10 : 26) : bandTop - 12} fontSize={wide ? 13 : 12} fontWeight={isPicked ? 700 : 400} textAnchor="middle" style={{ fontFamily: 'var(--font-serif)' }}>{label.text}</text>}
+            </g>
+          );
+        })}
+        {marked && (
+          <g aria-hidden="true">
+            <circle cx={x(marked.distance_m)} cy={spotY(marked)} r="11" fill="none" stroke="var(--ink)" strokeWidth="2" strokeDasharray="4 3" />
+            <path d={`M${x(marked.distance_m) - 5} ${spotY(marked)}h10M${x(marked.distance_m)} ${spotY(marked) - 5}v10`} stroke="var(--ink)" strokeWidth="2.4" />
+          </g>
+        )}
+      </svg>
+    </div>
+  );
+}
+
+/** What the marks mean, and the zoom. */
+function RibbonHead({ view, around_m, wide }: { view: RibbonView; around_m: number | undefined; wide: boolean }) {
+  const zooms = [['−', 'Farther', () => view.zoom(1 / 1.6)], ['+', 'Nearer', () => view.zoom(1.6, around_m)], ['all', 'The whole ribbon', () => view.all()]] as const;
+  return (
+    <div className="-mb-2 flex items-center justify-end gap-5 text-[12.5px] text-ink-2 no-print">
+      {wide && (
+        <span className="flex items-center gap-4" aria-hidden="true">
+          <Mark says="spot"><path d="M1 7h12M7 1v12" stroke="var(--ink)" strokeWidth="2.4" /></Mark>
+          <Mark says="grade, 90 % band"><path d="M7 0v14M4 .6h6M4 13.400h6" stroke="var(--gold)" strokeWidth="1.4" /><circle cx="7" cy="7" r="4.500" fill="var(--gold-fill)" stroke="var(--gold)" /></Mark>
+          <Mark says="blank, less than"><path d="M7 0v5M4 .6h6" stroke="var(--ink)" strokeWidth="1.200" strokeDasharray="2 2" /><circle cx="7" cy="9" r="4" fill="none" stroke="var(--ink)" strokeWidth="1.600" /></Mark>
+        </span>
+      )}
+      <span className="flex" role="group" aria-label="Ribbon zoom">
+        {zooms.map(([sign, says, does]) => (
+          <button key={sign} type="button" aria-label={says} disabled={view.whole && sign !== '+'} className="min-h-11 min-w-11 px-2 text-[16px] font-semibold text-ink disabled:opacity-50" onClick={does}>{sign}</button>
+        ))}
+      </span>
+    </div>
+  );
+}
+
+const Mark = ({ says, children }: { says: string; children: ReactNode }) => <span className="flex items-center gap-1"><svg width="14" height="14" aria-hidden="true">{children}</svg>{says}</span>;
+
+/** The richer the pans, the more a spot's name matters; a tried one before an untried. */
+const labelWeight = (g: SpotGrade | undefined): number => (g?.grade.kind === 'band' ? 1 + g.grade.low_mg_L : g ? 0.5 : 0);
+
+/** Across the band: in the water, on the gravel of its bank, or, for a bench, above the bank. */
+function placeAcross(shape: CreekShape, top: number, height: number, { distance_m, bank, offset_m }: { distance_m: number; bank: Bank; offset_m: number }): number {
+  const at = bandLevels(shape, top, height, distance_m);
+  if (bank === 'mid') return (at.waterTop + at.waterBottom) / 2;
+  const beyond = Math.min(10, Math.max(0, offset_m - 14));
+  return bank === 'left' ? (at.bankTop + at.waterTop) / 2 - beyond : (at.bankBottom + at.waterBottom) / 2 + beyond;
+}
+
+function ThinMark({ x, y, found, picked }: { x: number; y: number; found: SpotGrade; picked: boolean }) {
+  const blank = found.grade.kind !== 'band';
+  const r = found.grade.kind === 'band' ? Math.min(9, 4 + 7 * Math.sqrt(found.grade.grade_mg_L)) : 4.5;
+  return (
+    <>
+      {picked && <circle cx={x} cy={y} r={r + 4.5} fill="none" stroke="var(--ink)" strokeWidth="2.4" />}
+      <circle cx={x} cy={y} r={r} fill={blank ? 'var(--paper)' : 'var(--gold-fill)'} stroke={blank ? 'var(--ink)' : 'var(--gold)'} strokeWidth="1.600" />
+    </>
+  );
+}
+
+/** The bed from head to foot. */
+function BedLane({ heights_m, length_m, x, left, right, top, height }: { heights_m: readonly number[]; length_m: number; x: (d: number) => number; left: number; right: number; top: number; height: number }) {
+  const points = heights_m.map((z, i) => ({ px: x((i / (heights_m.length - 1)) * length_m), z })).filter((p) => p.px >= left - 20 && p.px <= right + 20);
+  const low = Math.min(...points.map((p) => p.z));
+  const fall = Math.max(...points.map((p) => p.z)) - low || 1;
+  const line = points.map((p, i) => `${i ? 'L' : 'M'}${Math.min(right, Math.max(left, p.px)).toFixed(1)} ${(top + (1 - (p.z - low) / fall) * (height - 6)).toFixed(1)}`).join('');
+  return (
+    <g aria-hidden="true">
+      <path d={`${line}L${left} ${top + height}L${right} ${top + height}Z`} fill="var(--spine)" />
+      <path d={line} fill="none" stroke="var(--ink)" strokeWidth="1.6" />
+      <text x="0" y={top + 12} fontSize="12">bed</text>
+    </g>
+  );
+}
+
+/** Round distances along the axis in the person's unit; about `most` of them. */
+function axisTicks(from_m: number, to_m: number, most: number, unit_m: number): { distance_m: number; label: string }[] {
+  const rough = (to_m - from_m) / unit_m / Math.max(2, most);
+  const ten = 10 ** Math.floor(Math.log10(rough));
+  const step = (rough / ten <= 1 ? 1 : rough / ten <= 2 ? 2 : rough / ten <= 5 ? 5 : 10) * ten;
+  const first = Math.ceil(from_m / unit_m / step) * step;
+  const ticks: { distance_m: number; label: string }[] = [];
+  for (let v = first; v * unit_m <= to_m + 1e-6; v += step) ticks.push({ distance_m: v * unit_m, label: Number(v.toFixed(1)).toLocaleString('en-US') });
+  return ticks;
+}

@@ -1,0 +1,52 @@
+import type { StoredGround } from '@riffle/contract';
+import { centreLine } from '@riffle/core';
+
+/** The drawn shape of a straightened creek: how it bends and how high its bed is, by distance upstream. */
+export interface CreekShape {
+  readonly length_m: number;
+  /** Bend at a distance, -1 to 1; positive where the creek, going downstream, turns left, so that the inside of the bend is the left bank. */
+  bend(distance_m: number): number;
+  /** Bed height above the foot at evenly spaced distances, m; null when the line carries no heights. */
+  readonly heights_m: readonly number[] | null;
+}
+
+const STATIONS = 240;
+
+export function creekShape(ground: Pick<StoredGround, 'line' | 'length_m'>): CreekShape {
+  const { line, length_m } = ground;
+  if (!line || line.length < 2) {
+    // A typed ground has no known bends: it is drawn as a straight reach with a little life in it.
+    return { length_m, bend: (d) => 0.18 * Math.sin((d / length_m) * 34), heights_m: null };
+  }
+  const centre = centreLine(line);
+  const span_m = Math.max(24, length_m / 24);
+  const raw = Array.from({ length: STATIONS + 1 }, (_, i) => centre.bendAt((i / STATIONS) * centre.length_m, span_m));
+  const smooth = raw.map((_, i) => (raw[Math.max(0, i - 2)]! + 2 * raw[i]! + raw[Math.min(STATIONS, i + 2)]!) / 4);
+  const ordered = smooth.map(Math.abs).sort((a, b) => a - b);
+  // Gentle bends are drawn gentle: the scale is never finer than a bend of 150 m radius.
+  const scale = Math.max(ordered[Math.floor(0.85 * STATIONS)] ?? 0, 1 / 150);
+  const heights = line.map(([, , z]) => z);
+  const known = heights.every((z): z is number => typeof z === 'number');
+  return {
+    length_m,
+    bend: (d) => {
+      const at = Math.min(STATIONS, Math.max(0, (d / length_m) * STATIONS));
+      const i = Math.min(STATIONS - 1, Math.floor(at));
+      const value = smooth[i]! + (at - i) * (smooth[i + 1]! - smooth[i]!);
+      // Levels off instead of being cut, so that a sharp bend keeps a round inside.
+      return Math.tanh((1.1 * value) / scale);
+    },
+    heights_m: known ? evenly(heights, centre.distances_m, centre.length_m) : null,
+  };
+}
+
+function evenly(heights: readonly number[], distances_m: readonly number[], length_m: number): number[] {
+  const foot = heights[0] ?? 0;
+  let k = 0;
+  return Array.from({ length: 121 }, (_, i) => {
+    const d = (i / 120) * length_m;
+    while (k < distances_m.length - 2 && distances_m[k + 1]! < d) k++;
+    const t = (d - distances_m[k]!) / (distances_m[k + 1]! - distances_m[k]! || 1);
+    return heights[k]! + t * (heights[k + 1]! - heights[k]!) - foot;
+  });
+}

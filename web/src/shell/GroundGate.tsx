@@ -1,0 +1,21 @@
+import { useEffect } from 'react';
+import { Link, Outlet, useParams } from 'react-router';
+import { useRecords } from '../api/records.ts';
+import { Judgement } from '../ui/Judgement.tsx';
+import { rememberGround, type GroundInHand } from './useGround.ts';
+
+/** Hands the ground in the address to its stages, or says why it cannot. */
+export function GroundGate() {
+  const { groundId = '' } = useParams();
+  const grounds = useRecords('grounds');
+  const spots = useRecords('spots', groundId);
+  const ground = grounds.items.find((g) => g.id === groundId);
+  useEffect(() => {
+    if (ground) rememberGround(ground.id);
+  }, [ground]);
+
+  if (ground) return <Outlet context={{ ground, spots: spots.items } satisfies GroundInHand} />;
+  if (grounds.loading) return <p className="pt-6 text-ink-2">Opening the book ...</p>;
+  if (grounds.failed) return <Judgement rests="What you logged is kept on this device. Riffle tries again by itself.">The server cannot be reached.</Judgement>;
+  return <Judgement rests={<Link className="underline" to="/grounds/new">Bring in a ground</Link>}>That ground is not in this book.</Judgement>;
+}

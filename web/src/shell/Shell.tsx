@@ -1,0 +1,80 @@
+import { useMemo, useState } from 'react';
+import { NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
+import { useRecords } from '../api/records.ts';
+import { LIGHTS, usePreferences } from '../units/displayPreference.ts';
+import { SettingsIcon } from '../ui/icons.tsx';
+import { Patterns } from '../ui/patterns.tsx';
+import { GroundPicker } from './GroundPicker.tsx';
+import { KeysSheet } from './KeysSheet.tsx';
+import { STAGES } from './stages.ts';
+import { SyncState } from './SyncState.tsx';
+import { lastGround } from './useGround.ts';
+import { useKeys } from './useKeys.ts';
+
+/** The frame of every screen: stages in the order of the work, ground above them, the page beside. */
+export function Shell() {
+  const { groundId: inAddress } = useParams();
+  const { items: grounds } = useRecords('grounds');
+  const { pathname, search } = useLocation();
+  const navigate = useNavigate();
+  const { preferences, change } = usePreferences();
+  const [pickerOpen, setPickerOpen] = useState(false);
+  const [keysOpen, setKeysOpen] = useState(false);
+  const groundId = inAddress ?? lastGround() ?? grounds[0]?.id;
+  const ground = grounds.find((g) => g.id === groundId);
+  const stage = STAGES.find((s) => pathname.endsWith(`/${s.path}`))?.path ?? 'read';
+  const spot = new URLSearchParams(search).get('spot');
+  const to = (path: string): string => (ground ? `/g/${ground.id}/${path}${inAddress && spot ? `?spot=${spot}` : ''}` : '/grounds/new');
+
+  const base = ground ? `/g/${ground.id}/` : null;
+  const carried = spot ? `?spot=${spot}` : '';
+  useKeys(useMemo(() => ({
+    ...Object.fromEntries(STAGES.map((s) => [s.key, () => void (base && navigate(`${base}${s.path}${carried}`))])),
+    g: () => setPickerOpen(true),
+    '?': () => setKeysOpen(true),
+  }), [base, carried, navigate]));
+
+  const nextLight = LIGHTS[(LIGHTS.indexOf(preferences.light) + 1) % LIGHTS.length] ?? 'shade';
+  const picker = <GroundPicker grounds={grounds} current={ground} stage={stage} open={pickerOpen} onOpenChange={setPickerOpen} />;
+  return (
+    <div className="min-h-dvh sm:grid sm:grid-cols-[128px_minmax(0,1fr)]">
+      <a href="#page" className="absolute -top-20 left-2 z-40 bg-ink px-4 py-2 text-paper focus:top-2">Skip to the page</a>
+      <Patterns />
+      <nav aria-label="Stages" className="sticky top-0 hidden h-dvh flex-col bg-spine sm:flex">
+        {/* The binding: a double rule, broken where the open stage runs into the page. */}
+        <div aria-hidden="true" className="absolute inset-y-0 right-0 w-[5px] border-x-[1.6px] border-ink" />
+        <div className="px-4 pt-3 pb-5">
+          <NavLink to={to('read')} className="mb-2 block font-serif text-[20px] font-bold">Riffle</NavLink>
+          {picker}
+        </div>
+        <ul>
+          {STAGES.map(({ path, name, key, Icon }) => (
+            <li key={path}>
+              <NavLink to={to(path)} className="relative flex min-h-[52px] items-center gap-2 border-t border-b border-l-[5px] border-transparent px-2.5 aria-[current=page]:z-10 aria-[current=page]:border-ink aria-[current=page]:bg-paper aria-[current=page]:font-bold">
+                <Icon /><span className="grow">{name}</span><kbd className="pr-2 font-sans text-[13px] text-ink-2" aria-hidden="true">{key}</kbd>
+              </NavLink>
+            </li>
+          ))}
+        </ul>
+        <NavLink to="/settings" className="relative mt-6 flex min-h-11 items-center gap-2 px-3.5 aria-[current=page]:font-bold"><SettingsIcon />Settings</NavLink>
+        <div className="mt-auto flex flex-col px-4 pb-4">
+          <button type="button" className="min-h-11 text-left text-[13px] text-ink-2" onClick={() => change({ light: nextLight })} title={`Change to ${nextLight}`}>Light: {preferences.light}</button>
+          <SyncState />
+        </div>
+      </nav>
+
+      <header className="flex items-center justify-between gap-3 border-b-2 border-ink bg-spine px-4 py-1 sm:hidden">
+        <div className="min-w-0 grow">{picker}</div>
+        <SyncState />
+        <NavLink to="/settings" aria-label="Settings" className="grid min-h-11 min-w-11 place-items-center"><SettingsIcon /></NavLink>
+      </header>
+      <main id="page" className="min-w-0 px-4 pt-3 pb-24 sm:px-6 sm:pb-6"><Outlet /></main>
+      <nav aria-label="Stages" className="fixed inset-x-0 bottom-0 z-10 grid grid-cols-6 border-t-2 border-ink bg-spine pb-[env(safe-area-inset-bottom)] sm:hidden" data-stage-bar="">
+        {STAGES.map(({ path, name, Icon }) => (
+          <NavLink key={path} to={to(path)} className="flex min-h-14 flex-col items-center justify-center text-[12.5px] aria-[current=page]:bg-ink aria-[current=page]:font-bold aria-[current=page]:text-paper"><Icon />{name}</NavLink>
+        ))}
+      </nav>
+      <KeysSheet open={keysOpen} onOpenChange={setKeysOpen} />
+    </div>
+  );
+}

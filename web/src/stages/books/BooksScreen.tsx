@@ -1,0 +1,1 @@
+export function BooksScreen() { return <p>BooksScreen</p>; }

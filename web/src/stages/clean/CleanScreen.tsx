@@ -1,0 +1,1 @@
+export function CleanScreen() { return <p>CleanScreen</p>; }

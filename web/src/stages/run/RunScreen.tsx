@@ -1,0 +1,1 @@
+export function RunScreen() { return <p>RunScreen</p>; }

@@ -1,0 +1,93 @@
+import type { ColorClass } from '@riffle/core';
+import { useMemo, useState } from 'react';
+import { toast } from 'sonner';
+import { useRecords } from '../../api/records.ts';
+import { useWrite } from '../../offline/writes.ts';
+import { Ribbon } from '../../ribbon/Ribbon.tsx';
+import { bestSpot, spotGrades } from '../../ribbon/spotGrades.ts';
+import { useGround, usePicked } from '../../shell/useGround.ts';
+import { useShow } from '../../units/useShow.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Choices } from '../../ui/Choices.tsx';
+import { SelectField, TextField } from '../../ui/Field.tsx';
+import { Block } from '../../ui/Judgement.tsx';
+import { QuantityField } from '../../ui/QuantityField.tsx';
+import { ClassSteppers } from './ClassSteppers.tsx';
+import { Neighbors } from './Neighbors.tsx';
+import { SampleList } from './SampleList.tsx';
+import { SampleVerdict } from './SampleVerdict.tsx';
+import { SizePan } from './SizePan.tsx';
+import { useSampleDraft } from './useSampleDraft.ts';
+
+/** Caution from this depth on: many local rules say 1.2-1.5 m. */
+const UNSHORED_M = 1.2;
+const BLACK_SAND = ['0', '1', '2', '3', '4'] as const;
+
+/** A pan written down: where, how deep, how much, how many colors of which size. The answer stands on top while you count. */
+export function SampleScreen() {
+  const { ground, spots } = useGround();
+  const { picked, pick } = usePicked();
+  const samples = useRecords('samples', ground.id).items;
+  const grades = useMemo(() => spotGrades(samples, ground.swell_percent), [samples, ground.swell_percent]);
+  const show = useShow();
+  const write = useWrite();
+  const inHand = useSampleDraft(ground, samples, show.display.system === 'US');
+  const { draft, change } = inHand;
+  const [tried, setTried] = useState(false);
+  const [weighing, setWeighing] = useState(draft.gold.text !== '');
+  const spot = spots.find((s) => s.id === picked);
+  const top = bestSpot([...grades.values()].filter((g) => g.spotId !== picked));
+  const topName = spots.find((s) => s.id === top?.spotId)?.name;
+
+  const setCount = (size: ColorClass, count: number): void => change({ counts: { ...draft.counts, [size]: Math.max(0, count) } });
+  const keep = (): void => {
+    setTried(true);
+    const record = spot && inHand.record(spot.id);
+    if (!record) return;
+    write({ what: 'record', kind: 'samples', record });
+    inHand.clear();
+    setTried(false);
+    setWeighing(false);
+    toast(`Kept: ${spot.name}, ${inHand.colors === 0 ? 'a blank' : `${inHand.colors} color${inHand.colors === 1 ? '' : 's'}`}.`);
+  };
+  const deep = inHand.depth.ok && inHand.depth.value > UNSHORED_M;
+
+  return (
+    <div className="flex flex-col gap-4">
+      <header className="flex flex-wrap items-baseline gap-x-4 border-b border-rule pb-2">
+        <span className="font-serif text-[18px] font-semibold">{ground.name}</span>
+        <span className="text-ink-2">{spot ? `${spot.name}, ${spot.kind}, ${show.distance(spot.distance_m)} up` : 'no spot picked'}</span>
+      </header>
+      <SampleVerdict spot={spot} inHand={inHand} best={top && topName ? { name: topName, grade: top.grade } : null} />
+      <form className="grid gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,17rem)_minmax(0,1fr)_minmax(0,22rem)]" onSubmit={(e) => { e.preventDefault(); keep(); }}>
+        <Block title="Dug" className="flex flex-col">
+          <SelectField label="Spot" value={spot?.id ?? ''} choices={[{ value: '', label: 'Pick one' }, ...[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => ({ value: s.id, label: s.name }))]} onChange={(id) => pick(id || null)} problem={tried && !spot ? 'Say which spot this pan is from.' : null} />
+          <QuantityField label="Depth below the surface" entered={draft.depth} reading={inHand.depth} units={['m', 'cm', 'ft', 'in']} showProblem={tried} onChange={(depth) => change({ depth })} comesTo={inHand.depth.ok && show.length(inHand.depth.value)} problem={inHand.depth.ok && inHand.depth.value > 30 ? 'Deeper than 30 m is not a hand-dug hole.' : null} />
+          {deep && <p className="mb-2 border-l-4 border-dashed border-danger pl-3 text-danger">{show.length(UNSHORED_M)}: nobody in an unshored hole. Many local rules say so from here; keep out and follow yours.</p>}
+          <QuantityField label="How much you panned" entered={draft.volume} reading={inHand.volume} units={['pan', 'handful', 'double handful', 'bucket', 'scoop', 'L', 'gal']} showProblem={tried} onChange={(volume) => change({ volume })} comesTo={inHand.volume.ok && show.volume(inHand.volume.value)} problem={inHand.volumeProblem} />
+          <Choices label="Loose or bank volume" value={draft.state} onChange={(state) => change({ state })} choices={[{ value: 'loose', label: 'loose' }, { value: 'bank', label: 'in the bank' }]} />
+          <p className="mt-1 mb-2 text-[12.5px] text-ink-2">Dug and heaped is loose: it swelled by {ground.swell_percent} %.</p>
+          <p className="mb-1 text-[13px] text-ink-2">Black sand, none to a panful</p>
+          <Choices label="Black sand" value={BLACK_SAND[draft.blackSand] ?? '0'} onChange={(v) => change({ blackSand: Number(v) })} choices={BLACK_SAND.map((v) => ({ value: v, label: v, says: `Black sand ${v} of 4` }))} />
+          <div className="mt-3">
+            {weighing
+              ? <QuantityField label="Weighed gold, all of this sample" entered={draft.gold} reading={inHand.gold ?? { ok: true, value: 0 }} units={['mg', 'g', 'grain', 'dwt', 'ozt']} optional onChange={(gold) => change({ gold })} comesTo={inHand.gold?.ok && <span className="text-gold">{show.gold(inHand.gold.value)}</span>} problem={inHand.goldProblem} />
+              : <Button look="quiet" className="px-0" onClick={() => setWeighing(true)}>Weighed any gold?</Button>}
+          </div>
+          <TextField label="Note" value={draft.note} rows={2} onChange={(note) => change({ note })} />
+        </Block>
+        <Block title="Colors in the pan" aside="tap a ring">
+          <SizePan counts={draft.counts} blackSand={draft.blackSand} onAdd={(size) => setCount(size, draft.counts[size] + 1)} />
+          <div className="mt-3"><ClassSteppers counts={draft.counts} onSet={setCount} /></div>
+          <Button look="main" type="submit" className="mt-4 min-h-14 w-full text-[18px]">Keep this sample</Button>
+          <p role="alert" className="min-h-5 text-[12.5px] text-danger">{tried && (!spot || !inHand.record(spot.id)) && '▲ Not kept yet: see the fields marked. What you typed stays.'}</p>
+        </Block>
+        <div className="flex flex-col gap-5">
+          <Block title="Against its neighbors"><Neighbors spots={spots} grades={grades} spot={spot} now={inHand.grade} /></Block>
+          {spot && <Block title={`Before, at ${spot.name}`}><SampleList samples={samples.filter((s) => s.spotId === spot.id)} /></Block>}
+        </div>
+      </form>
+      <Ribbon thin ground={ground} spots={spots} grades={grades} picked={picked} onPick={pick} />
+    </div>
+  );
+}

@@ -1,0 +1,32 @@
+import type { StoredSpot } from '@riffle/contract';
+import type { SpotGrade } from '../../ribbon/spotGrades.ts';
+import { asTyped } from '../../units/readEntered.ts';
+import { useShow } from '../../units/useShow.ts';
+import { Gold, Judgement } from '../../ui/Judgement.tsx';
+import type { SampleInHand } from './useSampleDraft.ts';
+
+interface SampleVerdictProps {
+  readonly spot: StoredSpot | undefined;
+  readonly inHand: SampleInHand;
+  readonly best: { readonly name: string; readonly grade: SpotGrade['grade'] & { kind: 'band' } } | null;
+}
+
+/** What this pan says, in one sentence, while it is being counted. */
+export function SampleVerdict({ spot, inHand, best }: SampleVerdictProps) {
+  const show = useShow();
+  const { grade, draft, colors } = inHand;
+  if (!spot) return <Judgement rests="Pick it on the ribbon below, or mark a new one on Read.">Which spot did this pan come from?</Judgement>;
+  if (!grade || inHand.volumeBank_L === null) return <Judgement rests="Pans, handfuls, part of a bucket or litres: as you say it.">How much did you pan at {spot.name}?</Judgement>;
+  const from = `${asTyped(draft.volume)} ${draft.state}, ${show.volume(inHand.volumeBank_L)} in the bank`;
+  if (grade.kind === 'blank') {
+    return <Judgement rests={`No color in ${from}. With 95 % confidence, colors weighing what they do on this ground. A blank is a result: keep it.`}>{spot.name}: a blank, so <Gold>less than {show.grade(grade.lessThan_mg_L)}</Gold>.</Judgement>;
+  }
+  if (grade.kind === 'coarse only') return <Judgement rests="A piece over 2 mm has no usual weight, so it gives no grade by count.">Weigh that piece: <Gold>{grade.unweighedCoarse} over No. 10</Gold>.</Judgement>;
+  const against = !best ? '' : grade.low_mg_L > best.grade.high_mg_L ? `, richer than ${best.name}` : grade.high_mg_L < best.grade.low_mg_L ? `, poorer than ${best.name}` : `: it may be as good as ${best.name}`;
+  const rests = [
+    grade.restsOn === 'weight' ? `Weighed gold from ${from}; the band from ${colors} color${colors === 1 ? '' : 's'}.` : `${colors} color${colors === 1 ? '' : 's'} in ${from}, at the table's weights by size; 90 % band.`,
+    grade.unweighedCoarse > 0 && `The ${grade.unweighedCoarse} over No. 10 ${grade.unweighedCoarse === 1 ? 'is' : 'are'} not in it: weigh all the gold to count ${grade.unweighedCoarse === 1 ? 'it' : 'them'}.`,
+    grade.restsOn === 'counts' && colors > 0 && colors < 8 && 'Few colors: four times the ground halves the band.',
+  ].filter(Boolean).join(' ');
+  return <Judgement rests={rests}><Gold>{show.band('grade', grade.grade_mg_L, grade.low_mg_L, grade.high_mg_L)}</Gold> at {spot.name}{against}.</Judgement>;
+}

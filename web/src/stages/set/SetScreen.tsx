@@ -1,0 +1,1 @@
+export function SetScreen() { return <p>SetScreen</p>; }

@@ -1,0 +1,22 @@
+import { RadioGroup } from 'radix-ui';
+import type { ReactNode } from 'react';
+
+interface ChoicesProps<T extends string> {
+  readonly label: string;
+  readonly value: T;
+  readonly onChange: (value: T) => void;
+  readonly choices: readonly { readonly value: T; readonly label: ReactNode; readonly says?: string }[];
+}
+
+/** A few choices side by side, the chosen one inked. Arrow keys move. */
+export function Choices<T extends string>({ label, value, onChange, choices }: ChoicesProps<T>) {
+  return (
+    <RadioGroup.Root aria-label={label} value={value} onValueChange={(v) => onChange(v as T)} className="flex flex-wrap">
+      {choices.map((c) => (
+        <RadioGroup.Item key={c.value} value={c.value} aria-label={c.says} className="-ml-0.5 min-h-11 border-2 border-ink px-3 first:ml-0 data-[state=checked]:bg-ink data-[state=checked]:text-paper data-[state=checked]:font-semibold">
+          {c.label}
+        </RadioGroup.Item>
+      ))}
+    </RadioGroup.Root>
+  );
+}

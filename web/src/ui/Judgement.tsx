@@ -1,0 +1,27 @@
+import type { ReactNode } from 'react';
+
+/** What this screen says, in one sentence; the largest words on it. Below it, what it rests on. */
+export function Judgement({ children, rests }: { children: ReactNode; rests?: ReactNode }) {
+  return (
+    <div aria-live="polite">
+      <h1 className="max-w-[62rem] text-[23px] leading-tight text-balance sm:text-[27px]">{children}</h1>
+      {rests && <p className="mt-1 text-ink-2">{rests}</p>}
+    </div>
+  );
+}
+
+/** A gold quantity, always with its unit. */
+export const Gold = ({ children }: { children: ReactNode }) => <span className="text-gold">{children}</span>;
+
+/** A ruled block of the page: a heading and what stands under it. */
+export function Block({ title, aside, children, className = '' }: { title: string; aside?: ReactNode; children: ReactNode; className?: string }) {
+  return (
+    <section className={`min-w-0 ${className}`}>
+      <div className="mb-2 flex flex-wrap items-baseline gap-x-3 border-b border-rule pb-1">
+        <h2>{title}</h2>
+        {aside && <span className="text-[13px] text-ink-2">{aside}</span>}
+      </div>
+      {children}
+    </section>
+  );
+}

@@ -1,0 +1,15 @@
+import { useCallback, useState } from 'react';
+
+/** Width of an element in px, followed as it changes. Attach the ref to the element. */
+export function useWidth(first = 960): [(element: HTMLElement | null) => (() => void) | undefined, number] {
+  const [width, setWidth] = useState(first);
+  const attach = useCallback((element: HTMLElement | null) => {
+    if (!element) return undefined;
+    const observer = new ResizeObserver(([entry]) => {
+      if (entry) setWidth(Math.round(entry.contentRect.width));
+    });
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+  return [attach, width];
+}

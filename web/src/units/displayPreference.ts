@@ -1,0 +1,41 @@
+import { METRIC, US, type Display } from '@riffle/core';
+import { createContext, use } from 'react';
+
+export const LIGHTS = ['shade', 'sun', 'headlamp'] as const;
+export type Light = (typeof LIGHTS)[number];
+
+/** What a person chose on this device. The price is their own; Riffle knows none. */
+export interface Preferences {
+  readonly display: Display;
+  readonly light: Light;
+  /** Value of a gram of their gold, as they typed it, and what they call the money. */
+  readonly pricePerGram: number | null;
+  readonly money: string;
+}
+
+const FIRST: Preferences = { display: METRIC, light: 'shade', pricePerGram: null, money: '' };
+const KEY = 'riffle-preferences';
+
+export function loadPreferences(): Preferences {
+  try {
+    const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Preferences>;
+    return { ...FIRST, ...kept, display: { ...FIRST.display, ...kept.display } };
+  } catch {
+    return FIRST;
+  }
+}
+
+export function keepPreferences(preferences: Preferences): void {
+  localStorage.setItem(KEY, JSON.stringify(preferences));
+}
+
+/** The other system, with the grade and gold unit that usually go with it. */
+export const inSystem = (system: Display['system']): Display => (system === 'US' ? US : METRIC);
+
+export interface PreferencesInHand {
+  readonly preferences: Preferences;
+  readonly change: (some: Partial<Preferences>) => void;
+}
+
+export const PreferencesContext = createContext<PreferencesInHand>({ preferences: FIRST, change: () => undefined });
+export const usePreferences = (): PreferencesInHand => use(PreferencesContext);

@@ -1,0 +1,32 @@
+import { convert, parseQuantity, pitchSlope, volumeInLitres, type Entered, type PitchKind, type UnitKind } from '@riffle/core';
+
+/** What a typed quantity comes to: the canonical value of its kind (m, L, mg, L/s, s), or what is wrong with it. */
+export type Reading = { readonly ok: true; readonly value: number } | { readonly ok: false; readonly problem: string };
+
+const CANONICAL = { length: 'm', volume: 'L', mass: 'mg', flow: 'L/s', time: 's' } as const;
+
+export function readEntered(kind: UnitKind, { text, unit }: Entered): Reading {
+  const parsed = parseQuantity(kind, text, unit);
+  if (!parsed.ok) return parsed;
+  const value = kind === 'volume' ? volumeInLitres(parsed.value, parsed.unit) : convert(kind, parsed.value, parsed.unit, CANONICAL[kind]);
+  return value < 0 ? { ok: false, problem: 'Less than nothing cannot be measured.' } : { ok: true, value };
+}
+
+/** Slope of a box from a typed pitch; a bare length ("2 in") is the total drop over the box. */
+export function readPitch({ text, unit }: Entered, boxLength_m: number): Reading {
+  const parsed = parseQuantity('pitch', text, unit);
+  if (!parsed.ok) return parsed;
+  const isDrop = !['in/ft', '%', '°'].includes(parsed.unit);
+  const kind: PitchKind = isDrop ? 'drop_m' : (parsed.unit as PitchKind);
+  try {
+    const value = pitchSlope(kind, isDrop ? convert('length', parsed.value, parsed.unit, 'm') : parsed.value, boxLength_m);
+    return value > 0 ? { ok: true, value } : { ok: false, problem: 'A box must fall from head to tail.' };
+  } catch (error) {
+    return { ok: false, problem: (error as Error).message };
+  }
+}
+
+/** As typed, in quotation marks, its unit added when the text names none. */
+export const asTyped = ({ text, unit }: Entered): string => `“${/[a-z%°"'³]/i.test(text) ? text.trim() : `${text.trim()} ${unit}`}”`;
+
+export const valueOf = (reading: Reading): number | null => (reading.ok ? reading.value : null);

@@ -1,0 +1,45 @@
+import tailwindcss from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
+
+export default defineConfig({
+  plugins: [
+    react(),
+    tailwindcss(),
+    VitePWA({
+      registerType: 'autoUpdate',
+      injectRegister: false,
+      manifest: {
+        name: 'Riffle', short_name: 'Riffle', description: 'Plan, measure, run and log placer ground.', start_url: '/', display: 'standalone',
+        background_color: '#F3F0E7', theme_color: '#F3F0E7', icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
+      },
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,png,woff2}'],
+        globIgnores: ['**/*-{cyrillic,cyrillic-ext,greek,greek-ext,vietnamese}-*.woff2'],
+        maximumFileSizeToCacheInBytes: 4 * 1024 * 1024,
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//],
+        clientsClaim: true,
+        skipWaiting: true,
+        cleanupOutdatedCaches: true,
+      },
+    }),
+  ],
+  server: { host: 'localhost', port: 5310, proxy: { '/api': { target: process.env.API_URL ?? 'http://127.0.0.1:4310', changeOrigin: true } } },
+  build: {
+    sourcemap: true,
+    // Small files stay files: as data: addresses the content policy would block them.
+    assetsInlineLimit: 0,
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          groups: [
+            { name: 'echarts', test: /node_modules[\\/](echarts|zrender)[\\/]/, priority: 20 },
+            { name: 'framework', test: /node_modules[\\/](react|react-dom|scheduler|react-router|@tanstack|@radix-ui|radix-ui)[\\/]/, priority: 10 },
+          ],
+        },
+      },
+    },
+  },
+});
