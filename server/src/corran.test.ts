@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { Book, StoredGround } from '@riffle/contract';
+import type { StoredGround } from '@riffle/contract';
+import { Book } from '@riffle/contract';
 import { corranWrites, CORRAN, RUNS } from '@riffle/demo';
 import { useTestServer } from './testServer.ts';
 

@@ -27,8 +27,8 @@ describe('exact units (NIST SP 811, appendix B; check values 01a, 01b)', () => {
 
   const gradeName: Record<string, GradeUnit> = { g_per_m3: 'g/m³', mg_per_m3: 'mg/m³', ozt_per_yd3: 'ozt/yd³', grain_per_yd3: 'grain/yd³', mg_per_L: 'mg/L', g_per_yd3: 'g/yd³', dwt_per_yd3: 'dwt/yd³' };
   test.each(referenceCases('01b-grade-conversions').filter((c) => gradeName[c.inputs['from_unit']] && gradeName[c.inputs['to_unit']]))('grade $id', (c) => {
-    const from = GRADE_UNITS[gradeName[c.inputs['from_unit']] as GradeUnit];
-    const to = GRADE_UNITS[gradeName[c.inputs['to_unit']] as GradeUnit];
+    const from = GRADE_UNITS[gradeName[c.inputs['from_unit']]];
+    const to = GRADE_UNITS[gradeName[c.inputs['to_unit']]];
     expectNear((c.inputs['value'] / from) * to, c.expected['value'], c);
   });
 
@@ -46,7 +46,7 @@ describe('pitch (check values 01c)', () => {
   test('there are such cases', () => expect(cases.length).toBeGreaterThan(3));
   test.each(cases)('$id', (c) => {
     const length_m = convert('length', c.inputs['box_length_ft'], 'ft', 'm');
-    const pitch = describePitch(pitchSlope(kinds[c.inputs['kind']] as PitchKind, c.inputs['value'], length_m), length_m);
+    const pitch = describePitch(pitchSlope(kinds[c.inputs['kind']], c.inputs['value'], length_m), length_m);
     expectNear(pitch.in_per_ft, c.expected['in_per_ft'], c);
     expectNear(pitch.percent, c.expected['percent'], c);
     expectNear(pitch.degrees, c.expected['degrees'], c);

@@ -33,7 +33,7 @@ describe('Manning with side walls (Chow 1959; check values 06a, 06b, 06e)', () =
     const stations: number[] = c.inputs['x_m'];
     stations.forEach((x, i) => {
       const surface = drawdown({ width_m: c.inputs['b_m'], manningN: c.inputs['n'], slope: c.inputs['S'] }, c.inputs['flow_L_s'] / 1000, x, 60, c.inputs['y_start_m']);
-      expectNear(surface.at(-1)?.depth_m ?? NaN, (c.expected['y_m'] as number[])[i] as number, { tolerance_relative: 5e-4 });
+      expectNear(surface.at(-1)?.depth_m ?? NaN, (c.expected['y_m'] as number[])[i], { tolerance_relative: 5e-4 });
     });
   });
 });
@@ -104,7 +104,7 @@ describe('a whole box', () => {
       expect(c.share.low).toBeLessThanOrEqual(c.share.high);
       const steeper = answers[i + 1]?.caught[k];
       if (steeper) expect(steeper.rate_per_m.low).toBeLessThan(c.rate_per_m.low);
-      expect(solveBox({ ...setting, slope: slopes[i] as number, length_m: 2.44 }, gold.slice(0, 3)).caught[k]?.share.low).toBeGreaterThan(c.share.low);
+      expect(solveBox({ ...setting, slope: slopes[i], length_m: 2.44 }, gold.slice(0, 3)).caught[k]?.share.low).toBeGreaterThan(c.share.low);
     }));
   });
   test('overfed twice over, it keeps less', () => {
@@ -114,7 +114,7 @@ describe('a whole box', () => {
     expect(overfed.caught[0]?.share.high).toBeLessThan(fed.caught[0]?.share.high ?? 0);
   });
   test('stalling stones: the advised lift makes them clear, with the same flow', () => {
-    const advice = adviseBox(setting, gold, gold[1] as (typeof gold)[number]);
+    const advice = adviseBox(setting, gold, gold[1]);
     expect(advice.kind).toBe('lift');
     if (advice.kind !== 'lift') throw new Error(advice.kind);
     expect(advice.head_m).toBeCloseTo((advice.slope - setting.slope) * setting.length_m, 12);
@@ -122,8 +122,8 @@ describe('a whole box', () => {
     expect(advice.after.flow.flow_m3_s).toBeCloseTo(0.0031, 10);
     expect(advice.after.largestStone_m).toBeCloseTo(1.1 * setting.stone_m, 5);
   });
-  test('stones no advised pitch can move: screen finer', () => expect(adviseBox({ ...setting, stone_m: 0.05 }, gold, gold[1] as (typeof gold)[number]).kind).toBe('screen'));
-  test('far too steep for its stones: lower it', () => expect(adviseBox({ ...setting, slope: 0.2, stone_m: 0.006 }, gold, gold[0] as (typeof gold)[number]).kind).toBe('lower'));
+  test('stones no advised pitch can move: screen finer', () => expect(adviseBox({ ...setting, stone_m: 0.05 }, gold, gold[1]).kind).toBe('screen'));
+  test('far too steep for its stones: lower it', () => expect(adviseBox({ ...setting, slope: 0.2, stone_m: 0.006 }, gold, gold[0]).kind).toBe('lower'));
   test('absurd boxes are refused by field', () => {
     expect(() => solveBox({ ...setting, width_m: 20 }, gold)).toThrow(/width_m is 20/);
     expect(() => solveBox({ ...setting, slope: NaN }, gold)).toThrow(/slope is NaN/);

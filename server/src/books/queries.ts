@@ -10,7 +10,7 @@ export type CleanedUp = z.infer<typeof CleanedUp>;
  * the clean-up of the same box before this one was not rinsed clean, on whatever ground that was: old gold travels with the box.
  */
 export async function listCleanedUp(db: Db, crewId: string, groundId: string): Promise<CleanedUp[]> {
-  const { rows } = await db.query(
+  const { rows } = await db.query<object>(
     `with boxed as (
        select c.id, c.ground_id, c.cleaned_at, c.rinsed_clean, s.rig_id, json_agg(r.tally) as tallies
        from cleanup c

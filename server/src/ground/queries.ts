@@ -39,7 +39,7 @@ export async function findGround(db: Db, crewId: string, id: string): Promise<un
 }
 
 export async function listGrounds(db: Db, crewId: string, after: string | null, limit: number): Promise<unknown[]> {
-  const { rows } = await db.query(`select ${GROUND} from ground where crew_id = $1 and ($2::uuid is null or id > $2) order by id limit $3`, [crewId, after, limit]);
+  const { rows } = await db.query<object>(`select ${GROUND} from ground where crew_id = $1 and ($2::uuid is null or id > $2) order by id limit $3`, [crewId, after, limit]);
   return rows;
 }
 
@@ -68,7 +68,7 @@ export async function findSpot(db: Db, crewId: string, id: string): Promise<unkn
 }
 
 export async function listSpots(db: Db, crewId: string, groundId: string, after: string | null, limit: number): Promise<unknown[]> {
-  const { rows } = await db.query(
+  const { rows } = await db.query<object>(
     `select ${SPOT} from spot where crew_id = $1 and ground_id = $2 and ($3::uuid is null or id > $3) order by id limit $4`, [crewId, groundId, after, limit]);
   return rows;
 }

@@ -1,4 +1,5 @@
-import { FileDecisions, GroundFile, Id, NewGround, NewSpot, PageQuery, Problem, SPOT_KINDS, Spot, StoredGround, StoredSpot, page } from '@riffle/contract';
+import type { Spot} from '@riffle/contract';
+import { FileDecisions, GroundFile, Id, NewGround, NewSpot, PageQuery, Problem, SPOT_KINDS, StoredGround, StoredSpot, page } from '@riffle/contract';
 import { centreLine, DEFAULT_SWELL_PERCENT, thinLine } from '@riffle/core';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';

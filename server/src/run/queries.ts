@@ -34,7 +34,7 @@ export async function lockRun(db: Db, crewId: string, id: string): Promise<{ gro
 }
 
 export async function listRuns(db: Db, crewId: string, groundId: string, after: string | null, limit: number): Promise<unknown[]> {
-  const { rows } = await db.query(
+  const { rows } = await db.query<object>(
     `select ${RUN} from run where crew_id = $1 and ground_id = $2 and ($3::uuid is null or id > $3) order by id limit $4`, [crewId, groundId, after, limit]);
   return rows;
 }
@@ -49,7 +49,7 @@ export async function appendEvents(db: Db, crewId: string, groundId: string, run
 }
 
 export async function listEvents(db: Db, crewId: string, runId: string): Promise<unknown[]> {
-  const { rows } = await db.query(`select ${EVENT} from run_event where crew_id = $1 and run_id = $2 order by at, id`, [crewId, runId]);
+  const { rows } = await db.query<object>(`select ${EVENT} from run_event where crew_id = $1 and run_id = $2 order by at, id`, [crewId, runId]);
   return rows;
 }
 

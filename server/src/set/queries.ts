@@ -26,7 +26,7 @@ export async function findRig(db: Db, crewId: string, id: string): Promise<unkno
 }
 
 export async function listRigs(db: Db, crewId: string, after: string | null, limit: number): Promise<unknown[]> {
-  const { rows } = await db.query(`select ${RIG} from rig where crew_id = $1 and ($2::uuid is null or id > $2) order by id limit $3`, [crewId, after, limit]);
+  const { rows } = await db.query<object>(`select ${RIG} from rig where crew_id = $1 and ($2::uuid is null or id > $2) order by id limit $3`, [crewId, after, limit]);
   return rows;
 }
 
@@ -55,7 +55,7 @@ export async function findSetup(db: Db, crewId: string, id: string): Promise<unk
 }
 
 export async function listSetups(db: Db, crewId: string, groundId: string, after: string | null, limit: number): Promise<unknown[]> {
-  const { rows } = await db.query(
+  const { rows } = await db.query<object>(
     `select ${SETUP} from setup where crew_id = $1 and ground_id = $2 and ($3::uuid is null or id > $3) order by id limit $4`, [crewId, groundId, after, limit]);
   return rows;
 }

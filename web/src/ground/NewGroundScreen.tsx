@@ -133,7 +133,7 @@ function FileSheet({ id, file, read, onBack }: FileInHand & { onBack: () => void
 function TypedGround() {
   const navigate = useNavigate();
   const write = useWrite();
-  const [draft, setDraft, clear] = useDraft('ground', () => ({ name: '', kind: 'creek' as GroundFile['kind'], length: { text: '', unit: 'm' } }));
+  const [draft, setDraft, clear] = useDraft('ground', () => ({ name: '', kind: 'creek', length: { text: '', unit: 'm' } }));
   const [tried, setTried] = useState(false);
   const length = readEntered('length', draft.length);
   const wrongLength = length.ok && !(length.value >= 5 && length.value <= 200_000) ? 'A ground is between 5 m and 200 km long.' : null;

@@ -193,7 +193,7 @@ export function Ribbon({ ground, spots, grades, picked, onPick, onPlace, marked 
 function RibbonHead({ view, around_m, wide }: { view: RibbonView; around_m: number | undefined; wide: boolean }) {
   const zooms = [['−', 'Farther', () => view.zoom(1 / 1.6)], ['+', 'Nearer', () => view.zoom(1.6, around_m)], ['all', 'The whole ribbon', () => view.all()]] as const;
   return (
-    <div className="-mb-2 flex items-center justify-end gap-5 text-[12.5px] text-ink-2 no-print">
+    <div className="relative z-1 -mb-4 flex items-center justify-end gap-5 text-[12.5px] text-ink-2 no-print">
       {wide && (
         <span className="flex items-center gap-4" aria-hidden="true">
           <Mark says="spot"><path d="M1 7h12M7 1v12" stroke="var(--ink)" strokeWidth="2.4" /></Mark>

@@ -1,4 +1,5 @@
-import { GRADE_UNITS, UNITS, type Display, type GradeUnit } from '@riffle/core';
+import type { UNITS} from '@riffle/core';
+import { GRADE_UNITS, type Display, type GradeUnit } from '@riffle/core';
 import { useState } from 'react';
 import { inSystem, LIGHTS, usePreferences } from '../units/displayPreference.ts';
 import { useShow } from '../units/useShow.ts';

@@ -1,4 +1,4 @@
-import { convert, parseQuantity, pitchSlope, volumeInLitres, type Entered, type PitchKind, type UnitKind } from '@riffle/core';
+import { CONTAINERS, convert, parseQuantity, pitchSlope, volumeInLitres, type Entered, type PitchKind, type UnitKind } from '@riffle/core';
 
 /** What a typed quantity comes to: the canonical value of its kind (m, L, mg, L/s, s), or what is wrong with it. */
 export type Reading = { readonly ok: true; readonly value: number } | { readonly ok: false; readonly problem: string };
@@ -27,6 +27,11 @@ export function readPitch({ text, unit }: Entered, boxLength_m: number): Reading
 }
 
 /** As typed, in quotation marks, its unit added when the text names none. */
-export const asTyped = ({ text, unit }: Entered): string => `“${/[a-z%°"'³]/i.test(text) ? text.trim() : `${text.trim()} ${unit}`}”`;
+export function asTyped({ text, unit }: Entered): string {
+  const typed = text.trim();
+  if (/[a-z%°"'³]/i.test(typed)) return `“${typed}”`;
+  const several = unit in CONTAINERS && !/^(1|0?\.\d+|\d+\/\d+)$/.test(typed);
+  return `“${typed} ${unit}${several ? 's' : ''}”`;
+}
 
 export const valueOf = (reading: Reading): number | null => (reading.ok ? reading.value : null);

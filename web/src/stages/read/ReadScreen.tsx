@@ -21,7 +21,7 @@ export function ReadScreen() {
   const grades = useMemo(() => spotGrades(samples, ground.swell_percent), [samples, ground.swell_percent]);
   const show = useShow();
   const [place, setPlace] = useState<RibbonPlace | null>(null);
-  const [editing, setEditing] = useState<string | 'new' | null>(null);
+  const [editing, setEditing] = useState<string | null>(null);
   const pickedSpot = spots.find((s) => s.id === picked);
 
   const startNew = (at: RibbonPlace | null): void => {

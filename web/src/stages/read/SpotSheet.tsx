@@ -51,7 +51,7 @@ export function SpotSheet({ ground, spot, place, onClose, onKept }: SpotSheetPro
   };
   const remove = (): void => {
     if (!spot) return;
-    const { version, updatedAt: _, ...record } = spot;
+    const { version, updatedAt, ...record } = spot;
     write({ what: 'record', kind: 'spots', record: { ...record, deleted: true, baseVersion: version } });
     toast(`${spot.name} is off the ribbon; its samples stay in the book.`, { action: { label: 'Undo', onClick: () => write({ what: 'record', kind: 'spots', record: { ...record, deleted: false, baseVersion: version + 1 } }) } });
     onClose();
@@ -60,7 +60,7 @@ export function SpotSheet({ ground, spot, place, onClose, onKept }: SpotSheetPro
     <Sheet open onOpenChange={(open) => { if (!open) onClose(); }} title={spot ? spot.name : 'New spot'}>
       <form className="flex flex-col gap-2" onSubmit={(e) => { e.preventDefault(); save(); }}>
         <TextField label="Name" value={name} onChange={setName} problem={tried && name.trim() === '' ? 'Give it a name.' : null} />
-        <QuantityField label="Distance upstream of the foot" entered={distance} reading={reading} units={['m', 'ft', 'km', 'yd']} showProblem={tried} problem={tooFar} onChange={(d) => setDistance({ text: d.text, unit: d.unit as 'm' | 'ft' })} comesTo={reading.ok && show.distance(reading.value)} />
+        <QuantityField label="Distance upstream of the foot" entered={distance} reading={reading} units={['m', 'ft', 'km', 'yd']} showProblem={tried} problem={tooFar} onChange={(d) => setDistance({ text: d.text, unit: d.unit })} comesTo={reading.ok && show.distance(reading.value)} />
         <div>
           <p className="mb-1 text-[13px] text-ink-2">Bank, looking downstream</p>
           <Choices label="Bank" value={bank} onChange={setBank} choices={[{ value: 'left', label: 'Left' }, { value: 'mid', label: 'In the stream' }, { value: 'right', label: 'Right' }]} />

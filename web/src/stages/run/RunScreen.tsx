@@ -1,1 +1,93 @@
-export function RunScreen() { return <p>RunScreen</p>; }
+import type { StoredRun } from '@riffle/contract';
+import { format } from 'date-fns';
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { v7 as uuidv7 } from 'uuid';
+import { useRecords } from '../../api/records.ts';
+import { useWrite } from '../../offline/writes.ts';
+import { useGround, usePicked } from '../../shell/useGround.ts';
+import { asTyped } from '../../units/readEntered.ts';
+import { useShow } from '../../units/useShow.ts';
+import { Button } from '../../ui/Button.tsx';
+import { SelectField } from '../../ui/Field.tsx';
+import { Block, Judgement } from '../../ui/Judgement.tsx';
+import { RunLive } from './RunLive.tsx';
+
+/** Runs gravel: a run under way, or the start of one. */
+export function RunScreen() {
+  const { ground, spots } = useGround();
+  const runs = useRecords('runs', ground.id).items;
+  const setups = useRecords('setups', ground.id).items;
+  const rigs = useRecords('rigs').items;
+  const cleanups = useRecords('cleanups', ground.id).items;
+  const [left, setLeft] = useState<string | null>(null);
+
+  const weighed = new Set(cleanups.flatMap((c) => c.runIds));
+  // The run in hand: one not stopped; or the one just stopped, until it is weighed or put aside.
+  const byStart = [...runs].sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1));
+  const open = byStart.find((r) => !r.tally.stopped && !weighed.has(r.id) && r.id !== left) ?? byStart.find((r) => r.id === sessionStorage.getItem('riffle-run') && !weighed.has(r.id) && r.id !== left);
+  const openId = open?.id;
+  const running = open !== undefined && !open.tally.stopped;
+  useEffect(() => {
+    if (openId) sessionStorage.setItem('riffle-run', openId);
+    document.documentElement.toggleAttribute('data-running', running);
+    return () => document.documentElement.removeAttribute('data-running');
+  }, [openId, running]);
+
+  const setup = setups.find((s) => s.id === open?.setupId);
+  return (
+    <div className="flex flex-col gap-4">
+      <header className="flex flex-wrap items-baseline justify-between gap-x-4 border-b border-rule pb-2">
+        <span className="font-serif text-[18px] font-semibold">{ground.name}</span>
+        {running && <Link to={`/g/${ground.id}/read`} className="min-h-11 content-center underline underline-offset-4 sm:hidden">Stages</Link>}
+      </header>
+      {open ? (
+        <>
+          <RunLive key={open.id} run={open} setup={setup} rig={rigs.find((r) => r.id === setup?.rigId)} spots={spots} />
+          {open.tally.stopped && <Button look="quiet" className="self-start px-0" onClick={() => { sessionStorage.removeItem('riffle-run'); setLeft(open.id); }}>Another run</Button>}
+        </>
+      ) : <StartRun waiting={byStart.filter((r) => !weighed.has(r.id))} />}
+    </div>
+  );
+}
+
+function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {
+  const { ground, spots } = useGround();
+  const { picked, pick } = usePicked();
+  const setups = [...useRecords('setups', ground.id).items].sort((a, b) => (a.setAt < b.setAt ? 1 : -1));
+  const rigs = useRecords('rigs').items;
+  const show = useShow();
+  const write = useWrite();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [tried, setTried] = useState(false);
+  const setup = setups.find((s) => s.id === chosen) ?? setups[0];
+  const spot = spots.find((s) => s.id === picked);
+
+  if (!setup) {
+    return <Judgement rests={<Link className="underline underline-offset-4" to={`/g/${ground.id}/set${picked ? `?spot=${picked}` : ''}`}>Set the box and its water first</Link>}>No box is set on {ground.name} yet.</Judgement>;
+  }
+  const start = (): void => {
+    setTried(true);
+    if (!spot) return;
+    write({ what: 'record', kind: 'runs', record: { id: uuidv7(), deleted: false, groundId: ground.id, setupId: setup.id, spotId: spot.id, startedAt: new Date().toISOString(), bucket_L: setup.bucket_L, bucketEntered: setup.bucketEntered, note: '', baseVersion: 0 } });
+  };
+  return (
+    <div className="flex max-w-3xl flex-col gap-5">
+      <Judgement rests="From then on every tap is kept on this device first; no signal is needed.">{spot ? `Run ${spot.name} through ${rigs.find((r) => r.id === setup.rigId)?.name ?? 'the box'}.` : 'Where does the gravel come from?'}</Judgement>
+      <form className="flex flex-col gap-1" onSubmit={(e) => { e.preventDefault(); start(); }}>
+        <div className="grid gap-x-6 sm:grid-cols-2">
+          <SelectField label="Gravel from" value={spot?.id ?? ''} choices={[{ value: '', label: 'Pick a spot' }, ...[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => ({ value: s.id, label: `${s.name}, ${show.distance(s.distance_m)}` }))]} onChange={(id) => pick(id || null)} problem={tried && !spot ? 'Say which spot the first bucket comes from.' : null} hint="Later buckets may come from elsewhere." />
+          <SelectField label="Set-up" value={setup.id} onChange={setChosen} hint={`Bucket ${asTyped(setup.bucketEntered)}, ${show.volume(setup.bucket_L)}`}
+            choices={setups.map((s) => ({ value: s.id, label: `${format(new Date(s.setAt), 'd MMM')}: ${rigs.find((r) => r.id === s.rigId)?.name ?? 'box'}, ${asTyped(s.pitchEntered)}` }))} />
+        </div>
+        <Button look="main" type="submit" className="mt-2 min-h-24 text-[30px]">Start the run</Button>
+      </form>
+      <p className="border-l-4 border-dashed border-danger pl-3 text-[13px] text-ink-2">A full bucket is 25–35 kg: lift with the knees, or fill two thirds. Keep out from under cut banks; watch the river when it rains upstream.</p>
+      {waiting.length > 0 && (
+        <Block title="Run, not weighed yet" aside={<Link className="underline underline-offset-4" to={`/g/${ground.id}/clean`}>clean up</Link>}>
+          <ul>{waiting.map((r) => <li key={r.id} className="border-b border-rule py-1.5">{format(new Date(r.startedAt), 'd MMM, HH:mm')}: {r.tally.buckets} bucket{r.tally.buckets === 1 ? '' : 's'}, {show.volume(r.tally.volumeLoose_L)} loose</li>)}</ul>
+        </Block>
+      )}
+    </div>
+  );
+}

@@ -10,7 +10,7 @@ import { CLASS_NAMES } from './SizePan.tsx';
 export function SampleList({ samples }: { samples: readonly StoredSample[] }) {
   const write = useWrite();
   if (samples.length === 0) return <p className="text-ink-2">Nothing panned here yet.</p>;
-  const remove = ({ version, updatedAt: _, ...record }: StoredSample): void => {
+  const remove = ({ version, updatedAt, ...record }: StoredSample): void => {
     write({ what: 'record', kind: 'samples', record: { ...record, deleted: true, baseVersion: version } });
     toast('The sample is out of the book.', { action: { label: 'Undo', onClick: () => write({ what: 'record', kind: 'samples', record: { ...record, deleted: false, baseVersion: version + 1 } }) } });
   };

@@ -1,0 +1,50 @@
+import type { SectionSplit } from '@riffle/core';
+import { useShow } from '../../units/useShow.ts';
+import { useWidth } from '../../ui/useWidth.ts';
+
+interface SplitDrawingProps {
+  readonly sections: readonly { readonly name: string; readonly from_m: number; readonly to_m: number; readonly gold_mg: number }[];
+  readonly split: SectionSplit;
+}
+
+/** Gold over the length of the box: columns of weight per length, the fitted fall-off through them, and what lies past the end. */
+export function SplitDrawing({ sections, split }: SplitDrawingProps) {
+  const [attach, width] = useWidth(560);
+  const show = useShow();
+  const L = sections.at(-1)?.to_m ?? 1;
+  const past = 0.18 * L;
+  const [left, right, top, base] = [8, width - 8, 30, 178];
+  const x = (m: number): number => left + (m / (L + past)) * (right - left);
+  const density = (s: (typeof sections)[number]): number => s.gold_mg / (s.to_m - s.from_m);
+  const { loss } = split;
+  const k = loss.kind === 'estimate' ? loss.rate_per_m : null;
+  const fed = k === null ? 0 : split.total_mg / -Math.expm1(-k * L);
+  const curve = (m: number): number => (k === null ? 0 : fed * k * Math.exp(-k * m));
+  const most = Math.max(...sections.map(density), curve(0) * 0.7, 1e-9);
+  const y = (d: number): number => base - (Math.min(d, most) / most) * (base - top);
+  const points = Array.from({ length: 61 }, (_, i) => (i / 60) * (L + past));
+  const line = points.map((m, i) => `${i ? 'L' : 'M'}${x(m).toFixed(1)} ${y(curve(m)).toFixed(1)}`).join('');
+  const tail = points.filter((m) => m >= L).map((m) => `L${x(m).toFixed(1)} ${y(curve(m)).toFixed(1)}`).join('');
+  return (
+    <div ref={attach}>
+      <svg width={width} height="216" viewBox={`0 0 ${width} 216`} className="block" role="img" aria-label={`Gold by section: ${sections.map((s) => `${s.name || 'section'} ${show.gold(s.gold_mg)}`).join(', ')}`}>
+        {sections.map((s) => {
+          const w = x(s.to_m) - x(s.from_m);
+          return (
+            <g key={s.from_m}>
+              <rect x={x(s.from_m)} y={y(density(s))} width={w} height={base - y(density(s))} fill="var(--gold-fill)" fillOpacity="0.9" stroke="var(--gold)" strokeWidth="1.600" />
+              <text className="halo" x={x(s.from_m) + w / 2} y={Math.max(16, y(density(s)) - 8)} fontSize="13.500" fontWeight="700" textAnchor="middle" style={{ fill: 'var(--gold)' }}>{show.gold(s.gold_mg)}</text>
+              {w > 60 && <text x={x(s.from_m) + w / 2} y={base + 32} fontSize="12.500" textAnchor="middle">{s.name}</text>}
+              <path d={`M${x(s.to_m)} ${base}v14`} stroke="var(--ink)" strokeWidth="1.300" />
+              <text className="halo" x={x(s.to_m)} y={base + 16} fontSize="12" textAnchor="middle" style={{ fill: 'var(--ink-2)' }}>{show.smallLength(s.to_m)}</text>
+            </g>
+          );
+        })}
+        {k !== null && <><path d={`M${x(L)} ${base}${tail}V${base}Z`} fill="url(#against)" /><path d={line} fill="none" stroke="var(--ink)" strokeWidth="1.800" strokeDasharray="6 4" /></>}
+        <path d={`M${left} ${base}H${x(L)}`} stroke="var(--ink)" strokeWidth="4" />
+        <path d={`M${x(L)} ${base}H${right}`} stroke="var(--ink)" strokeWidth="1" strokeDasharray="3 4" />
+        <text x={right} y={base + 16} fontSize="12" textAnchor="end" style={{ fill: 'var(--ink-2)' }}>over the end</text>
+      </svg>
+    </div>
+  );
+}

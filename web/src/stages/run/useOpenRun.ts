@@ -1,0 +1,78 @@
+import type { LoggedEvent, StoredRig, StoredRun, StoredSetup } from '@riffle/contract';
+import { DOUBLE_TAP_MS, solveBox, tallyRun, type BoxAnswer, type RunTally } from '@riffle/core';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import { useRunEvents } from '../../api/records.ts';
+import { useWrite } from '../../offline/writes.ts';
+
+/** The clock of the screen, once a second. */
+export function useNow(): number {
+  const [now, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    const timer = setInterval(() => setNow(Date.now()), 1000);
+    return () => clearInterval(timer);
+  }, []);
+  return now;
+}
+
+export interface OpenRun {
+  readonly run: StoredRun;
+  readonly tally: RunTally;
+  readonly fullnessOf: (eventId: string) => string | null;
+  /** What the set-up carries; null when its box is not known here. */
+  readonly answer: BoxAnswer | null;
+  logBucket(fullness: string, share: number, spotId: string): void;
+  undo(): void;
+  stop(): void;
+  resume(): void;
+}
+
+/** A run with its taps: what was logged, what is still on its way, and the ways to log more. */
+export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: StoredRig | undefined): OpenRun {
+  const events = useRunEvents(run.id);
+  const write = useWrite();
+  const now = useNow();
+  const lastTap = useRef(-Infinity);
+  const tally = useMemo(() => tallyRun(Date.parse(run.startedAt), events.map(asRunEvent), now), [run.startedAt, events, now]);
+  const answer = useMemo(() => (setup && rig ? solveSetup(setup, rig) : null), [setup, rig]);
+
+  const log = useCallback((event: Omit<LoggedEvent, 'id' | 'at'>) => {
+    write({ what: 'events', runId: run.id, groundId: run.groundId, events: [{ ...event, id: uuidv7(), at: new Date().toISOString() }] });
+  }, [write, run.id, run.groundId]);
+  const bare = { spotId: null, volume_L: null, fullness: null, undoes: null };
+
+  return {
+    run, tally, answer,
+    fullnessOf: (id) => events.find((e) => e.id === id)?.fullness ?? null,
+    logBucket: (fullness, share, spotId) => {
+      const at = Date.now();
+      if (at - lastTap.current < DOUBLE_TAP_MS) return;
+      lastTap.current = at;
+      log({ kind: 'bucket', spotId, volume_L: run.bucket_L * share, fullness, undoes: null });
+    },
+    undo: () => {
+      const last = tally.buckets.at(-1);
+      if (last) log({ ...bare, kind: 'undo', undoes: last.eventId });
+    },
+    stop: () => log({ ...bare, kind: 'stop' }),
+    resume: () => log({ ...bare, kind: 'resume' }),
+  };
+}
+
+const asRunEvent = (e: LoggedEvent) => ({ eventId: e.id, kind: e.kind, at_ms: Date.parse(e.at), spotId: e.spotId, volume_L: e.volume_L, undoes: e.undoes });
+
+function solveSetup(setup: StoredSetup, rig: StoredRig): BoxAnswer | null {
+  const water = setup.depth_m !== null ? { known: 'depth' as const, depth_m: setup.depth_m } : setup.flow_m3_s !== null ? { known: 'flow' as const, flow_m3_s: setup.flow_m3_s } : null;
+  return water && solveBox({ width_m: rig.width_m, length_m: rig.length_m, lining: rig.lining, slope: setup.slope, stone_m: setup.stone_m, temperature_C: setup.temperature_C, water }, []);
+}
+
+/** Milliseconds between buckets of this run at which the water just carries the gravel; null when it carries none or is not known. */
+export function carryingPace_ms(answer: BoxAnswer | null, bucket_L: number): number | null {
+  return answer && answer.carried_m3_s > 0 ? (bucket_L / 1000 / answer.carried_m3_s) * 1000 : null;
+}
+
+export function clockText(ms: number): string {
+  const s = Math.max(0, Math.round(ms / 1000));
+  const [h, m, sec] = [Math.floor(s / 3600), Math.floor((s % 3600) / 60), s % 60];
+  return h > 0 ? `${h}:${String(m).padStart(2, '0')}:${String(sec).padStart(2, '0')}` : `${m}:${String(sec).padStart(2, '0')}`;
+}
