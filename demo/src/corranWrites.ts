@@ -19,7 +19,7 @@ const BUCKET = { text: '5 gal', unit: 'gal' } as const;
 const PAN_L = CONTAINERS.pan;
 
 /** A season on Corran as calls to the API; the same every time. */
-export function corranWrites(seed = 4633): DemoWrite[] {
+export function corranWrites(seed = 4684): DemoWrite[] {
   const random = seededRandom(seed);
   const nextId = idMaker();
   const writes: DemoWrite[] = [];

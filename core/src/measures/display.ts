@@ -26,9 +26,11 @@ export function significant(value: number, figures = 3): string {
 
 const figure = (value: number, unit: string, figures?: number): Figure => ({ digits: significant(value, figures), unit });
 
-/** Small lengths: stones, water depth, grain sizes, drops of a box. */
-export const showSmallLength = (m: number, d: Display): Figure =>
-  d.system === 'metric' ? figure(m * 1000, 'mm') : figure(m / UNITS.length.in, 'in');
+/** Small lengths: stones, water depth, grain sizes, drops of a box, places along it; from 1 m (3 ft) on in the larger unit. */
+export function showSmallLength(m: number, d: Display): Figure {
+  if (Math.abs(m) >= (d.system === 'metric' ? 1 : UNITS.length.yd)) return showLength(m, d);
+  return d.system === 'metric' ? figure(m * 1000, 'mm') : figure(m / UNITS.length.in, 'in');
+}
 
 /** Box lengths, pit depths. */
 export const showLength = (m: number, d: Display): Figure => (d.system === 'metric' ? figure(m, 'm') : figure(m / UNITS.length.ft, 'ft'));

@@ -5,7 +5,8 @@ export class Refused extends Error {
   readonly problem: Problem;
 
   constructor(problem: Problem) {
-    super(problem.errors?.map((e) => e.message).join(' ') || problem.detail);
+    // For a wrong field its own message says most; otherwise the detail is written for people.
+    super((problem.code === 'INVALID' && problem.errors?.map((e) => e.message).join(' ')) || problem.detail);
     this.name = 'Refused';
     this.problem = problem;
   }

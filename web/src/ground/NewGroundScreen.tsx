@@ -1,5 +1,5 @@
 import type { GroundFile, StoredGround } from '@riffle/contract';
-import { DEFAULT_SWELL_PERCENT } from '@riffle/core';
+import { DEFAULT_SWELL_PERCENT, type Entered } from '@riffle/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
@@ -109,7 +109,7 @@ function FileSheet({ id, file, read, onBack }: FileInHand & { onBack: () => void
       <Judgement rests={`${file.name}, ${read.format}. ${read.warnings.join(' ')}`}>
         {show.distance(read.length_m)} of {kind}, {read.linePoints.toLocaleString('en-US')} points, {read.spots.length === 0 ? 'no spots yet' : `${read.spots.length} spot${read.spots.length === 1 ? '' : 's'}`}.
       </Judgement>
-      <div className="grid gap-8 lg:grid-cols-[1fr_22rem]">
+      <div className="grid grid-cols-1 gap-8 lg:grid-cols-[1fr_22rem]">
         <LinePlan line={read.line} spots={read.spots} flow={flow} />
         <form className="flex flex-col gap-3" onSubmit={(e) => { e.preventDefault(); void save(); }}>
           <TextField label="Name of the ground" value={name} onChange={setName} problem={tried && name.trim() === '' ? 'Give it a name.' : null} />
@@ -130,10 +130,16 @@ function FileSheet({ id, file, read, onBack }: FileInHand & { onBack: () => void
   );
 }
 
+interface TypedDraft {
+  readonly name: string;
+  readonly kind: GroundFile['kind'];
+  readonly length: Entered;
+}
+
 function TypedGround() {
   const navigate = useNavigate();
   const write = useWrite();
-  const [draft, setDraft, clear] = useDraft('ground', () => ({ name: '', kind: 'creek', length: { text: '', unit: 'm' } }));
+  const [draft, setDraft, clear] = useDraft<TypedDraft>('ground', () => ({ name: '', kind: 'creek', length: { text: '', unit: 'm' } }));
   const [tried, setTried] = useState(false);
   const length = readEntered('length', draft.length);
   const wrongLength = length.ok && !(length.value >= 5 && length.value <= 200_000) ? 'A ground is between 5 m and 200 km long.' : null;
@@ -147,7 +153,7 @@ function TypedGround() {
   };
   return (
     <Block title="Or type it" aside="no map, no file: spots then stand at their distance">
-      <form className="grid items-start gap-x-4 gap-y-1 sm:grid-cols-[1fr_10rem_14rem_auto]" onSubmit={(e) => { e.preventDefault(); save(); }}>
+      <form className="grid grid-cols-1 items-start gap-x-4 gap-y-1 sm:grid-cols-[1fr_10rem_14rem_auto]" onSubmit={(e) => { e.preventDefault(); save(); }}>
         <TextField label="Name" value={draft.name} onChange={(name) => setDraft({ ...draft, name })} problem={tried && draft.name.trim() === '' ? 'Give it a name.' : null} />
         <SelectField label="Kind" value={draft.kind} choices={KINDS} onChange={(kind) => setDraft({ ...draft, kind })} />
         <QuantityField label="Length" entered={draft.length} reading={length} units={['m', 'km', 'ft', 'mi']} showProblem={tried} problem={wrongLength} onChange={(l) => setDraft({ ...draft, length: l })} />

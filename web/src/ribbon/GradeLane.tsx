@@ -26,7 +26,11 @@ export function GradeLane({ spots, grades, x, left, right, top, height, picked, 
   const most = Math.max(0.02, ...[...grades.values()].map(({ grade: g }) => (g.kind === 'band' ? Math.min(g.high_mg_L, 3 * g.grade_mg_L) : g.kind === 'blank' ? Math.min(g.lessThan_mg_L, 1) : 0)));
   const y = (mg_L: number): number => zero - height * Math.sqrt(Math.min(mg_L, most) / most);
   const unit = showGrade(1).unit;
-  const best = [...grades.values()].sort((a, b) => mid(b) - mid(a)).slice(0, 3).map((g) => g.spotId);
+  // Figures beside the picked disc and the three richest, where there is room to the left of each.
+  const named: { id: string; x: number }[] = [];
+  const wishes = [...spots].filter((s) => mid(grades.get(s.id)) > 0).sort((a, b) => Number(b.id === picked) - Number(a.id === picked) || mid(grades.get(b.id)) - mid(grades.get(a.id)));
+  for (const s of wishes.slice(0, 3)) if (named.every((n) => Math.abs(n.x - x(s.distance_m)) > LABEL_PX)) named.push({ id: s.id, x: x(s.distance_m) });
+
   return (
     <g aria-hidden="true">
       {steps(most).map((s) => (
@@ -61,7 +65,7 @@ export function GradeLane({ spots, grades, x, left, right, top, height, picked, 
           <g key={s.id}>
             <path d={`M${cx} ${y(grade.low_mg_L)}V${y(grade.high_mg_L)}M${cx - 4} ${y(grade.low_mg_L)}h8M${cx - 4} ${y(grade.high_mg_L)}h8`} stroke="var(--gold)" strokeWidth={isPicked ? 2.4 : 1.5} />
             <circle cx={cx} cy={y(grade.grade_mg_L)} r={r} fill="var(--gold-fill)" stroke="var(--gold)" strokeWidth={isPicked ? 2.4 : 1.3} />
-            {(isPicked || best.includes(s.id)) && <text className="halo" x={cx - r - 4} y={y(grade.grade_mg_L) + 4} fontSize="13" fontWeight="700" textAnchor="end" style={{ fill: 'var(--gold)' }}>{isPicked ? text(showGrade(grade.grade_mg_L)) : showGrade(grade.grade_mg_L).digits}</text>}
+            {named.some((n) => n.id === s.id) && <text className="halo" x={cx - r - 4} y={y(grade.grade_mg_L) + 4} fontSize="13" fontWeight="700" textAnchor="end" style={{ fill: 'var(--gold)' }}>{isPicked ? text(showGrade(grade.grade_mg_L)) : showGrade(grade.grade_mg_L).digits}</text>}
           </g>
         );
       })}
@@ -69,4 +73,7 @@ export function GradeLane({ spots, grades, x, left, right, top, height, picked, 
   );
 }
 
-const mid = (g: SpotGrade): number => (g.grade.kind === 'band' ? g.grade.grade_mg_L : 0);
+/** Room a figure takes beside its disc. */
+const LABEL_PX = 52;
+
+const mid = (g: SpotGrade | undefined): number => (g?.grade.kind === 'band' ? g.grade.grade_mg_L : 0);

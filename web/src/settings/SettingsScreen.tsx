@@ -23,7 +23,7 @@ export function SettingsScreen() {
         A rich pan reads <Gold>{show.grade(0.42)}</Gold>; a box reads {show.pitch(0.0521)} and {show.flow(0.0031)}.
       </Judgement>
       <Block title="Units">
-        <div className="grid gap-4 sm:grid-cols-3">
+        <div className="grid grid-cols-1 gap-4 sm:grid-cols-3">
           <div className="sm:col-span-3"><Choices label="System" value={display.system} onChange={(system) => set(inSystem(system))} choices={[{ value: 'metric', label: 'Metric' }, { value: 'US', label: 'US' }]} /></div>
           <SelectField label="Gold in" value={display.gold} onChange={(gold) => set({ gold })} choices={GOLD_UNITS.map((u) => ({ value: u, label: u }))} />
           <SelectField label="Grade in" value={display.grade} onChange={(grade) => set({ grade })} choices={(Object.keys(GRADE_UNITS) as GradeUnit[]).map((u) => ({ value: u, label: u }))} />
@@ -33,7 +33,7 @@ export function SettingsScreen() {
         <Choices label="Light" value={preferences.light} onChange={(light) => change({ light })} choices={LIGHTS.map((l) => ({ value: l, label: l }))} />
       </Block>
       <Block title="Your price" aside="Riffle knows no price but yours">
-        <div className="grid gap-4 sm:grid-cols-3">
+        <div className="grid grid-cols-1 gap-4 sm:grid-cols-3">
           <TextField label="For one gram of your gold" value={price} problem={priceRead !== null && !(priceRead > 0) ? 'Write a number above 0, such as 62.50.' : null}
             onChange={(v) => { setPrice(v); const n = Number(v); change({ pricePerGram: v.trim() !== '' && n > 0 ? n : null }); }} />
           <TextField label="Money" value={preferences.money} hint="Shown beside the figure: $, €, ..." onChange={(money) => change({ money: money.slice(0, 6) })} />

@@ -63,7 +63,7 @@ export function Shell() {
         </div>
       </nav>
 
-      <header className="flex items-center justify-between gap-3 border-b-2 border-ink bg-spine px-4 py-1 sm:hidden">
+      <header className="flex items-center justify-between gap-3 border-b-2 border-ink bg-spine px-4 py-1 sm:hidden" data-top-bar="">
         <div className="min-w-0 grow">{picker}</div>
         <SyncState />
         <NavLink to="/settings" aria-label="Settings" className="grid min-h-11 min-w-11 place-items-center"><SettingsIcon /></NavLink>

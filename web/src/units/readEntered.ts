@@ -34,4 +34,10 @@ export function asTyped({ text, unit }: Entered): string {
   return `“${typed} ${unit}${several ? 's' : ''}”`;
 }
 
+/** The unit a typed quantity is in: the one in its text, else the one its field stands on. */
+export function unitTyped(kind: UnitKind | 'pitch', { text, unit }: Entered): string {
+  const parsed = parseQuantity(kind, text, unit);
+  return parsed.ok ? parsed.unit : unit;
+}
+
 export const valueOf = (reading: Reading): number | null => (reading.ok ? reading.value : null);

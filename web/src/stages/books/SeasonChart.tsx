@@ -4,6 +4,7 @@ import { BarChart, LineChart, type BarSeriesOption, type LineSeriesOption } from
 import { AriaComponent, GridComponent, TooltipComponent, type GridComponentOption, type TooltipComponentOption } from 'echarts/components';
 import { init, use as register, type ComposeOption } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
+import { format, parseISO } from 'date-fns';
 import { useEffect, useRef } from 'react';
 import { usePreferences } from '../../units/displayPreference.ts';
 
@@ -13,7 +14,7 @@ type Option = ComposeOption<BarSeriesOption | LineSeriesOption | GridComponentOp
 /** The season by clean-up day: gold as bars, all gold so far as a line. */
 export function SeasonChart({ days }: { days: Book['days'] }) {
   const element = useRef<HTMLDivElement>(null);
-  const { display, light } = { display: usePreferences().preferences.display, light: usePreferences().preferences.light };
+  const { display, light } = usePreferences().preferences;
   useEffect(() => {
     if (!element.current) return undefined;
     const style = getComputedStyle(document.documentElement);
@@ -34,14 +35,14 @@ export function SeasonChart({ days }: { days: Book['days'] }) {
         const [g, v] = [showGold(day.gold_mg, display), showVolume(day.volumeBank_L, display)];
         return `${day.day}<br>${g.digits} ${g.unit} from ${v.digits} ${v.unit} bank`;
       } },
-      xAxis: { type: 'category', data: days.map((d) => d.day.slice(5)), axisLine: { lineStyle: { color: color('ink') } }, axisTick: { show: false }, axisLabel: text },
+      xAxis: { type: 'category', data: days.map((d) => format(parseISO(d.day), 'd MMM')), axisLine: { lineStyle: { color: color('ink') } }, axisTick: { show: false }, axisLabel: text },
       yAxis: [
         { type: 'value', name: `${unit} a day`, nameTextStyle: { ...text, color: color('gold') }, axisLabel: { ...text, color: color('gold') }, splitLine: { lineStyle: { color: color('rule') } } },
         { type: 'value', name: `${unit} so far`, nameTextStyle: text, axisLabel: text, splitLine: { show: false } },
       ],
       series: [
         { type: 'bar', barMaxWidth: 34, data: days.map((d) => gold(d.gold_mg)), itemStyle: { color: color('gold-fill'), borderColor: color('gold'), borderWidth: 1.6 } },
-        { type: 'line', yAxisIndex: 1, step: 'end', symbol: 'none', data: days.map((d) => gold((sum += d.gold_mg))), lineStyle: { color: color('ink'), width: 2 } },
+        { type: 'line', yAxisIndex: 1, symbol: 'circle', symbolSize: 6, itemStyle: { color: color('ink') }, data: days.map((d) => gold((sum += d.gold_mg))), lineStyle: { color: color('ink'), width: 2 } },
       ],
     };
     chart.setOption(option);

@@ -54,10 +54,10 @@ export function CleanScreen() {
   });
   return (
     <div className="flex flex-col gap-4">
-      <header className="border-b border-rule pb-2 font-serif text-[18px] font-semibold">{ground.name}</header>
-      <CleanVerdict runs={inHand.runs.length} volumeBank_L={volumeBank_L} sources={sources} split={waiting.length === 0 ? null : split} />
+      <header className="hidden border-b border-rule pb-2 font-serif text-[18px] font-semibold sm:block">{ground.name}</header>
+      <CleanVerdict runs={inHand.runs.length} volumeBank_L={volumeBank_L} sources={sources} sections={sections.length} split={waiting.length === 0 ? null : split} />
       {waiting.length > 0 ? (
-        <form className="grid gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]" onSubmit={(e) => { e.preventDefault(); keep(); }}>
+        <form className="grid grid-cols-1 gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]" onSubmit={(e) => { e.preventDefault(); keep(); }}>
           <div className="flex flex-col gap-5">
             <Block title="Out of these runs">
               {waiting.map((r) => (
@@ -86,7 +86,7 @@ export function CleanScreen() {
                   </div>
                 </fieldset>
               ))}
-              <Button look="quiet" className="px-0" onClick={() => { const last = sections.at(-1); if (last) change({ sections: [...sections, { ...last, key: uuidv7(), name: '', to: { ...last.to, text: '' }, gold: { ...last.gold, text: '' } }] }); }}>Another section</Button>
+              <Button look="quiet" onClick={() => { const last = sections.at(-1); if (last) change({ sections: [...sections, { ...last, key: uuidv7(), name: '', to: { ...last.to, text: '' }, gold: { ...last.gold, text: '' } }] }); }}>Another section</Button>
             </Block>
           </div>
           <div className="flex flex-col gap-4">
@@ -94,7 +94,7 @@ export function CleanScreen() {
             <Block title="Before the next ground">
               <p className="mb-1 text-[13px] text-ink-2">Was the box rinsed clean, carpets too? If not, the next spot gets this one’s gold.</p>
               <Choices label="Rinsed clean?" value={draft.rinsed} onChange={(rinsed) => change({ rinsed })} choices={[{ value: 'yes', label: 'rinsed clean' }, { value: 'no', label: 'not yet' }, { value: 'unknown', label: 'not sure' }]} />
-              <div className="mt-3 grid gap-x-4 sm:grid-cols-2">
+              <div className="mt-3 grid grid-cols-1 gap-x-4 sm:grid-cols-2">
                 <QuantityField label="Black sand, dry" entered={draft.blackSand} reading={inHand.blackSand ?? { ok: true, value: 0 }} units={['g', 'kg', 'oz', 'lb']} optional onChange={(blackSand) => change({ blackSand })} problem={inHand.blackSand && !inHand.blackSand.ok ? inHand.blackSand.problem : null} />
                 <TextField label="Remarks" value={draft.note} onChange={(note) => change({ note })} rows={2} />
               </div>
@@ -118,7 +118,7 @@ function PastCleanups({ cleanups }: { cleanups: readonly StoredCleanup[] }) {
     toast('Taken out of the book; its runs wait again.', { action: { label: 'Undo', onClick: () => write({ what: 'record', kind: 'cleanups', record: { ...record, deleted: false, baseVersion: version + 1 } }) } });
   };
   return (
-    <ul className="grid gap-x-10 lg:grid-cols-2">
+    <ul className="grid grid-cols-1 gap-x-10 lg:grid-cols-2">
       {[...cleanups].sort((a, b) => (a.cleanedAt < b.cleanedAt ? 1 : -1)).map((c) => (
         <li key={c.id} className="flex items-center gap-3 border-b border-rule py-1">
           <span className="w-14 shrink-0 text-ink-2">{format(new Date(c.cleanedAt), 'd MMM')}</span>

@@ -79,12 +79,13 @@ export function useCleanup(groundId: string, waiting: readonly StoredRun[], setu
   };
 }
 
-/** Head and rest, cut at the 200 mm that tell whether the box holds. */
+/** Head, middle and tail, the first cut at the 200 mm that tell whether the box holds. */
 export function usualSections(rig: StoredRig | undefined, US: boolean): SectionDraft[] {
   const lining = rig?.lining ?? 'riffles';
   const gold = { text: '', unit: US ? 'grain' : 'mg' };
   return [
     { key: 'head', name: 'head', to: { text: '200', unit: 'mm' }, gold, lining },
-    { key: 'rest', name: 'rest of the box', to: rig?.lengthEntered ?? { text: '1.2', unit: 'm' }, gold, lining },
+    { key: 'middle', name: 'middle', to: { text: '500', unit: 'mm' }, gold, lining },
+    { key: 'tail', name: 'tail', to: rig?.lengthEntered ?? { text: '1.2', unit: 'm' }, gold, lining },
   ];
 }

@@ -26,7 +26,7 @@ export function PaceBar({ pace_ms, carrying_ms }: { pace_ms: number; carrying_ms
       <path d={`M${x(end) - 9} 0h18l-9 12z`} fill="var(--ink)" />
       <path d={`M${x(1)} 10v30`} stroke="var(--ink)" strokeWidth="2.4" />
       <text x={x(0)} y="54" fontSize="14">slack</text>
-      <text x={x(1)} y="54" fontSize="14" textAnchor="middle">a bucket in {clockText(carrying_ms)}</text>
+      <text x={x(1) + 14} y="54" fontSize="14" textAnchor="end">carries one in {clockText(carrying_ms)}</text>
       <text x={x(1.4)} y="54" fontSize="14" textAnchor="end">packs</text>
     </svg>
   );
@@ -37,4 +37,4 @@ export const BucketGlyph = () => (
 );
 export const UndoGlyph = () => <svg viewBox="0 0 32 22" width="30" height="20" aria-hidden="true" fill="none" stroke="currentColor" strokeWidth="2.4" strokeLinecap="round" strokeLinejoin="round"><path d="M9 2L2 8l7 6M2 8h18c12 0 12 12 2 12" /></svg>;
 /** Water meeting a board. */
-export const StopGlyph = () => <svg viewBox="0 0 50 44" width="46" height="40" aria-hidden="true" fill="none" stroke="currentColor" strokeWidth="2.8" strokeLinecap="round"><path d="M2 10c6-6 10 6 16 0s8 4 12 0M2 22c6-6 10 6 16 0s8 4 12 0M2 34c6-6 10 6 16 0s8 4 12 0" /><path d="M40 3v38" strokeWidth="5" /></svg>;
+export const StopGlyph = () => <svg viewBox="0 0 50 44" width="38" height="33" aria-hidden="true" fill="none" stroke="currentColor" strokeWidth="2.8" strokeLinecap="round"><path d="M2 10c6-6 10 6 16 0s8 4 12 0M2 22c6-6 10 6 16 0s8 4 12 0M2 34c6-6 10 6 16 0s8 4 12 0" /><path d="M40 3v38" strokeWidth="5" /></svg>;

@@ -44,7 +44,7 @@ export function RunLive({ run, setup, rig, spots }: RunLiveProps) {
     );
   }
   return (
-    <div className="flex min-h-[calc(100dvh-6rem)] flex-col gap-3 sm:min-h-0 sm:max-w-[60rem]">
+    <div className="flex min-h-[calc(100dvh-6.2rem)] flex-col gap-3 sm:min-h-0 sm:max-w-[60rem]">
       <PaceJudgement count={count} pace_ms={tally.pace_ms} carrying_ms={carrying_ms} />
       <p className="-mt-2 text-ink-2">{name(source)} into {rig?.name ?? 'the box'}, bucket {asTyped(run.bucketEntered)}</p>
       <div className="flex items-center gap-5">
@@ -75,7 +75,7 @@ export function RunLive({ run, setup, rig, spots }: RunLiveProps) {
         <button type="button" className="mt-3 flex min-h-[124px] w-full touch-manipulation items-center justify-center gap-6 bg-ink text-paper active:opacity-80" onClick={() => open.logBucket('full', 1, source)}>
           <BucketGlyph /><span className="text-left"><span className="block text-[38px] leading-tight font-bold">Log bucket</span><span className="text-[17px]">a full one</span></span>
         </button>
-        <div className="grid grid-cols-4">
+        <div className="grid grid-cols-[1fr_1fr_1fr_1.5fr]">
           {PARTS.map(([fullness, share]) => (
             <button key={fullness} type="button" aria-label={`Log bucket, ${fullness} full`} className="min-h-[76px] touch-manipulation border-2 border-t-0 border-ink text-[24px] font-bold active:bg-ink active:text-paper [&+&]:border-l-0" onClick={() => open.logBucket(fullness, share, source)}>{fullness}</button>
           ))}

@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import { useRecords } from '../../api/records.ts';
 import { useWrite } from '../../offline/writes.ts';
+import { SyncState } from '../../shell/SyncState.tsx';
 import { useGround, usePicked } from '../../shell/useGround.ts';
 import { asTyped } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
@@ -39,12 +40,12 @@ export function RunScreen() {
     <div className="flex flex-col gap-4">
       <header className="flex flex-wrap items-baseline justify-between gap-x-4 border-b border-rule pb-2">
         <span className="font-serif text-[18px] font-semibold">{ground.name}</span>
-        {running && <Link to={`/g/${ground.id}/read`} className="min-h-11 content-center underline underline-offset-4 sm:hidden">Stages</Link>}
+        {running && <span className="flex items-center gap-5 sm:hidden"><SyncState /><Link to={`/g/${ground.id}/read`} className="min-h-11 content-center underline underline-offset-4">Stages</Link></span>}
       </header>
       {open ? (
         <>
           <RunLive key={open.id} run={open} setup={setup} rig={rigs.find((r) => r.id === setup?.rigId)} spots={spots} />
-          {open.tally.stopped && <Button look="quiet" className="self-start px-0" onClick={() => { sessionStorage.removeItem('riffle-run'); setLeft(open.id); }}>Another run</Button>}
+          {open.tally.stopped && <Button look="quiet" className="self-start" onClick={() => { sessionStorage.removeItem('riffle-run'); setLeft(open.id); }}>Another run</Button>}
         </>
       ) : <StartRun waiting={byStart.filter((r) => !weighed.has(r.id))} />}
     </div>

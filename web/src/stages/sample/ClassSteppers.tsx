@@ -10,12 +10,14 @@ interface ClassSteppersProps {
 /** The counts as numbers: type one, or step by one. What one color is taken to weigh stands below it. */
 export function ClassSteppers({ counts, onSet }: ClassSteppersProps) {
   const show = useShow();
+  const sizeWords = ({ over_m, under_m }: { over_m: number | null; under_m: number | null }): string =>
+    over_m === null ? `under ${show.smallLength(under_m ?? 0)}` : under_m === null ? `over ${show.smallLength(over_m)}` : `${show.figure('smallLength', over_m).digits}–${show.smallLength(under_m)}`;
   return (
     <div className="grid grid-cols-4 border-t-2 border-ink">
       {COLOR_CLASSES.map((size) => (
         <div key={size} className="min-w-0 border-l border-rule px-1 pt-1 first:border-l-0">
           <p className="font-bold">{CLASS_NAMES[size].name}</p>
-          <p className="text-[12px] text-ink-2">{CLASS_NAMES[size].size}</p>
+          <p className="text-[12px] text-ink-2">{sizeWords(CLASS_NAMES[size])}</p>
           <input
             aria-label={`Colors ${CLASS_NAMES[size].name}`} inputMode="numeric" className="w-full bg-transparent text-[28px] leading-9 font-bold"
             value={counts[size]} onFocus={(e) => e.target.select()}

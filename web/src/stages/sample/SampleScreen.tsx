@@ -55,11 +55,11 @@ export function SampleScreen() {
   return (
     <div className="flex flex-col gap-4">
       <header className="flex flex-wrap items-baseline gap-x-4 border-b border-rule pb-2">
-        <span className="font-serif text-[18px] font-semibold">{ground.name}</span>
+        <span className="hidden font-serif text-[18px] font-semibold sm:inline">{ground.name}</span>
         <span className="text-ink-2">{spot ? `${spot.name}, ${spot.kind}, ${show.distance(spot.distance_m)} up` : 'no spot picked'}</span>
       </header>
       <SampleVerdict spot={spot} inHand={inHand} best={top && topName ? { name: topName, grade: top.grade } : null} />
-      <form className="grid gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,17rem)_minmax(0,1fr)_minmax(0,22rem)]" onSubmit={(e) => { e.preventDefault(); keep(); }}>
+      <form className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,17rem)_minmax(0,1fr)_minmax(0,22rem)]" onSubmit={(e) => { e.preventDefault(); keep(); }}>
         <Block title="Dug" className="flex flex-col">
           <SelectField label="Spot" value={spot?.id ?? ''} choices={[{ value: '', label: 'Pick one' }, ...[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => ({ value: s.id, label: s.name }))]} onChange={(id) => pick(id || null)} problem={tried && !spot ? 'Say which spot this pan is from.' : null} />
           <QuantityField label="Depth below the surface" entered={draft.depth} reading={inHand.depth} units={['m', 'cm', 'ft', 'in']} showProblem={tried} onChange={(depth) => change({ depth })} comesTo={inHand.depth.ok && show.length(inHand.depth.value)} problem={inHand.depth.ok && inHand.depth.value > 30 ? 'Deeper than 30 m is not a hand-dug hole.' : null} />
@@ -72,7 +72,7 @@ export function SampleScreen() {
           <div className="mt-3">
             {weighing
               ? <QuantityField label="Weighed gold, all of this sample" entered={draft.gold} reading={inHand.gold ?? { ok: true, value: 0 }} units={['mg', 'g', 'grain', 'dwt', 'ozt']} optional onChange={(gold) => change({ gold })} comesTo={inHand.gold?.ok && <span className="text-gold">{show.gold(inHand.gold.value)}</span>} problem={inHand.goldProblem} />
-              : <Button look="quiet" className="px-0" onClick={() => setWeighing(true)}>Weighed any gold?</Button>}
+              : <Button look="quiet" onClick={() => setWeighing(true)}>Weighed any gold?</Button>}
           </div>
           <TextField label="Note" value={draft.note} rows={2} onChange={(note) => change({ note })} />
         </Block>

@@ -21,7 +21,7 @@ export function SampleVerdict({ spot, inHand, best }: SampleVerdictProps) {
   if (grade.kind === 'blank') {
     return <Judgement rests={`No color in ${from}. With 95 % confidence, colors weighing what they do on this ground. A blank is a result: keep it.`}>{spot.name}: a blank, so <Gold>less than {show.grade(grade.lessThan_mg_L)}</Gold>.</Judgement>;
   }
-  if (grade.kind === 'coarse only') return <Judgement rests="A piece over 2 mm has no usual weight, so it gives no grade by count.">Weigh that piece: <Gold>{grade.unweighedCoarse} over No. 10</Gold>.</Judgement>;
+  if (grade.kind === 'coarse only') return <Judgement rests="A piece that size has no usual weight, so it gives no grade by count.">Weigh that piece: <Gold>{grade.unweighedCoarse} over No. 10</Gold>.</Judgement>;
   const against = !best ? '' : grade.low_mg_L > best.grade.high_mg_L ? `, richer than ${best.name}` : grade.high_mg_L < best.grade.low_mg_L ? `, poorer than ${best.name}` : `: it may be as good as ${best.name}`;
   const rests = [
     grade.restsOn === 'weight' ? `Weighed gold from ${from}; the band from ${colors} color${colors === 1 ? '' : 's'}.` : `${colors} color${colors === 1 ? '' : 's'} in ${from}, at the table's weights by size; 90 % band.`,

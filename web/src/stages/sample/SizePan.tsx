@@ -11,11 +11,12 @@ const FLAKE_R: Readonly<Record<ColorClass, number>> = { '+10': 11, '10-20': 8, '
 /** Most flakes drawn in a ring; the number beside the pan is the count. */
 const DRAWN = 40;
 
-export const CLASS_NAMES: Readonly<Record<ColorClass, { name: string; size: string }>> = {
-  '+10': { name: '+10', size: 'over 2 mm' },
-  '10-20': { name: '10–20', size: '0.85–2 mm' },
-  '20-40': { name: '20–40', size: '0.43–0.85 mm' },
-  '-40': { name: '−40', size: 'under 0.43 mm' },
+/** Names of the classes by US sieve, and their limits (ASTM E11: No. 10, 20, 40). */
+export const CLASS_NAMES: Readonly<Record<ColorClass, { name: string; over_m: number | null; under_m: number | null }>> = {
+  '+10': { name: '+10', over_m: 0.002, under_m: null },
+  '10-20': { name: '10–20', over_m: 0.00085, under_m: 0.002 },
+  '20-40': { name: '20–40', over_m: 0.000425, under_m: 0.00085 },
+  '-40': { name: '−40', over_m: null, under_m: 0.000425 },
 };
 
 interface SizePanProps {

@@ -72,7 +72,7 @@ export function BoxSide({ width, left, right, setting, now, advice, onSlope, onD
       </g>
       <Grip x={left} y={headY - wallTop} label="Head of the box" value={Math.round(slope * length_m * 1000)} min={3} max={Math.round(0.4 * length_m * 1000)} says={`drop ${show.smallLength(slope * length_m)}, ${show.pitch(slope)}`}
         perPx={0.7} step={1} onMove={(drop_mm) => onSlope(drop_mm / 1000 / length_m)} />
-      <Grip x={right - 4} y={depthPx - 20} label="Water over the lining" value={Math.round(now.flow.depth_m * 10_000) / 10} min={3} max={300} says={show.smallLength(now.flow.depth_m)} color="var(--water)"
+      <Grip x={right - 4} y={depthPx - 20} label="Water surface" value={Math.round(now.flow.depth_m * 10_000) / 10} min={3} max={300} says={show.smallLength(now.flow.depth_m)} color="var(--water)"
         perPx={0.25} step={0.5} onMove={(depth_mm) => onDepth(depth_mm / 1000)} />
     </svg>
   );

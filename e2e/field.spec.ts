@@ -1,0 +1,81 @@
+import { expect, test } from '@playwright/test';
+import { bringCreek, chooseSpot, judgement, logBucket, setBox, toStage } from './job.ts';
+
+/** At the creek: no signal, a reload, two tabs. Nothing tapped is lost, nothing counted twice. */
+test('a run without signal survives a reload and is sent once when the signal is back', async ({ page, context }) => {
+  const groundId = await bringCreek(page, 'No Signal Fork');
+  await toStage(page, 'Set');
+  await setBox(page, 'Field box');
+  await page.getByRole('button', { name: 'Keep this set-up' }).click();
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await page.reload();
+  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  await toStage(page, 'Run');
+  await chooseSpot(page, 'Gravel from', 'Upper bar');
+
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Start the run' }).click();
+  await logBucket(page, 1);
+  await logBucket(page, 2);
+  await logBucket(page, 3, '2/3');
+  await expect(page.getByText(/4 wait for signal/).filter({ visible: true })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('img', { name: '3 buckets' })).toBeVisible();
+  await expect(page.getByText(/4 wait for signal/).filter({ visible: true })).toBeVisible();
+  await logBucket(page, 4);
+
+  await context.setOffline(false);
+  await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
+  const runs = (await (await page.request.get(`/api/v1/grounds/${groundId}/runs`)).json()) as { items: { tally: { buckets: number; volumeLoose_L: number } }[] };
+  expect(runs.items).toHaveLength(1);
+  expect(runs.items[0]?.tally.buckets).toBe(4);
+  // Three full buckets of 20 L and two thirds of one.
+  expect(runs.items[0]?.tally.volumeLoose_L).toBeCloseTo(3 * 20 + (2 / 3) * 20, 6);
+});
+
+test('a half-written sample survives a reload', async ({ page }) => {
+  await bringCreek(page, 'Draft Fork');
+  await toStage(page, 'Sample');
+  await page.getByLabel('Spot', { exact: true }).selectOption({ label: 'Lower bar' });
+  await page.getByLabel('How much you panned', { exact: true }).fill('2/3 bucket');
+  await page.getByRole('button', { name: 'One more 10–20' }).click();
+  await page.reload();
+  await expect(page.getByLabel('How much you panned', { exact: true })).toHaveValue('2/3 bucket');
+  await expect(page.getByLabel('Colors 10–20')).toHaveValue('1');
+});
+
+test('two tabs change one spot: the later is told, and keeps its copy', async ({ page, context }, info) => {
+  test.skip(info.project.name === 'phone', 'two tabs are a desk affair');
+  await bringCreek(page, 'Two Tabs Fork');
+  await page.getByRole('button', { name: /Lower bar/ }).click();
+  const other = await context.newPage();
+  await other.goto(page.url());
+  for (const tab of [page, other]) {
+    await tab.getByRole('button', { name: 'Change' }).click();
+    await tab.getByRole('dialog').getByLabel('Name').fill(tab === page ? 'Lower bar, mine' : 'Lower bar, yours');
+  }
+  await page.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(page.getByRole('option', { name: /Lower bar, mine/ })).toBeAttached();
+  await other.getByRole('button', { name: 'Keep the change' }).click();
+  await other.getByRole('button', { name: /1 refused/ }).click();
+  await expect(other.getByRole('dialog')).toContainText('Someone changed this record');
+  await other.getByRole('button', { name: 'Send mine again' }).click();
+  await other.keyboard.press('Escape');
+  await expect(other.getByRole('option', { name: /Lower bar, yours/ })).toBeAttached();
+});
+
+test('the server away: reading goes on from this device, and a new sample waits', async ({ page }) => {
+  await bringCreek(page, 'Away Fork');
+  await expect(page.getByRole('option', { name: /Lower bar/ })).toBeAttached();
+  await page.route('**/api/**', (route) => route.abort());
+  await toStage(page, 'Sample');
+  await page.getByLabel('Spot', { exact: true }).selectOption({ label: 'Lower bar' });
+  await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
+  await page.getByLabel('How much you panned', { exact: true }).fill('2');
+  await page.getByRole('button', { name: 'Keep this sample' }).click();
+  await expect(page.getByText(/1 waits for signal/).filter({ visible: true })).toBeVisible();
+  await toStage(page, 'Read');
+  await expect(judgement(page)).toContainText('Pan ');
+  await page.unroute('**/api/**');
+  await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
+});

@@ -1,0 +1,60 @@
+import { expect, type Page } from '@playwright/test';
+
+/** A creek walked upstream (northward, rising), with two way points beside it: the lower on the left bank, the upper on the right. */
+export function creekGpx(name: string): string {
+  const points = Array.from({ length: 41 }, (_, i) => `<trkpt lat="${(46.5 + i * 0.00025).toFixed(6)}" lon="${(-33 + 0.00008 * Math.sin(i / 3)).toFixed(6)}"><ele>${(12 + i * 0.6).toFixed(1)}</ele></trkpt>`).join('');
+  return `<?xml version="1.0" encoding="UTF-8"?><gpx version="1.1" creator="test" xmlns="http://www.topografix.com/GPX/1/1">
+    <wpt lat="46.502500" lon="-32.999850"><name>Lower bar</name></wpt><wpt lat="46.506000" lon="-33.000150"><name>Upper bar</name></wpt>
+    <trk><name>${name}</name><trkseg>${points}</trkseg></trk></gpx>`;
+}
+
+export const dropFile = (page: Page, name: string, content: string | Buffer, mimeType = 'application/gpx+xml'): Promise<void> =>
+  page.getByLabel('Choose a GPX or GeoJSON file').setInputFiles({ name, mimeType, buffer: Buffer.from(content) });
+
+/** Brings a creek in from a file and ends on its ribbon. Answers the ground's id. */
+export async function bringCreek(page: Page, name: string): Promise<string> {
+  await page.goto('/grounds/new');
+  await dropFile(page, 'walk.gpx', creekGpx(name));
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('41 points, 2 spots');
+  await page.getByRole('button', { name: 'Keep this ground' }).click();
+  await expect(page).toHaveURL(/\/g\/[0-9a-f-]{36}\/read/);
+  return /\/g\/([0-9a-f-]{36})\//.exec(page.url())?.[1] ?? '';
+}
+
+/** Goes to a stage by its own link (rail or bar, whichever is in sight). */
+export async function toStage(page: Page, name: string): Promise<void> {
+  const stages = page.getByLabel('Stages').getByRole('link', { name, exact: false });
+  await stages.filter({ visible: true }).first().click();
+}
+
+export const judgement = (page: Page) => page.getByRole('heading', { level: 1 });
+
+/** Picks a spot by name in a list whose entries may also tell its distance. */
+export async function chooseSpot(page: Page, label: string, name: string): Promise<void> {
+  const list = page.getByLabel(label, { exact: true });
+  const option = list.locator('option', { hasText: name });
+  await expect(option).toBeAttached();
+  await list.selectOption((await option.getAttribute('value')) ?? '');
+}
+
+/** Adds a 10 in by 4 ft box and sets it at 1/2 in/ft with 20 mm of water, a 20 L bucket. */
+export async function setBox(page: Page, rigName: string): Promise<void> {
+  await page.getByRole('button', { name: /Add your box|Another box/ }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('What you call it').fill(rigName);
+  await sheet.getByLabel('Width inside', { exact: true }).fill('10 in');
+  await sheet.getByLabel('Length of the lined floor', { exact: true }).fill('4 ft');
+  await sheet.getByRole('button', { name: 'Keep this box' }).click();
+  await expect(page.getByLabel('Box', { exact: true })).toHaveValue(/.+/);
+  await page.getByLabel('Pitch', { exact: true }).fill('1/2 in/ft');
+  await page.getByLabel('Water over the lining', { exact: true }).fill('20 mm');
+  await page.getByLabel('Largest stone you feed', { exact: true }).fill('1/2 in');
+  await page.getByLabel('Your bucket, full', { exact: true }).fill('20 L');
+}
+
+/** Taps Log bucket and waits until the count says so; a person needs longer between buckets than a double tap lasts. */
+export async function logBucket(page: Page, expected: number, part?: string): Promise<void> {
+  await page.getByRole('button', { name: part ? `Log bucket, ${part} full` : 'Log bucket a full one' }).click();
+  await expect(page.getByRole('img', { name: `${expected} buckets` })).toBeVisible();
+  await page.waitForTimeout(550);
+}

@@ -1,0 +1,24 @@
+import { defineConfig, devices } from '@playwright/test';
+
+const port = process.env['E2E_PORT'] ?? '4399';
+
+export default defineConfig({
+  testDir: '.',
+  outputDir: '../test-results',
+  workers: 2,
+  fullyParallel: true,
+  timeout: 60_000,
+  expect: { timeout: 8000 },
+  forbidOnly: true,
+  use: {
+    // localhost, not an address: service worker and files need a secure context.
+    baseURL: `http://localhost:${port}`,
+    trace: 'retain-on-failure',
+    launchOptions: { executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium', args: ['--disable-dev-shm-usage', '--disable-background-networking', ...(process.getuid?.() === 0 ? ['--no-sandbox'] : [])] },
+  },
+  projects: [
+    { name: 'desk', use: { browserName: 'chromium', viewport: { width: 1280, height: 800 } } },
+    { name: 'phone', use: { ...devices['iPhone 14'], defaultBrowserType: 'chromium', browserName: 'chromium', viewport: { width: 390, height: 844 } } },
+  ],
+  webServer: { command: 'node scripts/e2eServer.mjs', cwd: '..', env: { E2E_PORT: port }, url: `http://localhost:${port}/api/v1/health`, timeout: 120_000, gracefulShutdown: { signal: 'SIGTERM', timeout: 8000 } },
+});

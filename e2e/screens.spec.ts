@@ -1,0 +1,97 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { judgement, toStage } from './job.ts';
+
+const STAGES = ['Read', 'Sample', 'Set', 'Run', 'Clean', 'Books'] as const;
+
+async function openHalloway(page: Page): Promise<void> {
+  await page.goto('/');
+  await expect(page.getByRole('button', { name: /Ground/ }).filter({ visible: true })).toContainText('Halloway Creek');
+}
+async function setLight(page: Page, light: string): Promise<void> {
+  await page.addInitScript((l) => { if (!localStorage.getItem('riffle-preferences')) localStorage.setItem('riffle-preferences', JSON.stringify({ light: l })); }, light);
+}
+
+for (const light of ['shade', 'sun', 'headlamp']) {
+  test(`axe finds nothing on any screen in ${light}`, async ({ page }, info) => {
+    test.skip(info.project.name === 'phone' && light !== 'sun', 'one light is enough there');
+    test.setTimeout(120_000);
+    await setLight(page, light);
+    await openHalloway(page);
+    const scan = async (where: string): Promise<void> => {
+      await expect(judgement(page)).toBeVisible();
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(violations.map((v) => [where, v.id, v.nodes.map((n) => n.html.slice(0, 160)).slice(0, 3)])).toEqual([]);
+    };
+    for (const stage of STAGES) {
+      await toStage(page, stage);
+      await scan(stage);
+    }
+    await page.goto('/settings');
+    await scan('Settings');
+    await page.goto('/grounds/new');
+    await scan('New ground');
+  });
+}
+
+test('US units change every figure on every screen', async ({ page }, info) => {
+  test.skip(info.project.name === 'phone', 'the same code on both sizes');
+  await page.goto('/settings');
+  await page.getByRole('radio', { name: 'US' }).click();
+  await openHalloway(page);
+  for (const stage of STAGES) {
+    await toStage(page, stage);
+    await expect(judgement(page)).toBeVisible();
+    await expect(page.locator('main')).not.toContainText(/Adding up|Opening/);
+    // What was typed stays as typed, inside quotation marks and fields; all else is in US units.
+    const shown = (await page.locator('main').innerText()).replaceAll(/“[^”]*”/g, '');
+    expect([stage, ...(shown.match(/\d[\d.,]*\s(?:m|mm|cm|km|L|mL|m³|g\/m³|mg\/m³|L\/s|m\/s|Pa|m³\/h|°C|mg|kg)(?![\wa-z³/])/g) ?? [])]).toEqual([stage]);
+  }
+});
+
+test('every stage is a key away, and the picked spot stays picked', async ({ page }, info) => {
+  test.skip(info.project.name === 'phone', 'keys are for the desk');
+  await openHalloway(page);
+  await page.getByRole('button', { name: /Otter bar/ }).click();
+  await expect(page).toHaveURL(/spot=/);
+  for (const [key, path] of [['2', 'sample'], ['3', 'set'], ['4', 'run'], ['5', 'clean'], ['6', 'books'], ['1', 'read']] as const) {
+    await page.keyboard.press(key);
+    await expect(page).toHaveURL(new RegExp(`/${path}\\?spot=`));
+  }
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('Log a full bucket');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('g');
+  await page.getByRole('menuitem', { name: /Saltgrass Strand/ }).click();
+  await expect(judgement(page)).toContainText(/Cut berm|Creek mouth|Clay false bottom/);
+});
+
+test('the box answers to drags and arrow keys', async ({ page }, info) => {
+  test.skip(info.project.name === 'phone', 'the same code on both sizes');
+  await openHalloway(page);
+  await toStage(page, 'Set');
+  await page.getByLabel('Pitch', { exact: true }).fill('50 mm');
+  const head = page.getByRole('slider', { name: 'Head of the box' });
+  await expect(head).toHaveAttribute('aria-valuenow', '50');
+  await head.focus();
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('PageUp');
+  await expect(page.getByLabel('Pitch', { exact: true })).toHaveValue('61');
+  const grip = await head.boundingBox();
+  if (!grip) throw new Error('The head has no grip.');
+  await page.mouse.move(grip.x + grip.width / 2, grip.y + grip.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(grip.x + grip.width / 2, grip.y + grip.height / 2 - 20, { steps: 4 });
+  await page.mouse.up();
+  await expect(head).toHaveAttribute('aria-valuenow', '75');
+});
+
+test('nothing spills over the edge of a phone', async ({ page }, info) => {
+  test.skip(info.project.name === 'desk', 'about the phone');
+  await openHalloway(page);
+  for (const stage of STAGES) {
+    await toStage(page, stage);
+    await expect(judgement(page)).toBeVisible();
+    expect([stage, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([stage, 390]);
+  }
+});
