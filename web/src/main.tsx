@@ -43,12 +43,15 @@ const router = createBrowserRouter([
   },
 ]);
 
+// Not awaited: what was read is on the screen while what waits is being sent. A cache that cannot be read costs no write.
+const resumeSoon = (): void => { void resumeWrites(); };
+
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no root element.');
 createRoot(root).render(
   <StrictMode>
     <PreferencesProvider>
-      <PersistQueryClientProvider client={queryClient} persistOptions={persistOptions} onSuccess={() => { void resumeWrites(); }}>
+      <PersistQueryClientProvider client={queryClient} persistOptions={persistOptions} onSuccess={resumeSoon} onError={resumeSoon}>
         <RouterProvider router={router} />
         <Toaster position="top-center" toastOptions={{ unstyled: true, classNames: { toast: 'flex w-full items-center gap-3 border-2 border-ink bg-picked px-4 py-3 text-ink', actionButton: 'ml-auto underline underline-offset-4' } }} />
       </PersistQueryClientProvider>

@@ -15,11 +15,15 @@ export class Refused extends Error {
 /** Worth sending again: the network or the database was away. A refusal is not. */
 export const isPassing = (error: unknown): boolean => !(error instanceof Refused) || error.problem.status >= 500 || error.problem.status === 429;
 
-/** One call to the API. @throws Refused for an answer that is a problem, TypeError when there is no connection */
+/** A call without an answer for this long is given up and, if it was a write, tried again: a lost signal must not hold up the rest. */
+const PATIENCE_MS = { json: 20_000, file: 180_000 } as const;
+
+/** One call to the API. @throws Refused for an answer that is a problem, TypeError or a timeout when there is no connection */
 export async function call<T>(method: 'GET' | 'PUT' | 'POST', path: string, body?: unknown): Promise<T> {
   const isFile = body instanceof Blob;
   const response = await fetch(`/api/v1${path}`, {
     method,
+    signal: AbortSignal.timeout(PATIENCE_MS[isFile ? 'file' : 'json']),
     ...(body !== undefined && { body: isFile ? body : JSON.stringify(body), headers: { 'content-type': isFile ? 'application/octet-stream' : 'application/json' } }),
   });
   if (response.ok) return (await response.json()) as T;

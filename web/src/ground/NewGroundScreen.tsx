@@ -4,7 +4,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
-import { call } from '../api/client.ts';
+import { call, Refused } from '../api/client.ts';
 import { listKey, useWrite } from '../offline/writes.ts';
 import { readEntered } from '../units/readEntered.ts';
 import { useShow } from '../units/useShow.ts';
@@ -42,7 +42,7 @@ export function NewGroundScreen() {
     try {
       setInHand({ id: uuidv7(), file, read: await call<GroundFile>('POST', '/ground-files', file) });
     } catch (error) {
-      setProblem(`“${file.name}”: ${error instanceof TypeError ? 'the server cannot be reached. The file was not changed; drop it again when it is back.' : (error as Error).message}`);
+      setProblem(`“${file.name}”: ${!(error instanceof Refused) ? 'the server cannot be reached. The file was not changed; drop it again when it is back.' : (error as Error).message}`);
     } finally {
       setReading(false);
     }
@@ -100,7 +100,7 @@ function FileSheet({ id, file, read, onBack }: FileInHand & { onBack: () => void
       client.setQueryData<StoredGround[]>(listKey('grounds', ''), (list) => [...(list ?? []), ground]);
       await navigate(`/g/${ground.id}/read`);
     } catch (error) {
-      setProblem(error instanceof TypeError ? 'The server cannot be reached. Nothing was stored; press again when it is back.' : (error as Error).message);
+      setProblem(!(error instanceof Refused) ? 'The server cannot be reached. Nothing was stored; press again when it is back.' : (error as Error).message);
       setSaving(false);
     }
   };

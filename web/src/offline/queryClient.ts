@@ -1,16 +1,18 @@
-import { MutationCache, onlineManager, QueryClient } from '@tanstack/react-query';
+import { onlineManager, QueryClient } from '@tanstack/react-query';
 import type { PersistedClient } from '@tanstack/react-query-persist-client';
 import { createStore, del, get, set } from 'idb-keyval';
-import { isPassing } from '../api/client.ts';
-import { sendWrite, takeIn, WRITE_KEY, type Write } from './writes.ts';
+import { isPassing, Refused } from '../api/client.ts';
+import { dropWrite, keepRefused, keepWrite, keptWrites, sendOnce } from './outbox.ts';
+import { sendWrite, takeIn, WRITE_KEY, WRITE_SCOPE, type QueuedWrite } from './writes.ts';
 
 const WEEK = 7 * 24 * 3600 * 1000;
+/** The cache of what was read is saved at most this often; it only saves asking again. */
+const SAVE_EVERY_MS = 1000;
 
 onlineManager.setOnline(navigator.onLine);
 
 /** Reads come from the cache first; writes wait for a connection and are sent one after another, in order. */
 export const queryClient = new QueryClient({
-  mutationCache: new MutationCache(),
   defaultOptions: {
     queries: { gcTime: 52 * WEEK, staleTime: 10_000, networkMode: 'offlineFirst', retry: (count, error) => isPassing(error) && count < 3 },
     mutations: { gcTime: 52 * WEEK, networkMode: 'online', retry: (_count, error) => isPassing(error), retryDelay: (count) => Math.min(1000 * 2 ** count, 30_000) },
@@ -19,31 +21,75 @@ export const queryClient = new QueryClient({
 
 // Effects live here, not at the call: a write may be sent after a reload, when the screen that made it is gone.
 queryClient.setMutationDefaults(WRITE_KEY, {
-  mutationFn: (write: Write) => sendWrite(write),
-  onSuccess: (answer: unknown, write: Write) => takeIn(queryClient, write, answer),
+  scope: WRITE_SCOPE,
+  onMutate: (write: QueuedWrite) => keepWrite(write),
+  mutationFn: (write: QueuedWrite) => sendOnce(write, () => sendWrite(write)),
+  onSuccess: (answer: unknown, write: QueuedWrite) => takeIn(queryClient, write, answer),
+  onError: async (error: Error, write: QueuedWrite) => {
+    if (error instanceof Refused) await keepRefused(write, error.problem);
+  },
 });
 
+/** Takes up what an earlier visit, or another tab, could not send; refused writes come back as refused. */
+export async function resumeWrites(): Promise<void> {
+  const cache = queryClient.getMutationCache();
+  for (const { write, refused } of await keptWrites()) {
+    const options = { ...queryClient.getMutationDefaults(WRITE_KEY), mutationKey: WRITE_KEY };
+    if (refused) {
+      cache.build(queryClient, options, { context: undefined, data: undefined, error: new Refused(refused), failureCount: 1, failureReason: null, isPaused: false, status: 'error', variables: write, submittedAt: Date.now() });
+    } else {
+      // Its own answer or refusal is dealt with by the defaults above.
+      void cache.build(queryClient, options).execute(write).catch(() => undefined);
+    }
+  }
+  void queryClient.invalidateQueries();
+}
+
+/** Sends a refused write again, on top of the stored copy the person has seen when there is one. */
+export function sendAgain(refused: QueuedWrite, current: { readonly version?: number } | undefined): void {
+  const write = refused.what === 'record' && current?.version !== undefined ? ({ ...refused, record: { ...refused.record, baseVersion: current.version } } as QueuedWrite) : refused;
+  forget(refused.writeId);
+  const options = { ...queryClient.getMutationDefaults(WRITE_KEY), mutationKey: WRITE_KEY };
+  void queryClient.getMutationCache().build(queryClient, options).execute(write).catch(() => undefined);
+}
+
+/** Gives a refused write up; the stored copy stands. */
+export function giveUp(refused: QueuedWrite): void {
+  forget(refused.writeId);
+  void dropWrite(refused.writeId);
+  void queryClient.invalidateQueries();
+}
+
+function forget(writeId: string): void {
+  const cache = queryClient.getMutationCache();
+  for (const m of cache.getAll()) if ((m.state.variables as QueuedWrite | undefined)?.writeId === writeId) cache.remove(m);
+}
+
 const store = createStore('riffle', 'queries');
+let unsaved: PersistedClient | null = null;
+let timer: ReturnType<typeof setTimeout> | undefined;
+const save = (): Promise<void> => {
+  clearTimeout(timer);
+  timer = undefined;
+  const client = unsaved;
+  unsaved = null;
+  return client ? set('client', client, store) : Promise.resolve();
+};
+addEventListener('pagehide', () => void save());
 
 export const persistOptions = {
   maxAge: 52 * WEEK,
-  buster: 'v1',
+  buster: 'v2',
   persister: {
-    persistClient: (client: PersistedClient) => set('client', client, store),
+    persistClient: (client: PersistedClient) => {
+      unsaved = client;
+      timer ??= setTimeout(() => void save(), SAVE_EVERY_MS);
+    },
     restoreClient: () => get<PersistedClient>('client', store),
     removeClient: () => del('client', store),
   },
   dehydrateOptions: {
-    // In flight, waiting and refused: nothing typed is ever lost by a reload.
-    shouldDehydrateMutation: (m: { state: { status: string } }) => m.state.status === 'pending' || m.state.status === 'error',
+    shouldDehydrateMutation: () => false,
     shouldDehydrateQuery: (q: { state: { status: string } }) => q.state.status === 'success',
   },
 };
-
-/** After a reload: sends what was still waiting. Writes caught in flight count as waiting; sending twice is safe. */
-export async function resumeWrites(): Promise<void> {
-  for (const m of queryClient.getMutationCache().getAll()) {
-    if (m.state.status === 'pending' && !m.state.isPaused) m.state = { ...m.state, isPaused: true };
-  }
-  await queryClient.resumePausedMutations();
-}

@@ -1,5 +1,7 @@
 import type { Cleanup, Ground, LoggedEvent, Rig, Run, RunWithEvents, Sample, Setup, Spot, StoredCleanup, StoredGround, StoredRig, StoredRun, StoredSample, StoredSetup, StoredSpot } from '@riffle/contract';
 import { useMutation, useMutationState, type QueryClient } from '@tanstack/react-query';
+import { useCallback } from 'react';
+import { v7 as uuidv7 } from 'uuid';
 import { call } from '../api/client.ts';
 
 /** Kinds of record as written and as kept. */
@@ -23,8 +25,12 @@ interface EventsWrite {
 }
 /** Anything that leaves for the server. Idempotent, so that it may be sent again. */
 export type Write = RecordWrite | EventsWrite;
+/** A write with its place in the outbox. */
+export type QueuedWrite = Write & { readonly writeId: string };
 
 export const WRITE_KEY = ['write'] as const;
+/** Writes run one after another, in the order they were made. */
+export const WRITE_SCOPE = { id: 'writes' } as const;
 
 export const sendWrite = (write: Write): Promise<unknown> =>
   write.what === 'record' ? call('PUT', `/${write.kind}/${write.record.id}`, write.record) : call('POST', `/runs/${write.runId}/events`, { events: write.events });
@@ -38,6 +44,11 @@ export const bookKey = (groundId: string) => ['book', groundId] as const;
 
 /** Takes the server's answer into the cache at once, so that nothing flickers between a write landing and the next read. */
 export function takeIn(client: QueryClient, write: Write, answer: unknown): void {
+  // Another tab sent it: what it came to is read anew.
+  if (answer === null) {
+    void client.invalidateQueries();
+    return;
+  }
   if (write.what === 'record') {
     const kept = answer as { id: string };
     client.setQueryData<{ id: string }[]>(listKey(write.kind, scopeOf(write)), (list) => [...(list ?? []).filter((r) => r.id !== kept.id), kept]);
@@ -52,8 +63,8 @@ export function takeIn(client: QueryClient, write: Write, answer: unknown): void
 
 /** Queues a write. Returns at once: what was tapped is kept, on the screen now and on the server as soon as it can be reached. */
 export function useWrite(): (write: Write) => void {
-  const { mutate } = useMutation<unknown, Error, Write>({ mutationKey: WRITE_KEY, scope: { id: 'writes' } });
-  return mutate;
+  const { mutate } = useMutation<unknown, Error, QueuedWrite>({ mutationKey: WRITE_KEY, scope: WRITE_SCOPE });
+  return useCallback((write: Write) => mutate({ ...write, writeId: uuidv7() }), [mutate]);
 }
 
 /** Writes not landed yet, oldest first. */

@@ -1,7 +1,8 @@
-import { useMutationState, useQueryClient } from '@tanstack/react-query';
+import { useMutationState } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Refused } from '../api/client.ts';
-import { useWaiting, WRITE_KEY, type Write } from '../offline/writes.ts';
+import { giveUp, sendAgain } from '../offline/queryClient.ts';
+import { useWaiting, WRITE_KEY, type QueuedWrite, type Write } from '../offline/writes.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 
@@ -10,36 +11,27 @@ const describe = (write: Write): string =>
 
 /** Always in sight: all is saved, how many writes wait, which were refused and why. A refused one is kept until the person decides. */
 export function SyncState() {
-  const client = useQueryClient();
   const waiting = useWaiting();
-  const refused = useMutationState({ filters: { mutationKey: WRITE_KEY, status: 'error' }, select: (m) => ({ id: m.mutationId, write: m.state.variables as Write, error: m.state.error }) });
+  const refused = useMutationState({ filters: { mutationKey: WRITE_KEY, status: 'error' }, select: (m) => ({ write: m.state.variables as QueuedWrite, error: m.state.error }) });
   const [open, setOpen] = useState(false);
-  const find = (id: number) => client.getMutationCache().getAll().find((m) => m.mutationId === id);
 
   if (refused.length === 0) {
     return <span role="status" className="text-[13px] text-ink-2">{waiting.length === 0 ? 'All saved' : `${waiting.length} wait${waiting.length === 1 ? 's' : ''} for signal`}</span>;
   }
-  const again = (id: number, write: Write): void => {
-    const mutation = find(id);
-    if (mutation) client.getMutationCache().remove(mutation);
-    // Theirs was looked at: ours goes on top of it.
-    const current = mutation?.state.error instanceof Refused ? (mutation.state.error.problem.current as { version?: number } | undefined) : undefined;
-    const based = write.what === 'record' && current?.version !== undefined ? ({ ...write, record: { ...write.record, baseVersion: current.version } } as Write) : write;
-    const fresh = client.getMutationCache().build(client, { ...client.getMutationDefaults(WRITE_KEY), mutationKey: WRITE_KEY, scope: { id: 'writes' } });
-    void fresh.execute(based as never).catch(() => undefined);
-  };
+  // Theirs was looked at: ours goes on top of it.
+  const currentOf = (error: Error | null) => (error instanceof Refused ? (error.problem.current as { version?: number } | undefined) : undefined);
   return (
     <>
       <button type="button" className="min-h-11 text-left text-[13px] font-semibold text-danger underline underline-offset-4" onClick={() => setOpen(true)}>▲ {refused.length} refused: see why</button>
       <Sheet open={open} onOpenChange={setOpen} title="Refused, and kept here">
         <ul className="flex flex-col gap-4">
-          {refused.map(({ id, write, error }) => (
-            <li key={id} className="border-t border-rule pt-3">
+          {refused.map(({ write, error }) => (
+            <li key={write.writeId} className="border-t border-rule pt-3">
               <p className="font-semibold">{describe(write)}</p>
               <p className="text-danger">{error?.message}</p>
               <div className="mt-2 flex gap-2">
-                <Button onClick={() => again(id, write)}>Send mine again</Button>
-                <Button look="danger" onClick={() => { const m = find(id); if (m) client.getMutationCache().remove(m); void client.invalidateQueries(); }}>Drop mine</Button>
+                <Button onClick={() => sendAgain(write, currentOf(error))}>Send mine again</Button>
+                <Button look="danger" onClick={() => giveUp(write)}>Drop mine</Button>
               </div>
             </li>
           ))}

@@ -1,0 +1,112 @@
+// npm run shots: one picture of each main view, made from the demo, into docs/screenshots/.
+// Names pick some of them; --to DIR puts them elsewhere; --light sun|headlamp, --US change how they look.
+import { mkdirSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { freePort } from './cluster.mjs';
+import { startThrowaway } from './e2eServer.mjs';
+import { CHROMIUM, ensureChromium, giveUp, root } from './setup.mjs';
+
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+const HALLOWAY = 'Halloway Creek';
+
+/** Each view: its size, where it is, and what a person did there before the picture. */
+const VIEWS = {
+  'read': { size: DESK, at: 'read', spot: 'Otter bar' },
+  'sample': { size: DESK, at: 'sample', spot: 'Slate step', act: countColors },
+  'set': { size: DESK, at: 'set' },
+  'run': { size: DESK, at: 'run', before: openRun },
+  'clean': { size: DESK, at: 'clean', act: weighSections },
+  'books': { size: DESK, at: 'books', act: (page) => page.waitForTimeout(1200) },
+  'new-ground': { size: DESK, path: '/grounds/new', act: dropCreek },
+  'settings': { size: DESK, path: '/settings' },
+  'read-phone': { size: PHONE, at: 'read', spot: 'Otter bar' },
+  'sample-phone': { size: PHONE, at: 'sample', spot: 'Slate step', act: countColors },
+  'set-phone': { size: PHONE, at: 'set' },
+  'run-phone': { size: PHONE, at: 'run', before: openRun, light: 'sun' },
+  'clean-phone': { size: PHONE, at: 'clean', act: weighSections },
+  'books-phone': { size: PHONE, at: 'books', act: (page) => page.waitForTimeout(1200) },
+};
+
+const args = process.argv.slice(2);
+const option = (name) => { const i = args.indexOf(name); return i < 0 ? undefined : args.splice(i, 2)[1]; };
+const to = resolve(option('--to') ?? join(root, 'docs', 'screenshots'));
+const light = option('--light');
+const us = args.includes('--US');
+const names = args.filter((a) => !a.startsWith('--'));
+for (const name of names) if (!(name in VIEWS)) giveUp(`There is no view “${name}”. Views: ${Object.keys(VIEWS).join(', ')}.`);
+
+ensureChromium();
+mkdirSync(to, { recursive: true });
+const riffle = await startThrowaway(await freePort());
+const { chromium } = await import('@playwright/test');
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--disable-dev-shm-usage', '--disable-background-networking', ...(process.getuid() === 0 ? ['--no-sandbox'] : [])] });
+const api = async (method, path, body) => {
+  const answer = await fetch(`${riffle.address}/api/v1${path}`, { method, ...(body && { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }) });
+  if (!answer.ok) throw new Error(`${method} ${path}: ${await answer.text()}`);
+  return answer.json();
+};
+const ground = (await api('GET', '/grounds')).items.find((g) => g.name === HALLOWAY);
+const spots = (await api('GET', `/grounds/${ground.id}/spots`)).items;
+const spotId = (name) => spots.find((s) => s.name === name).id;
+
+try {
+  for (const [name, view] of Object.entries(VIEWS)) {
+    if (names.length > 0 && !names.includes(name)) continue;
+    const undo = await view.before?.();
+    const context = await browser.newContext({ viewport: view.size, deviceScaleFactor: 1, serviceWorkers: 'block' });
+    const page = await context.newPage();
+    page.on('pageerror', (error) => console.error(`${name}: ${error.message}`));
+    const display = us ? { system: 'US', gold: 'grain', grade: 'grain/yd³' } : undefined;
+    await page.addInitScript((p) => localStorage.setItem('riffle-preferences', JSON.stringify(p)), { light: light ?? view.light ?? 'shade', pricePerGram: 70, money: 'crowns', ...(display && { display }) });
+    await page.goto(`${riffle.address}${view.path ?? `/g/${ground.id}/${view.at}${view.spot ? `?spot=${spotId(view.spot)}` : ''}`}`);
+    await page.getByRole('heading', { level: 1 }).waitFor();
+    await page.evaluate(() => document.fonts.ready);
+    await view.act?.(page);
+    await page.waitForTimeout(500);
+    await page.screenshot({ path: join(to, `${name}.png`) });
+    console.log(join(to, `${name}.png`));
+    await context.close();
+    await undo?.();
+  }
+} finally {
+  await browser.close();
+  await riffle.stop();
+}
+
+async function countColors(page) {
+  await page.getByLabel('Depth below the surface', { exact: true }).fill('0.4');
+  await page.getByLabel('How much you panned', { exact: true }).fill('3');
+  const black = page.getByRole('radio', { name: /^2/ });
+  if (await black.count()) await black.first().click();
+  for (const [size, count] of [['20–40', 3], ['−40', 9]]) for (let i = 0; i < count; i++) await page.getByRole('button', { name: `One more ${size}` }).click();
+  await page.evaluate(() => window.scrollTo(0, 0));
+}
+
+async function weighSections(page) {
+  const fields = page.getByLabel('Gold', { exact: true });
+  const golds = ['71.5', '12.2', '2.1'];
+  for (let i = 0; i < Math.min(3, await fields.count()); i++) await fields.nth(i).fill(golds[i]);
+  await page.evaluate(() => window.scrollTo(0, 0));
+}
+
+async function dropCreek(page) {
+  const points = Array.from({ length: 160 }, (_, i) => `<trkpt lat="${46.5 + 0.00006 * i}" lon="${-33 + 0.0006 * Math.sin(i / 9) - 0.00003 * i}"><ele>${12 + 0.3 * i}</ele></trkpt>`).join('');
+  const places = [[20, 'Ford'], [58, 'Long bar'], [97, 'Ledge'], [140, 'Upper mouth']].map(([i, n]) => `<wpt lat="${46.5 + 0.00006 * i}" lon="${-33.0001 + 0.0006 * Math.sin(i / 9) - 0.00003 * i}"><name>${n}</name></wpt>`).join('');
+  await page.getByLabel('Choose a GPX or GeoJSON file').setInputFiles({ name: 'walk.gpx', mimeType: 'application/gpx+xml', buffer: Buffer.from(`<gpx version="1.1" xmlns="http://www.topografix.com/GPX/1/1">${places}<trk><name>Pennywort Fork</name><trkseg>${points}</trkseg></trk></gpx>`) });
+  await page.getByText(/160 points/).first().waitFor();
+}
+
+/** A run under way: seven buckets, the last two minutes ago. Answers how to end it again. */
+async function openRun() {
+  const { v7 } = await import('uuid');
+  const setup = (await api('GET', `/grounds/${ground.id}/setups`)).items.at(-1);
+  const start = Date.now() - 72 * 60_000;
+  const run = { id: v7(), deleted: false, groundId: ground.id, setupId: setup.id, spotId: spotId('Otter bar'), startedAt: new Date(start).toISOString(), bucket_L: setup.bucket_L, bucketEntered: setup.bucketEntered, note: '', baseVersion: 0 };
+  await api('PUT', `/runs/${run.id}`, run);
+  const events = [10, 19.5, 31, 41, 50.5, 61, 70].map((minute, i) => ({
+    id: v7(), kind: 'bucket', at: new Date(start + minute * 60_000).toISOString(), spotId: run.spotId, volume_L: setup.bucket_L * (i === 6 ? 2 / 3 : 1), fullness: i === 6 ? '2/3' : 'full', undoes: null,
+  }));
+  await api('POST', `/runs/${run.id}/events`, { events });
+  return () => api('PUT', `/runs/${run.id}`, { ...run, deleted: true, baseVersion: 1 });
+}
