@@ -48,7 +48,7 @@ export async function setBox(page: Page, rigName: string): Promise<void> {
   await expect(page.getByLabel('Box', { exact: true })).toHaveValue(/.+/);
   await page.getByLabel('Pitch', { exact: true }).fill('1/2 in/ft');
   await page.getByLabel('Water over the lining', { exact: true }).fill('20 mm');
-  await page.getByLabel('Largest stone you feed', { exact: true }).fill('1/2 in');
+  await page.getByLabel('Largest stone fed', { exact: true }).fill('1/2 in');
   await page.getByLabel('Your bucket, full', { exact: true }).fill('20 L');
 }
 

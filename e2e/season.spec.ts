@@ -35,7 +35,7 @@ test('from a GPX file to the CSV of the book', async ({ page }, info) => {
   // Set: 1/2 in/ft over 4 ft drops 2.00 in, 50.8 mm.
   await toStage(page, 'Set');
   await setBox(page, `Box ${info.project.name}`);
-  await expect(page.getByText('4.17 % × 1.22 m = 50.8 mm drop')).toBeVisible();
+  await expect(page.getByText('“0.5 in/ft × 4 ft” = 2 in, 51 mm drop')).toBeVisible();
   await expect(judgement(page)).toContainText('Lift the head');
   await page.getByRole('button', { name: 'Keep this set-up' }).click();
   await expect(page.getByText('Kept: this set-up.')).toBeVisible();

@@ -77,8 +77,7 @@ try {
 async function countColors(page) {
   await page.getByLabel('Depth below the surface', { exact: true }).fill('0.4');
   await page.getByLabel('How much you panned', { exact: true }).fill('3');
-  const black = page.getByRole('radio', { name: /^2/ });
-  if (await black.count()) await black.first().click();
+  await page.getByRole('radio', { name: 'Black sand 2 of 4' }).click();
   for (const [size, count] of [['20–40', 3], ['−40', 9]]) for (let i = 0; i < count; i++) await page.getByRole('button', { name: `One more ${size}` }).click();
   await page.evaluate(() => window.scrollTo(0, 0));
 }

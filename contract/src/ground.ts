@@ -1,9 +1,8 @@
 import { z } from 'zod';
 import { DEFAULT_SWELL_PERCENT } from '@riffle/core';
+import { GROUND_KINDS, SPOT_KINDS } from './kinds.ts';
 import { Based, Id, Name, Note, notNegative, positive, Stored, Whole } from './shared.ts';
 
-export const GROUND_KINDS = ['creek', 'beach', 'wash', 'bench'] as const;
-export const SPOT_KINDS = ['bar', 'inside bend', 'boulder lee', 'bedrock', 'crevice', 'undercut', 'bench', 'draw mouth', 'cut bank', 'other'] as const;
 
 /** Longitude, latitude in degrees (WGS 84), height in metres where known. */
 export const Position = z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]).rest(z.number()).readonly();

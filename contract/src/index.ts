@@ -1,5 +1,6 @@
 export { Entered, Id, page, PageQuery, Problem, Timestamp } from './shared.ts';
-export { FileDecisions, FLOW_DIRECTIONS, Ground, GROUND_KINDS, GroundFile, NewGround, NewSpot, Position, Spot, SPOT_KINDS, StoredGround, StoredSpot } from './ground.ts';
+export { GROUND_KINDS, SPOT_KINDS } from './kinds.ts';
+export { FileDecisions, FLOW_DIRECTIONS, Ground, GroundFile, NewGround, NewSpot, Position, Spot, StoredGround, StoredSpot } from './ground.ts';
 export { NewSample, Sample, StoredSample } from './sample.ts';
 export { Lining, NewRig, NewSetup, Rig, Setup, StoredRig, StoredSetup } from './set.ts';
 export { LoggedEvent, NewEvents, NewRun, Run, RunWithEvents, StoredRun, Tally } from './run.ts';

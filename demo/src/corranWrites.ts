@@ -75,10 +75,17 @@ function drawLine(g: TrueGround): Position[] {
     const at = { x_m: along * Math.sin(bearing) + side * Math.cos(bearing), y_m: along * Math.cos(bearing) - side * Math.sin(bearing) };
     walked += before ? Math.hypot(at.x_m - before.x_m, at.y_m - before.y_m) : 0;
     const [lon, lat] = plane.toPosition(at);
-    points.push([lon, lat, 12 + walked * g.fall]);
+    points.push([lon, lat, 12 + bedHeight_m(g, walked)]);
     before = at;
   }
   return points;
+}
+
+/** Height of the bed above the foot: an even fall, pools and riffles on it, and a step of bedrock where the truth has one. */
+function bedHeight_m(g: TrueGround, distance_m: number): number {
+  const pools = 0.18 * g.wave_m * g.fall * Math.sin((2 * Math.PI * distance_m) / (0.5 * g.wave_m));
+  const steps = g.steps.reduce((sum, s) => sum + s.rise_m / (1 + Math.exp((s.distance_m - distance_m) / 6)), 0);
+  return distance_m * g.fall + pools + steps;
 }
 
 function takeSample(g: TrueGround, s: TrueSpot, visit: TrueSpot['visits'][number], groundId: string, spotId: string, id: string, random: Random): Sample {

@@ -28,6 +28,8 @@ export interface TrueGround {
   readonly bend_m: number;
   readonly wave_m: number;
   readonly fall: number;
+  /** Steps of bedrock in the bed. */
+  readonly steps: readonly { readonly distance_m: number; readonly rise_m: number }[];
   /** Share of gold weight in classes 10-20, 20-40, -40. */
   readonly sizes: readonly [number, number, number];
   readonly spots: readonly TrueSpot[];
@@ -43,7 +45,7 @@ const spot = (
 
 export const CORRAN: readonly TrueGround[] = [
   {
-    key: 'halloway', name: 'Halloway Creek', kind: 'creek', foot: [-33.012, 46.498], bearing_deg: 285, length_m: 1200, bend_m: 34, wave_m: 240, fall: 0.022, sizes: [0.12, 0.48, 0.4],
+    key: 'halloway', name: 'Halloway Creek', kind: 'creek', foot: [-33.012, 46.498], bearing_deg: 285, length_m: 1200, bend_m: 34, wave_m: 240, fall: 0.018, steps: [{ distance_m: 215, rise_m: 1.4 }, { distance_m: 652, rise_m: 3.2 }, { distance_m: 950, rise_m: 2.1 }], sizes: [0.12, 0.48, 0.4],
     spots: [
       spot('Ford', 'bar', 85, 'right', 6, 0.01, 'Where the track crosses. Turned over by others.', { day: 4, depth_m: 0.2, pans: 2 }),
       spot('Alder bar', 'bar', 178, 'left', 5, 0.03, '', { day: 4, depth_m: 0.3, pans: 2 }, { day: 33, depth_m: 0.5, pans: 3 }),
@@ -62,7 +64,7 @@ export const CORRAN: readonly TrueGround[] = [
     ],
   },
   {
-    key: 'bench', name: 'Tin Kettle Bench', kind: 'bench', foot: [-33.0185, 46.5012], bearing_deg: 280, length_m: 210, bend_m: 4, wave_m: 180, fall: 0.012, sizes: [0.25, 0.5, 0.25],
+    key: 'bench', name: 'Tin Kettle Bench', kind: 'bench', foot: [-33.0185, 46.5012], bearing_deg: 280, length_m: 210, bend_m: 4, wave_m: 180, fall: 0.012, steps: [], sizes: [0.25, 0.5, 0.25],
     spots: [
       spot('East cut', 'bench', 40, 'left', 9, 0.15, 'Old channel, 4 m above the creek.', { day: 60, depth_m: 0.6, pans: 3 }),
       spot('Rotten slate', 'bedrock', 96, 'left', 12, 0.55, 'Decayed bedrock that still stands: nobody cleaned it.', { day: 61, depth_m: 0.9, pans: 3 }, { day: 62, depth_m: 1, pans: 4 }),
@@ -70,7 +72,7 @@ export const CORRAN: readonly TrueGround[] = [
     ],
   },
   {
-    key: 'strand', name: 'Saltgrass Strand', kind: 'beach', foot: [-32.992, 46.492], bearing_deg: 10, length_m: 820, bend_m: 12, wave_m: 700, fall: 0.001, sizes: [0, 0.06, 0.94],
+    key: 'strand', name: 'Saltgrass Strand', kind: 'beach', foot: [-32.992, 46.492], bearing_deg: 10, length_m: 820, bend_m: 12, wave_m: 700, fall: 0.001, steps: [], sizes: [0, 0.06, 0.94],
     spots: [
       spot('Creek mouth', 'draw mouth', 120, 'left', 14, 0.2, 'Black sand after the storm.', { day: 75, depth_m: 0.1, pans: 3 }),
       spot('Cut berm', 'cut bank', 380, 'left', 22, 0.35, 'Seam at the toe of the cut berm.', { day: 75, depth_m: 0.15, pans: 4, note: 'Gold too fine to feel.' }),
@@ -78,7 +80,7 @@ export const CORRAN: readonly TrueGround[] = [
     ],
   },
   {
-    key: 'wash', name: 'Dry Harrier Wash', kind: 'wash', foot: [-33.031, 46.508], bearing_deg: 330, length_m: 1500, bend_m: 26, wave_m: 330, fall: 0.035, sizes: [0.3, 0.5, 0.2],
+    key: 'wash', name: 'Dry Harrier Wash', kind: 'wash', foot: [-33.031, 46.508], bearing_deg: 330, length_m: 1500, bend_m: 26, wave_m: 330, fall: 0.035, steps: [{ distance_m: 310, rise_m: 2.5 }, { distance_m: 715, rise_m: 1.6 }], sizes: [0.3, 0.5, 0.2],
     spots: [
       spot('Ledge', 'bedrock', 310, 'mid', 0, 0.12, 'Ledge across the wash.', { day: 90, depth_m: 0.4, pans: 2 }),
       spot('Caliche step', 'other', 720, 'right', 5, 0.25, 'Underside of boulders on hardpan.', { day: 90, depth_m: 0.3, pans: 3 }),

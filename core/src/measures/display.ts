@@ -26,10 +26,14 @@ export function significant(value: number, figures = 3): string {
 
 const figure = (value: number, unit: string, figures?: number): Figure => ({ digits: significant(value, figures), unit });
 
-/** Small lengths: stones, water depth, grain sizes, drops of a box, places along it; from 1 m (3 ft) on in the larger unit. */
+/** Digits with at most so many decimals: what a hand can set or read off. */
+const rounded = (value: number, unit: string, decimals: number): Figure => ({ digits: Number(value.toFixed(decimals)).toLocaleString('en-US', { maximumFractionDigits: decimals }), unit });
+
+/** Small lengths: stones, water depth, grain sizes, drops of a box, places along it; whole millimetres from 20 mm on, and from 1 m (3 ft) on the larger unit. */
 export function showSmallLength(m: number, d: Display): Figure {
   if (Math.abs(m) >= (d.system === 'metric' ? 1 : UNITS.length.yd)) return showLength(m, d);
-  return d.system === 'metric' ? figure(m * 1000, 'mm') : figure(m / UNITS.length.in, 'in');
+  if (d.system === 'US') return figure(m / UNITS.length.in, 'in');
+  return Math.abs(m) >= 0.02 ? rounded(m * 1000, 'mm', 0) : figure(m * 1000, 'mm');
 }
 
 /** Box lengths, pit depths. */
@@ -60,10 +64,13 @@ export const showGold = (mg: number, d: Display): Figure => figure(mg / UNITS.ma
 /** Grade from milligrams per litre (the same number as g/m3). */
 export const showGrade = (mg_L: number, d: Display): Figure => figure(mg_L * GRADE_UNITS[d.grade], d.grade, 2);
 
-/** Pitch: inches per foot in US units, percent in metric. */
-export const showPitch = (slope: number, d: Display): Figure => (d.system === 'metric' ? figure(slope * 100, '%') : figure(slope * 12, 'in/ft', 2));
+/** Pitch: inches per foot in US units, percent in metric; as fine as a level and a ruler tell. */
+export const showPitch = (slope: number, d: Display): Figure => (d.system === 'metric' ? rounded(slope * 100, '%', 1) : rounded(slope * 12, 'in/ft', 2));
+
+/** What people lift and carry, to the whole unit. */
+export const showLoad = (kg: number, d: Display): Figure => (d.system === 'metric' ? rounded(kg, 'kg', 0) : rounded((kg * UNITS.mass.kg) / UNITS.mass.lb, 'lb', 0));
 
 export const showTemperature = (C: number, d: Display): Figure => (d.system === 'metric' ? figure(C, '°C') : figure((C * 9) / 5 + 32, '°F'));
 
-/** The figure as one text. */
-export const text = ({ digits, unit }: Figure): string => `${digits} ${unit}`;
+/** The figure as one text; the space does not break, so that no line ends between a number and its unit. */
+export const text = ({ digits, unit }: Figure): string => `${digits}\u00a0${unit}`;

@@ -103,10 +103,10 @@ describe('what people type', () => {
 });
 
 test('figures carry their unit in either system', () => {
-  expect(text(showVolume(19, METRIC))).toBe('19 L');
-  expect(text(showVolume(18.927, US))).toBe('5 gal');
-  expect(text(showGold(1399.656504, { ...US, gold: 'dwt' }))).toBe('0.9 dwt');
-  expect(text(showGrade(1, US))).toBe('12 grain/yd³');
+  expect(text(showVolume(19, METRIC))).toBe('19\u00a0L');
+  expect(text(showVolume(18.927, US))).toBe('5\u00a0gal');
+  expect(text(showGold(1399.656504, { ...US, gold: 'dwt' }))).toBe('0.9\u00a0dwt');
+  expect(text(showGrade(1, US))).toBe('12\u00a0grain/yd³');
   expect(significant(0.012345)).toBe('0.0123');
   expect(significant(123456)).toBe('123,456');
 });

@@ -1,4 +1,4 @@
-import { Problem } from '@riffle/contract';
+import type { Problem } from '@riffle/contract';
 
 /** The server refused: its own words, the fields it named, and (after a conflict) the copy that is stored. */
 export class Refused extends Error {
@@ -27,6 +27,6 @@ export async function call<T>(method: 'GET' | 'PUT' | 'POST', path: string, body
     ...(body !== undefined && { body: isFile ? body : JSON.stringify(body), headers: { 'content-type': isFile ? 'application/octet-stream' : 'application/json' } }),
   });
   if (response.ok) return (await response.json()) as T;
-  const problem = Problem.safeParse(await response.json().catch(() => null));
-  throw new Refused(problem.data ?? { type: 'about:blank', title: 'No answer', status: response.status, code: 'FAULT', detail: `The server answered ${response.status} without saying why.` });
+  const said = (await response.json().catch(() => null)) as Problem | null;
+  throw new Refused(typeof said?.detail === 'string' ? said : { type: 'about:blank', title: 'No answer', status: response.status, code: 'FAULT', detail: `The server answered ${response.status} without saying why.` });
 }

@@ -49,7 +49,7 @@ export function Ribbon({ ground, spots, grades, picked, onPick, onPlace, marked 
   const wide = width > 640;
   const left = wide ? 40 : 8;
   const right = width - (wide ? 52 : 44);
-  const bandTop = thin ? 16 : wide ? 44 : 34;
+  const bandTop = thin ? 24 : wide ? 40 : 34;
   const bandHeight = thin ? 54 : wide ? 96 : 84;
   const belowBand = bandTop + bandHeight;
   const axisY = belowBand + (thin ? 14 : 38);
@@ -193,7 +193,7 @@ export function Ribbon({ ground, spots, grades, picked, onPick, onPlace, marked 
 function RibbonHead({ view, around_m, wide }: { view: RibbonView; around_m: number | undefined; wide: boolean }) {
   const zooms = [['−', 'Farther', () => view.zoom(1 / 1.6)], ['+', 'Nearer', () => view.zoom(1.6, around_m)], ['all', 'The whole ribbon', () => view.all()]] as const;
   return (
-    <div className="relative z-1 -mb-4 flex items-center justify-end gap-5 text-[12.5px] text-ink-2 no-print">
+    <div className="relative z-1 -mt-3 -mb-3 flex items-center justify-end gap-5 text-[12.5px] text-ink-2 no-print sm:-mb-1">
       {wide && (
         <span className="flex items-center gap-4" aria-hidden="true">
           <Mark says="spot"><path d="M1 7h12M7 1v12" stroke="var(--ink)" strokeWidth="2.4" /></Mark>
@@ -203,7 +203,7 @@ function RibbonHead({ view, around_m, wide }: { view: RibbonView; around_m: numb
       )}
       <span className="flex" role="group" aria-label="Ribbon zoom">
         {zooms.map(([sign, says, does]) => (
-          <button key={sign} type="button" aria-label={says} disabled={view.whole && sign !== '+'} className="min-h-11 min-w-11 px-2 text-[16px] font-semibold text-ink disabled:opacity-50" onClick={does}>{sign}</button>
+          <button key={sign} type="button" aria-label={says} disabled={view.whole && sign !== '+'} className="min-h-11 min-w-11 px-2 text-[16px] font-semibold text-ink disabled:text-ink-2 sm:min-h-7 sm:min-w-9" onClick={does}>{sign}</button>
         ))}
       </span>
     </div>

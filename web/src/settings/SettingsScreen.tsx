@@ -36,7 +36,7 @@ export function SettingsScreen() {
         <div className="grid grid-cols-1 gap-4 sm:grid-cols-3">
           <TextField label="For one gram of your gold" value={price} problem={priceRead !== null && !(priceRead > 0) ? 'Write a number above 0, such as 62.50.' : null}
             onChange={(v) => { setPrice(v); const n = Number(v); change({ pricePerGram: v.trim() !== '' && n > 0 ? n : null }); }} />
-          <TextField label="Money" value={preferences.money} hint="Shown beside the figure: $, €, ..." onChange={(money) => change({ money: money.slice(0, 6) })} />
+          <TextField label="Money" value={preferences.money} hint="Shown beside the figure: $, €, crowns" onChange={(money) => change({ money: money.slice(0, 10) })} />
         </div>
       </Block>
     </div>

@@ -18,8 +18,8 @@ export function GroundPicker({ grounds, current, stage, open, onOpenChange }: Gr
   return (
     <DropdownMenu.Root open={open} onOpenChange={onOpenChange}>
       <DropdownMenu.Trigger className="block min-h-11 w-full text-left">
-        <span className="flex justify-between text-[13px] text-ink-2"><span>Ground</span><kbd className="hidden font-sans sm:inline" aria-hidden="true">g</kbd></span>
-        <span className="font-serif leading-tight font-semibold">{current?.name ?? 'Choose one'} <span aria-hidden="true">▾</span></span>
+        <span className="flex justify-between text-[13px] text-ink-2"><span>Ground <span aria-hidden="true">▾</span></span><kbd className="hidden font-sans sm:inline" aria-hidden="true">g</kbd></span>
+        <span className="block font-serif leading-tight font-semibold sm:text-[13.5px]">{current?.name ?? 'Choose one'}</span>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content align="start" sideOffset={4} className="z-30 min-w-64 border-2 border-ink bg-paper">

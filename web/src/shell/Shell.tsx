@@ -43,7 +43,7 @@ export function Shell() {
       <nav aria-label="Stages" className="sticky top-0 hidden h-dvh flex-col bg-spine sm:flex">
         {/* The binding: a double rule, broken where the open stage runs into the page. */}
         <div aria-hidden="true" className="absolute inset-y-0 right-0 w-[5px] border-x-[1.6px] border-ink" />
-        <div className="px-4 pt-3 pb-5">
+        <div className="pt-3 pr-2 pb-5 pl-4">
           <NavLink to={to('read')} className="mb-2 block font-serif text-[20px] font-bold">Riffle</NavLink>
           {picker}
         </div>

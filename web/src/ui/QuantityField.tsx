@@ -1,5 +1,5 @@
 import type { Entered } from '@riffle/core';
-import { useState, type ReactNode } from 'react';
+import { useState, type ReactElement } from 'react';
 import type { Reading } from '../units/readEntered.ts';
 import { Field } from './Field.tsx';
 
@@ -10,8 +10,8 @@ interface QuantityFieldProps {
   /** Units offered beside the line; any unit may also be typed. */
   readonly units: readonly string[];
   readonly onChange: (entered: Entered) => void;
-  /** What it comes to, shown when it can be read. */
-  readonly comesTo?: ReactNode;
+  /** What it comes to, shown when it can be read and is not just what was typed. */
+  readonly comesTo?: string | false | ReactElement | undefined;
   /** Shown at once, as after a press on Save; otherwise a problem waits until the field is left. */
   readonly showProblem?: boolean;
   readonly optional?: boolean;
@@ -22,9 +22,10 @@ interface QuantityFieldProps {
 export function QuantityField({ label, entered, reading, units, onChange, comesTo, showProblem = false, optional = false, problem }: QuantityFieldProps) {
   const [left, setLeft] = useState(false);
   const empty = entered.text.trim() === '';
+  const repeats = typeof comesTo === 'string' && [entered.text.trim(), `${entered.text.trim()} ${entered.unit}`].includes(comesTo.replaceAll('\u00a0', ' '));
   const wrong = reading.ok || (empty && (optional || !showProblem)) || (!left && !showProblem) ? null : reading.problem;
   return (
-    <Field label={label} problem={problem ?? wrong} hint={reading.ok ? comesTo : undefined}>
+    <Field label={label} problem={problem ?? wrong} hint={reading.ok && !repeats ? comesTo : undefined}>
       {(ids) => (
         <div className="flex">
           <input {...ids} className="written w-full min-w-0" value={entered.text} inputMode="text" autoComplete="off" onBlur={() => setLeft(true)} onChange={(e) => onChange({ ...entered, text: e.target.value })} />

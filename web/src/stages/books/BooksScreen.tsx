@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { useBook } from '../../api/records.ts';
 import { useGround, usePicked } from '../../shell/useGround.ts';
 import { usePreferences } from '../../units/displayPreference.ts';
+import { moneyText } from '../../units/moneyText.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Block, Gold, Judgement } from '../../ui/Judgement.tsx';
@@ -23,7 +24,7 @@ export function BooksScreen() {
 
   if (!book) return <Judgement rests={failed ? 'The book is added up on the server. What you logged is kept here and counts as soon as it answers.' : undefined}>{failed ? 'The book cannot be reached now.' : 'Adding up ...'}</Judgement>;
   const { total, unweighed } = book;
-  const value = (mg: number): string => (pricePerGram === null ? '' : `${money}${((mg / 1000) * pricePerGram).toLocaleString('en-US', { minimumFractionDigits: 2, maximumFractionDigits: 2 })}`);
+  const value = (mg: number): string => (pricePerGram === null ? '' : moneyText((mg / 1000) * pricePerGram, money));
   const hours = (s: number): string => `${(s / 3600).toFixed(1)} h`;
   const rests = [
     total.running_s > 0 && `${total.buckets} buckets in ${hours(total.running_s)} of running, ${total.cleanups} clean-up${total.cleanups === 1 ? '' : 's'}${total.gold_mg > 0 ? `: ${show.gold(total.gold_mg / (total.running_s / 3600))} an hour` : ''}.`,
@@ -33,8 +34,8 @@ export function BooksScreen() {
   return (
     <div className="flex flex-col gap-5">
       <header className="flex flex-wrap items-center justify-between gap-3 border-b border-rule pb-2">
-        <span className="font-serif text-[18px] font-semibold">{ground.name}</span>
-        <span className="flex flex-wrap gap-2 no-print">
+        <span className="hidden font-serif text-[18px] font-semibold sm:inline">{ground.name}</span>
+        <span className="flex flex-wrap gap-2 no-print max-sm:order-last">
           <a className="inline-flex min-h-11 items-center border-2 border-ink px-4" href={`/api/v1/grounds/${ground.id}/book.csv`} download>Save the book as CSV</a>
           <Button disabled={!ground.line} title={ground.line ? undefined : 'A typed ground has no line to export'} onClick={() => setSharing(true)}>Save the ground as GeoJSON</Button>
         </span>

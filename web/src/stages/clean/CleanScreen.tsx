@@ -75,7 +75,7 @@ export function CleanScreen() {
                   <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-[1fr_1fr_1.2fr]">
                     <TextField label={`Section ${i + 1}`} value={s.name} onChange={(name) => setSection(i, { name })} />
                     <QuantityField label={i === 0 ? 'from the head to' : `from ${readings[i]?.from_m === null || readings[i]?.from_m === undefined ? 'there' : show.smallLength(readings[i].from_m)} to`} entered={s.to} reading={readings[i]?.to ?? { ok: false, problem: '' }} units={['mm', 'cm', 'm', 'in', 'ft']} showProblem={tried} problem={readings[i]?.problem ?? null} onChange={(to) => setSection(i, { to })} comesTo={readings[i]?.to.ok && show.smallLength(readings[i].to.value)} />
-                    <QuantityField label="Gold" entered={s.gold} reading={readings[i]?.gold ?? { ok: false, problem: '' }} units={['mg', 'g', 'grain', 'dwt', 'ozt']} showProblem={tried} onChange={(gold) => setSection(i, { gold })} comesTo={readings[i]?.gold.ok && <span className="text-gold">{show.gold(readings[i].gold.value)}</span>} />
+                    <div className="col-span-2 sm:col-span-1"><QuantityField label="Gold" entered={s.gold} reading={readings[i]?.gold ?? { ok: false, problem: '' }} units={['mg', 'g', 'grain', 'dwt', 'ozt']} showProblem={tried} onChange={(gold) => setSection(i, { gold })} comesTo={readings[i]?.gold.ok && show.gold(readings[i].gold.value)} /></div>
                   </div>
                   <div className="-mt-1 mb-1 flex items-center gap-3 text-[13px] text-ink-2">
                     <select aria-label={`Lining of section ${i + 1}`} className="min-h-11 min-w-0 bg-transparent" value={s.lining} onChange={(e) => setSection(i, { lining: e.target.value as LiningId })}>

@@ -33,7 +33,7 @@ export function ReadScreen() {
   const goldIds = useMemo(() => new Set([...grades.values()].filter((g) => g.grade.kind === 'band').map((g) => g.spotId)), [grades]);
 
   return (
-    <div className="flex flex-col gap-4">
+    <div className="flex flex-col gap-3.5">
       <header className="flex flex-wrap items-baseline justify-between gap-x-6 border-b border-rule pb-2">
         <span className="hidden font-serif text-[18px] font-semibold sm:inline">{ground.name}</span>
         <span className="text-ink-2">{show.distance(ground.length_m)} of {ground.kind}; {spots.length} spot{spots.length === 1 ? '' : 's'}, {samples.length} sample{samples.length === 1 ? '' : 's'}</span>
@@ -55,7 +55,7 @@ export function ReadScreen() {
         <Button onClick={() => startNew(null)}>New spot</Button>
       </div>
       <div className="grid grid-cols-1 gap-8 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
-        {ground.line && <Block title="In plan" aside="north up"><LinePlan line={ground.line} spots={positioned} flow="against" picked={picked} onPick={pick} shape={0.62} gold={goldIds} /></Block>}
+        {ground.line && <Block title="In plan" aside="north up"><LinePlan line={ground.line} spots={positioned} flow="against" picked={picked} onPick={pick} shape={0.5} gold={goldIds} /></Block>}
         <Block title="Spots" aside="best-proven first"><SpotTable spots={spots} grades={grades} picked={picked} onPick={pick} /></Block>
       </div>
       {editing !== null && (

@@ -1,9 +1,10 @@
+import { useWidth } from '../../ui/useWidth.ts';
 import { clockText } from './useOpenRun.ts';
 
 /** The bucket that holds the count. */
-export function BucketCount({ count, big }: { count: number; big: boolean }) {
+export function BucketCount({ count }: { count: number }) {
   return (
-    <svg viewBox="0 0 140 165" width={big ? 140 : 120} height={big ? 165 : 141} role="img" aria-label={`${count} buckets`} className="shrink-0">
+    <svg viewBox="0 0 140 165" width="140" height="165" role="img" aria-label={`${count} buckets`} className="shrink-0">
       <path d="M7 16L22 158H118L133 16" fill="var(--picked)" stroke="var(--ink)" strokeWidth="3.6" strokeLinejoin="round" />
       <ellipse cx="70" cy="16" rx="63" ry="11" fill="var(--paper)" stroke="var(--ink)" strokeWidth="3.6" />
       <path d="M12 64h14M17 110h12" stroke="var(--ink)" strokeWidth="3" />
@@ -14,11 +15,13 @@ export function BucketCount({ count, big }: { count: number; big: boolean }) {
 
 /** Pace against what the box carries: ink to the pace, hatched from where riffles pack. */
 export function PaceBar({ pace_ms, carrying_ms }: { pace_ms: number; carrying_ms: number }) {
+  const [attach, width] = useWidth(358);
   const share = carrying_ms / pace_ms;
   const end = Math.min(1.35, share);
-  const x = (s: number): number => 4 + (s / 1.4) * 352;
+  const x = (s: number): number => 2 + (s / 1.4) * (width - 4);
   return (
-    <svg viewBox="0 0 360 62" className="block w-full" role="img" aria-label={`Feeding ${Math.round(share * 100)} % of what the water carries`}>
+    <div ref={attach}>
+    <svg width={width} height="60" viewBox={`0 0 ${width} 60`} className="block" role="img" aria-label={`Feeding ${Math.round(share * 100)} % of what the water carries`}>
       <rect x={x(0)} y="14" width={x(end) - x(0)} height="22" fill="var(--ink)" />
       <rect x={x(1)} y="14" width={x(1.4) - x(1)} height="22" fill="url(#against)" />
       {share > 1 && <rect x={x(1)} y="14" width={x(end) - x(1)} height="22" fill="var(--ink)" opacity="0.82" />}
@@ -29,6 +32,7 @@ export function PaceBar({ pace_ms, carrying_ms }: { pace_ms: number; carrying_ms
       <text x={x(1) + 14} y="54" fontSize="14" textAnchor="end">carries one in {clockText(carrying_ms)}</text>
       <text x={x(1.4)} y="54" fontSize="14" textAnchor="end">packs</text>
     </svg>
+    </div>
   );
 }
 

@@ -83,7 +83,7 @@ function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {
         </div>
         <Button look="main" type="submit" className="mt-2 min-h-24 text-[30px]">Start the run</Button>
       </form>
-      <p className="border-l-4 border-dashed border-danger pl-3 text-[13px] text-ink-2">A full bucket is 25–35 kg: lift with the knees, or fill two thirds. Keep out from under cut banks; watch the river when it rains upstream.</p>
+      <p className="border-l-4 border-dashed border-danger pl-3 text-[13px] text-ink-2">A full bucket weighs {show.figure('load', 25).digits} to {show.load(35)}: lift with the knees, or fill two thirds. Keep out from under cut banks; watch the river when it rains upstream.</p>
       {waiting.length > 0 && (
         <Block title="Run, not weighed yet" aside={<Link className="underline underline-offset-4" to={`/g/${ground.id}/clean`}>clean up</Link>}>
           <ul>{waiting.map((r) => <li key={r.id} className="border-b border-rule py-1.5">{format(new Date(r.startedAt), 'd MMM, HH:mm')}: {r.tally.buckets} bucket{r.tally.buckets === 1 ? '' : 's'}, {show.volume(r.tally.volumeLoose_L)} loose</li>)}</ul>

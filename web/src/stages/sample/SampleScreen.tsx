@@ -71,7 +71,7 @@ export function SampleScreen() {
           <Choices label="Black sand" value={BLACK_SAND[draft.blackSand] ?? '0'} onChange={(v) => change({ blackSand: Number(v) })} choices={BLACK_SAND.map((v) => ({ value: v, label: v, says: `Black sand ${v} of 4` }))} />
           <div className="mt-3">
             {weighing
-              ? <QuantityField label="Weighed gold, all of this sample" entered={draft.gold} reading={inHand.gold ?? { ok: true, value: 0 }} units={['mg', 'g', 'grain', 'dwt', 'ozt']} optional onChange={(gold) => change({ gold })} comesTo={inHand.gold?.ok && <span className="text-gold">{show.gold(inHand.gold.value)}</span>} problem={inHand.goldProblem} />
+              ? <QuantityField label="Weighed gold, all of this sample" entered={draft.gold} reading={inHand.gold ?? { ok: true, value: 0 }} units={['mg', 'g', 'grain', 'dwt', 'ozt']} optional onChange={(gold) => change({ gold })} comesTo={inHand.gold?.ok && show.gold(inHand.gold.value)} problem={inHand.goldProblem} />
               : <Button look="quiet" onClick={() => setWeighing(true)}>Weighed any gold?</Button>}
           </div>
           <TextField label="Note" value={draft.note} rows={2} onChange={(note) => change({ note })} />
@@ -79,7 +79,7 @@ export function SampleScreen() {
         <Block title="Colors in the pan" aside="tap a ring">
           <SizePan counts={draft.counts} blackSand={draft.blackSand} onAdd={(size) => setCount(size, draft.counts[size] + 1)} />
           <div className="mt-3"><ClassSteppers counts={draft.counts} onSet={setCount} /></div>
-          <Button look="main" type="submit" className="mt-4 min-h-14 w-full text-[18px]">Keep this sample</Button>
+          <Button look="main" type="submit" className="mt-3 min-h-14 w-full text-[18px]">Keep this sample</Button>
           <p role="alert" className="min-h-5 text-[12.5px] text-danger">{tried && (!spot || !inHand.record(spot.id)) && '▲ Not kept yet: see the fields marked. What you typed stays.'}</p>
         </Block>
         <div className="flex flex-col gap-5">

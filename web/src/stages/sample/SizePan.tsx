@@ -28,7 +28,7 @@ interface SizePanProps {
 /** The pan as a counter: tap a ring to add a color of that size. The steppers beside it do the same by keyboard. */
 export function SizePan({ counts, blackSand, onAdd }: SizePanProps) {
   return (
-    <svg viewBox="-180 -180 360 360" className="mx-auto block w-full max-w-[21rem] touch-manipulation select-none" role="img" aria-label={`Pan: ${COLOR_CLASSES.map((c) => `${counts[c]} of size ${CLASS_NAMES[c].name}`).join(', ')}`}>
+    <svg viewBox="-180 -180 360 360" className="mx-auto block w-full max-w-[21rem] lg:max-w-[18.5rem] touch-manipulation select-none" role="img" aria-label={`Pan: ${COLOR_CLASSES.map((c) => `${counts[c]} of size ${CLASS_NAMES[c].name}`).join(', ')}`}>
       <circle r="176" fill="var(--spine)" stroke="var(--ink)" strokeWidth="2.4" />
       <circle r="170" fill="none" stroke="var(--ink)" strokeWidth="0.9" />
       {[153, 157, 161, 165].map((r, i) => <path key={r} d={arc(r, 25 + 3 * i, 95 - 3 * i)} fill="none" stroke="var(--ink)" strokeWidth="1.9" />)}

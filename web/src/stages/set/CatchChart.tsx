@@ -15,7 +15,7 @@ const DASHES = ['2 3', '8 4', undefined, undefined];
 /** Share of the gold fed that is caught by each place down the box, by grain size, as the band between the two settling laws. Shares the box's own length axis. */
 export function CatchChart({ width, left, right, length_m, answer }: CatchChartProps) {
   const show = useShow();
-  const [top, base] = [10, 138];
+  const [top, base] = [10, width > 480 ? 190 : 138];
   const y = (share: number): number => base - share * (base - top);
   const x = (m: number): number => left + (m / length_m) * (right - left);
   const stations = Array.from({ length: 41 }, (_, i) => (i / 40) * length_m);
@@ -31,7 +31,7 @@ export function CatchChart({ width, left, right, length_m, answer }: CatchChartP
     return [...placed, { size_m: c.size_m, y: Math.max(wish, (placed.at(-1)?.y ?? 0) + 16), says: low === high ? `${low} %` : `${low}–${high} %` }];
   }, []);
   return (
-    <svg width={width} height={172} viewBox={`0 0 ${width} 172`} className="block" role="img" aria-label={`Caught over the whole box: ${curves.map((c) => `${show.smallLength(c.size_m)} ${Math.round(c.share.low * 100)} to ${Math.round(c.share.high * 100)} %`).join(', ')}`}>
+    <svg width={width} height={base + 34} viewBox={`0 0 ${width} ${base + 34}`} className="block" role="img" aria-label={`Caught over the whole box: ${curves.map((c) => `${show.smallLength(c.size_m)} ${Math.round(c.share.low * 100)} to ${Math.round(c.share.high * 100)} %`).join(', ')}`}>
       {[0, 0.5, 1].map((s) => (
         <g key={s}>
           <line x1={left} x2={right} y1={y(s)} y2={y(s)} stroke={s === 0 ? 'var(--ink)' : 'var(--rule)'} strokeWidth={s === 0 ? 1.4 : 1} />

@@ -14,16 +14,16 @@ export function SetNumbers({ setting, now, advice }: { setting: BoxSetting; now:
     ['flow', show.flow(now.flow.flow_m3_s), show.flow(after.flow.flow_m3_s)],
     ['speed', show.speed(now.flow.speed_m_s), show.speed(after.flow.speed_m_s)],
     ['Froude', now.flow.froude.toFixed(2), after.flow.froude.toFixed(2)],
-    ['floor shear', show.shear(now.flow.shear_Pa), show.shear(after.flow.shear_Pa)],
-    ['largest stone that clears', show.smallLength(now.largestStone_m), show.smallLength(after.largestStone_m)],
+    ['shear', show.shear(now.flow.shear_Pa), show.shear(after.flow.shear_Pa)],
+    ['clears', show.smallLength(now.largestStone_m), show.smallLength(after.largestStone_m)],
     ['carries', `${show.throughput(now.carried_m3_s * 3600)}`, `${show.throughput(after.carried_m3_s * 3600)}`],
   ];
   return (
-    <table className="w-full border-collapse">
-      <thead><tr className="text-left text-ink-2"><th scope="col" className="sr-only">figure</th><th scope="col" className="font-normal">now</th>{changed && <th scope="col" className="font-bold text-ink">{advice.kind === 'screen' ? `screened to ${show.smallLength(advice.stone_m)}` : 'set to'}</th>}</tr></thead>
+    <table className="w-full border-collapse text-[13.5px]">
+      <thead><tr className="text-left text-ink-2"><th scope="col" className="sr-only">figure</th><th scope="col" className="font-normal">now</th>{changed && <th scope="col" className="font-bold text-ink">{advice.kind === 'screen' ? `screened` : 'set to'}</th>}</tr></thead>
       <tbody>
         {rows.map(([name, a, b]) => (
-          <tr key={name} className="border-t border-rule"><th scope="row" className="py-0.5 pr-3 text-left font-normal text-ink-2">{name}</th><td>{a}</td>{changed && <td className="font-bold">{b}</td>}</tr>
+          <tr key={name} className="border-t border-rule"><th scope="row" className="py-0.5 pr-3 text-left font-normal text-ink-2">{name}</th><td className="pr-2 whitespace-nowrap">{a}</td>{changed && <td className="font-bold whitespace-nowrap">{b}</td>}</tr>
         ))}
       </tbody>
     </table>

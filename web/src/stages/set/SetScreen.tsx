@@ -17,6 +17,7 @@ import { QuantityField } from '../../ui/QuantityField.tsx';
 import { useWidth } from '../../ui/useWidth.ts';
 import { BoxSide } from './BoxSide.tsx';
 import { CatchChart } from './CatchChart.tsx';
+import { DropSum } from './DropSum.tsx';
 import { FeedDial } from './FeedDial.tsx';
 import { FlowSheet } from './FlowSheet.tsx';
 import { RigSheet } from './RigSheet.tsx';
@@ -60,7 +61,7 @@ export function SetScreen() {
     setTried(false);
     toast('Kept: this set-up.', { action: { label: 'Start a run', onClick: () => void navigate(`/g/${ground.id}/run${picked ? `?spot=${picked}` : ''}`) } });
   };
-  const [left, right] = width > 520 ? [64, width - 136] : [40, width - 112];
+  const [left, right] = width > 480 ? [52, width - 130] : [40, width - 112];
   return (
     <div className="flex flex-col gap-4">
       <header className="flex flex-wrap items-baseline gap-x-4 border-b border-rule pb-2">
@@ -68,20 +69,28 @@ export function SetScreen() {
         <span className="text-ink-2">{rig ? <>Box “{rig.name}”, {asTyped(rig.widthEntered)} by {asTyped(rig.lengthEntered)}</> : 'no box yet'}{spot && `, set at ${spot.name}`}</span>
       </header>
       <SetVerdict inHand={inHand} rig={rig} />
-      <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,19rem)_minmax(0,1fr)]">
+      <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,16rem)_minmax(0,1fr)]">
         <form className="flex flex-col" onSubmit={(e) => { e.preventDefault(); keep(); }}>
           <Block title="How it stands">
-            {rigs.length > 0 && <SelectField label="Box" value={rig?.id ?? ''} choices={rigs.map((r) => ({ value: r.id, label: r.name }))} onChange={setChosen} />}
-            <Button look={rigs.length === 0 ? 'main' : 'quiet'} className="self-start" onClick={() => setSheet('rig')}>{rigs.length === 0 ? 'Add your box' : 'Another box'}</Button>
+            {rigs.length === 0
+              ? <Button look="main" className="mb-2" onClick={() => setSheet('rig')}>Add your box</Button>
+              : (
+                <div className="flex items-center gap-3">
+                  <div className="min-w-0 grow"><SelectField label="Box" value={rig?.id ?? ''} choices={rigs.map((r) => ({ value: r.id, label: r.name }))} onChange={setChosen} /></div>
+                  <Button look="quiet" onClick={() => setSheet('rig')}>Another box</Button>
+                </div>
+              )}
             <QuantityField label="Pitch" entered={draft.pitch} reading={readings.pitch} units={['in/ft', '%', '°', 'in', 'mm', 'cm']} showProblem={tried} onChange={(pitch) => change({ pitch })}
-              comesTo={readings.pitch.ok && rig && <>{show.pitch(readings.pitch.value)} × {show.length(rig.length_m)} = <b>{show.smallLength(readings.pitch.value * rig.length_m)}</b> drop</>} />
-            <Choices label="Known of the water" value={draft.known} onChange={(known) => change({ known })} choices={[{ value: 'depth', label: 'its depth' }, { value: 'flow', label: 'its flow' }]} />
+              comesTo={readings.pitch.ok && rig && <DropSum slope={readings.pitch.value} length_m={rig.length_m} inFeet={unitTyped('pitch', draft.pitch) === 'in/ft'} />} />
+            <div className="mb-1 flex items-center justify-between gap-2">
+              <Choices label="Known of the water" value={draft.known} onChange={(known) => change({ known })} choices={[{ value: 'depth', label: 'depth' }, { value: 'flow', label: 'flow' }]} />
+              <Button look="quiet" onClick={() => setSheet('flow')}>Measure the flow</Button>
+            </div>
             {draft.known === 'depth'
               ? <QuantityField label="Water over the lining" entered={draft.depth} reading={readings.depth} units={['mm', 'cm', 'in']} showProblem={tried} onChange={(depth) => change({ depth })} comesTo={readings.depth.ok && show.smallLength(readings.depth.value)} />
               : <QuantityField label="Flow into the box" entered={draft.flow} reading={readings.flow} units={['L/s', 'L/min', 'gpm', 'imp gpm', 'm3/h']} showProblem={tried} onChange={(flow) => change({ flow })} comesTo={readings.flow.ok && show.flow(readings.flow.value / 1000)} />}
-            <Button look="quiet" className="mb-1" onClick={() => setSheet('flow')}>Measure the flow</Button>
             <div className="grid grid-cols-2 gap-x-4 lg:grid-cols-1 xl:grid-cols-2">
-            <QuantityField label="Largest stone you feed" entered={draft.stone} reading={readings.stone} units={['in', 'mm', 'cm']} showProblem={tried} onChange={(stone) => change({ stone })} comesTo={readings.stone.ok && show.smallLength(readings.stone.value)} />
+            <QuantityField label="Largest stone fed" entered={draft.stone} reading={readings.stone} units={['in', 'mm', 'cm']} showProblem={tried} onChange={(stone) => change({ stone })} comesTo={readings.stone.ok && show.smallLength(readings.stone.value)} />
             <QuantityField label="Your scoop" entered={draft.scoop} reading={readings.scoop} units={['scoop', 'L', 'mL', 'qt']} showProblem={tried} onChange={(scoop) => change({ scoop })} comesTo={readings.scoop.ok && show.volume(readings.scoop.value)} />
             <QuantityField label="Your bucket, full" entered={draft.bucket} reading={readings.bucket} units={['bucket', 'gal', 'L']} showProblem={tried} onChange={(bucket) => change({ bucket })} comesTo={readings.bucket.ok && show.volume(readings.bucket.value)} />
             <QuantityField label="Water temperature" entered={draft.temperature} reading={readings.temperature} units={['°C', '°F']} showProblem={tried} onChange={(temperature) => change({ temperature })} comesTo={readings.temperature.ok && show.temperature(readings.temperature.value)} />
@@ -90,22 +99,24 @@ export function SetScreen() {
             <p role="alert" className="min-h-5 text-[12.5px] text-danger">{tried && !solved && `▲ Not kept: ${inHand.problem ?? (rig ? 'see the fields marked.' : 'add your box first.')}`}</p>
           </Block>
         </form>
-        <div ref={attach} className="flex min-w-0 flex-col gap-4">
+        <div className="flex min-w-0 flex-col gap-4">
           {solved && (
-            <>
-              <Block title="The box from the side" aside="true to scale; drag head and water; dashed is where it should go">
-                <BoxSide width={width} left={left} right={right} {...solved}
-                  onSlope={(slope) => { const unit = unitTyped('pitch', draft.pitch); change({ pitch: { text: pitchText(slope, unit, solved.setting.length_m), unit } }); }}
-                  onDepth={(depth_m) => change({ known: 'depth', depth: unitTyped('length', draft.depth) === 'in' ? { text: (depth_m / 0.0254).toFixed(2), unit: 'in' } : { text: (depth_m * 1000).toFixed(1), unit: 'mm' } })} />
-              </Block>
-              <Block title="Where each size is caught" aside="share of the gold fed, flakes a third as thick as wide; band: two settling laws">
-                <CatchChart width={width} left={left} right={right} length_m={solved.setting.length_m} answer={solved.now} />
-              </Block>
-              <div className="grid grid-cols-1 gap-x-8 gap-y-4 md:grid-cols-[3fr_2fr]">
-                <Block title="In figures"><SetNumbers setting={solved.setting} now={solved.now} advice={solved.advice} /></Block>
-                <Block title="Feed it"><FeedDial answer={solved.now} scoop_L={valueOf(readings.scoop)} bucket_L={valueOf(readings.bucket)} /></Block>
+            <div className="grid grid-cols-1 gap-x-8 gap-y-4 xl:grid-cols-[minmax(0,1fr)_14rem]">
+              <div ref={attach} className="flex min-w-0 flex-col gap-4">
+                <Block title="The box from the side" aside="to scale; drag head and water; dashed: where it should go">
+                  <BoxSide width={width} left={left} right={right} {...solved}
+                    onSlope={(slope) => { const unit = unitTyped('pitch', draft.pitch); change({ pitch: { text: pitchText(slope, unit, solved.setting.length_m), unit } }); }}
+                    onDepth={(depth_m) => change({ known: 'depth', depth: unitTyped('length', draft.depth) === 'in' ? { text: (depth_m / 0.0254).toFixed(2), unit: 'in' } : { text: (depth_m * 1000).toFixed(1), unit: 'mm' } })} />
+                </Block>
+                <Block title="Where each size is caught" aside="of the gold fed; flakes a third as thick as wide; band: two settling laws">
+                  <CatchChart width={width} left={left} right={right} length_m={solved.setting.length_m} answer={solved.now} />
+                </Block>
               </div>
-            </>
+              <div className="grid content-start gap-x-8 gap-y-4 sm:grid-cols-2 xl:grid-cols-1">
+                <Block title="Feed it"><FeedDial answer={solved.now} scoop_L={valueOf(readings.scoop)} bucket_L={valueOf(readings.bucket)} /></Block>
+                <Block title="In figures"><SetNumbers setting={solved.setting} now={solved.now} advice={solved.advice} /></Block>
+              </div>
+            </div>
           )}
           {setups.length > 0 && (
             <Block title="Kept set-ups" aside="take one up again">
