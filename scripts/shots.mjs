@@ -61,7 +61,7 @@ try {
     await page.addInitScript((p) => localStorage.setItem('riffle-preferences', JSON.stringify(p)), { light: light ?? view.light ?? 'shade', pricePerGram: 70, money: 'crowns', ...(display && { display }) });
     await page.goto(`${riffle.address}${view.path ?? `/g/${ground.id}/${view.at}${view.spot ? `?spot=${spotId(view.spot)}` : ''}`}`);
     await page.getByRole('heading', { level: 1 }).waitFor();
-    await page.evaluate(() => document.fonts.ready);
+    await page.evaluate('document.fonts.ready');
     await view.act?.(page);
     await page.waitForTimeout(500);
     await page.screenshot({ path: join(to, `${name}.png`) });
@@ -79,14 +79,14 @@ async function countColors(page) {
   await page.getByLabel('How much you panned', { exact: true }).fill('3');
   await page.getByRole('radio', { name: 'Black sand 2 of 4' }).click();
   for (const [size, count] of [['20–40', 3], ['−40', 9]]) for (let i = 0; i < count; i++) await page.getByRole('button', { name: `One more ${size}` }).click();
-  await page.evaluate(() => window.scrollTo(0, 0));
+  await page.evaluate('scrollTo(0, 0)');
 }
 
 async function weighSections(page) {
   const fields = page.getByLabel('Gold', { exact: true });
   const golds = ['71.5', '12.2', '2.1'];
   for (let i = 0; i < Math.min(3, await fields.count()); i++) await fields.nth(i).fill(golds[i]);
-  await page.evaluate(() => window.scrollTo(0, 0));
+  await page.evaluate('scrollTo(0, 0)');
 }
 
 async function dropCreek(page) {

@@ -1,4 +1,4 @@
-export { Entered, Id, page, PageQuery, Problem, Timestamp } from './shared.ts';
+export { Entered, FIRST_ID, Id, page, PageQuery, Problem, Timestamp } from './shared.ts';
 export { GROUND_KINDS, SPOT_KINDS } from './kinds.ts';
 export { FileDecisions, FLOW_DIRECTIONS, Ground, GroundFile, NewGround, NewSpot, Position, Spot, StoredGround, StoredSpot } from './ground.ts';
 export { NewSample, Sample, StoredSample } from './sample.ts';

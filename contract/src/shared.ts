@@ -8,7 +8,8 @@ export type Id = z.infer<typeof Id>;
 export const Entered = z.object({ text: z.string().max(60), unit: z.string().max(20) });
 
 /** An instant; kept in UTC with milliseconds, so that what is sent and what is stored read alike. */
-export const Timestamp = z.iso.datetime({ offset: true }).overwrite((t) => new Date(t).toISOString());
+export const Timestamp = z.iso.datetime({ offset: true }).overwrite((t) => (t.length === 24 && t.endsWith('Z') ? t : new Date(t).toISOString()));
+
 /** Gold in milligrams, kept to a tenth of a microgram so that totals add up exactly. */
 export const goldRounded = (mg: number): number => Math.round(mg * 10_000) / 10_000;
 export const Note = z.string().max(4000).default('');
@@ -21,8 +22,10 @@ export const Whole = z.object({ id: Id, deleted: z.boolean().default(false) });
 export const Based = z.object({ baseVersion: z.int().min(0) });
 export const Stored = z.object({ version: z.int().min(1), updatedAt: Timestamp });
 
+/** Before every id: where a list starts. */
+export const FIRST_ID = '00000000-0000-0000-0000-000000000000';
 /** A page of a list in id order; ask again with `after` set to `next` until it is null. */
-export const PageQuery = z.object({ after: Id.optional(), limit: z.coerce.number<number>().int().min(1).max(1000).default(500) });
+export const PageQuery = z.object({ after: Id.default(FIRST_ID), limit: z.coerce.number<number>().int().min(1).max(1000).default(500) });
 export const page = <T extends z.ZodType>(item: T) => z.object({ items: z.array(item), next: Id.nullable() });
 
 /** RFC 9457. `errors` names the fields; `code` is one of the server's codes; `current` comes with a 409. */

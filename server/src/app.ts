@@ -4,7 +4,7 @@ import rateLimit from '@fastify/rate-limit';
 import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
 import fastify, { type FastifyInstance } from 'fastify';
-import { jsonSchemaTransform, jsonSchemaTransformObject, serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod';
+import { jsonSchemaTransform, jsonSchemaTransformObject, validatorCompiler } from 'fastify-type-provider-zod';
 import type pg from 'pg';
 import { existsSync } from 'node:fs';
 import { z } from 'zod';
@@ -35,7 +35,8 @@ const LARGEST_BODY_BYTES = 1024 * 1024;
 export async function buildApp({ pool, crewId, webDir, logger = false, rate = 30_000 }: AppOptions): Promise<FastifyInstance> {
   const app = fastify({ logger: logger && { level: 'warn' }, bodyLimit: LARGEST_BODY_BYTES, requestTimeout: 60_000, routerOptions: { maxParamLength: 64 } });
   app.setValidatorCompiler(validatorCompiler);
-  app.setSerializerCompiler(serializerCompiler);
+  // Answers are parsed where rows leave the database; parsing them a second time here took half of a list's time.
+  app.setSerializerCompiler(() => JSON.stringify);
   app.setErrorHandler(errorHandler);
   app.addHook('onRequest', ownHostOnly);
 

@@ -35,8 +35,8 @@ export async function findCleanup(db: Db, crewId: string, id: string): Promise<u
   return rows[0] ?? null;
 }
 
-export async function listCleanups(db: Db, crewId: string, groundId: string, after: string | null, limit: number): Promise<unknown[]> {
+export async function listCleanups(db: Db, crewId: string, groundId: string, after: string, limit: number): Promise<unknown[]> {
   const { rows } = await db.query<object>(
-    `select ${CLEANUP} from cleanup c where c.crew_id = $1 and c.ground_id = $2 and ($3::uuid is null or c.id > $3) order by c.id limit $4`, [crewId, groundId, after, limit]);
+    `select ${CLEANUP} from cleanup c where c.crew_id = $1 and c.ground_id = $2 and c.id > $3 order by c.id limit $4`, [crewId, groundId, after, limit]);
   return rows;
 }

@@ -38,8 +38,8 @@ export async function findGround(db: Db, crewId: string, id: string): Promise<un
   return rows[0] ?? null;
 }
 
-export async function listGrounds(db: Db, crewId: string, after: string | null, limit: number): Promise<unknown[]> {
-  const { rows } = await db.query<object>(`select ${GROUND} from ground where crew_id = $1 and ($2::uuid is null or id > $2) order by id limit $3`, [crewId, after, limit]);
+export async function listGrounds(db: Db, crewId: string, after: string, limit: number): Promise<unknown[]> {
+  const { rows } = await db.query<object>(`select ${GROUND} from ground where crew_id = $1 and id > $2 order by id limit $3`, [crewId, after, limit]);
   return rows;
 }
 
@@ -67,8 +67,11 @@ export async function findSpot(db: Db, crewId: string, id: string): Promise<unkn
   return rows[0] ?? null;
 }
 
-export async function listSpots(db: Db, crewId: string, groundId: string, after: string | null, limit: number): Promise<unknown[]> {
+/** More than a ground can have been given by hand or by file; bounds an export. */
+export const MOST_SPOTS = 100_000;
+
+export async function listSpots(db: Db, crewId: string, groundId: string, after: string, limit: number): Promise<unknown[]> {
   const { rows } = await db.query<object>(
-    `select ${SPOT} from spot where crew_id = $1 and ground_id = $2 and ($3::uuid is null or id > $3) order by id limit $4`, [crewId, groundId, after, limit]);
+    `select ${SPOT} from spot where crew_id = $1 and ground_id = $2 and id > $3 order by id limit $4`, [crewId, groundId, after, limit]);
   return rows;
 }

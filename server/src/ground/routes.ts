@@ -1,5 +1,5 @@
 import type { Spot} from '@riffle/contract';
-import { FileDecisions, GroundFile, Id, NewGround, NewSpot, PageQuery, Problem, SPOT_KINDS, StoredGround, StoredSpot, page } from '@riffle/contract';
+import { FileDecisions, FIRST_ID, GroundFile, Id, NewGround, NewSpot, PageQuery, Problem, SPOT_KINDS, StoredGround, StoredSpot, page } from '@riffle/contract';
 import { centreLine, DEFAULT_SWELL_PERCENT, thinLine } from '@riffle/core';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
@@ -9,7 +9,7 @@ import { z } from 'zod';
 import { inTransaction } from '../db/pool.ts';
 import { Refusal } from '../http/problems.ts';
 import { asPage, listOfGround, putRecord } from '../http/recordRoutes.ts';
-import { findGround, findLine, findSpot, insertGroundWithLine, listGrounds, listSpots, writeGround, writeSpot } from './queries.ts';
+import { findGround, findLine, findSpot, insertGroundWithLine, listGrounds, listSpots, MOST_SPOTS, writeGround, writeSpot } from './queries.ts';
 import { readGroundFile, type ReadGround } from './readGroundFile.ts';
 
 /** Largest file read: a track of 100 000 points with times is about 15 MB. */
@@ -25,7 +25,7 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: stri
   listOfGround(app, pool, crewId, 'spots', StoredSpot, listSpots);
 
   app.get('/grounds', { schema: { tags: ['grounds'], querystring: PageQuery, response: { 200: page(StoredGround) } } }, async (request) =>
-    asPage(StoredGround, await listGrounds(pool, crewId, request.query.after ?? null, request.query.limit), request.query.limit));
+    asPage(StoredGround, await listGrounds(pool, crewId, request.query.after, request.query.limit), request.query.limit));
 
   app.post('/ground-files', {
     bodyLimit: LARGEST_FILE_BYTES,
@@ -57,7 +57,7 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: stri
     const ground = StoredGround.parse(found);
     const line = await findLine(pool, crewId, ground.id);
     if (!line) throw new Refusal('NO_LINE', 'This ground was typed by name and length: it has no line to write into a file.');
-    const spots = (await listSpots(pool, crewId, ground.id, null, 1000)).map((row) => StoredSpot.parse(row)).filter((s) => !s.deleted);
+    const spots = (await listSpots(pool, crewId, ground.id, FIRST_ID, MOST_SPOTS)).map((row) => StoredSpot.parse(row)).filter((s) => !s.deleted);
     return reply.header('content-type', 'application/geo+json').header('content-disposition', `attachment; filename="${fileName(ground.name)}.geojson"`).serializer(JSON.stringify).send(asGeoJson(ground, line, spots));
   });
 }

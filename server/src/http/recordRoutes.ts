@@ -61,7 +61,7 @@ function sameContent(sent: Sent, current: Kept): boolean {
 /** GET /grounds/:groundId/<path>: pages in id order. */
 export function listOfGround<K extends Kept>(
   scope: FastifyInstance, pool: pg.Pool, crewId: string, path: string, kept: z.ZodType<K>,
-  list: (db: Db, crewId: string, groundId: string, after: string | null, limit: number) => Promise<unknown[]>,
+  list: (db: Db, crewId: string, groundId: string, after: string, limit: number) => Promise<unknown[]>,
 ): void {
   scope.get(
     `/grounds/:groundId/${path}`,
@@ -69,7 +69,7 @@ export function listOfGround<K extends Kept>(
     async (request) => {
       const { groundId } = request.params as { groundId: string };
       const { after, limit } = request.query as z.infer<typeof PageQuery>;
-      return asPage(kept, await list(pool, crewId, groundId, after ?? null, limit), limit);
+      return asPage(kept, await list(pool, crewId, groundId, after, limit), limit);
     },
   );
 }

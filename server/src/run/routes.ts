@@ -17,7 +17,7 @@ export function runRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: string)
   app.get('/runs/:id', { schema: { tags: ['runs'], params: z.object({ id: Id }), response: { 200: RunWithEvents, '4xx': Problem } } }, async (request) => {
     const run = await findRun(pool, crewId, request.params.id);
     if (!run) throw new Refusal('NOT_FOUND', 'That run is not in the book.');
-    return RunWithEvents.parse({ ...run, events: await listEvents(pool, crewId, request.params.id) });
+    return { ...StoredRun.parse(run), events: (await listEvents(pool, crewId, request.params.id)).map((row) => LoggedEvent.parse(row)) };
   });
 
   app.post('/runs/:id/events', {
@@ -30,7 +30,7 @@ export function runRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: string)
       await appendEvents(db, crewId, run.groundId, id, request.body.events);
       const events = (await listEvents(db, crewId, id)).map((row) => LoggedEvent.parse(row));
       const kept = await writeTally(db, crewId, id, tallyOf(run.startedAt, events));
-      return RunWithEvents.parse({ ...(kept as object), events });
+      return { ...StoredRun.parse(kept), events };
     });
   });
 }

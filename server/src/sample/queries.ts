@@ -30,8 +30,8 @@ export async function findSample(db: Db, crewId: string, id: string): Promise<un
   return rows[0] ?? null;
 }
 
-export async function listSamples(db: Db, crewId: string, groundId: string, after: string | null, limit: number): Promise<unknown[]> {
+export async function listSamples(db: Db, crewId: string, groundId: string, after: string, limit: number): Promise<unknown[]> {
   const { rows } = await db.query<object>(
-    `select ${SAMPLE} from sample where crew_id = $1 and ground_id = $2 and ($3::uuid is null or id > $3) order by id limit $4`, [crewId, groundId, after, limit]);
+    `select ${SAMPLE} from sample where crew_id = $1 and ground_id = $2 and id > $3 order by id limit $4`, [crewId, groundId, after, limit]);
   return rows;
 }

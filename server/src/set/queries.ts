@@ -25,8 +25,8 @@ export async function findRig(db: Db, crewId: string, id: string): Promise<unkno
   return rows[0] ?? null;
 }
 
-export async function listRigs(db: Db, crewId: string, after: string | null, limit: number): Promise<unknown[]> {
-  const { rows } = await db.query<object>(`select ${RIG} from rig where crew_id = $1 and ($2::uuid is null or id > $2) order by id limit $3`, [crewId, after, limit]);
+export async function listRigs(db: Db, crewId: string, after: string, limit: number): Promise<unknown[]> {
+  const { rows } = await db.query<object>(`select ${RIG} from rig where crew_id = $1 and id > $2 order by id limit $3`, [crewId, after, limit]);
   return rows;
 }
 
@@ -54,8 +54,8 @@ export async function findSetup(db: Db, crewId: string, id: string): Promise<unk
   return rows[0] ?? null;
 }
 
-export async function listSetups(db: Db, crewId: string, groundId: string, after: string | null, limit: number): Promise<unknown[]> {
+export async function listSetups(db: Db, crewId: string, groundId: string, after: string, limit: number): Promise<unknown[]> {
   const { rows } = await db.query<object>(
-    `select ${SETUP} from setup where crew_id = $1 and ground_id = $2 and ($3::uuid is null or id > $3) order by id limit $4`, [crewId, groundId, after, limit]);
+    `select ${SETUP} from setup where crew_id = $1 and ground_id = $2 and id > $3 order by id limit $4`, [crewId, groundId, after, limit]);
   return rows;
 }

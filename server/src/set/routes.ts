@@ -10,5 +10,5 @@ export function setRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: string)
   putRecord(scope, pool, crewId, { path: 'setups', sent: NewSetup, kept: StoredSetup, write: writeSetup, find: findSetup });
   listOfGround(scope, pool, crewId, 'setups', StoredSetup, listSetups);
   scope.withTypeProvider<ZodTypeProvider>().get('/rigs', { schema: { tags: ['rigs'], querystring: PageQuery, response: { 200: page(StoredRig) } } }, async (request) =>
-    asPage(StoredRig, await listRigs(pool, crewId, request.query.after ?? null, request.query.limit), request.query.limit));
+    asPage(StoredRig, await listRigs(pool, crewId, request.query.after, request.query.limit), request.query.limit));
 }

@@ -1,0 +1,182 @@
+// npm run bench: what Riffle's speed is, each figure beside a yardstick taken in the same run. Nothing here passes or fails.
+// --quick leaves out the large database.
+import { spawn, spawnSync } from 'node:child_process';
+import { chmodSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { Agent, request } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { buildIfChanged } from './build.mjs';
+import { freePort, startCluster } from './cluster.mjs';
+import { loadLargeSeason, LARGE_GROUND_ID } from './largeSeason.mjs';
+import { CHROMIUM, ensureChromium, ensurePackages, ensurePostgres, root } from './setup.mjs';
+
+const CREW_ID = '019370a0-0000-7000-8000-000000000001';
+const RATE = 200;
+const SECONDS = 15;
+/** Seconds of the same load before the clock starts. */
+const WARM_UP_S = 8;
+
+const rows = [];
+/** `ratio` is the figure over its yardstick. */
+function show(what, figure, unit, yardstick, against) {
+  const digits = (v) => (v >= 100 ? v.toFixed(0) : v >= 1 ? v.toFixed(1) : v.toPrecision(2));
+  rows.push([what, `${digits(figure)} ${unit}`, `${yardstick}: ${digits(against)} ${unit}`, `${(figure / against).toFixed(2)} x`]);
+  console.log(rows.at(-1).join('   '));
+}
+const quantile = (times, q) => [...times].sort((a, b) => a - b)[Math.min(times.length - 1, Math.floor(q * times.length))];
+
+ensurePackages();
+ensurePostgres();
+await buildIfChanged();
+
+// Sums and files.
+const sums = spawnSync('npx', ['--no-install', 'tsx', 'scripts/benchSums.ts'], { cwd: root, encoding: 'utf8', stdio: ['ignore', 'pipe', 'inherit'] });
+const s = JSON.parse(sums.stdout);
+show('box solve, 6 gold sizes (median)', s.solve_us, 'us', 'target', 50);
+show('box solve, 6 gold sizes (median)', s.solve_us, 'us', '1,000 exponentials', s.exp1000_us);
+console.log(`   that is ${Math.round(1e6 / s.solve_us).toLocaleString('en-US')} box solves a second`);
+show('a drag of the head: advice and water surface', s.drag_us / 1000, 'ms', 'one frame', 16);
+show('grade of a sample with its band', s.grade_us, 'us', 'target', 1000);
+show(`GPX of 100,000 points read (${s.gpx_MB.toFixed(1)} MB)`, s.gpx_ms, 'ms', 'the XML parser alone', s.gpxParse_ms);
+
+// Script sizes.
+const dist = join(root, 'web', 'dist');
+const html = readFileSync(join(dist, 'index.html'), 'utf8');
+const gz = (file) => gzipSync(readFileSync(join(dist, file))).length / 1000;
+const startScripts = [...html.matchAll(/(?:src|href)="\/(assets\/[^"]+\.js)"/g)].map((m) => m[1]);
+const { build } = await import('esbuild');
+const bare = await build({ stdin: { contents: `import { createRoot } from 'react-dom/client'; createRoot(document.body).render('x');`, resolveDir: join(root, 'web') }, bundle: true, minify: true, write: false, define: { 'process.env.NODE_ENV': '"production"' } });
+const start_kB = startScripts.reduce((sum, f) => sum + gz(f), 0);
+show('start scripts, gzip', start_kB, 'kB', 'target', 200);
+show('start scripts, gzip', start_kB, 'kB', 'React DOM alone', gzipSync(bare.outputFiles[0].contents).length / 1000);
+const charts = readdirSync(join(dist, 'assets')).find((f) => f.startsWith('echarts') && f.endsWith('.js'));
+show('charts, loaded on Books only, gzip', gz(`assets/${charts}`), 'kB', 'start scripts', start_kB);
+
+// Start-up, as a person does it.
+const home = mkdtempSync(join(tmpdir(), 'riffle-bench-'));
+chmodSync(home, 0o755);
+const port = await freePort();
+async function startRiffle() {
+  const began = performance.now();
+  const child = spawn(process.execPath, ['--max-semi-space-size=64', 'scripts/start.mjs'], { cwd: root, env: { ...process.env, RIFFLE_HOME: home, PORT: String(port) }, stdio: ['ignore', 'pipe', 'inherit'] });
+  await new Promise((resolve, reject) => {
+    child.stdout.on('data', (text) => { if (String(text).includes('Riffle is up')) resolve(); });
+    child.once('exit', () => reject(new Error('Riffle did not start.')));
+  });
+  return { took_ms: performance.now() - began, stop: () => new Promise((resolve) => { child.once('exit', resolve); child.kill('SIGINT'); }) };
+}
+try {
+  const first = await startRiffle();
+  await first.stop();
+  const began = performance.now();
+  const cluster = await startCluster(join(home, 'postgres'));
+  const postgres_ms = performance.now() - began;
+  await cluster.stop();
+  const riffle = await startRiffle();
+  show('first start, with the demo', first.took_ms / 1000, 's', 'PostgreSQL alone, warm', postgres_ms / 1000);
+  show('second start', riffle.took_ms / 1000, 's', 'PostgreSQL alone, warm', postgres_ms / 1000);
+  await firstView();
+  if (!process.argv.includes('--quick')) await load();
+  await riffle.stop();
+} finally {
+  rmSync(home, { recursive: true, force: true });
+}
+
+/** The first view of a phone four times slower than this machine, nothing cached. */
+async function firstView() {
+  ensureChromium();
+  const { chromium, devices } = await import('@playwright/test');
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--disable-dev-shm-usage', '--disable-background-networking', ...(process.getuid() === 0 ? ['--no-sandbox'] : [])] });
+  const times = [];
+  for (let i = 0; i < 5; i++) {
+    const context = await browser.newContext({ ...devices['iPhone 14'], serviceWorkers: 'block' });
+    const page = await context.newPage();
+    const cdp = await context.newCDPSession(page);
+    await cdp.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+    const began = performance.now();
+    await page.goto(`http://localhost:${port}/`, { waitUntil: 'commit' });
+    await page.getByText(/Best so far|Work /).first().waitFor();
+    times.push(performance.now() - began);
+    await context.close();
+  }
+  await browser.close();
+  show('first view on a phone (4 x slower), median of 5', quantile(times, 0.5) / 1000, 's', 'target', 1.5);
+}
+
+/** Lists and writes at a steady rate against 100,000 samples and 1,000,000 events, beside the same statements asked of PostgreSQL directly. */
+async function load() {
+  const { default: pg } = await import('pg');
+  const { v7 } = await import('uuid');
+  const databasePort = readFileSync(join(home, 'postgres', 'data', 'postmaster.pid'), 'utf8').split('\n')[3];
+  const client = new pg.Client({ connectionString: `postgres://riffle@127.0.0.1:${databasePort}/postgres` });
+  await client.connect();
+  await loadLargeSeason(client, CREW_ID);
+
+  const agent = new Agent({ keepAlive: true, maxSockets: 64 });
+  const call = (method, path, body) => new Promise((resolve, reject) => {
+    const began = performance.now();
+    const text = body && JSON.stringify(body);
+    const r = request({ host: '127.0.0.1', port, method, path: `/api/v1${path}`, agent, headers: { host: `localhost:${port}`, ...(text && { 'content-type': 'application/json', 'content-length': Buffer.byteLength(text) }) } }, (answer) => {
+      answer.resume();
+      answer.once('end', () => resolve({ status: answer.statusCode, ms: performance.now() - began }));
+    });
+    r.once('error', reject);
+    r.end(text);
+  });
+  const hex = (n) => n.toString(16).padStart(12, '0');
+  const someSample = () => `01900000-0000-7000-8020-${hex(1 + Math.floor(Math.random() * 99_000))}`;
+  const sample = () => ({
+    id: v7(), deleted: false, groundId: LARGE_GROUND_ID, spotId: `01900000-0000-7000-8010-${hex(1 + Math.floor(Math.random() * 100))}`, takenAt: new Date().toISOString(), depth_m: 0.4, depthEntered: { text: '0.4', unit: 'm' },
+    volume_L: 9.5, volumeEntered: { text: '2', unit: 'pan' }, volumeState: 'loose', counts: { '+10': 0, '10-20': 0, '20-40': 1, '-40': 3 }, blackSand: 1, gold_mg: null, goldEntered: null, note: '', baseVersion: 0,
+  });
+  const tap = () => ({ events: [{ id: v7(), kind: 'bucket', at: new Date().toISOString(), spotId: null, volume_L: 20, fullness: 'full', undoes: null }] });
+  const kinds = {
+    'list page of 100 samples': () => call('GET', `/grounds/${LARGE_GROUND_ID}/samples?limit=100&after=${someSample()}`),
+    'single sample written': () => { const one = sample(); return call('PUT', `/samples/${one.id}`, one); },
+    'bucket logged to a run': () => call('POST', `/runs/01900000-0000-7000-8030-${hex(1 + Math.floor(Math.random() * 20_000))}/events`, tap()),
+  };
+
+  // The same work asked of PostgreSQL directly, one after another.
+  const direct = async (text, values) => {
+    const times = [];
+    for (let i = 0; i < 400; i++) {
+      const began = performance.now();
+      await client.query(text, values());
+      times.push(performance.now() - began);
+    }
+    return quantile(times, 0.99);
+  };
+  const yardsticks = {
+    'list page of 100 samples': await direct('select * from sample where crew_id = $1 and ground_id = $2 and id > $3 order by id limit 100', () => [CREW_ID, LARGE_GROUND_ID, someSample()]),
+    'single sample written': await direct(
+      `insert into sample (crew_id, id, ground_id, spot_id, taken_at, depth_m, depth_entered, volume_l, volume_entered, volume_state, colors_over_10, colors_10_20, colors_20_40, colors_under_40, black_sand)
+       values ($1, $2, $3, $4, now(), 0.3, '{}', 9, '{}', 'loose', 0, 0, 0, 1, 0)`, () => { const one = sample(); return [CREW_ID, one.id, one.groundId, one.spotId]; }),
+    'bucket logged to a run': await direct(`insert into run_event (crew_id, id, ground_id, run_id, kind, at, volume_l) values ($1, $2, $3, '01900000-0000-7000-8030-000000000001', 'bucket', now(), 20)`, () => [CREW_ID, v7(), LARGE_GROUND_ID]),
+  };
+
+  const times = Object.fromEntries(Object.keys(kinds).map((k) => [k, []]));
+  let refused = 0;
+  const inFlight = [];
+  const names = Object.keys(kinds);
+  // Two lists to one write of each kind; a request goes out on its time whether or not the last has been answered.
+  const order = [names[0], names[1], names[0], names[2]];
+  const began = performance.now() + WARM_UP_S * 1000;
+  for (let i = -RATE * WARM_UP_S; i < RATE * SECONDS; i++) {
+    const wait = began + (i * 1000) / RATE - performance.now();
+    if (wait > 1) await new Promise((resolve) => setTimeout(resolve, wait));
+    const name = order[(i + RATE * WARM_UP_S) % order.length];
+    const counts = i >= 0;
+    inFlight.push(kinds[name]().then(({ status, ms }) => { if (status >= 300) refused++; if (counts) times[name].push(ms); }));
+  }
+  await Promise.all(inFlight);
+  const took_s = (performance.now() - began) / 1000;
+  console.log(`   ${RATE * SECONDS} requests in ${took_s.toFixed(1)} s (${(RATE * SECONDS / took_s).toFixed(0)} a second), ${refused} refused; 100,000 samples and 1,000,000 run events in the database`);
+  for (const name of names) {
+    show(`${name}, p50 of ${times[name].length}`, quantile(times[name], 0.5), 'ms', 'target for p99', 25);
+    show(`${name}, p99 of ${times[name].length}`, quantile(times[name], 0.99), 'ms', 'target', 25);
+    show(`${name}, p99`, quantile(times[name], 0.99), 'ms', 'the statement alone, p99', yardsticks[name]);
+  }
+  agent.destroy();
+  await client.end();
+}

@@ -1,0 +1,50 @@
+// What is timed inside one process: a box solved, a drag answered, a track of 100,000 points read. Prints JSON; see bench.mjs.
+import { SaxesParser } from 'saxes';
+import { adviseBox, drawdown, goldSizes, LININGS, sampleGrade, solveBox, type BoxSetting } from '../core/src/index.ts';
+import { readGroundFile } from '../server/src/ground/readGroundFile.ts';
+
+/** Median time of one call, microseconds, over rounds of `each` calls after a warm-up. */
+function median_us(work: (i: number) => unknown, each: number, rounds = 41): number {
+  let sink = 0;
+  for (let i = 0; i < each; i++) sink += work(i) ? 1 : 0;
+  const times = Array.from({ length: rounds }, () => {
+    const start = process.hrtime.bigint();
+    for (let i = 0; i < each; i++) sink += work(i) ? 1 : 0;
+    return Number(process.hrtime.bigint() - start) / 1000 / each;
+  }).sort((a, b) => a - b);
+  if (sink < 0) throw new Error('never');
+  return times[Math.floor(rounds / 2)] ?? NaN;
+}
+
+const gold = goldSizes(10);
+const setting = (i: number): BoxSetting => ({ width_m: 0.25, length_m: 1.22, lining: 'riffles', slope: 0.04 + 1e-5 * (i % 500), stone_m: 0.0127, temperature_C: 10, water: { known: 'flow', flow_m3_s: 0.0028 } });
+const watch = gold[1];
+if (!watch) throw new Error('no gold size to watch');
+
+function gpx(points: number): string {
+  const track = Array.from({ length: points }, (_, i) => `<trkpt lat="${(46.5 + 1e-6 * i).toFixed(7)}" lon="${(-33 + 3e-4 * Math.sin(i / 900)).toFixed(7)}"><ele>${(12 + i * 2e-4).toFixed(2)}</ele><time>2026-05-01T10:00:00Z</time></trkpt>`).join('');
+  return `<gpx version="1.1" xmlns="http://www.topografix.com/GPX/1/1"><trk><name>Long walk</name><trkseg>${track}</trkseg></trk></gpx>`;
+}
+const track = gpx(100_000);
+const time_ms = (work: () => unknown): number => {
+  const times = [0, 1, 2, 3, 4].map(() => {
+    const start = process.hrtime.bigint();
+    work();
+    return Number(process.hrtime.bigint() - start) / 1e6;
+  }).sort((a, b) => a - b);
+  return times[2] ?? NaN;
+};
+
+console.log(JSON.stringify({
+  exp1000_us: median_us((i) => { let s = 0; for (let k = 0; k < 1000; k++) s += Math.exp(-(k + i) / 1000); return s; }, 200),
+  solve_us: median_us((i) => solveBox(setting(i), gold), 500),
+  drag_us: median_us((i) => {
+    const s = setting(i);
+    const advice = adviseBox(s, gold, watch);
+    return drawdown({ width_m: s.width_m, manningN: LININGS[s.lining].manningN, slope: s.slope }, advice.after.flow.flow_m3_s, s.length_m);
+  }, 60),
+  grade_us: median_us((i) => sampleGrade({ volumeBank_L: 12, counts: { '+10': 0, '10-20': i % 2, '20-40': i % 4, '-40': 1 + (i % 9) } }), 300),
+  gpx_ms: time_ms(() => readGroundFile(track)),
+  gpxParse_ms: time_ms(() => { const parser = new SaxesParser(); parser.on('opentag', () => undefined); parser.on('text', () => undefined); parser.write(track).close(); }),
+  gpx_MB: track.length / 1e6,
+}));
