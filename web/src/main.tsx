@@ -5,6 +5,7 @@ import { createBrowserRouter } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { Toaster } from 'sonner';
 import { registerSW } from 'virtual:pwa-register';
+import { fetchAhead } from './api/records.ts';
 import './app.css';
 import { NewGroundScreen } from './ground/NewGroundScreen.tsx';
 import { persistOptions, queryClient, resumeWrites } from './offline/queryClient.ts';
@@ -12,12 +13,14 @@ import { SettingsScreen } from './settings/SettingsScreen.tsx';
 import { GroundGate } from './shell/GroundGate.tsx';
 import { Home } from './shell/Home.tsx';
 import { Shell } from './shell/Shell.tsx';
+import { lastGround } from './shell/useGround.ts';
 import { ReadScreen } from './stages/read/ReadScreen.tsx';
 import { RunScreen } from './stages/run/RunScreen.tsx';
 import { SampleScreen } from './stages/sample/SampleScreen.tsx';
 import { PreferencesProvider } from './units/PreferencesProvider.tsx';
 
 if (import.meta.env.PROD) registerSW({ immediate: true });
+void fetchAhead(queryClient, /^\/g\/([0-9a-f-]{36})\//.exec(location.pathname)?.[1] ?? lastGround());
 
 const router = createBrowserRouter([
   {

@@ -16,18 +16,22 @@ export interface Figure {
   readonly unit: string;
 }
 
+/** Number formats by decimals, made once: making one costs more than a thousand uses. */
+const FORMATS = Array.from({ length: 9 }, (_, decimals) => new Intl.NumberFormat('en-US', { minimumFractionDigits: 0, maximumFractionDigits: decimals }));
+const grouped = (value: number, decimals: number): string => (FORMATS[decimals] as Intl.NumberFormat).format(value);
+
 /** Digits to a number of significant figures, plain notation, thousands parted; never fewer whole digits than the number has. */
 export function significant(value: number, figures = 3): string {
   if (value === 0) return '0';
   const magnitude = Math.floor(Math.log10(Math.abs(value)));
   const decimals = Math.min(8, Math.max(0, figures - 1 - magnitude));
-  return Number(value.toFixed(decimals)).toLocaleString('en-US', { minimumFractionDigits: 0, maximumFractionDigits: decimals });
+  return grouped(Number(value.toFixed(decimals)), decimals);
 }
 
 const figure = (value: number, unit: string, figures?: number): Figure => ({ digits: significant(value, figures), unit });
 
 /** Digits with at most so many decimals: what a hand can set or read off. */
-const rounded = (value: number, unit: string, decimals: number): Figure => ({ digits: Number(value.toFixed(decimals)).toLocaleString('en-US', { maximumFractionDigits: decimals }), unit });
+const rounded = (value: number, unit: string, decimals: number): Figure => ({ digits: grouped(Number(value.toFixed(decimals)), decimals), unit });
 
 /** Small lengths: stones, water depth, grain sizes, drops of a box, places along it; whole millimetres from 20 mm on, and from 1 m (3 ft) on the larger unit. */
 export function showSmallLength(m: number, d: Display): Figure {

@@ -1,5 +1,5 @@
 import type { Book, LoggedEvent, RunWithEvents } from '@riffle/contract';
-import { useQuery } from '@tanstack/react-query';
+import { queryOptions, useQueries, useQuery, type QueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { bookKey, eventsKey, eventsWithWaiting, listKey, useWaiting, withWaiting, type Kind, type Records } from '../offline/writes.ts';
 import { call, Refused } from './client.ts';
@@ -27,15 +27,24 @@ export interface RecordList<T> {
   readonly failed: boolean;
 }
 
+/** How the list of a kind is asked for; `groundId` is empty for what belongs to the crew. */
+const listOf = <K extends Kind>(kind: K, groundId: string) => queryOptions({
+  queryKey: listKey(kind, groundId),
+  queryFn: () => fetchAll<Records[K]['kept']>(groundId === '' ? `/${kind}` : `/grounds/${groundId}/${kind}`),
+});
+
+/** Asks for what the first view needs before anything is drawn: the grounds, and the spots and samples of the one that will open. */
+export async function fetchAhead(client: QueryClient, groundId: string | null): Promise<void> {
+  const grounds = client.fetchQuery(listOf('grounds', '')).catch(() => []);
+  const opens = groundId ?? (await grounds)[0]?.id;
+  if (opens) await Promise.all([client.prefetchQuery(listOf('spots', opens)), client.prefetchQuery(listOf('samples', opens))]);
+}
+
 /** All records of a kind on a ground (or of the crew, with an empty ground), with what waits to be sent laid over. Deleted ones are left out. */
 export function useRecords<K extends Kind>(kind: K, groundId = ''): RecordList<Records[K]['kept']> {
   const crewWide = kind === 'grounds' || kind === 'rigs';
   const scope = crewWide ? '' : groundId;
-  const query = useQuery({
-    queryKey: listKey(kind, scope),
-    queryFn: () => fetchAll<Records[K]['kept']>(crewWide ? `/${kind}` : `/grounds/${groundId}/${kind}`),
-    enabled: crewWide || groundId !== '',
-  });
+  const query = useQuery({ ...listOf(kind, scope), enabled: crewWide || groundId !== '' });
   const waiting = useWaiting();
   const items = useMemo(() => withWaiting(kind, scope, query.data ?? [], waiting), [kind, scope, query.data, waiting]);
   return { items, loading: query.isPending && query.fetchStatus !== 'paused' && items.length === 0, failed: query.isError };
@@ -55,7 +64,12 @@ export function useRunEvents(runId: string | null): LoggedEvent[] {
   return useMemo(() => eventsWithWaiting(runId ?? '', data ?? [], waiting), [runId, data, waiting]);
 }
 
+const bookOf = (groundId: string) => queryOptions({ queryKey: bookKey(groundId), queryFn: () => call<Book>('GET', `/grounds/${groundId}/book`), staleTime: 0 });
+
 export function useBook(groundId: string): { book: Book | undefined; failed: boolean } {
-  const { data, isError } = useQuery({ queryKey: bookKey(groundId), queryFn: () => call<Book>('GET', `/grounds/${groundId}/book`), staleTime: 0 });
+  const { data, isError } = useQuery(bookOf(groundId));
   return { book: data, failed: isError };
 }
+
+/** The books of several grounds, in their order; undefined where one is not added up yet. */
+export const useBooks = (groundIds: readonly string[]): (Book | undefined)[] => useQueries({ queries: groundIds.map(bookOf), combine: (all) => all.map((q) => q.data) });

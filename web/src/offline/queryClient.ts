@@ -10,6 +10,7 @@ const WEEK = 7 * 24 * 3600 * 1000;
 const SAVE_EVERY_MS = 1000;
 
 onlineManager.setOnline(navigator.onLine);
+const openedAt = Date.now();
 
 /** Reads come from the cache first; writes wait for a connection and are sent one after another, in order. */
 export const queryClient = new QueryClient({
@@ -42,7 +43,8 @@ export async function resumeWrites(): Promise<void> {
       void cache.build(queryClient, options).execute(write).catch(() => undefined);
     }
   }
-  void queryClient.invalidateQueries();
+  // What this device had kept may be behind; what was fetched a moment ago is not.
+  void queryClient.invalidateQueries({ predicate: (query) => query.state.data !== undefined && query.state.dataUpdatedAt < openedAt });
 }
 
 /** Sends a refused write again, on top of the stored copy the person has seen when there is one. */

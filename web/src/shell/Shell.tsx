@@ -18,7 +18,8 @@ export function Shell() {
   const { pathname, search } = useLocation();
   const navigate = useNavigate();
   const { preferences, change } = usePreferences();
-  const [pickerOpen, setPickerOpen] = useState(false);
+  // The picker stands in the rail and in the phone's top bar; only the one in sight may open, since an open menu hides all else.
+  const [pickerOpen, setPickerOpen] = useState<'rail' | 'top' | null>(null);
   const [keysOpen, setKeysOpen] = useState(false);
   const groundId = inAddress ?? lastGround() ?? grounds[0]?.id;
   const ground = grounds.find((g) => g.id === groundId);
@@ -30,12 +31,12 @@ export function Shell() {
   const carried = spot ? `?spot=${spot}` : '';
   useKeys(useMemo(() => ({
     ...Object.fromEntries(STAGES.map((s) => [s.key, () => void (base && navigate(`${base}${s.path}${carried}`))])),
-    g: () => setPickerOpen(true),
+    g: () => setPickerOpen(matchMedia('(min-width: 640px)').matches ? 'rail' : 'top'),
     '?': () => setKeysOpen(true),
   }), [base, carried, navigate]));
 
   const nextLight = LIGHTS[(LIGHTS.indexOf(preferences.light) + 1) % LIGHTS.length] ?? 'shade';
-  const picker = <GroundPicker grounds={grounds} current={ground} stage={stage} open={pickerOpen} onOpenChange={setPickerOpen} />;
+  const picker = (where: 'rail' | 'top') => <GroundPicker grounds={grounds} current={ground} stage={stage} open={pickerOpen === where} onOpenChange={(open) => setPickerOpen(open ? where : null)} />;
   return (
     <div className="min-h-dvh sm:grid sm:grid-cols-[128px_minmax(0,1fr)]">
       <a href="#page" className="absolute -top-20 left-2 z-40 bg-ink px-4 py-2 text-paper focus:top-2">Skip to the page</a>
@@ -45,7 +46,7 @@ export function Shell() {
         <div aria-hidden="true" className="absolute inset-y-0 right-0 w-[5px] border-x-[1.6px] border-ink" />
         <div className="pt-3 pr-2 pb-5 pl-4">
           <NavLink to={to('read')} className="mb-2 block font-serif text-[20px] font-bold">Riffle</NavLink>
-          {picker}
+          {picker('rail')}
         </div>
         <ul>
           {STAGES.map(({ path, name, key, Icon }) => (
@@ -64,7 +65,7 @@ export function Shell() {
       </nav>
 
       <header className="flex items-center justify-between gap-3 border-b-2 border-ink bg-spine px-4 py-1 sm:hidden" data-top-bar="">
-        <div className="min-w-0 grow">{picker}</div>
+        <div className="min-w-0 grow">{picker('top')}</div>
         <SyncState />
         <NavLink to="/settings" aria-label="Settings" className="grid min-h-11 min-w-11 place-items-center"><SettingsIcon /></NavLink>
       </header>

@@ -1,14 +1,15 @@
 import type { Book } from '@riffle/contract';
 import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
-import { useBook } from '../../api/records.ts';
+import { useBook, useRecords } from '../../api/records.ts';
 import { useGround, usePicked } from '../../shell/useGround.ts';
 import { usePreferences } from '../../units/displayPreference.ts';
-import { moneyText } from '../../units/moneyText.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Block, Gold, Judgement } from '../../ui/Judgement.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { AmountCells, AmountHeads, hoursText, valueText, type Money } from './AmountCells.tsx';
+import { EveryGround } from './EveryGround.tsx';
 
 const SeasonChart = lazy(() => import('./SeasonChart.tsx').then((m) => ({ default: m.SeasonChart })));
 
@@ -18,16 +19,16 @@ export function BooksScreen() {
   const { picked } = usePicked();
   const { book, failed } = useBook(ground.id);
   const show = useShow();
-  const { pricePerGram, money } = usePreferences().preferences;
+  const { pricePerGram, money: moneyName } = usePreferences().preferences;
+  const money: Money = pricePerGram === null ? null : { pricePerGram, name: moneyName };
+  const grounds = useRecords('grounds').items;
   const [sharing, setSharing] = useState(false);
   const nameOf = (id: string): string => spots.find((s) => s.id === id)?.name ?? 'a spot since removed';
 
   if (!book) return <Judgement rests={failed ? 'The book is added up on the server. What you logged is kept here and counts as soon as it answers.' : undefined}>{failed ? 'The book cannot be reached now.' : 'Adding up ...'}</Judgement>;
   const { total, unweighed } = book;
-  const value = (mg: number): string => (pricePerGram === null ? '' : moneyText((mg / 1000) * pricePerGram, money));
-  const hours = (s: number): string => `${(s / 3600).toFixed(1)} h`;
   const rests = [
-    total.running_s > 0 && `${total.buckets} buckets in ${hours(total.running_s)} of running, ${total.cleanups} clean-up${total.cleanups === 1 ? '' : 's'}${total.gold_mg > 0 ? `: ${show.gold(total.gold_mg / (total.running_s / 3600))} an hour` : ''}.`,
+    total.running_s > 0 && `${total.buckets} buckets in ${hoursText(total.running_s)} of running, ${total.cleanups} clean-up${total.cleanups === 1 ? '' : 's'}${total.gold_mg > 0 ? `: ${show.gold(total.gold_mg / (total.running_s / 3600))} an hour` : ''}.`,
     unweighed.buckets > 0 && `Not weighed yet: ${show.volume(unweighed.volumeBank_L)} in ${unweighed.runs} run${unweighed.runs === 1 ? '' : 's'}.`,
     pricePerGram === null && 'Type your price in Settings to see values.',
   ].filter(Boolean).join(' ');
@@ -42,13 +43,14 @@ export function BooksScreen() {
       </header>
       {total.cleanups === 0
         ? <Judgement rests={unweighed.buckets > 0 ? <Link className="underline underline-offset-4" to={`/g/${ground.id}/clean`}>{show.volume(unweighed.volumeBank_L)} wait to be weighed</Link> : 'Set a box, run some gravel, clean up: the first line then stands here.'}>No gold in the book for {ground.name} yet.</Judgement>
-        : <Judgement rests={rests}><Gold>{show.gold(total.gold_mg)}</Gold> out of {show.volume(total.volumeBank_L)} of bank ground: <Gold>{show.grade(total.gold_mg / total.volumeBank_L)}</Gold>{pricePerGram !== null && <>, worth {value(total.gold_mg)}</>}.</Judgement>}
+        : <Judgement rests={rests}><Gold>{show.gold(total.gold_mg)}</Gold> out of {show.volume(total.volumeBank_L)} of bank ground: <Gold>{show.grade(total.gold_mg / total.volumeBank_L)}</Gold>{money && <>, worth {valueText(total.gold_mg, money)}</>}.</Judgement>}
       {book.lines.length > 0 && (
         <Block title="By source" aside="gold of several spots run together stays theirs together">
-          <BookTable book={book} nameOf={nameOf} picked={picked} value={value} hours={hours} priced={pricePerGram !== null} />
+          <BookTable book={book} nameOf={nameOf} picked={picked} money={money} />
         </Block>
       )}
       {book.days.length > 0 && <Block title="The season" aside="bars: weighed that day; line: all so far"><Suspense fallback={<div className="h-60" />}><SeasonChart days={book.days} /></Suspense></Block>}
+      {grounds.length > 1 && <Block title="Every ground"><EveryGround grounds={grounds} open={ground.id} money={money} /></Block>}
       <Sheet open={sharing} onOpenChange={setSharing} title="This file gives the place away">
         <p className="mb-4">It holds the line of {ground.name} and the position of every spot, so that it can be brought in again. Whoever has it knows where you dig. The CSV holds none of that.</p>
         <a className="inline-flex min-h-14 w-full items-center justify-center bg-ink px-4 text-[18px] font-semibold text-paper" href={`/api/v1/grounds/${ground.id}/ground.geojson`} download onClick={() => setSharing(false)}>Save it with positions</a>
@@ -61,29 +63,14 @@ interface BookTableProps {
   readonly book: Book;
   readonly nameOf: (spotId: string) => string;
   readonly picked: string | null;
-  readonly value: (mg: number) => string;
-  readonly hours: (s: number) => string;
-  readonly priced: boolean;
+  readonly money: Money;
 }
 
-function BookTable({ book, nameOf, picked, value, hours, priced }: BookTableProps) {
-  const show = useShow();
-  const cells = (a: Book['total']) => (
-    <>
-      <td className="py-2 pr-4 text-right">{a.buckets}</td>
-      <td className="py-2 pr-4 text-right">{show.volume(a.volumeBank_L)}</td>
-      <td className="py-2 pr-4 text-right">{hours(a.running_s)}</td>
-      <td className="py-2 pr-4 text-right font-bold text-gold">{show.gold(a.gold_mg)}</td>
-      <td className="py-2 pr-4 text-right font-bold text-gold">{a.volumeBank_L > 0 ? show.grade(a.gold_mg / a.volumeBank_L) : ''}</td>
-      {priced && <td className="py-2 text-right">{value(a.gold_mg)}</td>}
-    </>
-  );
+function BookTable({ book, nameOf, picked, money }: BookTableProps) {
   return (
     <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="The book by source">
       <table className="w-full min-w-[40rem] border-collapse">
-        <thead>
-          <tr className="text-ink-2"><th scope="col" className="text-left font-normal">source</th>{['buckets', 'volume, bank', 'time', 'gold', 'grade', ...(priced ? ['value'] : [])].map((h) => <th key={h} scope="col" className="pr-4 text-right font-normal">{h}</th>)}</tr>
-        </thead>
+        <thead><tr className="text-ink-2"><th scope="col" className="text-left font-normal">source</th><AmountHeads money={money} /></tr></thead>
         <tbody>
           {book.lines.map((l) => (
             <tr key={l.spotIds.join()} className={`border-t border-rule ${picked && l.spotIds.includes(picked) ? 'bg-picked shadow-[inset_5px_0_0_var(--ink)]' : ''}`}>
@@ -92,10 +79,10 @@ function BookTable({ book, nameOf, picked, value, hours, priced }: BookTableProp
                 {l.spotIds.length > 1 && <span className="block text-[13px] text-ink-2">mixed, not shared out</span>}
                 {l.mayHoldOldGold && <span className="block text-[13px] text-ink-2">box was not rinsed clean before: may hold older gold</span>}
               </th>
-              {cells(l)}
+              <AmountCells amounts={l} money={money} />
             </tr>
           ))}
-          <tr className="border-t-2 border-ink"><th scope="row" className="py-2 pl-3 text-left font-bold">all</th>{cells(book.total)}</tr>
+          <tr className="border-t-2 border-ink"><th scope="row" className="py-2 pl-3 text-left font-bold">all</th><AmountCells amounts={book.total} money={money} /></tr>
         </tbody>
       </table>
     </div>
