@@ -39,7 +39,7 @@ export async function chooseSpot(page: Page, label: string, name: string): Promi
 
 /** Adds a 10 in by 4 ft box and sets it at 1/2 in/ft with 20 mm of water, a 20 L bucket. */
 export async function setBox(page: Page, rigName: string): Promise<void> {
-  await page.getByRole('button', { name: /Add your box|Another box/ }).click();
+  await page.getByRole('button', { name: /^(Add your box|Another)$/ }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('What you call it').fill(rigName);
   await sheet.getByLabel('Width inside', { exact: true }).fill('10 in');

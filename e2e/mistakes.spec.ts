@@ -1,6 +1,6 @@
 import { writeFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
-import { bringCreek, creekGpx, dropFile, judgement, toStage } from './job.ts';
+import { bringCreek, chooseSpot, creekGpx, dropFile, judgement, setBox, toStage } from './job.ts';
 
 /** Getting it wrong on purpose: every answer stands where the mistake is, and nothing typed is lost. */
 test.describe('files', () => {
@@ -110,4 +110,45 @@ test('flow measured with a float and with a bucket', async ({ page }, info) => {
   await expect(sheet.getByRole('status')).toHaveText('2.51 L/s');
   await sheet.getByRole('button', { name: 'Use this flow' }).click();
   await expect(page.getByLabel('Flow into the box', { exact: true })).toHaveValue('2.51');
+});
+
+test('a ground can be renamed, taken out with what hangs on it said, and brought back', async ({ page }) => {
+  await bringCreek(page, 'Passing Fork');
+  await page.getByRole('button', { name: 'about it' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel(/^Swell/).fill('120');
+  await expect(sheet.getByText(/0 to 80 %/)).toBeVisible();
+  await sheet.getByLabel(/^Swell/).fill('25');
+  await sheet.getByLabel('Name').fill('Lasting Fork');
+  await sheet.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(page.getByRole('listbox', { name: /Lasting Fork, straightened/ })).toBeVisible();
+  await page.getByRole('button', { name: 'about it' }).click();
+  await sheet.getByRole('button', { name: 'Take this ground out ...' }).click();
+  await expect(sheet.getByRole('alert')).toContainText('2 spots, 0 samples, 0 runs go with it');
+  await sheet.getByRole('button', { name: 'Take Lasting Fork out' }).click();
+  await expect(page).not.toHaveURL(/new/);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('listbox', { name: /Lasting Fork, straightened/ })).toBeVisible();
+});
+
+test('a box can be changed and put away; a run started by mistake leaves no trace', async ({ page }) => {
+  const groundId = await bringCreek(page, 'Slip Fork');
+  await toStage(page, 'Set');
+  await setBox(page, 'Slip box');
+  await page.getByRole('button', { name: 'Change', exact: true }).click();
+  await page.getByRole('dialog').getByLabel('Length of the lined floor', { exact: true }).fill('50 ft');
+  await page.getByRole('dialog').getByRole('button', { name: 'Keep the change' }).click();
+  await expect(page.getByRole('dialog')).toContainText('between 0.2 m (8 in) and 10 m (33 ft) long');
+  await page.getByRole('dialog').getByLabel('Length of the lined floor', { exact: true }).fill('5 ft');
+  await page.getByRole('dialog').getByRole('button', { name: 'Keep the change' }).click();
+  await expect(page.getByText('“10 in” by “5 ft”')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep this set-up' }).click();
+  await toStage(page, 'Run');
+  await chooseSpot(page, 'Gravel from', 'Upper bar');
+  await page.getByRole('button', { name: 'Start the run' }).click();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await page.getByRole('button', { name: /Started by mistake/ }).click();
+  await expect(page.getByRole('button', { name: 'Start the run' })).toBeVisible();
+  await expect(page.getByText('Run, not weighed yet')).toBeHidden();
+  await expect.poll(async () => ((await (await page.request.get(`/api/v1/grounds/${groundId}/book`)).json()) as { unweighed: { runs: number } }).unweighed.runs).toBe(0);
 });

@@ -65,7 +65,7 @@ test('from a GPX file to the CSV of the book', async ({ page }, info) => {
   await gold.nth(1).fill('5 mg');
   await gold.nth(2).fill('1');
   await expect(judgement(page)).toContainText('30 mg');
-  await expect(page.getByText(/80 % of it within the first 200 mm/)).toBeVisible();
+  await expect(page.getByText(/80 % of it within the first 200\smm/)).toBeVisible();
   await page.getByRole('radio', { name: 'rinsed clean' }).click();
   await page.getByRole('button', { name: 'Write it in the book' }).click();
   await expect(page.getByText('Written to the book.')).toBeVisible();

@@ -10,6 +10,7 @@ import './app.css';
 import { NewGroundScreen } from './ground/NewGroundScreen.tsx';
 import { persistOptions, queryClient, resumeWrites } from './offline/queryClient.ts';
 import { SettingsScreen } from './settings/SettingsScreen.tsx';
+import { Broken } from './shell/Broken.tsx';
 import { GroundGate } from './shell/GroundGate.tsx';
 import { Home } from './shell/Home.tsx';
 import { Shell } from './shell/Shell.tsx';
@@ -25,6 +26,7 @@ void fetchAhead(queryClient, /^\/g\/([0-9a-f-]{36})\//.exec(location.pathname)?.
 const router = createBrowserRouter([
   {
     element: <Shell />,
+    errorElement: <Broken />,
     children: [
       { path: '/', element: <Home /> },
       { path: '/grounds/new', element: <NewGroundScreen /> },

@@ -23,12 +23,12 @@ export async function writeGround(db: Db, crewId: string, g: Ground, baseVersion
 
 /** Stores a new ground with its line. Null: a ground of this id is there already. */
 export async function insertGroundWithLine(
-  db: Db, crewId: string, ground: { id: string; name: string; kind: string; length_m: number; swell_percent: number }, line: Line, thinned: Line,
+  db: Db, crewId: string, ground: Pick<Ground, 'id' | 'name' | 'kind' | 'length_m' | 'swell_percent' | 'note'>, line: Line, thinned: Line,
 ): Promise<unknown> {
   const { rows } = await db.query(
-    `insert into ground (crew_id, id, name, kind, length_m, swell_percent, line, line_points) values ($1, $2, $3, $4, $5, $6, $7, $8)
+    `insert into ground (crew_id, id, name, kind, length_m, swell_percent, note, line, line_points) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
      on conflict do nothing returning ${GROUND}`,
-    [crewId, ground.id, ground.name, ground.kind, ground.length_m, ground.swell_percent, JSON.stringify(thinned), line.length]);
+    [crewId, ground.id, ground.name, ground.kind, ground.length_m, ground.swell_percent, ground.note, JSON.stringify(thinned), line.length]);
   if (rows[0]) await db.query('insert into ground_line (crew_id, ground_id, line) values ($1, $2, $3)', [crewId, ground.id, JSON.stringify(line)]);
   return rows[0] ?? null;
 }

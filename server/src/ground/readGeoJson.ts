@@ -37,7 +37,7 @@ export function readGeoJson(text: string): RawGroundFile {
   const lines: { name: string; points: Position[] }[] = [];
   const places: { name: string; position: Position; properties: Record<string, unknown> }[] = [];
   let flow: RawGroundFile['flow'] = 'unknown';
-  let kind: unknown = 'creek';
+  let own: Pick<RawGroundFile, 'kind' | 'swell_percent' | 'note'> = { kind: 'creek', swell_percent: null, note: null };
   for (const { geometry, properties } of read.data.features) {
     const name = typeof properties?.['name'] === 'string' ? properties['name'] : '';
     if (geometry?.type === 'LineString') lines.push({ name, points: geometry.coordinates.map(position) });
@@ -46,10 +46,10 @@ export function readGeoJson(text: string): RawGroundFile {
     else if (geometry?.type === 'MultiPoint') geometry.coordinates.forEach((c) => places.push({ name, position: position(c), properties: properties ?? {} }));
     if (geometry?.type === 'LineString' && (properties?.['flow'] === 'as drawn' || properties?.['flow'] === 'against')) {
       flow = properties['flow'];
-      kind = properties['kind'];
+      own = { kind: properties['kind'], swell_percent: properties['swell_percent'], note: properties['note'] };
     }
   }
-  return { format: 'GeoJSON', lines, places, name: '', kind, flow };
+  return { format: 'GeoJSON', lines, places, name: '', ...own, flow };
 }
 
 const position = ([lon = NaN, lat = NaN, ele]: number[]): Position => (ele === undefined ? [lon, lat] : [lon, lat, ele]);

@@ -55,7 +55,7 @@ export function readGpx(text: string): RawGroundFile {
     }
   });
   parser.write(text).close();
-  return { format: 'GPX', lines, places, name: documentName, kind: 'creek', flow: 'unknown' };
+  return { format: 'GPX', lines, places, name: documentName, kind: 'creek', swell_percent: null, note: null, flow: 'unknown' };
 }
 
 const degrees = (attribute: string | undefined): number => (attribute === undefined || attribute.trim() === '' ? NaN : Number(attribute));

@@ -1,4 +1,4 @@
-import { centreLine, flowDirection, localPlane, thinLine, type FlowDirection, type Position } from '@riffle/core';
+import { centreLine, DEFAULT_SWELL_PERCENT, flowDirection, localPlane, thinLine, type FlowDirection, type Position } from '@riffle/core';
 import type { GroundFile } from '@riffle/contract';
 import { Refusal } from '../http/problems.ts';
 import { readGeoJson } from './readGeoJson.ts';
@@ -11,6 +11,8 @@ export interface RawGroundFile {
   readonly places: readonly { readonly name: string; readonly position: Position; readonly properties: Readonly<Record<string, unknown>> }[];
   readonly name: string;
   readonly kind: unknown;
+  readonly swell_percent: unknown;
+  readonly note: unknown;
   /** Direction of flow where the file states it (Riffle's own exports do). */
   readonly flow: FlowDirection;
 }
@@ -19,6 +21,9 @@ export interface RawGroundFile {
 export interface ReadGround extends GroundFile {
   readonly points: readonly Position[];
   readonly properties: readonly Readonly<Record<string, unknown>>[];
+  /** From Riffle's own exports; the usual values otherwise. */
+  readonly swell_percent: number;
+  readonly note: string;
 }
 
 /** Most points drawn on ribbon and map; the rest are kept but not sent to the screen. */
@@ -73,6 +78,8 @@ export function readGroundFile(text: string): ReadGround {
     spots: kept.map((p, i) => ({ name: p.name.slice(0, 80) || `Spot ${i + 1}`, position: p.position, distanceAlong_m: p.at.distance_m, offset_m: p.at.offset_m })),
     warnings,
     points: best.points,
+    swell_percent: typeof raw.swell_percent === 'number' && raw.swell_percent >= 0 && raw.swell_percent <= 80 ? raw.swell_percent : DEFAULT_SWELL_PERCENT,
+    note: typeof raw.note === 'string' ? raw.note.slice(0, 4000) : '',
     properties: kept.map((p) => p.properties),
   };
 }

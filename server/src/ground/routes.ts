@@ -1,6 +1,6 @@
 import type { Spot} from '@riffle/contract';
 import { FileDecisions, FIRST_ID, GroundFile, Id, NewGround, NewSpot, PageQuery, Problem, SPOT_KINDS, StoredGround, StoredSpot, page } from '@riffle/contract';
-import { centreLine, DEFAULT_SWELL_PERCENT, thinLine } from '@riffle/core';
+import { centreLine, thinLine } from '@riffle/core';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import type pg from 'pg';
@@ -40,7 +40,7 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: stri
     const read = readGroundFile(fileText(request.body));
     const stored = await inTransaction(pool, async (db) => {
       const footFirst = request.query.flow === 'against' ? [...read.points] : [...read.points].reverse();
-      const ground = { id, name: request.query.name, kind: request.query.kind, length_m: read.length_m, swell_percent: DEFAULT_SWELL_PERCENT };
+      const ground = { id, name: request.query.name, kind: request.query.kind, length_m: read.length_m, swell_percent: read.swell_percent, note: read.note };
       const made = await insertGroundWithLine(db, crewId, ground, footFirst, thinLine(footFirst, 0.5, 2000));
       if (made) for (const spot of spotsOf(read, id, request.query.flow)) await writeSpot(db, crewId, spot, 0);
       return made;
@@ -87,7 +87,7 @@ function asGeoJson(ground: StoredGround, line: readonly (readonly number[])[], s
   return {
     type: 'FeatureCollection',
     features: [
-      { type: 'Feature', geometry: { type: 'LineString', coordinates: line }, properties: { name: ground.name, kind: ground.kind, flow: 'against', note: ground.note } },
+      { type: 'Feature', geometry: { type: 'LineString', coordinates: line }, properties: { name: ground.name, kind: ground.kind, flow: 'against', swell_percent: ground.swell_percent, note: ground.note } },
       ...spots.map((s) => ({
         type: 'Feature',
         geometry: { type: 'Point', coordinates: s.position ?? centre.positionAt(s.distance_m, s.offset_m, s.bank) },

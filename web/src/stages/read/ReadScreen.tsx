@@ -10,8 +10,11 @@ import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import { ReadJudgement } from './ReadJudgement.tsx';
+import { GroundSheet } from './GroundSheet.tsx';
 import { SpotSheet } from './SpotSheet.tsx';
 import { SpotTable } from './SpotTable.tsx';
+
+const several = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
 
 /** The ground on its ribbon: where the pans were, what they said, which spot stands best. */
 export function ReadScreen() {
@@ -22,6 +25,7 @@ export function ReadScreen() {
   const show = useShow();
   const [place, setPlace] = useState<RibbonPlace | null>(null);
   const [editing, setEditing] = useState<string | null>(null);
+  const [groundOpen, setGroundOpen] = useState(false);
   const pickedSpot = spots.find((s) => s.id === picked);
 
   const startNew = (at: RibbonPlace | null): void => {
@@ -36,7 +40,10 @@ export function ReadScreen() {
     <div className="flex flex-col gap-3.5">
       <header className="flex flex-wrap items-baseline justify-between gap-x-6 border-b border-rule pb-2">
         <span className="hidden font-serif text-[18px] font-semibold sm:inline">{ground.name}</span>
-        <span className="text-ink-2">{show.distance(ground.length_m)} of {ground.kind}; {spots.length} spot{spots.length === 1 ? '' : 's'}, {samples.length} sample{samples.length === 1 ? '' : 's'}</span>
+        <span className="flex items-baseline gap-4 text-ink-2">
+          <span>{show.distance(ground.length_m)} of {ground.kind}; {several(spots.length, 'spot')}, {several(samples.length, 'sample')}</span>
+          <button type="button" className="underline decoration-rule underline-offset-4 max-sm:min-h-11" onClick={() => setGroundOpen(true)}>about it</button>
+        </span>
       </header>
       <ReadJudgement ground={ground} spots={spots} grades={grades} best={bestSpot(grades.values())} />
       <Ribbon ground={ground} spots={spots} grades={grades} picked={picked} onPick={pick} onPlace={startNew} marked={editing === 'new' ? place : null} />
@@ -58,6 +65,7 @@ export function ReadScreen() {
         {ground.line && <Block title="In plan" aside="north up"><LinePlan line={ground.line} spots={positioned} flow="against" picked={picked} onPick={pick} shape={0.5} gold={goldIds} /></Block>}
         <Block title="Spots" aside="best-proven first"><SpotTable spots={spots} grades={grades} picked={picked} onPick={pick} /></Block>
       </div>
+      {groundOpen && <GroundSheet ground={ground} onClose={() => setGroundOpen(false)} />}
       {editing !== null && (
         <SpotSheet
           key={editing} ground={ground} spot={spots.find((s) => s.id === editing)} place={place}

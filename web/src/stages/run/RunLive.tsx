@@ -15,12 +15,14 @@ interface RunLiveProps {
   readonly setup: StoredSetup | undefined;
   readonly rig: StoredRig | undefined;
   readonly spots: readonly StoredSpot[];
+  /** Takes the whole run out of the book. */
+  readonly onDrop: () => void;
 }
 
 const PARTS = [['1/3', 1 / 3], ['1/2', 1 / 2], ['2/3', 2 / 3]] as const;
 
 /** A run under way: huge buttons, a clock, and the pace against what the box carries. Made for gloves and glare. */
-export function RunLive({ run, setup, rig, spots }: RunLiveProps) {
+export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
   const open = useOpenRun(run, setup, rig);
   const show = useShow();
   const [source, setSource] = useState(run.spotId);
@@ -39,6 +41,7 @@ export function RunLive({ run, setup, rig, spots }: RunLiveProps) {
         <div className="flex flex-wrap gap-3">
           <Link className="inline-flex min-h-16 items-center bg-ink px-8 text-[20px] font-bold text-paper" to={`/g/${run.groundId}/clean`}>Clean up</Link>
           <Button className="min-h-16 px-6 text-[18px]" onClick={() => open.resume()}>Run on</Button>
+          <Button look="quiet" className="min-h-16" onClick={onDrop}>Started by mistake: take it out</Button>
         </div>
       </div>
     );

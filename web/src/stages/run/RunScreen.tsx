@@ -2,6 +2,7 @@ import type { StoredRun } from '@riffle/contract';
 import { format } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
+import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import { useRecords } from '../../api/records.ts';
 import { useWrite } from '../../offline/writes.ts';
@@ -22,6 +23,7 @@ export function RunScreen() {
   const rigs = useRecords('rigs').items;
   const cleanups = useRecords('cleanups', ground.id).items;
   const [left, setLeft] = useState<string | null>(null);
+  const write = useWrite();
 
   const weighed = new Set(cleanups.flatMap((c) => c.runIds));
   // The run in hand: one not stopped; or the one just stopped, until it is weighed or put aside.
@@ -36,6 +38,10 @@ export function RunScreen() {
   }, [openId, running]);
 
   const setup = setups.find((s) => s.id === open?.setupId);
+  const drop = ({ version, updatedAt, tally, ...record }: StoredRun): void => {
+    write({ what: 'record', kind: 'runs', record: { ...record, deleted: true, baseVersion: version } });
+    toast(`The run of ${format(new Date(record.startedAt), 'HH:mm')} is out of the book.`, { duration: 15_000, action: { label: 'Undo', onClick: () => write({ what: 'record', kind: 'runs', record: { ...record, deleted: false, baseVersion: version + 1 } }) } });
+  };
   return (
     <div className="flex flex-col gap-4">
       <header className="flex flex-wrap items-baseline justify-between gap-x-4 border-b border-rule pb-2">
@@ -44,7 +50,7 @@ export function RunScreen() {
       </header>
       {open ? (
         <>
-          <RunLive key={open.id} run={open} setup={setup} rig={rigs.find((r) => r.id === setup?.rigId)} spots={spots} />
+          <RunLive key={open.id} run={open} setup={setup} rig={rigs.find((r) => r.id === setup?.rigId)} spots={spots} onDrop={() => drop(open)} />
           {open.tally.stopped && <Button look="quiet" className="self-start" onClick={() => { sessionStorage.removeItem('riffle-run'); setLeft(open.id); }}>Another run</Button>}
         </>
       ) : <StartRun waiting={byStart.filter((r) => !weighed.has(r.id))} />}

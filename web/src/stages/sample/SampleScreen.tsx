@@ -6,6 +6,7 @@ import { useWrite } from '../../offline/writes.ts';
 import { Ribbon } from '../../ribbon/Ribbon.tsx';
 import { bestSpot, spotGrades } from '../../ribbon/spotGrades.ts';
 import { useGround, usePicked } from '../../shell/useGround.ts';
+import { useKeys } from '../../shell/useKeys.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
@@ -36,6 +37,7 @@ export function SampleScreen() {
   const [tried, setTried] = useState(false);
   const [weighing, setWeighing] = useState(draft.gold.text !== '');
   const spot = spots.find((s) => s.id === picked);
+  useKeys(useMemo(() => ({ n: () => document.querySelector<HTMLInputElement>('[data-first-field] input')?.focus() }), []));
   const top = bestSpot([...grades.values()].filter((g) => g.spotId !== picked));
   const topName = spots.find((s) => s.id === top?.spotId)?.name;
 
@@ -62,7 +64,7 @@ export function SampleScreen() {
       <form className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,17rem)_minmax(0,1fr)_minmax(0,22rem)]" onSubmit={(e) => { e.preventDefault(); keep(); }}>
         <Block title="Dug" className="flex flex-col">
           <SelectField label="Spot" value={spot?.id ?? ''} choices={[{ value: '', label: 'Pick one' }, ...[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => ({ value: s.id, label: s.name }))]} onChange={(id) => pick(id || null)} problem={tried && !spot ? 'Say which spot this pan is from.' : null} />
-          <QuantityField label="Depth below the surface" entered={draft.depth} reading={inHand.depth} units={['m', 'cm', 'ft', 'in']} showProblem={tried} onChange={(depth) => change({ depth })} comesTo={inHand.depth.ok && show.length(inHand.depth.value)} problem={inHand.depth.ok && inHand.depth.value > 30 ? 'Deeper than 30 m is not a hand-dug hole.' : null} />
+          <div data-first-field=""><QuantityField label="Depth below the surface" entered={draft.depth} reading={inHand.depth} units={['m', 'cm', 'ft', 'in']} showProblem={tried} onChange={(depth) => change({ depth })} comesTo={inHand.depth.ok && show.length(inHand.depth.value)} problem={inHand.depth.ok && inHand.depth.value > 30 ? 'Deeper than 30 m is not a hand-dug hole.' : null} /></div>
           {deep && <p className="mb-2 border-l-4 border-dashed border-danger pl-3 text-danger">{show.length(UNSHORED_M)}: nobody in an unshored hole. Many local rules say so from here; keep out and follow yours.</p>}
           <QuantityField label="How much you panned" entered={draft.volume} reading={inHand.volume} units={['pan', 'handful', 'double handful', 'bucket', 'scoop', 'L', 'gal']} showProblem={tried} onChange={(volume) => change({ volume })} comesTo={inHand.volume.ok && show.volume(inHand.volume.value)} problem={inHand.volumeProblem} />
           <Choices label="Loose or bank volume" value={draft.state} onChange={(state) => change({ state })} choices={[{ value: 'loose', label: 'loose' }, { value: 'bank', label: 'in the bank' }]} />

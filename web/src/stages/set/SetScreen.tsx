@@ -35,10 +35,10 @@ export function SetScreen() {
   const write = useWrite();
   const navigate = useNavigate();
   const [chosen, setChosen] = useState<string | null>(null);
-  const [sheet, setSheet] = useState<'rig' | 'flow' | null>(null);
+  const [sheet, setSheet] = useState<'new rig' | 'rig' | 'flow' | null>(null);
   const [tried, setTried] = useState(false);
   const [attach, width] = useWidth(700);
-  useKeys(useMemo(() => ({ n: () => setSheet('rig') }), []));
+  useKeys(useMemo(() => ({ n: () => setSheet('new rig') }), []));
 
   const lastRig = [...setups].sort((a, b) => (a.setAt < b.setAt ? 1 : -1))[0]?.rigId;
   const rig: StoredRig | undefined = rigs.find((r) => r.id === (chosen ?? lastRig)) ?? rigs[0];
@@ -73,11 +73,11 @@ export function SetScreen() {
         <form className="flex flex-col" onSubmit={(e) => { e.preventDefault(); keep(); }}>
           <Block title="How it stands">
             {rigs.length === 0
-              ? <Button look="main" className="mb-2" onClick={() => setSheet('rig')}>Add your box</Button>
+              ? <Button look="main" className="mb-2" onClick={() => setSheet('new rig')}>Add your box</Button>
               : (
                 <div className="flex items-center gap-3">
                   <div className="min-w-0 grow"><SelectField label="Box" value={rig?.id ?? ''} choices={rigs.map((r) => ({ value: r.id, label: r.name }))} onChange={setChosen} /></div>
-                  <Button look="quiet" onClick={() => setSheet('rig')}>Another box</Button>
+                  <span className="flex gap-3"><Button look="quiet" onClick={() => setSheet('rig')}>Change</Button><Button look="quiet" onClick={() => setSheet('new rig')}>Another</Button></span>
                 </div>
               )}
             <QuantityField label="Pitch" entered={draft.pitch} reading={readings.pitch} units={['in/ft', '%', '°', 'in', 'mm', 'cm']} showProblem={tried} onChange={(pitch) => change({ pitch })}
@@ -130,7 +130,7 @@ export function SetScreen() {
           <p className="border-l-4 border-dashed border-danger pl-3 text-[13px] text-ink-2">Cold fast water and rolling stones: set the box with firm footing and someone in sight. Damming, pumps and sluices may need a permit or be closed in season: local rules come first.</p>
         </div>
       </div>
-      {sheet === 'rig' && <RigSheet onClose={() => setSheet(null)} onKept={(id) => { setChosen(id); setSheet(null); }} />}
+      {(sheet === 'rig' || sheet === 'new rig') && <RigSheet rig={sheet === 'rig' ? rig : undefined} onClose={() => setSheet(null)} onKept={(id) => { setChosen(id); setSheet(null); }} />}
       {sheet === 'flow' && <FlowSheet onClose={() => setSheet(null)} onFlow={(flow) => { change({ known: 'flow', flow }); setSheet(null); }} />}
     </div>
   );

@@ -1,0 +1,72 @@
+import { GROUND_KINDS, type StoredGround } from '@riffle/contract';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { toast } from 'sonner';
+import { useRecords } from '../../api/records.ts';
+import { useWrite } from '../../offline/writes.ts';
+import { readEntered } from '../../units/readEntered.ts';
+import { useShow } from '../../units/useShow.ts';
+import { Button } from '../../ui/Button.tsx';
+import { SelectField, TextField } from '../../ui/Field.tsx';
+import { QuantityField } from '../../ui/QuantityField.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+
+const record = ({ version, updatedAt, line, linePoints, ...ground }: StoredGround) => ({ ...ground, baseVersion: version });
+
+/** A ground's own facts: its name and kind, how much its gravel swells, a note; and the way to take it out of the book. */
+export function GroundSheet({ ground, onClose }: { ground: StoredGround; onClose: () => void }) {
+  const write = useWrite();
+  const navigate = useNavigate();
+  const show = useShow();
+  const hangsOnIt = [['spot', useRecords('spots', ground.id)], ['sample', useRecords('samples', ground.id)], ['run', useRecords('runs', ground.id)]] as const;
+  const [name, setName] = useState(ground.name);
+  const [kind, setKind] = useState(ground.kind);
+  const [swell, setSwell] = useState(String(ground.swell_percent));
+  const [length, setLength] = useState({ text: String(Math.round(ground.length_m * 10) / 10), unit: 'm' });
+  const [note, setNote] = useState(ground.note);
+  const [tried, setTried] = useState(false);
+  const [asking, setAsking] = useState(false);
+  const swell_percent = Number(swell.replace('%', ''));
+  const swellProblem = swell.trim() === '' || !(swell_percent >= 0 && swell_percent <= 80) ? 'Gravel swells by 0 to 80 %; 10 to 25 % is usual.' : null;
+  const reading = readEntered('length', length);
+  const lengthProblem = reading.ok && !(reading.value >= 5 && reading.value <= 200_000) ? 'A ground is between 5 m and 200 km long.' : null;
+
+  const save = (): void => {
+    setTried(true);
+    if (name.trim() === '' || swellProblem || !reading.ok || lengthProblem) return;
+    // A ground with a line keeps the line's own length.
+    write({ what: 'record', kind: 'grounds', record: { ...record(ground), name: name.trim(), kind, swell_percent, note, length_m: ground.line ? ground.length_m : reading.value } });
+    onClose();
+  };
+  const remove = (): void => {
+    write({ what: 'record', kind: 'grounds', record: { ...record(ground), deleted: true } });
+    toast(`${ground.name} is out of the book.`, {
+      duration: 15_000,
+      action: { label: 'Undo', onClick: () => { write({ what: 'record', kind: 'grounds', record: { ...record(ground), deleted: false, baseVersion: ground.version + 1 } }); void navigate(`/g/${ground.id}/read`); } },
+    });
+    void navigate('/');
+  };
+  return (
+    <Sheet open onOpenChange={(open) => { if (!open) onClose(); }} title={ground.name}>
+      <form className="flex flex-col gap-2" onSubmit={(e) => { e.preventDefault(); save(); }}>
+        <TextField label="Name" value={name} onChange={setName} problem={tried && name.trim() === '' ? 'Give it a name.' : null} />
+        <SelectField label="Kind" value={kind} choices={GROUND_KINDS.map((k) => ({ value: k, label: k }))} onChange={setKind} />
+        {ground.line
+          ? <p className="mb-2 text-ink-2">{show.distance(ground.length_m)} long, by its line of {ground.linePoints.toLocaleString('en-US')} points.</p>
+          : <QuantityField label="Length" entered={length} reading={reading} units={['m', 'km', 'ft', 'mi']} showProblem={tried} problem={lengthProblem} onChange={(l) => setLength({ text: l.text, unit: l.unit })} />}
+        <TextField label="Swell: how much looser it lies once dug, %" value={swell} onChange={setSwell} problem={swellProblem} hint="100 L in the bank at 18 % fills 118 L of buckets" />
+        <TextField label="Note" value={note} onChange={setNote} rows={3} />
+        <div className="mt-2 flex flex-wrap gap-3">
+          <Button look="main" type="submit">Keep the change</Button>
+          {!asking && <Button look="danger" onClick={() => setAsking(true)}>Take this ground out ...</Button>}
+        </div>
+        {asking && (
+          <div role="alert" className="mt-3 border-2 border-dashed border-danger p-3">
+            <p className="mb-2">{hangsOnIt.map(([what, { items }]) => `${items.length} ${what}${items.length === 1 ? '' : 's'}`).join(', ')} go with it. It can be brought back as long as the word “Undo” stands on the screen.</p>
+            <Button look="danger" onClick={remove}>Take {ground.name} out</Button>
+          </div>
+        )}
+      </form>
+    </Sheet>
+  );
+}
