@@ -19,10 +19,12 @@ interface LinePlanProps {
   /** Height of the drawing as a share of its width. */
   readonly shape?: number;
   readonly gold?: ReadonlySet<string>;
+  /** A line without water: a wash, a bench. */
+  readonly dry?: boolean;
 }
 
 /** The line seen from above, north up, with its scale and the ends marked A and B. */
-export function LinePlan({ line, spots, flow, picked, onPick, shape = 0.6, gold }: LinePlanProps) {
+export function LinePlan({ line, spots, flow, picked, onPick, shape = 0.6, gold, dry = false }: LinePlanProps) {
   const [attach, width] = useWidth(600);
   const show = useShow();
   const height = Math.round(Math.max(200, width * shape));
@@ -50,8 +52,8 @@ export function LinePlan({ line, spots, flow, picked, onPick, shape = 0.6, gold 
   return (
     <div ref={attach} className="min-w-0">
       <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} className="block border-[1.4px] border-ink" role="img" aria-label={`The line from above, ${spots.length} spots`}>
-        <path d={view.path} fill="none" stroke="var(--water)" strokeWidth="9" strokeLinejoin="round" strokeLinecap="round" />
-        <path d={view.path} fill="none" stroke="var(--water-body)" strokeWidth="5.500" strokeLinejoin="round" strokeLinecap="round" />
+        <path d={view.path} fill="none" stroke={dry ? 'var(--ink-2)' : 'var(--water)'} strokeWidth="9" strokeLinejoin="round" strokeLinecap="round" />
+        <path d={view.path} fill="none" stroke={dry ? 'var(--gravel)' : 'var(--water-body)'} strokeWidth="5.500" strokeLinejoin="round" strokeLinecap="round" />
         {flow !== 'unknown' && view.arrows.map(([a, b], i) => {
           const [from, to] = flow === 'as drawn' ? [view.toPx(a), view.toPx(b)] : [view.toPx(b), view.toPx(a)];
           const angle = (Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI;

@@ -113,11 +113,21 @@ function FileSheet({ id, file, read, onBack }: FileInHand & { onBack: () => void
         <LinePlan line={read.line} spots={read.spots} flow={flow} />
         <form className="flex flex-col gap-3" onSubmit={(e) => { e.preventDefault(); void save(); }}>
           <TextField label="Name of the ground" value={name} onChange={setName} problem={tried && name.trim() === '' ? 'Give it a name.' : null} />
-          <SelectField label="Kind" value={kind} choices={KINDS} onChange={setKind} />
+          <SelectField label="Kind" value={kind} choices={KINDS} onChange={(k) => { setKind(k); if (k === 'beach') setFlow('unknown'); }} />
           <div>
-            <p className="mb-1 text-[13px] text-ink-2">{read.flow === 'unknown' ? 'Which way does the water run? The file does not tell.' : 'The water runs (from the file; change it if wrong)'}</p>
-            <Choices label="Direction of flow" value={flow} onChange={setFlow} choices={[{ value: 'as drawn', label: 'A to B' }, { value: 'against', label: 'B to A' }]} />
-            <p className="min-h-5 text-[12.5px] text-danger">{tried && flow === 'unknown' && '▲ Say which way the water runs: left and right bank depend on it.'}</p>
+            {kind === 'beach' ? (
+              <>
+                {/* The sea takes the place of the right bank, looking down the line: so which side it lies on is the same question. */}
+                <p className="mb-1 text-[13px] text-ink-2">Walking from A to B, the sea is</p>
+                <Choices label="Side of the sea" value={flow} onChange={setFlow} choices={[{ value: 'against', label: 'on the left' }, { value: 'as drawn', label: 'on the right' }]} />
+              </>
+            ) : (
+              <>
+                <p className="mb-1 text-[13px] text-ink-2">{read.flow === 'unknown' ? 'Which way does the water run? The file does not tell.' : 'The water runs (from the file; change it if wrong)'}</p>
+                <Choices label="Direction of flow" value={flow} onChange={setFlow} choices={[{ value: 'as drawn', label: 'A to B' }, { value: 'against', label: 'B to A' }]} />
+              </>
+            )}
+            <p className="min-h-5 text-[12.5px] text-danger">{tried && flow === 'unknown' && (kind === 'beach' ? '▲ Say on which side the sea is.' : '▲ Say which way the water runs: left and right bank depend on it.')}</p>
           </div>
           <div className="flex flex-wrap gap-3">
             <Button look="main" type="submit" disabled={saving}>{saving ? 'Keeping ...' : 'Keep this ground'}</Button>

@@ -9,10 +9,17 @@ export interface BandLevels {
   readonly bankBottom: number;
 }
 
-/** Levels across a straightened creek: the water swings to the outside of each bend, so the bend stays readable. */
+/**
+ * Levels across a straightened creek: the water swings to the outside of each bend, so the bend stays readable.
+ * On a beach the lower half is the sea, its edge at the line.
+ */
 export function bandLevels(shape: CreekShape, top: number, height: number, distance_m: number): BandLevels {
   const b = shape.bend(distance_m);
   const wobble = (k: number): number => 1.6 * Math.sin(distance_m / 13 + k) + 1.1 * Math.sin(distance_m / 5.7 + 2 * k);
+  if (shape.kind === 'beach') {
+    const edge = top + height * 0.56 + 3 * Math.sin(distance_m / 31) + 1.4 * wobble(0.8);
+    return { bankTop: top + wobble(0), waterTop: edge, waterBottom: top + height, bankBottom: top + height };
+  }
   const middle = top + height / 2 + b * height * 0.2;
   const half = height * (0.17 - 0.03 * Math.abs(b));
   return { bankTop: top + wobble(0), waterTop: middle - half, waterBottom: middle + half, bankBottom: top + height + wobble(1.7) };
@@ -33,7 +40,7 @@ interface CreekBandProps {
   readonly height: number;
 }
 
-/** The creek itself: two ink banks, water between, pebbled lobes inside the bends, hachures on the cut banks. */
+/** The creek itself: two ink banks, water between, pebbled lobes inside the bends, hachures on the cut banks. A wash or a bench has a dry bed, a beach has the sea. */
 export function CreekBand({ shape, from_m, to_m, x, top, height }: CreekBandProps) {
   const drawn = useMemo(() => {
     const stations = Array.from({ length: 181 }, (_, i) => {
@@ -71,18 +78,21 @@ export function CreekBand({ shape, from_m, to_m, x, top, height }: CreekBandProp
       hachures: hachures.join(''), strokes: strokes.join(''),
     };
   }, [shape, from_m, to_m, x, top, height]);
+  const isBeach = shape.kind === 'beach';
+  const wet = isBeach || shape.kind === 'creek';
+  const edge = wet ? 'var(--water)' : 'var(--ink-2)';
   return (
     <g aria-hidden="true">
       <path d={drawn.ground} fill="var(--spine)" />
-      <path d={drawn.lobeTop} fill="url(#gravel)" stroke="var(--ink)" strokeWidth="0.8" />
-      <path d={drawn.lobeBottom} fill="url(#gravel)" stroke="var(--ink)" strokeWidth="0.8" />
-      <path d={drawn.water} fill="var(--water-body)" />
-      <path d={drawn.strokes} fill="none" stroke="var(--water)" strokeWidth="0.9" />
-      <path d={drawn.waterTop} fill="none" stroke="var(--water)" strokeWidth="var(--line)" />
-      <path d={drawn.waterBottom} fill="none" stroke="var(--water)" strokeWidth="var(--line)" />
-      <path d={drawn.hachures} stroke="var(--ink)" strokeWidth="0.9" />
+      {!isBeach && <path d={drawn.lobeTop} fill="url(#gravel)" stroke="var(--ink)" strokeWidth="0.8" />}
+      {!isBeach && <path d={drawn.lobeBottom} fill="url(#gravel)" stroke="var(--ink)" strokeWidth="0.8" />}
+      <path d={drawn.water} fill={wet ? 'var(--water-body)' : 'url(#sand)'} />
+      {wet && <path d={drawn.strokes} fill="none" stroke="var(--water)" strokeWidth="0.9" />}
+      <path d={drawn.waterTop} fill="none" stroke={edge} strokeWidth="var(--line)" strokeDasharray={wet ? undefined : '5 4'} />
+      <path d={drawn.waterBottom} fill="none" stroke={edge} strokeWidth="var(--line)" strokeDasharray={wet ? undefined : '5 4'} />
+      {!isBeach && <path d={drawn.hachures} stroke="var(--ink)" strokeWidth="0.9" />}
       <path d={drawn.bankTop} fill="none" stroke="var(--ink)" strokeWidth="1.5" />
-      <path d={drawn.bankBottom} fill="none" stroke="var(--ink)" strokeWidth="1.5" />
+      {!isBeach && <path d={drawn.bankBottom} fill="none" stroke="var(--ink)" strokeWidth="1.5" />}
     </g>
   );
 }

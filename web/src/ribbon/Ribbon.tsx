@@ -1,6 +1,7 @@
 import type { StoredGround, StoredSpot } from '@riffle/contract';
 import { UNITS, type Bank } from '@riffle/core';
 import { useEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import { GROUND_WORDS } from '../ground/groundWords.ts';
 import { useShow } from '../units/useShow.ts';
 import { useWidth } from '../ui/useWidth.ts';
 import { bandLevels, CreekBand } from './CreekBand.tsx';
@@ -42,6 +43,8 @@ export function Ribbon({ ground, spots, grades, picked, onPick, onPlace, marked 
   const [attach, width] = useWidth();
   const show = useShow();
   const view = useRibbonView(ground.length_m);
+  const words = GROUND_WORDS[ground.kind];
+  const [above, below] = words.edges;
   const shape = useMemo(() => creekShape(ground), [ground]);
   const svg = useRef<SVGSVGElement>(null);
   const press = useRef<{ x: number; from_m: number; moved: boolean } | null>(null);
@@ -56,7 +59,7 @@ export function Ribbon({ ground, spots, grades, picked, onPick, onPlace, marked 
   const laneTop = axisY + 44;
   const laneHeight = wide ? 62 : 56;
   const bedTop = laneTop + laneHeight + 16;
-  const hasBed = !thin && shape.heights_m !== null;
+  const hasBed = !thin && ground.kind !== 'beach' && shape.heights_m !== null;
   const height = thin ? axisY + 22 : hasBed ? bedTop + 34 : laneTop + laneHeight + 16;
 
   const { from_m, to_m } = view;
@@ -125,7 +128,7 @@ export function Ribbon({ ground, spots, grades, picked, onPick, onPlace, marked 
       {!thin && <RibbonHead view={view} around_m={pickedSpot?.distance_m} wide={wide} />}
       <svg
         ref={svg} width={width} height={height} viewBox={`0 0 ${width} ${height}`} className="block touch-pan-y select-none"
-        role="listbox" tabIndex={0} aria-label={`${ground.name}, straightened: ${spots.length} spots by distance upstream`} aria-activedescendant={picked ? `spot-${picked}` : undefined}
+        role="listbox" tabIndex={0} aria-label={`${ground.name}, straightened: ${spots.length} spots by distance ${words.axis}`} aria-activedescendant={picked ? `spot-${picked}` : undefined}
         onKeyDown={onKey}
         onPointerDown={(e) => { press.current = { x: localX(e), from_m, moved: false }; }}
         onPointerMove={(e) => {
@@ -148,18 +151,18 @@ export function Ribbon({ ground, spots, grades, picked, onPick, onPlace, marked 
         <CreekBand shape={shape} from_m={from_m} to_m={to_m} x={x} top={bandTop} height={bandHeight} />
         {wide && !thin && (
           <g aria-hidden="true" fontSize="12">
-            <text x="0" y={bandTop + 12}>left</text><text x="0" y={bandTop + 26}>bank</text>
-            <text x="0" y={belowBand - 12}>right</text><text x="0" y={belowBand + 2}>bank</text>
+            <text x="0" y={bandTop + 12}>{above[0]}</text><text x="0" y={bandTop + 26}>{above[1]}</text>
+            <text x="0" y={belowBand - 12}>{below[0]}</text><text x="0" y={belowBand + 2}>{below[1]}</text>
           </g>
         )}
-        {wide && <path aria-hidden="true" d={`M2 ${bandTop + bandHeight / 2}h16m-6 -5l6 5l-6 5`} fill="none" stroke="var(--water)" strokeWidth="2" />}
+        {wide && ground.kind === 'creek' && <path aria-hidden="true" d={`M2 ${bandTop + bandHeight / 2}h16m-6 -5l6 5l-6 5`} fill="none" stroke="var(--water)" strokeWidth="2" />}
         {!thin && <GradeLane spots={inSight} grades={grades} x={x} left={left} right={right} top={laneTop} height={laneHeight} picked={picked} showGrade={(g) => show.figure('grade', g)} />}
         {hasBed && shape.heights_m && <BedLane heights_m={shape.heights_m} length_m={ground.length_m} x={x} left={left} right={right} top={bedTop} height={26} />}
 
         <g aria-hidden="true">
           <path d={`M${left} ${axisY}H${right}${ticks.map((t) => `M${x(t.distance_m)} ${axisY}v5`).join('')}`} stroke="var(--ink)" strokeWidth="1.2" />
           {ticks.map((t) => <text key={t.label} x={x(t.distance_m)} y={axisY + 19} fontSize="12.500" textAnchor="middle">{t.label}</text>)}
-          {wide && <text x={left} y={axisY + (thin ? 19 : 33)} fontSize="12" style={{ fill: 'var(--ink-2)' }}>{show.display.system === 'US' ? 'ft' : 'm'} upstream of the foot</text>}
+          {wide && <text x={left} y={axisY + (thin ? 19 : 33)} fontSize="12" style={{ fill: 'var(--ink-2)' }}>{show.display.system === 'US' ? 'ft' : 'm'} {words.axis}</text>}
         </g>
 
         {inSight.map((s) => {
@@ -169,7 +172,7 @@ export function Ribbon({ ground, spots, grades, picked, onPick, onPlace, marked 
           const label = labels.get(s.id);
           const isPicked = s.id === picked;
           return (
-            <g key={s.id} id={`spot-${s.id}`} role="option" aria-selected={isPicked} aria-label={`${s.name}, ${show.distance(s.distance_m)} up, ${s.bank === 'mid' ? 'in the stream' : `${s.bank} bank`}`}>
+            <g key={s.id} id={`spot-${s.id}`} role="option" aria-selected={isPicked} aria-label={`${s.name}, ${show.distance(s.distance_m)} ${words.along}, ${words.banks[s.bank]}`}>
               <rect x={sx - 16} y={bandTop - 6} width="32" height={bandHeight + 12} fill="transparent" />
               {!thin && found && <line x1={sx} x2={sx} y1={sy + 6} y2={laneTop + laneHeight} stroke="var(--ink-2)" strokeWidth="0.8" strokeDasharray="1.500 3.500" />}
               {thin && found ? <ThinMark x={sx} y={sy} found={found} picked={isPicked} /> : <path d={`M${sx - 6} ${sy}h12M${sx} ${sy - 6}v12`} stroke="var(--paper)" strokeWidth="5.500" strokeLinecap="square" />}

@@ -3,6 +3,7 @@ import { centreLine } from '@riffle/core';
 
 /** The drawn shape of a straightened creek: how it bends and how high its bed is, by distance upstream. */
 export interface CreekShape {
+  readonly kind: StoredGround['kind'];
   readonly length_m: number;
   /** Bend at a distance, -1 to 1; positive where the creek, going downstream, turns left, so that the inside of the bend is the left bank. */
   bend(distance_m: number): number;
@@ -12,11 +13,11 @@ export interface CreekShape {
 
 const STATIONS = 240;
 
-export function creekShape(ground: Pick<StoredGround, 'line' | 'length_m'>): CreekShape {
-  const { line, length_m } = ground;
+export function creekShape(ground: Pick<StoredGround, 'kind' | 'line' | 'length_m'>): CreekShape {
+  const { kind, line, length_m } = ground;
   if (!line || line.length < 2) {
     // A typed ground has no known bends: it is drawn as a straight reach with a little life in it.
-    return { length_m, bend: (d) => 0.18 * Math.sin((d / length_m) * 34), heights_m: null };
+    return { kind, length_m, bend: (d) => 0.18 * Math.sin((d / length_m) * 34), heights_m: null };
   }
   const centre = centreLine(line);
   const span_m = Math.max(24, length_m / 24);
@@ -28,7 +29,7 @@ export function creekShape(ground: Pick<StoredGround, 'line' | 'length_m'>): Cre
   const heights = line.map(([, , z]) => z);
   const known = heights.every((z): z is number => typeof z === 'number');
   return {
-    length_m,
+    kind, length_m,
     bend: (d) => {
       const at = Math.min(STATIONS, Math.max(0, (d / length_m) * STATIONS));
       const i = Math.min(STATIONS - 1, Math.floor(at));

@@ -13,6 +13,10 @@ export function Patterns() {
         <pattern id="stipple" width="7" height="7" patternUnits="userSpaceOnUse">
           <g fill="var(--ink)"><circle cx="1.500" cy="1.500" r="1" /><circle cx="5" cy="3" r="1" /><circle cx="2.800" cy="5.400" r="1" /><circle cx="6.300" cy="6.300" r="0.800" /></g>
         </pattern>
+        <pattern id="sand" width="11" height="9" patternUnits="userSpaceOnUse">
+          <rect width="11" height="9" fill="var(--gravel)" />
+          <g fill="var(--ink-2)"><circle cx="2" cy="2" r="0.7" /><circle cx="7.500" cy="3.500" r="0.7" /><circle cx="4.500" cy="6.500" r="0.7" /><circle cx="10" cy="7.500" r="0.6" /></g>
+        </pattern>
         <pattern id="bedrock" width="7" height="7" patternUnits="userSpaceOnUse"><path d="M0 0l7 7M7 0L0 7" stroke="var(--ink)" strokeWidth="0.9" /></pattern>
         <pattern id="hachure" width="5" height="8" patternUnits="userSpaceOnUse"><path d="M2.500 0v8" stroke="var(--ink)" strokeWidth="0.9" /></pattern>
         <pattern id="against" width="6" height="6" patternUnits="userSpaceOnUse"><path d="M0 6L6 0" stroke="var(--ink)" strokeWidth="1.1" /></pattern>

@@ -1,4 +1,5 @@
 import type { StoredGround, StoredSpot } from '@riffle/contract';
+import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import type { bestSpot, SpotGrade } from '../../ribbon/spotGrades.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Gold, Judgement } from '../../ui/Judgement.tsx';
@@ -33,7 +34,7 @@ export function ReadJudgement({ ground, spots, grades, best }: ReadJudgementProp
   ].filter(Boolean).join(' ');
   return (
     <Judgement rests={rests}>
-      {apart ? 'Work' : 'Best so far:'} {bestSpot.name}, {show.distance(bestSpot.distance_m)} up: <Gold>{show.band('grade', grade.grade_mg_L, grade.low_mg_L, grade.high_mg_L)}</Gold>.
+      {apart ? 'Work' : 'Best so far:'} {bestSpot.name}, {show.distance(bestSpot.distance_m)} {GROUND_WORDS[ground.kind].along}: <Gold>{show.band('grade', grade.grade_mg_L, grade.low_mg_L, grade.high_mg_L)}</Gold>.
     </Judgement>
   );
 }

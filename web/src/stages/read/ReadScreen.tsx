@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useRecords } from '../../api/records.ts';
+import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { LinePlan } from '../../ground/LinePlan.tsx';
 import { Ribbon, type RibbonPlace } from '../../ribbon/Ribbon.tsx';
 import { bestSpot, spotGrades } from '../../ribbon/spotGrades.ts';
@@ -51,7 +52,7 @@ export function ReadScreen() {
         {pickedSpot ? (
           <>
             <span className="font-serif text-[18px] font-semibold">{pickedSpot.name}</span>
-            <span className="text-ink-2">{pickedSpot.kind}, {show.distance(pickedSpot.distance_m)} up, {pickedSpot.bank === 'mid' ? 'in the stream' : `${pickedSpot.bank} bank`}{pickedSpot.note && `. ${pickedSpot.note}`}</span>
+            <span className="text-ink-2">{pickedSpot.kind}, {show.distance(pickedSpot.distance_m)} {GROUND_WORDS[ground.kind].along}, {GROUND_WORDS[ground.kind].banks[pickedSpot.bank]}{pickedSpot.note && `. ${pickedSpot.note}`}</span>
             <span className="grow" />
             <Button onClick={() => setEditing(pickedSpot.id)}>Change</Button>
             <Link className="inline-flex min-h-11 items-center bg-ink px-4 font-semibold text-paper" to={`/g/${ground.id}/sample?spot=${pickedSpot.id}`}>Sample here</Link>
@@ -62,8 +63,8 @@ export function ReadScreen() {
         <Button onClick={() => startNew(null)}>New spot</Button>
       </div>
       <div className="grid grid-cols-1 gap-8 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
-        {ground.line && <Block title="In plan" aside="north up"><LinePlan line={ground.line} spots={positioned} flow="against" picked={picked} onPick={pick} shape={0.5} gold={goldIds} /></Block>}
-        <Block title="Spots" aside="best-proven first"><SpotTable spots={spots} grades={grades} picked={picked} onPick={pick} /></Block>
+        {ground.line && <Block title="In plan" aside="north up"><LinePlan line={ground.line} spots={positioned} flow={ground.kind === 'beach' ? 'unknown' : 'against'} dry={ground.kind === 'wash' || ground.kind === 'bench'} picked={picked} onPick={pick} shape={0.5} gold={goldIds} /></Block>}
+        <Block title="Spots" aside="best-proven first"><SpotTable kind={ground.kind} spots={spots} grades={grades} picked={picked} onPick={pick} /></Block>
       </div>
       {groundOpen && <GroundSheet ground={ground} onClose={() => setGroundOpen(false)} />}
       {editing !== null && (

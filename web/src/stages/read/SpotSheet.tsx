@@ -3,6 +3,7 @@ import { centreLine, UNITS, type Bank } from '@riffle/core';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
+import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { useWrite } from '../../offline/writes.ts';
 import type { RibbonPlace } from '../../ribbon/Ribbon.tsx';
 import { readEntered } from '../../units/readEntered.ts';
@@ -60,10 +61,10 @@ export function SpotSheet({ ground, spot, place, onClose, onKept }: SpotSheetPro
     <Sheet open onOpenChange={(open) => { if (!open) onClose(); }} title={spot ? spot.name : 'New spot'}>
       <form className="flex flex-col gap-2" onSubmit={(e) => { e.preventDefault(); save(); }}>
         <TextField label="Name" value={name} onChange={setName} problem={tried && name.trim() === '' ? 'Give it a name.' : null} />
-        <QuantityField label="Distance upstream of the foot" entered={distance} reading={reading} units={['m', 'ft', 'km', 'yd']} showProblem={tried} problem={tooFar} onChange={(d) => setDistance({ text: d.text, unit: d.unit })} comesTo={reading.ok && show.distance(reading.value)} />
+        <QuantityField label={`Distance ${GROUND_WORDS[ground.kind].axis}`} entered={distance} reading={reading} units={['m', 'ft', 'km', 'yd']} showProblem={tried} problem={tooFar} onChange={(d) => setDistance({ text: d.text, unit: d.unit })} comesTo={reading.ok && show.distance(reading.value)} />
         <div>
-          <p className="mb-1 text-[13px] text-ink-2">Bank, looking downstream</p>
-          <Choices label="Bank" value={bank} onChange={setBank} choices={[{ value: 'left', label: 'Left' }, { value: 'mid', label: 'In the stream' }, { value: 'right', label: 'Right' }]} />
+          <p className="mb-1 text-[13px] text-ink-2">{ground.kind === 'beach' ? 'Side of the line' : 'Side, looking downstream'}</p>
+          <Choices label="Bank" value={bank} onChange={setBank} choices={(['left', 'mid', 'right'] as const).map((b) => ({ value: b, label: GROUND_WORDS[ground.kind].banks[b] }))} />
         </div>
         <SelectField label="What it is" value={kind} choices={SPOT_KINDS.map((k) => ({ value: k, label: k }))} onChange={setKind} />
         {kind === 'undercut' && <p className="border-l-4 border-dashed border-danger pl-3 text-danger">Undercut banks come down. Dig only in what the water has already cut, never the bank itself, and never lie under it. Local rules come first.</p>}

@@ -1,8 +1,10 @@
-import type { StoredSpot } from '@riffle/contract';
+import type { StoredGround, StoredSpot } from '@riffle/contract';
+import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import type { SpotGrade } from '../../ribbon/spotGrades.ts';
 import { useShow } from '../../units/useShow.ts';
 
 interface SpotTableProps {
+  readonly kind: StoredGround['kind'];
   readonly spots: readonly StoredSpot[];
   readonly grades: ReadonlyMap<string, SpotGrade>;
   readonly picked: string | null;
@@ -12,7 +14,7 @@ interface SpotTableProps {
 /** What stands for a spot when they are ranked: the low end of its band; blanks last but before nothing at all. */
 const rank = (g: SpotGrade | undefined): number => (!g ? -2 : g.grade.kind === 'band' ? g.grade.low_mg_L : g.grade.kind === 'coarse only' ? 0 : -1);
 
-export function SpotTable({ spots, grades, picked, onPick }: SpotTableProps) {
+export function SpotTable({ kind, spots, grades, picked, onPick }: SpotTableProps) {
   const show = useShow();
   if (spots.length === 0) return <p className="text-ink-2">No spots yet.</p>;
   const ordered = [...spots].sort((a, b) => rank(grades.get(b.id)) - rank(grades.get(a.id)) || a.distance_m - b.distance_m);
@@ -28,7 +30,7 @@ export function SpotTable({ spots, grades, picked, onPick }: SpotTableProps) {
                 <td className="py-1 pl-3">
                   <button type="button" className="flex min-h-11 w-full items-center gap-3 text-left" aria-pressed={s.id === picked} onClick={() => onPick(s.id)}>
                     <span className="w-6 shrink-0 font-serif text-[18px] font-bold">{found?.grade.kind === 'band' ? i + 1 : ''}</span>
-                    <span><span className="block font-bold">{s.name}</span><span className="text-[13px] text-ink-2">{show.distance(s.distance_m)}, {s.bank === 'mid' ? 'stream' : s.bank}, {s.kind}</span></span>
+                    <span><span className="block font-bold">{s.name}</span><span className="text-[13px] text-ink-2">{show.distance(s.distance_m)}, {GROUND_WORDS[kind].banks[s.bank]}, {s.kind}</span></span>
                   </button>
                 </td>
                 <td className="py-1 pr-1 text-right align-middle"><GradeWords found={found} /></td>

@@ -2,6 +2,7 @@ import type { ColorClass } from '@riffle/core';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { useRecords } from '../../api/records.ts';
+import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { useWrite } from '../../offline/writes.ts';
 import { Ribbon } from '../../ribbon/Ribbon.tsx';
 import { bestSpot, spotGrades } from '../../ribbon/spotGrades.ts';
@@ -58,7 +59,7 @@ export function SampleScreen() {
     <div className="flex flex-col gap-4">
       <header className="flex flex-wrap items-baseline gap-x-4 border-b border-rule pb-2">
         <span className="hidden font-serif text-[18px] font-semibold sm:inline">{ground.name}</span>
-        <span className="text-ink-2">{spot ? `${spot.name}, ${spot.kind}, ${show.distance(spot.distance_m)} up` : 'no spot picked'}</span>
+        <span className="text-ink-2">{spot ? `${spot.name}, ${spot.kind}, ${show.distance(spot.distance_m)} ${GROUND_WORDS[ground.kind].along}` : 'no spot picked'}</span>
       </header>
       <SampleVerdict spot={spot} inHand={inHand} best={top && topName ? { name: topName, grade: top.grade } : null} />
       <form className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,17rem)_minmax(0,1fr)_minmax(0,22rem)]" onSubmit={(e) => { e.preventDefault(); keep(); }}>

@@ -1,0 +1,38 @@
+import { describe, expect, test } from '@jest/globals';
+import type { LoggedEvent, Spot, StoredSpot } from '@riffle/contract';
+import { eventsWithWaiting, withWaiting, type Write } from './writes.ts';
+
+const ground = '01900000-0000-7000-8000-000000000001';
+const spot = (n: number, some: Partial<StoredSpot> = {}): StoredSpot => ({
+  id: `01900000-0000-7000-8000-0000000000${10 + n}`, deleted: false, groundId: ground, name: `Spot ${n}`, kind: 'bar', distance_m: n, bank: 'left', offset_m: 0, position: null, note: '', version: 1, updatedAt: '2026-05-01T09:00:00.000Z', ...some,
+});
+const write = (s: StoredSpot, baseVersion: number, some: Partial<Spot> = {}): Write => {
+  const { version, updatedAt, ...record } = s;
+  return { what: 'record', kind: 'spots', record: { ...record, ...some, baseVersion } };
+};
+
+describe('what waits is laid over what was read', () => {
+  test('a new record is there at once, in id order', () => {
+    expect(withWaiting('spots', ground, [spot(2)], [write(spot(1), 0)]).map((s) => [s.name, s.version])).toEqual([['Spot 1', 1], ['Spot 2', 1]]);
+  });
+  test('a change shows, one version on', () => {
+    expect(withWaiting('spots', ground, [spot(1)], [write(spot(1), 1, { name: 'Renamed' })])).toMatchObject([{ name: 'Renamed', version: 2 }]);
+  });
+  test('a hidden record is gone, and back when its undo waits too', () => {
+    expect(withWaiting('spots', ground, [spot(1)], [write(spot(1), 1, { deleted: true })])).toEqual([]);
+    expect(withWaiting('spots', ground, [spot(1)], [write(spot(1), 1, { deleted: true }), write(spot(1), 2)])).toHaveLength(1);
+  });
+  test('a write that has landed meanwhile does not hide what came after it', () => {
+    expect(withWaiting('spots', ground, [spot(1, { name: 'Later', version: 3 })], [write(spot(1), 1, { name: 'Earlier' })])).toMatchObject([{ name: 'Later', version: 3 }]);
+  });
+  test('another ground and another kind are left alone', () => {
+    expect(withWaiting('spots', 'another', [], [write(spot(1), 0)])).toEqual([]);
+    expect(withWaiting('samples', ground, [], [write(spot(1), 0)])).toEqual([]);
+  });
+});
+
+test('taps of a run: those waiting are added, those landed are not doubled', () => {
+  const tap = (n: number): LoggedEvent => ({ id: `tap-${n}`, kind: 'bucket', at: `2026-05-01T09:0${n}:00.000Z`, spotId: null, volume_L: 20, fullness: 'full', undoes: null });
+  const waiting: Write[] = [{ what: 'events', runId: 'run', groundId: ground, events: [tap(1), tap(2)] }, { what: 'events', runId: 'other', groundId: ground, events: [tap(3)] }];
+  expect(eventsWithWaiting('run', [tap(1)], waiting).map((e) => e.id)).toEqual(['tap-1', 'tap-2']);
+});
