@@ -8,7 +8,12 @@ export type Id = z.infer<typeof Id>;
 export const Entered = z.object({ text: z.string().max(60), unit: z.string().max(20) });
 
 /** An instant; kept in UTC with milliseconds, so that what is sent and what is stored read alike. */
-export const Timestamp = z.iso.datetime({ offset: true }).overwrite((t) => (t.length === 24 && t.endsWith('Z') ? t : new Date(t).toISOString()));
+export const Timestamp = z.iso.datetime({ offset: true }).overwrite((t) => {
+  if (t.length === 24 && t.endsWith('Z')) return t;
+  // Runs even where the check above has failed: what is no instant is left for it to name.
+  const ms = Date.parse(t);
+  return Number.isNaN(ms) ? t : new Date(ms).toISOString();
+});
 
 /** Gold in milligrams, kept to a tenth of a microgram so that totals add up exactly. */
 export const goldRounded = (mg: number): number => Math.round(mg * 10_000) / 10_000;

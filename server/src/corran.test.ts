@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { StoredGround } from '@riffle/contract';
 import { Book } from '@riffle/contract';
 import { corranWrites, CORRAN, RUNS } from '@riffle/demo';
-import { useTestServer } from './testServer.ts';
+import { useTestServer } from '../test/testServer.ts';
 
 describe('the demo island', () => {
   const server = useTestServer();

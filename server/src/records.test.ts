@@ -5,14 +5,10 @@ import { v7 as uuidv7 } from 'uuid';
 import { buildApp } from './app.ts';
 import { PROBLEMS } from './http/problems.ts';
 import { SUMS } from './sums/sums.ts';
-import { useTestServer } from './testServer.ts';
+import { bucketAt, newCleanup, newGround, newRig, newRun, newSample, newSection, newSetup, newSpot } from '../test/records.ts';
+import { useTestServer } from '../test/testServer.ts';
 
 const server = useTestServer();
-const entered = (text: string, unit: string): { text: string; unit: string } => ({ text, unit });
-
-const newGround = (): Record<string, unknown> & { id: string } => ({ id: uuidv7(), name: 'Test creek', kind: 'creek', length_m: 500, swell_percent: 25, note: '', deleted: false, baseVersion: 0 });
-const newSpot = (groundId: string, name = 'Bar'): Record<string, unknown> & { id: string } => ({ id: uuidv7(), groundId, name, kind: 'bar', distance_m: 100, bank: 'left', offset_m: 3, position: null, note: '', deleted: false, baseVersion: 0 });
-
 async function stored<T extends { id: string }>(path: string, record: T): Promise<T> {
   const answer = await server.call('PUT', `/${path}/${record.id}`, record);
   expect([answer.statusCode, answer.statusCode === 201 ? '' : answer.body]).toEqual([201, '']);
@@ -22,17 +18,13 @@ async function stored<T extends { id: string }>(path: string, record: T): Promis
 /** Ground, two spots, box, set-up and an open run. */
 async function aRun(bucket_L = 20): Promise<{ groundId: string; spots: [string, string]; runId: string; setupId: string; rigId: string }> {
   const ground = await stored('grounds', newGround());
-  const a = await stored('spots', newSpot(ground.id, 'A'));
-  const b = await stored('spots', newSpot(ground.id, 'B'));
-  const rig = await stored('rigs', { id: uuidv7(), deleted: false, name: 'Box', width_m: 0.25, widthEntered: entered('10 in', 'in'), length_m: 1.2, lengthEntered: entered('4 ft', 'ft'), lining: 'riffles', note: '', baseVersion: 0 });
-  const setup = await stored('setups', {
-    id: uuidv7(), deleted: false, groundId: ground.id, rigId: rig.id, spotId: a.id, setAt: '2026-05-01T08:00:00.000Z', slope: 0.05, pitchEntered: entered('5 %', '%'), depth_m: null, depthEntered: null,
-    flow_m3_s: 0.003, flowEntered: entered('3', 'L/s'), stone_m: 0.0127, stoneEntered: entered('1/2 in', 'in'), temperature_C: 10, scoop_L: 0.28, scoopEntered: entered('1', 'scoop'), bucket_L, bucketEntered: entered('20', 'L'), note: '', baseVersion: 0,
-  });
-  const run = await stored('runs', { id: uuidv7(), deleted: false, groundId: ground.id, setupId: setup.id, spotId: a.id, startedAt: '2026-05-01T09:00:00.000Z', bucket_L, bucketEntered: entered('20', 'L'), note: '', baseVersion: 0 });
+  const a = await stored('spots', newSpot(ground.id, { name: 'A' }));
+  const b = await stored('spots', newSpot(ground.id, { name: 'B' }));
+  const rig = await stored('rigs', newRig());
+  const setup = await stored('setups', newSetup(ground.id, rig.id, { spotId: a.id, bucket_L }));
+  const run = await stored('runs', newRun(ground.id, setup.id, a.id, { bucket_L }));
   return { groundId: ground.id, spots: [a.id, b.id], runId: run.id, setupId: setup.id, rigId: rig.id };
 }
-const bucketEvent = (minute: number, spotId: string, volume_L = 20): Record<string, unknown> & { id: string } => ({ id: uuidv7(), kind: 'bucket', at: new Date(Date.UTC(2026, 4, 1, 9, minute)).toISOString(), spotId, volume_L, fullness: 'full', undoes: null });
 
 describe('records', () => {
   test('a write sent twice is one write; an older one is answered with both copies', async () => {
@@ -65,7 +57,7 @@ describe('records', () => {
     const one = await stored('grounds', newGround());
     const other = await stored('grounds', newGround());
     const spot = await stored('spots', newSpot(other.id));
-    const sample = { id: uuidv7(), deleted: false, groundId: one.id, spotId: spot.id, takenAt: '2026-05-01T08:00:00Z', depth_m: 0.3, depthEntered: entered('1 ft', 'ft'), volume_L: 10, volumeEntered: entered('2', 'pan'), volumeState: 'loose', counts: { '+10': 0, '10-20': 0, '20-40': 1, '-40': 2 }, blackSand: 1, gold_mg: null, goldEntered: null, note: '', baseVersion: 0 };
+    const sample = newSample(one.id, spot.id);
     expect((await server.call('PUT', `/samples/${sample.id}`, sample)).json()).toMatchObject({ code: 'UNKNOWN_REFERENCE', errors: [{ path: 'spotId' }] });
     const negative = await server.call('PUT', `/samples/${sample.id}`, { ...sample, volume_L: -1, counts: { ...sample.counts, '-40': 1.5 } });
     expect(negative.json<Problem>().errors?.map((e) => e.path).sort()).toEqual(['counts.-40', 'volume_L']);
@@ -73,7 +65,7 @@ describe('records', () => {
 
   test('lists come in pages', async () => {
     const ground = await stored('grounds', newGround());
-    for (const name of ['1', '2', '3']) await stored('spots', newSpot(ground.id, name));
+    for (const name of ['1', '2', '3']) await stored('spots', newSpot(ground.id, { name }));
     const first = (await server.call('GET', `/grounds/${ground.id}/spots?limit=2`)).json<{ items: { name: string }[]; next: string }>();
     expect(first.items.map((s) => s.name)).toEqual(['1', '2']);
     const rest = (await server.call('GET', `/grounds/${ground.id}/spots?limit=2&after=${first.next}`)).json<{ items: { name: string }[]; next: null }>();
@@ -96,7 +88,7 @@ describe('records', () => {
 describe('runs', () => {
   test('events sent twice, in pieces and out of order count once', async () => {
     const { runId, spots } = await aRun();
-    const events = [1, 11, 21].map((m) => bucketEvent(m, spots[0]));
+    const events = [1, 11, 21].map((m) => bucketAt(m, spots[0]));
     const undo = { id: uuidv7(), kind: 'undo', at: '2026-05-01T09:22:00.000Z', spotId: null, volume_L: null, fullness: null, undoes: events[2]?.id };
     await server.call('POST', `/runs/${runId}/events`, { events: [undo, events[2]] });
     await Promise.all([1, 2, 3].map(() => server.call('POST', `/runs/${runId}/events`, { events })));
@@ -106,28 +98,26 @@ describe('runs', () => {
   });
   test('a double tap is one bucket', async () => {
     const { runId, spots } = await aRun();
-    const twice = [0, 120].map((ms) => ({ ...bucketEvent(1, spots[0]), at: new Date(Date.UTC(2026, 4, 1, 9, 1) + ms).toISOString() }));
+    const twice = [0, 120].map((ms) => ({ ...bucketAt(1, spots[0]), at: new Date(Date.UTC(2026, 4, 1, 9, 1) + ms).toISOString() }));
     expect((await server.call('POST', `/runs/${runId}/events`, { events: twice })).json<RunWithEvents>().tally.buckets).toBe(1);
   });
   test('a bucket without a volume, an undo of nothing and a run that is not there are refused', async () => {
     const { runId, spots } = await aRun();
-    expect((await server.call('POST', `/runs/${runId}/events`, { events: [{ ...bucketEvent(1, spots[0]), volume_L: null }] })).json()).toMatchObject({ code: 'INVALID' });
-    expect((await server.call('POST', `/runs/${runId}/events`, { events: [{ ...bucketEvent(1, spots[0]), kind: 'undo', volume_L: null }] })).json()).toMatchObject({ code: 'INVALID' });
-    expect((await server.call('POST', `/runs/${uuidv7()}/events`, { events: [bucketEvent(1, spots[0])] })).statusCode).toBe(404);
+    expect((await server.call('POST', `/runs/${runId}/events`, { events: [{ ...bucketAt(1, spots[0]), volume_L: null }] })).json()).toMatchObject({ code: 'INVALID' });
+    expect((await server.call('POST', `/runs/${runId}/events`, { events: [{ ...bucketAt(1, spots[0]), kind: 'undo', volume_L: null }] })).json()).toMatchObject({ code: 'INVALID' });
+    expect((await server.call('POST', `/runs/${uuidv7()}/events`, { events: [bucketAt(1, spots[0])] })).statusCode).toBe(404);
   });
 });
 
 describe('clean-ups and the book', () => {
-  const section = (from_m: number, to_m: number, gold_mg: number): Record<string, unknown> => ({ name: '', from_m, to_m, lining: 'riffles', gold_mg, goldEntered: entered(String(gold_mg), 'mg') });
-  const cleanup = (groundId: string, runIds: string[], sections: unknown[], rinsedClean = 'yes'): Record<string, unknown> & { id: string } => ({ id: uuidv7(), deleted: false, groundId, runIds, cleanedAt: '2026-05-01T15:00:00.000Z', sections, blackSand_g: null, blackSandEntered: null, rinsedClean, note: '', baseVersion: 0 });
 
   test('the book adds up, by hand: 5 buckets of 20 L loose at 25 % swell are 80 L in the bank', async () => {
     const { groundId, runId, setupId, spots } = await aRun();
-    await server.call('POST', `/runs/${runId}/events`, { events: [0, 10, 20].map((m) => bucketEvent(m, spots[0])).concat({ ...bucketEvent(30, spots[0]), kind: 'stop', volume_L: null } as never) });
-    await stored('cleanups', cleanup(groundId, [runId], [section(0, 0.2, 0.1), section(0.2, 1.2, 0.2)], 'no'));
-    const second = await stored('runs', { id: uuidv7(), deleted: false, groundId, setupId, spotId: spots[0], startedAt: '2026-05-01T10:00:00.000Z', bucket_L: 20, bucketEntered: entered('20', 'L'), note: '', baseVersion: 0 });
-    await server.call('POST', `/runs/${second.id}/events`, { events: [bucketEvent(70, spots[0]), bucketEvent(80, spots[1])] });
-    const mixed = cleanup(groundId, [second.id], [section(0, 1.2, 7)]);
+    await server.call('POST', `/runs/${runId}/events`, { events: [0, 10, 20].map((m) => bucketAt(m, spots[0])).concat({ ...bucketAt(30, spots[0]), kind: 'stop', volume_L: null } as never) });
+    await stored('cleanups', newCleanup(groundId, [runId], [newSection(0, 0.2, 0.1), newSection(0.2, 1.2, 0.2)], { rinsedClean: 'no' }));
+    const second = await stored('runs', newRun(groundId, setupId, spots[0], { startedAt: '2026-05-01T10:00:00.000Z' }));
+    await server.call('POST', `/runs/${second.id}/events`, { events: [bucketAt(70, spots[0]), bucketAt(80, spots[1])] });
+    const mixed = newCleanup(groundId, [second.id], [newSection(0, 1.2, 7)]);
     await stored('cleanups', { ...mixed, cleanedAt: '2026-05-01T18:00:00.000Z' });
 
     const book = (await server.call('GET', `/grounds/${groundId}/book`)).json<Book>();
@@ -149,8 +139,8 @@ describe('clean-ups and the book', () => {
 
   test('a run is credited once', async () => {
     const { groundId, runId } = await aRun();
-    const first = await stored('cleanups', cleanup(groundId, [runId], [section(0, 1.2, 5)]));
-    const again = cleanup(groundId, [runId], [section(0, 1.2, 5)]);
+    const first = await stored('cleanups', newCleanup(groundId, [runId], [newSection(0, 1.2, 5)]));
+    const again = newCleanup(groundId, [runId], [newSection(0, 1.2, 5)]);
     expect((await server.call('PUT', `/cleanups/${again.id}`, again)).json()).toMatchObject({ code: 'TAKEN', errors: [{ path: 'runIds' }] });
     await server.call('PUT', `/cleanups/${first.id}`, { ...first, deleted: true, baseVersion: 1 });
     expect((await server.call('PUT', `/cleanups/${again.id}`, again)).statusCode).toBe(201);
@@ -158,15 +148,15 @@ describe('clean-ups and the book', () => {
 
   test('overlapping sections are refused and nothing is half-written', async () => {
     const { groundId, runId } = await aRun();
-    const bad = cleanup(groundId, [runId], [section(0, 0.3, 5), section(0.2, 0.6, 5)]);
+    const bad = newCleanup(groundId, [runId], [newSection(0, 0.3, 5), newSection(0.2, 0.6, 5)]);
     expect((await server.call('PUT', `/cleanups/${bad.id}`, bad)).json()).toMatchObject({ code: 'INVALID', errors: [{ path: 'sections' }] });
-    const foreign = cleanup(groundId, [runId, uuidv7()], [section(0, 0.3, 5)]);
+    const foreign = newCleanup(groundId, [runId, uuidv7()], [newSection(0, 0.3, 5)]);
     expect((await server.call('PUT', `/cleanups/${foreign.id}`, foreign)).statusCode).toBe(422);
     expect((await server.call('GET', `/grounds/${groundId}/cleanups`)).json()).toEqual({ items: [], next: null });
   });
 
   test('a name that looks like a formula is made harmless', async () => {
-    const ground = await stored('grounds', { ...newGround(), name: '=HYPERLINK("x")' });
+    const ground = await stored('grounds', newGround({ name: '=HYPERLINK("x")' }));
     expect((await server.call('GET', `/grounds/${ground.id}/book.csv`)).body).toContain(`"'=HYPERLINK(""x"")"`);
   });
 });

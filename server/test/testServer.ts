@@ -2,9 +2,9 @@ import { afterAll, beforeAll } from '@jest/globals';
 import type { FastifyInstance, InjectOptions, LightMyRequestResponse } from 'fastify';
 import pg from 'pg';
 import { v7 as uuidv7 } from 'uuid';
-import { buildApp } from './app.ts';
-import { ensureCrew } from './db/crew.ts';
-import { openPool } from './db/pool.ts';
+import { buildApp } from '../src/app.ts';
+import { ensureCrew } from '../src/db/crew.ts';
+import { openPool } from '../src/db/pool.ts';
 
 /** For tests: a server on a database of its own, copied from the migrated template. */
 export interface TestServer {

@@ -1,0 +1,144 @@
+import { beforeAll, describe, expect, test } from '@jest/globals';
+import type { Problem } from '@riffle/contract';
+import { v7 as uuidv7 } from 'uuid';
+import { bucketAt, newCleanup, newGround, newRig, newRun, newSample, newSection, newSetup, newSpot } from '../test/records.ts';
+import { useTestServer } from '../test/testServer.ts';
+
+const server = useTestServer();
+const ids = { ground: '', spot: '', rig: '', setup: '', run: '' };
+
+const put = (kind: string, record: { id: string }): ReturnType<typeof server.call> => server.call('PUT', `/${kind}/${record.id}`, record);
+
+beforeAll(async () => {
+  const ground = newGround();
+  const spot = newSpot(ground.id);
+  const rig = newRig();
+  const setup = newSetup(ground.id, rig.id);
+  const run = newRun(ground.id, setup.id, spot.id);
+  for (const [kind, record] of [['grounds', ground], ['spots', spot], ['rigs', rig], ['setups', setup], ['runs', run]] as const) expect((await put(kind, record)).statusCode).toBe(201);
+  Object.assign(ids, { ground: ground.id, spot: spot.id, rig: rig.id, setup: setup.id, run: run.id });
+});
+
+/** A right record of each kind, on the ground made above. */
+const RIGHT = {
+  grounds: () => newGround(),
+  spots: () => newSpot(ids.ground),
+  samples: () => newSample(ids.ground, ids.spot),
+  rigs: () => newRig(),
+  setups: () => newSetup(ids.ground, ids.rig),
+  runs: () => newRun(ids.ground, ids.setup, ids.spot),
+  cleanups: () => newCleanup(ids.ground, [ids.run], [newSection(0, 1.2, 5)]),
+} as const;
+type Kind = keyof typeof RIGHT;
+
+/** Every wrong field of every form: what is sent in its place, and the path that must be named. */
+const WRONG: readonly (readonly [Kind, string, unknown, string?])[] = [
+  ['grounds', 'name', '   '], ['grounds', 'name', 'x'.repeat(81)], ['grounds', 'kind', 'ocean'], ['grounds', 'length_m', 0], ['grounds', 'length_m', 2e6], ['grounds', 'length_m', 'long'],
+  ['grounds', 'swell_percent', -1], ['grounds', 'swell_percent', 300], ['grounds', 'note', 'x'.repeat(4001)], ['grounds', 'baseVersion', -1],
+  ['spots', 'groundId', 'here'], ['spots', 'name', ''], ['spots', 'kind', 'castle'], ['spots', 'distance_m', -1], ['spots', 'distance_m', null], ['spots', 'bank', 'up'], ['spots', 'offset_m', -2],
+  ['spots', 'position', [200, 10], 'position.0'], ['spots', 'position', [10, 95], 'position.1'],
+  ['samples', 'spotId', ''], ['samples', 'takenAt', 'yesterday'], ['samples', 'depth_m', -0.1], ['samples', 'depth_m', 31], ['samples', 'depthEntered', '1 ft'], ['samples', 'volume_L', 0], ['samples', 'volume_L', -4],
+  ['samples', 'volume_L', 20_000], ['samples', 'volumeEntered', { text: '2' }, 'volumeEntered.unit'], ['samples', 'volumeState', 'wet'], ['samples', 'counts', { '+10': 0, '10-20': 0, '20-40': 1 }, 'counts.-40'],
+  ['samples', 'counts', { '+10': 0, '10-20': -1, '20-40': 1, '-40': 0 }, 'counts.10-20'], ['samples', 'counts', { '+10': 0, '10-20': 0.5, '20-40': 1, '-40': 0 }, 'counts.10-20'], ['samples', 'blackSand', 5], ['samples', 'blackSand', 1.5],
+  ['samples', 'gold_mg', 0], ['samples', 'gold_mg', -3],
+  ['rigs', 'name', ''], ['rigs', 'width_m', 0.01], ['rigs', 'width_m', 3], ['rigs', 'length_m', 0.1], ['rigs', 'length_m', 11], ['rigs', 'lining', 'velvet'], ['rigs', 'widthEntered', undefined],
+  ['setups', 'rigId', null], ['setups', 'slope', 0], ['setups', 'slope', 0.5], ['setups', 'flow_m3_s', null, 'depth_m'], ['setups', 'depth_m', 0.02, 'depth_m'], ['setups', 'flow_m3_s', -1], ['setups', 'stone_m', 0], ['setups', 'stone_m', 1],
+  ['setups', 'temperature_C', -4], ['setups', 'temperature_C', 55], ['setups', 'scoop_L', 0], ['setups', 'bucket_L', 900], ['setups', 'setAt', '2026-13-01'],
+  ['runs', 'setupId', 'x'], ['runs', 'spotId', null], ['runs', 'startedAt', 5], ['runs', 'bucket_L', 0], ['runs', 'bucketEntered', { text: 'x'.repeat(61), unit: 'L' }, 'bucketEntered.text'],
+  ['cleanups', 'runIds', []], ['cleanups', 'runIds', ['x'], 'runIds.0'], ['cleanups', 'sections', []], ['cleanups', 'sections', [{ ...newSection(0, 1, 1), gold_mg: -1 }], 'sections.0.gold_mg'],
+  ['cleanups', 'sections', [newSection(0.5, 0.2, 1)], 'sections'], ['cleanups', 'sections', [newSection(0, 0.5, 1), newSection(0.4, 0.9, 1)], 'sections'], ['cleanups', 'sections', [newSection(0, 12, 1)], 'sections.0.to_m'],
+  ['cleanups', 'blackSand_g', -1], ['cleanups', 'rinsedClean', 'maybe'],
+];
+
+describe('a wrong field is named, and nothing is stored', () => {
+  test.each(WRONG.map(([kind, field, value, path = field]) => [kind, field, value, path] as const))('%s: %s = %j', async (kind, field, value, path) => {
+    const record = { ...RIGHT[kind](), [field]: value };
+    const answer = await put(kind, record);
+    expect([answer.statusCode, answer.headers['content-type']]).toEqual([400, expect.stringContaining('application/problem+json')]);
+    const problem = answer.json<Problem>();
+    expect(problem.code).toBe('INVALID');
+    expect(problem.errors?.map((e) => e.path)).toContain(path);
+    for (const e of problem.errors ?? []) expect(e.message.length).toBeGreaterThan(3);
+    const { rows } = await server.pool.query(`select 1 from ${TABLE[kind]} where id = $1`, [record.id]);
+    expect(rows).toEqual([]);
+  });
+  test.each(Object.keys(RIGHT) as Kind[])('%s: the right record beside them is taken, and taken again is the same one', async (kind) => {
+    const record = RIGHT[kind]();
+    expect((await put(kind, record)).statusCode).toBe(201);
+    const again = await put(kind, record);
+    expect([again.statusCode, again.json<{ version: number }>().version]).toEqual([200, 1]);
+  });
+  test.each(Object.keys(RIGHT) as Kind[])('%s: the id in the address must be the record’s', async (kind) => {
+    expect((await server.call('PUT', `/${kind}/${uuidv7()}`, RIGHT[kind]())).json()).toMatchObject({ code: 'INVALID', errors: [{ path: 'id' }] });
+  });
+  test.each(Object.keys(RIGHT) as Kind[])('%s: changing what is not there is refused', async (kind) => {
+    const record = { ...RIGHT[kind](), baseVersion: 3 };
+    expect((await put(kind, record)).json()).toMatchObject({ status: 404, code: 'NOT_FOUND' });
+  });
+});
+
+const TABLE: Readonly<Record<Kind, string>> = { grounds: 'ground', spots: 'spot', samples: 'sample', rigs: 'rig', setups: 'setup', runs: 'run', cleanups: 'cleanup' };
+
+describe('a record that points to nothing is refused by field', () => {
+  test.each([
+    ['spots', { groundId: uuidv7() }, 'groundId'], ['samples', { spotId: uuidv7() }, 'spotId'], ['setups', { rigId: uuidv7() }, 'rigId'], ['setups', { spotId: uuidv7() }, 'spotId'],
+    ['runs', { setupId: uuidv7() }, 'setupId'], ['runs', { spotId: uuidv7() }, 'spotId'], ['cleanups', { runIds: [uuidv7()] }, 'runIds'],
+  ] as const)('%s %j', async (kind, some, path) => {
+    const answer = await put(kind, { ...RIGHT[kind](), ...some });
+    expect([answer.statusCode, answer.json<Problem>().errors?.[0]?.path]).toEqual([422, path]);
+  });
+});
+
+describe('taps', () => {
+  const send = (events: unknown[]): ReturnType<typeof server.call> => server.call('POST', `/runs/${ids.run}/events`, { events });
+  test.each([
+    ['no events', []], ['a kind there is not', [{ ...bucketAt(1, null), kind: 'shovel' }]], ['a time that is none', [{ ...bucketAt(1, null), at: 'noon' }]], ['a bucket of nothing', [{ ...bucketAt(1, null), volume_L: 0 }]],
+    ['a bucket of a cubic metre', [{ ...bucketAt(1, null), volume_L: 1000 }]], ['more than a batch takes', Array.from({ length: 501 }, () => bucketAt(1, null))],
+  ])('%s', async (_name, events) => {
+    expect((await send(events)).json()).toMatchObject({ status: 400, code: 'INVALID' });
+    const { rows } = await server.pool.query('select 1 from run_event where run_id = $1', [ids.run]);
+    expect(rows).toEqual([]);
+  });
+  test('one wrong tap in a batch keeps none of it', async () => {
+    expect((await send([bucketAt(1, ids.spot), bucketAt(2, uuidv7())])).json()).toMatchObject({ status: 422, errors: [{ path: 'events' }] });
+    const { rows } = await server.pool.query('select 1 from run_event where run_id = $1', [ids.run]);
+    expect(rows).toEqual([]);
+  });
+});
+
+describe('requests that are no requests', () => {
+  test.each([['not JSON', '{"id":', 400], ['no body', undefined, 400]] as const)('%s', async (_name, body, status) => {
+    const answer = await server.call('PUT', `/grounds/${uuidv7()}`, body, { 'content-type': 'application/json' });
+    expect([answer.statusCode, answer.json<Problem>().code]).toEqual([status, 'INVALID']);
+  });
+  test('a body of 2 MB', async () => {
+    expect((await put('grounds', newGround({ note: 'x'.repeat(2 * 1024 * 1024) }))).json()).toMatchObject({ status: 413, code: 'TOO_LARGE' });
+  });
+  test.each(['limit=0', 'limit=5000', 'limit=many', 'after=there'])('a page of %s', async (query) => {
+    expect((await server.call('GET', `/grounds/${ids.ground}/samples?${query}`)).json()).toMatchObject({ status: 400, code: 'INVALID' });
+  });
+  test('an id that is none', async () => expect((await server.call('GET', '/grounds/x/book')).json()).toMatchObject({ status: 400, errors: [{ path: 'groundId' }] }));
+});
+
+/** The database holds the same rules, for whoever writes past the server. */
+describe('the database refuses by itself', () => {
+  const insert = (table: string, row: Record<string, unknown>): Promise<unknown> => {
+    const names = Object.keys(row);
+    return server.pool.query(`insert into ${table} (${names.join(', ')}) values (${names.map((_, i) => `$${i + 1}`).join(', ')})`, Object.values(row));
+  };
+  const ground = (): Record<string, unknown> => ({ crew_id: server.crewId, id: uuidv7(), name: 'G', kind: 'creek', length_m: 10, swell_percent: 18 });
+  test.each([
+    ['a ground of no length', { length_m: 0 }, '23514'], ['a ground of a kind there is not', { kind: 'moon' }, '23514'], ['a ground without a name', { name: '' }, '23514'], ['a ground of no crew', { crew_id: uuidv7() }, '23503'], ['a ground whose gravel triples', { swell_percent: 200 }, '23514'],
+  ])('%s', async (_name, some, code) => expect(insert('ground', { ...ground(), ...some })).rejects.toMatchObject({ code }));
+
+  const event = (): Record<string, unknown> => ({ crew_id: server.crewId, id: uuidv7(), ground_id: ids.ground, run_id: ids.run, kind: 'bucket', at: '2026-05-01T09:00:00Z', volume_l: 20 });
+  test.each([
+    ['a bucket of no volume', { volume_l: null }, 'run_event_bucket'], ['an undo of nothing', { kind: 'undo', volume_l: null }, 'run_event_undo'], ['a tap of another crew', { crew_id: uuidv7() }, 'run_event_run_fk'], ['a tap of no run', { run_id: uuidv7() }, 'run_event_run_fk'],
+  ])('%s', async (_name, some, constraint) => expect(insert('run_event', { ...event(), ...some })).rejects.toMatchObject({ constraint }));
+
+  test('a set-up with both depth and flow, or neither', async () => {
+    const setup = { crew_id: server.crewId, id: uuidv7(), ground_id: ids.ground, rig_id: ids.rig, set_at: '2026-05-01T09:00:00Z', slope: 0.05, pitch_entered: '{}', stone_m: 0.01, stone_entered: '{}', temperature_c: 10, scoop_l: 1, scoop_entered: '{}', bucket_l: 20, bucket_entered: '{}' };
+    await expect(insert('setup', setup)).rejects.toMatchObject({ constraint: 'setup_one_known' });
+    await expect(insert('setup', { ...setup, depth_m: 0.02, flow_m3_s: 0.003 })).rejects.toMatchObject({ constraint: 'setup_one_known' });
+  });
+});

@@ -1,0 +1,39 @@
+import { v7 as uuidv7 } from 'uuid';
+import type { Cleanup, Ground, LoggedEvent, Rig, Run, Sample, Setup, Spot } from '@riffle/contract';
+
+/** For tests: one right record of each kind, new. Anything may be changed by the caller. */
+type New<T> = T & { baseVersion: number };
+
+const entered = (text: string, unit: string): { text: string; unit: string } => ({ text, unit });
+const fresh = (): { id: string; deleted: boolean; baseVersion: number } => ({ id: uuidv7(), deleted: false, baseVersion: 0 });
+
+export const newGround = (some: Partial<New<Ground>> = {}): New<Ground> => ({ ...fresh(), name: 'Test creek', kind: 'creek', length_m: 500, swell_percent: 25, note: '', ...some });
+
+export const newSpot = (groundId: string, some: Partial<New<Spot>> = {}): New<Spot> => ({ ...fresh(), groundId, name: 'Bar', kind: 'bar', distance_m: 100, bank: 'left', offset_m: 3, position: null, note: '', ...some });
+
+export const newSample = (groundId: string, spotId: string, some: Partial<New<Sample>> = {}): New<Sample> => ({
+  ...fresh(), groundId, spotId, takenAt: '2026-05-01T08:00:00.000Z', depth_m: 0.3, depthEntered: entered('1', 'ft'), volume_L: 9.5, volumeEntered: entered('2', 'pan'), volumeState: 'loose',
+  counts: { '+10': 0, '10-20': 0, '20-40': 1, '-40': 2 }, blackSand: 1, gold_mg: null, goldEntered: null, note: '', ...some,
+});
+
+export const newRig = (some: Partial<New<Rig>> = {}): New<Rig> => ({ ...fresh(), name: 'Box', width_m: 0.254, widthEntered: entered('10', 'in'), length_m: 1.2, lengthEntered: entered('1.2', 'm'), lining: 'riffles', note: '', ...some });
+
+export const newSetup = (groundId: string, rigId: string, some: Partial<New<Setup>> = {}): New<Setup> => ({
+  ...fresh(), groundId, rigId, spotId: null, setAt: '2026-05-01T08:00:00.000Z', slope: 0.05, pitchEntered: entered('5', '%'), depth_m: null, depthEntered: null, flow_m3_s: 0.003, flowEntered: entered('3', 'L/s'),
+  stone_m: 0.0127, stoneEntered: entered('1/2', 'in'), temperature_C: 10, scoop_L: 0.28, scoopEntered: entered('1', 'scoop'), bucket_L: 20, bucketEntered: entered('20', 'L'), note: '', ...some,
+});
+
+export const newRun = (groundId: string, setupId: string, spotId: string, some: Partial<New<Run>> = {}): New<Run> => ({
+  ...fresh(), groundId, setupId, spotId, startedAt: '2026-05-01T09:00:00.000Z', bucket_L: 20, bucketEntered: entered('20', 'L'), note: '', ...some,
+});
+
+/** A full bucket of 20 L, so many minutes into a run that began at nine. */
+export const bucketAt = (minute: number, spotId: string | null, some: Partial<LoggedEvent> = {}): LoggedEvent => ({
+  id: uuidv7(), kind: 'bucket', at: new Date(Date.UTC(2026, 4, 1, 9, minute)).toISOString(), spotId, volume_L: 20, fullness: 'full', undoes: null, ...some,
+});
+
+export const newSection = (from_m: number, to_m: number, gold_mg: number): Cleanup['sections'][number] => ({ name: '', from_m, to_m, lining: 'riffles', gold_mg, goldEntered: entered(String(gold_mg), 'mg') });
+
+export const newCleanup = (groundId: string, runIds: string[], sections: Cleanup['sections'], some: Partial<New<Cleanup>> = {}): New<Cleanup> => ({
+  ...fresh(), groundId, runIds, cleanedAt: '2026-05-01T15:00:00.000Z', sections, blackSand_g: null, blackSandEntered: null, rinsedClean: 'yes', note: '', ...some,
+});
