@@ -9,5 +9,6 @@ export default {
   projects: [
     { ...common, displayName: 'unit', testMatch: ['<rootDir>/{core,contract,demo,web}/src/**/*.test.ts'] },
     { ...common, displayName: 'server', testMatch: ['<rootDir>/server/src/**/*.test.ts'], globalSetup: '<rootDir>/scripts/jestClusterUp.mjs', globalTeardown: '<rootDir>/scripts/jestClusterDown.mjs' },
+    { ...common, displayName: 'scripts', testMatch: ['<rootDir>/scripts/**/*.test.mjs'] },
   ],
 };

@@ -29,8 +29,8 @@ export function ensurePackages() {
   if (run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']) !== 0) giveUp('The npm packages could not be installed. Check the network and start again.');
 }
 
-export function ensurePostgres() {
-  if (postgresBin()) return;
+export function ensurePostgres(found = postgresBin()) {
+  if (found) return;
   if (process.getuid() === 0) {
     // Debian would otherwise make and start a cluster of its own, which Riffle has no use for.
     const policy = '/etc/postgresql-common/createcluster.conf';

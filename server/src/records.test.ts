@@ -4,7 +4,6 @@ import type { Book, Problem, RunWithEvents, StoredGround } from '@riffle/contrac
 import { v7 as uuidv7 } from 'uuid';
 import { buildApp } from './app.ts';
 import { PROBLEMS } from './http/problems.ts';
-import { SUMS } from './sums/sums.ts';
 import { bucketAt, newCleanup, newGround, newRig, newRun, newSample, newSection, newSetup, newSpot } from '../test/records.ts';
 import { useTestServer } from '../test/testServer.ts';
 
@@ -218,20 +217,5 @@ describe('at the door', () => {
   test('every problem code is documented, and no other', () => {
     const listed = [...readFileSync(new URL('../../docs/http.md', import.meta.url), 'utf8').matchAll(/^\| `([A-Z_]+)`/gm)].map((m) => m[1]);
     expect(listed.sort()).toEqual(Object.keys(PROBLEMS).sort());
-  });
-});
-
-describe('sums', () => {
-  test('every sum has an address, and the core answers behind it', async () => {
-    expect((await server.call('GET', '/sums')).json<unknown[]>()).toHaveLength(SUMS.length);
-    expect((await server.call('POST', '/sums/pitch', { kind: 'in/ft', value: 0.5, boxLength_m: 0.9144 })).json()).toMatchObject({ drop_m: expect.closeTo(0.0381, 6) });
-    expect((await server.call('POST', '/sums/flow-at-depth', { width_m: 0.25, manningN: 0.03, slope: 0.052, depth_m: 0.02 })).json()).toMatchObject({ flow_m3_s: expect.closeTo(0.00254, 4) });
-    expect((await server.call('POST', '/sums/box-advice', { width_m: 0.25, length_m: 1.22, lining: 'riffles', slope: 0.0417, stone_m: 0.0125, water: { known: 'flow', flow_m3_s: 0.0031 } })).json()).toMatchObject({ kind: 'lift' });
-    expect((await server.call('POST', '/sums/sample-grade', { volumeBank_L: 10, counts: { '-40': 7 } })).json()).toMatchObject({ kind: 'band', colors: 7 });
-  });
-  test('what cannot be right is refused by field', async () => {
-    expect((await server.call('POST', '/sums/pitch', { kind: 'in/ft', value: 0.5, boxLength_m: 0 })).json()).toMatchObject({ status: 400, errors: [{ path: 'boxLength_m' }] });
-    expect((await server.call('POST', '/sums/sieve', { designation: 'No. 250' })).json()).toMatchObject({ detail: expect.stringMatching(/No\. 230 or No\. 270/) });
-    expect((await server.call('POST', '/sums/flow-by-bucket', { volume_L: 20, times_s: ['fast'] })).json<Problem>().errors?.[0]?.path).toBe('times_s.0');
   });
 });

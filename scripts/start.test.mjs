@@ -1,0 +1,126 @@
+// The start command as a person meets it: first and second start, killed, twice at once, as another user, on a taken port.
+import { spawn, spawnSync } from 'node:child_process';
+import { chmodSync, chownSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
+import { buildIfChanged } from './build.mjs';
+import { freePort } from './cluster.mjs';
+import { root } from './setup.mjs';
+
+const NOBODY = 65534;
+const homes = [];
+const running = new Set();
+
+function newHome() {
+  const home = mkdtempSync(join(tmpdir(), 'riffle-start-'));
+  chmodSync(home, 0o755);
+  homes.push(home);
+  return home;
+}
+
+/** Starts Riffle and waits for its address, or for its end. */
+async function start(home, { args = [], env = {}, as = [] } = {}) {
+  const [command, ...rest] = [...as, process.execPath, 'scripts/start.mjs', ...args];
+  const child = spawn(command, rest, { cwd: root, env: { ...process.env, RIFFLE_HOME: home, PORT: '', ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+  running.add(child);
+  let said = '';
+  const ended = new Promise((resolve) => child.once('exit', (code) => { running.delete(child); resolve(code); }));
+  const up = new Promise((resolve) => {
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => {
+      said += text;
+      const address = /Riffle is up after [\d.]+ s: (http:\/\/localhost:\d+)/.exec(said)?.[1];
+      if (address) resolve(address);
+    });
+  });
+  const address = await Promise.race([up, ended.then(() => null)]);
+  return { address, ended, said: () => said, kill: (signal) => child.kill(signal), get: async (path) => (await fetch(`${address}/api/v1${path}`)).json() };
+}
+
+const names = async (riffle) => (await riffle.get('/grounds')).items.map((g) => g.name);
+
+beforeAll(() => buildIfChanged(), 120_000);
+afterEach(async () => {
+  for (const child of running) child.kill('SIGKILL');
+});
+afterAll(() => homes.forEach((home) => rmSync(home, { recursive: true, force: true })));
+
+describe('npm start', () => {
+  test('loads the demo once, is up again after Ctrl-C and after kill -9, and tells a second start where it is', async () => {
+    const home = newHome();
+    const first = await start(home);
+    expect(first.said()).toContain('The demo island Corran is loaded.');
+    expect(await first.get('/health')).toEqual({ status: 'up' });
+    expect(await names(first)).toContain('Halloway Creek');
+
+    const beside = await start(home);
+    expect([beside.address, await beside.ended]).toEqual([null, 0]);
+    expect(beside.said()).toContain(`Riffle is already running: ${first.address}`);
+
+    first.kill('SIGINT');
+    expect(await first.ended).toBe(0);
+    expect(existsSync(join(home, 'running.json'))).toBe(false);
+
+    const second = await start(home);
+    expect(second.said()).not.toContain('The demo island');
+    second.kill('SIGKILL');
+    await second.ended;
+    const third = await start(home);
+    expect(third.address).toBe(second.address);
+    expect(await names(third)).toContain('Halloway Creek');
+    third.kill('SIGTERM');
+    expect(await third.ended).toBe(0);
+  }, 120_000);
+
+  test('two homes run at once, on addresses of their own; --empty has no demo', async () => {
+    const [a, b] = await Promise.all([start(newHome()), start(newHome(), { args: ['--empty'] })]);
+    expect(a.address).not.toBe(b.address);
+    expect(await names(b)).toEqual([]);
+    expect((await names(a)).length).toBeGreaterThan(2);
+    for (const riffle of [a, b]) riffle.kill('SIGINT');
+    expect(await Promise.all([a.ended, b.ended])).toEqual([0, 0]);
+  }, 120_000);
+
+  test('a port that is taken or none is told in one sentence', async () => {
+    const port = await freePort();
+    const taken = createServer().listen(port, '127.0.0.1');
+    const busy = await start(newHome(), { env: { PORT: String(port) } });
+    expect([busy.address, await busy.ended]).toEqual([null, 1]);
+    expect(busy.said()).toContain(`Port ${port} is in use. Set PORT to another one.`);
+    taken.close();
+    const none = await start(newHome(), { env: { PORT: 'banana' } });
+    expect(await none.ended).toBe(1);
+    expect(none.said()).toContain('it must be a number from 0 to 65535');
+  }, 60_000);
+
+  test('DATABASE_URL is used instead of a cluster of its own, and one that is away is told', async () => {
+    const home = newHome();
+    const away = await start(home, { env: { DATABASE_URL: `postgres://riffle@127.0.0.1:${await freePort()}/postgres` } });
+    expect(await away.ended).toBe(1);
+    expect(away.said()).toContain('Riffle could not start.');
+    expect(existsSync(join(home, 'postgres'))).toBe(false);
+  }, 60_000);
+
+  const isRoot = process.getuid() === 0;
+  test('an ordinary user can start it', async () => {
+    const home = newHome();
+    if (isRoot) chownSync(home, NOBODY, NOBODY);
+    const reach = isRoot ? ['setpriv', `--reuid=${NOBODY}`, `--regid=${NOBODY}`, '--clear-groups'] : [];
+    // A checkout below a closed folder (/root) cannot be read by anyone else at all.
+    if (isRoot && spawnSync(reach[0], [...reach.slice(1), 'test', '-r', join(root, 'package.json')]).status !== 0) return;
+    const riffle = await start(home, { as: reach, env: { HOME: home } });
+    expect([riffle.said(), riffle.address]).toEqual([expect.stringContaining('Riffle is up'), expect.stringContaining('http://localhost:')]);
+    const pid = readFileSync(join(home, 'postgres', 'data', 'postmaster.pid'), 'utf8').split('\n')[0];
+    expect(readFileSync(`/proc/${pid}/status`, 'utf8')).toMatch(isRoot ? /^Uid:\s+65534/m : /^Uid:/m);
+    riffle.kill('SIGINT');
+    expect(await riffle.ended).toBe(0);
+  }, 60_000);
+
+  test('without PostgreSQL an ordinary user is told the one command', () => {
+    const script = `process.getuid = () => 1000; import('./scripts/setup.mjs').then((s) => s.ensurePostgres(null));`;
+    const { status, stderr } = spawnSync(process.execPath, ['--input-type=module', '-e', script], { cwd: root, encoding: 'utf8' });
+    expect(status).toBe(1);
+    expect(stderr).toContain('sudo apt-get install -y --no-install-recommends postgresql');
+  });
+});
