@@ -41,7 +41,7 @@ export function GradeLane({ spots, grades, x, left, right, top, height, picked, 
       ))}
       <line x1={left} x2={right} y1={zero} y2={zero} stroke="var(--ink)" strokeWidth="1.1" />
       <text x={right + 6} y={zero + 4} fontSize="12" style={{ fill: 'var(--gold)' }}>0</text>
-      <text x={right + 44} y={top - 6} fontSize="12" textAnchor="end" style={{ fill: 'var(--gold)' }}>{unit}</text>
+      <text x={right + 44} y={top - 15} fontSize="12" textAnchor="end" style={{ fill: 'var(--gold)' }}>{unit}</text>
       {spots.map((s) => {
         const found = grades.get(s.id);
         if (!found) return null;

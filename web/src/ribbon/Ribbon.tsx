@@ -47,6 +47,9 @@ export function Ribbon({ ground, spots, grades, picked, onPick, onPlace, marked 
   const [above, below] = words.edges;
   const shape = useMemo(() => creekShape(ground), [ground]);
   const svg = useRef<SVGSVGElement>(null);
+  // Where the arrow keys stand: a held key is quicker than the pick comes back.
+  const walked = useRef(picked);
+  useEffect(() => { walked.current = picked; }, [picked]);
   const press = useRef<{ x: number; from_m: number; moved: boolean } | null>(null);
 
   const wide = width > 640;
@@ -92,9 +95,10 @@ export function Ribbon({ ground, spots, grades, picked, onPick, onPlace, marked 
     // Upstream lies to the left.
     const step = event.key === 'ArrowLeft' ? 1 : event.key === 'ArrowRight' ? -1 : 0;
     if (step !== 0 && ordered.length > 0) {
-      const at = ordered.findIndex((s) => s.id === picked);
+      const at = ordered.findIndex((s) => s.id === walked.current);
       const next = ordered[at < 0 ? 0 : Math.min(ordered.length - 1, Math.max(0, at + step))];
       if (next) {
+        walked.current = next.id;
         onPick(next.id);
         if (next.distance_m < from_m || next.distance_m > to_m) view.pan(next.distance_m - (from_m + to_m) / 2);
       }

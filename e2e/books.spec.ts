@@ -1,0 +1,61 @@
+import { expect, test } from '@playwright/test';
+import { judgement, toStage } from './job.ts';
+
+/** The demo's book, held against what its API says and what a person types. */
+test('a price typed is used everywhere, and a wrong one is told', async ({ page }) => {
+  await page.goto('/settings');
+  const price = page.getByLabel('For one gram of your gold');
+  await price.fill('plenty');
+  await expect(page.getByText('Write a number above 0, such as 62.50.')).toBeVisible();
+  await price.fill('80');
+  await page.getByLabel('Money').fill('crowns');
+  await page.goto('/');
+  await toStage(page, 'Books');
+  const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as { items: { id: string; name: string }[] };
+  const halloway = items.find((g) => g.name === 'Halloway Creek');
+  const { total } = (await (await page.request.get(`/api/v1/grounds/${halloway?.id}/book`)).json()) as { total: { gold_mg: number } };
+  await expect(judgement(page)).toContainText(`worth ${((total.gold_mg / 1000) * 80).toFixed(2)} crowns`);
+});
+
+test('the book by source adds up to the book by ground, and the CSV says the same', async ({ page }) => {
+  await page.goto('/');
+  await toStage(page, 'Books');
+  const bySource = page.getByRole('region', { name: 'The book by source' });
+  await expect(bySource.getByRole('row', { name: /Heron Bend \+ Two Boulders/ })).toContainText('mixed, not shared out');
+  await expect(bySource.getByRole('row', { name: /Heron Bend \+ Two Boulders/ })).toContainText('may hold older gold');
+  const all = await bySource.getByRole('row', { name: /^all/ }).innerText();
+  const ground = await page.getByRole('region', { name: 'The book by ground' }).getByRole('row', { name: /^Halloway Creek/ }).innerText();
+  expect(ground.replace('Halloway Creek', '').trim().split(/\s+/)).toEqual(all.replace('all', '').trim().split(/\s+/));
+
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Save the book as CSV' }).click();
+  const saved = await download;
+  expect(saved.suggestedFilename()).toBe('halloway-creek-book.csv');
+  const chunks: Buffer[] = [];
+  for await (const chunk of await saved.createReadStream()) chunks.push(chunk as Buffer);
+  const rows = Buffer.concat(chunks).toString('utf8').trim().split('\r\n').map((r) => r.split(','));
+  expect(rows[0]).toContain('volume (m3 bank)');
+  const column = (name: string): number => rows[0]?.indexOf(name) ?? -1;
+  const parts = rows.slice(1, -1).reduce((sum, r) => sum + Number(r[column('gold (mg)')]), 0);
+  expect(parts).toBeCloseTo(Number(rows.at(-1)?.[column('gold (mg)')]), 4);
+  expect(Buffer.concat(chunks).toString('utf8')).not.toMatch(/46\.4|-33\./);
+});
+
+test('leaving with the place is asked about first', async ({ page }) => {
+  await page.goto('/');
+  await toStage(page, 'Books');
+  await page.getByRole('button', { name: 'Save the ground as GeoJSON' }).click();
+  await expect(page.getByRole('dialog')).toContainText('Whoever has it knows where you dig');
+  const download = page.waitForEvent('download');
+  await page.getByRole('dialog').getByRole('link', { name: 'Save it with positions' }).click();
+  expect((await download).suggestedFilename()).toBe('halloway-creek.geojson');
+});
+
+test('a ground without a clean-up says what comes first', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: /Ground/ }).filter({ visible: true }).click();
+  await page.getByRole('menuitem', { name: /Dry Harrier Wash/ }).click();
+  await toStage(page, 'Books');
+  await expect(judgement(page)).toContainText('No gold in the book for Dry Harrier Wash yet.');
+  await expect(page.getByRole('region', { name: 'The book by ground' }).getByRole('row', { name: /Dry Harrier Wash/ })).toContainText('nothing weighed yet');
+});
