@@ -33,8 +33,8 @@ test('a run without signal survives a reload and is sent once when the signal is
   expect(runs.items[0]?.tally.volumeLoose_L).toBeCloseTo(3 * 20 + (2 / 3) * 20, 6);
 });
 
-test('what one tab has still to send outlives it: another tab sends it, once', async ({ page, context }, info) => {
-  test.skip(info.project.name === 'phone', 'two tabs are a desk affair');
+test('what one tab has still to send outlives it: another tab sends it, once', { tag: '@desk' }, async ({ page, context }) => {
+  // Two tabs are a desk affair.
   const groundId = await bringCreek(page, 'Two Windows Fork');
   const other = await context.newPage();
   await other.goto(page.url());
@@ -68,8 +68,8 @@ test('a half-written sample survives a reload', async ({ page }) => {
   await expect(page.getByLabel('Colors 10–20')).toHaveValue('1');
 });
 
-test('two tabs change one spot: the later is told, and keeps its copy', async ({ page, context }, info) => {
-  test.skip(info.project.name === 'phone', 'two tabs are a desk affair');
+test('two tabs change one spot: the later is told, and keeps its copy', { tag: '@desk' }, async ({ page, context }) => {
+  // Two tabs are a desk affair.
   await bringCreek(page, 'Two Tabs Fork');
   await page.getByRole('button', { name: /Lower bar/ }).click();
   const other = await context.newPage();

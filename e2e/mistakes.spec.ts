@@ -13,8 +13,8 @@ test.describe('files', () => {
     ['swapped.gpx', '<gpx version="1.1"><trk><trkseg><trkpt lat="-133" lon="46.5"/><trkpt lat="-133.01" lon="46.51"/></trkseg></trk></gpx>', /swapped/],
     ['notes.txt', 'bring bread', /neither GPX nor GeoJSON/],
   ] as const) {
-    test(name, async ({ page }, info) => {
-      test.skip(info.project.name === 'phone', 'the same code on both sizes');
+    test(name, { tag: '@desk' }, async ({ page }) => {
+      // The same code on both sizes.
       await dropFile(page, name, content);
       await expect(page.getByRole('alert').filter({ hasText: name })).toContainText(says);
       await expect(page.getByLabel('Choose a GPX or GeoJSON file')).toBeAttached();
@@ -86,8 +86,8 @@ test('absurd boxes are answered in words', async ({ page }) => {
   await expect(page.getByText('Nothing is typed yet.')).toBeVisible();
 });
 
-test('flow measured with a float and with a bucket', async ({ page }, info) => {
-  test.skip(info.project.name === 'desk', 'done at the creek');
+test('flow measured with a float and with a bucket', { tag: '@phone' }, async ({ page }) => {
+  // Done at the creek.
   await bringCreek(page, 'Float Fork');
   await toStage(page, 'Set');
   await page.getByRole('button', { name: 'Measure the flow' }).click();

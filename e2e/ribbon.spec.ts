@@ -9,8 +9,8 @@ async function openHalloway(page: Page): Promise<void> {
   await expect(ribbon(page)).toHaveAttribute('aria-label', /Halloway Creek, straightened: 14 spots/);
 }
 
-test('walked with the keyboard: spot to spot, nearer, farther, all', async ({ page }, info) => {
-  test.skip(info.project.name === 'phone', 'keys are for the desk');
+test('walked with the keyboard: spot to spot, nearer, farther, all', { tag: '@desk' }, async ({ page }) => {
+  // Keys are for the desk.
   await openHalloway(page);
   await ribbon(page).focus();
   await page.keyboard.press('ArrowLeft');
@@ -45,8 +45,8 @@ test('a spot tapped on the ribbon is picked there, in the list, in the address a
   await expect(selected(page)).toHaveAttribute('aria-label', /^Long riffle/);
 });
 
-test('dragged, it pans; the ends of the ground are the ends of the drag', async ({ page }, info) => {
-  test.skip(info.project.name === 'phone', 'the same code on both sizes');
+test('dragged, it pans; the ends of the ground are the ends of the drag', { tag: '@desk' }, async ({ page }) => {
+  // The same code on both sizes.
   await openHalloway(page);
   await page.getByRole('button', { name: 'Nearer' }).click();
   await page.getByRole('button', { name: 'Nearer' }).click();
@@ -69,8 +69,8 @@ test('dragged, it pans; the ends of the ground are the ends of the drag', async 
   await expect(selected(page)).toHaveCount(0);
 });
 
-test('a track of 100,000 points is kept whole, drawn thin, and stays quick to walk', async ({ page }, info) => {
-  test.skip(info.project.name === 'phone', 'brought in at the desk');
+test('a track of 100,000 points is kept whole, drawn thin, and stays quick to walk', { tag: '@desk' }, async ({ page }) => {
+  // Brought in at the desk.
   test.setTimeout(120_000);
   const points = Array.from({ length: 100_000 }, (_, i) => `<trkpt lat="${(46.5 + 4e-7 * i).toFixed(7)}" lon="${(-33 + 4e-4 * Math.sin(i / 2600)).toFixed(7)}"><ele>${(12 + 4e-4 * i).toFixed(2)}</ele></trkpt>`).join('');
   await page.goto('/grounds/new');
@@ -104,8 +104,8 @@ test('a beach has land and sea, a dry wash no water', async ({ page }) => {
   await expect(ribbon(page)).toHaveAttribute('aria-label', /along the shore/);
 });
 
-test('the whole creek reads on a phone: names do not touch and nothing stands outside', async ({ page }, info) => {
-  test.skip(info.project.name === 'desk', 'about the phone');
+test('the whole creek reads on a phone: names do not touch and nothing stands outside', { tag: '@phone' }, async ({ page }) => {
+  // About the phone.
   await bringCreek(page, 'Narrow Fork');
   const texts = await ribbon(page).locator('text').evaluateAll((all) => all.map((t) => t.getBoundingClientRect()).map((r) => ({ left: r.left, right: r.right, top: r.top, bottom: r.bottom })));
   expect(texts.length).toBeGreaterThan(4);

@@ -13,8 +13,8 @@ async function setLight(page: Page, light: string): Promise<void> {
 }
 
 for (const light of ['shade', 'sun', 'headlamp']) {
-  test(`axe finds nothing on any screen in ${light}`, async ({ page }, info) => {
-    test.skip(info.project.name === 'phone' && light !== 'sun', 'one light is enough there');
+  // One light is enough on the phone.
+  test(`axe finds nothing on any screen in ${light}`, { tag: light === 'sun' ? [] : '@desk' }, async ({ page }) => {
     test.setTimeout(120_000);
     await setLight(page, light);
     await openHalloway(page);
@@ -34,8 +34,8 @@ for (const light of ['shade', 'sun', 'headlamp']) {
   });
 }
 
-test('US units change every figure on every screen', async ({ page }, info) => {
-  test.skip(info.project.name === 'phone', 'the same code on both sizes');
+test('US units change every figure on every screen', { tag: '@desk' }, async ({ page }) => {
+  // The same code on both sizes.
   await page.goto('/settings');
   await page.getByRole('radio', { name: 'US' }).click();
   await openHalloway(page);
@@ -49,8 +49,8 @@ test('US units change every figure on every screen', async ({ page }, info) => {
   }
 });
 
-test('every stage is a key away, and the picked spot stays picked', async ({ page }, info) => {
-  test.skip(info.project.name === 'phone', 'keys are for the desk');
+test('every stage is a key away, and the picked spot stays picked', { tag: '@desk' }, async ({ page }) => {
+  // Keys are for the desk.
   await openHalloway(page);
   await page.getByRole('button', { name: /Otter bar/ }).click();
   await expect(page).toHaveURL(/spot=/);
@@ -66,8 +66,8 @@ test('every stage is a key away, and the picked spot stays picked', async ({ pag
   await expect(judgement(page)).toContainText(/Cut berm|Creek mouth|Clay false bottom/);
 });
 
-test('the box answers to drags and arrow keys', async ({ page }, info) => {
-  test.skip(info.project.name === 'phone', 'the same code on both sizes');
+test('the box answers to drags and arrow keys', { tag: '@desk' }, async ({ page }) => {
+  // The same code on both sizes.
   await openHalloway(page);
   await toStage(page, 'Set');
   await page.getByLabel('Pitch', { exact: true }).fill('50 mm');
@@ -86,8 +86,8 @@ test('the box answers to drags and arrow keys', async ({ page }, info) => {
   await expect(head).toHaveAttribute('aria-valuenow', '75');
 });
 
-test('nothing spills over the edge of a phone', async ({ page }, info) => {
-  test.skip(info.project.name === 'desk', 'about the phone');
+test('nothing spills over the edge of a phone', { tag: '@phone' }, async ({ page }) => {
+  // About the phone.
   await openHalloway(page);
   for (const stage of STAGES) {
     await toStage(page, stage);

@@ -86,8 +86,8 @@ test('from a GPX file to the CSV of the book', async ({ page }, info) => {
   expect(lines).toHaveLength(4);
 });
 
-test('a ground exported as GeoJSON comes back the same', async ({ page }, info) => {
-  test.skip(info.project.name === 'phone', 'the same code on both sizes');
+test('a ground exported as GeoJSON comes back the same', { tag: '@desk' }, async ({ page }) => {
+  // The same code on both sizes.
   await bringCreek(page, 'There and back');
   await toStage(page, 'Books');
   await page.getByRole('button', { name: 'Save the ground as GeoJSON' }).click();
@@ -103,8 +103,8 @@ test('a ground exported as GeoJSON comes back the same', async ({ page }, info) 
   await expect(page.getByRole('option', { name: /Lower bar, 2\d\d m up, left bank/ })).toBeAttached();
 });
 
-test('two spots through one box: the gold is the mix’s', async ({ page }, info) => {
-  test.skip(info.project.name === 'desk', 'run at the creek, on the phone');
+test('two spots through one box: the gold is the mix’s', { tag: '@phone' }, async ({ page }) => {
+  // Run at the creek, on the phone.
   await bringCreek(page, 'Mixed Fork');
   await toStage(page, 'Set');
   await setBox(page, 'Mixing box');
