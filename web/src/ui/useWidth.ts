@@ -5,6 +5,8 @@ export function useWidth(first = 960): [(element: HTMLElement | null) => (() => 
   const [width, setWidth] = useState(first);
   const attach = useCallback((element: HTMLElement | null) => {
     if (!element) return undefined;
+    // Measured before the first paint, so that nothing is ever drawn at the guessed width.
+    setWidth(Math.round(element.getBoundingClientRect().width));
     const observer = new ResizeObserver(([entry]) => {
       if (entry) setWidth(Math.round(entry.contentRect.width));
     });
