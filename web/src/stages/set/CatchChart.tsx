@@ -43,7 +43,7 @@ export function CatchChart({ width, left, right, length_m, answer }: CatchChartP
         const path = (pick: (p: (typeof at)[number]) => number): string => at.map((p, i) => `${i ? 'L' : 'M'}${p.px.toFixed(1)} ${y(pick(p)).toFixed(1)}`).join('');
         return (
           <g key={c.size_m}>
-            <path d={`${path((p) => p.high)}${[...at].reverse().map((p) => `L${p.px.toFixed(1)} ${y(p.low).toFixed(1)}`).join('')}Z`} fill="var(--gold-band)" opacity="0.75" />
+            <path d={`${path((p) => p.high)}${[...at].reverse().map((p) => `L${p.px.toFixed(1)} ${y(p.low).toFixed(1)}`).join('')}Z`} fill="var(--gold-band)" fillOpacity="0.75" stroke="var(--gold)" strokeWidth="0.6" />
             <path d={path((p) => (p.low + p.high) / 2)} fill="none" stroke="var(--gold)" strokeWidth="2" strokeDasharray={c.dash} />
           </g>
         );
