@@ -31,6 +31,11 @@ export { poolSamples } from './sample/poolSamples.ts';
 export { poissonLimits, USUAL_CONFIDENCE } from './sample/poissonLimits.ts';
 export { CLIFTON_PARTICLES, volumeForParticles } from './sample/howMuchToTake.ts';
 
+export { COMBINATIONS, COMMON_BASE, SIGN_KINDS, SIGN_KIND_NAMES, type SignFamily, type SignKind, type SignKindName } from './read/signKinds.ts';
+export { gatherPlaces, NEAR_M, type GatheredPlace, type SignSeen, type SpotSeen } from './read/gatherPlaces.ts';
+export { worthAPan, type Panned, type Place, type Ranked, type Ranking, type RankingRules, type Reason } from './read/worthAPan.ts';
+export { changePoint, mixBelow, mustCarry, sternberg, traceColors, type Trace, type TracePoint } from './read/trace.ts';
+
 export { adviseBox, type BoxAdvice } from './set/adviseBox.ts';
 export { caughtTo, type GoldSize } from './set/catchAlong.ts';
 export { drawdown, type SurfacePoint } from './set/drawdown.ts';

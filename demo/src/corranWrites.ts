@@ -1,4 +1,4 @@
-import type { Cleanup, LoggedEvent, Rig, Run, Sample, Setup, Spot } from '@riffle/contract';
+import type { Cleanup, LoggedEvent, Rig, Run, Sample, Setup, Sign, Spot } from '@riffle/contract';
 import {
   centreLine, CONTAINERS, convert, bankVolume_L, DEFAULT_SWELL_PERCENT, localPlane, parseQuantity, poissonDraw, seededRandom, type Position, type Random,
 } from '@riffle/core';
@@ -46,6 +46,14 @@ export function corranWrites(seed = 4684): DemoWrite[] {
       spotIds.set(s.name, spot.id);
       put('spots', spot);
       for (const visit of s.visits) put('samples', takeSample(ground, s, visit, groundId, spot.id, nextId(visit.day), random));
+    }
+    for (const s of ground.signs) {
+      const sign: Sign = {
+        id: nextId(s.day), deleted: false, groundId, kind: s.kind, distance_m: s.distance_m, bank: s.bank, offset_m: s.bank === 'mid' ? 0 : 6, position: centre.positionAt(s.distance_m, s.bank === 'mid' ? 0 : 6, s.bank), seenAt: new Date(SEASON + s.day * DAY_MS).toISOString(),
+        size_mm: s.size_mm ?? null, sizeEntered: s.size_mm === undefined ? null : { text: String(s.size_mm), unit: 'mm' }, cover_m: s.cover_m ?? null, coverEntered: s.cover_m === undefined ? null : { text: String(s.cover_m), unit: 'm' },
+        weight: s.weight ?? null, comeBackWith: s.comeBackWith ?? '', note: s.note ?? '',
+      };
+      put('signs', sign);
     }
     for (const run of RUNS.filter((r) => r.ground === ground.key)) writes.push(...runDay(run, ground, groundId, rigs[run.rig], spotIds, nextId, random));
   }

@@ -1,2 +1,2 @@
 export { corranWrites, type DemoWrite } from './corranWrites.ts';
-export { CORRAN, RUNS, type TrueGround, type TrueRun, type TrueSpot } from './truth.ts';
+export { CORRAN, RUNS, type TrueGround, type TrueRun, type TrueSign, type TrueSpot } from './truth.ts';

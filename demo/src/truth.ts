@@ -1,3 +1,5 @@
+import type { SignKindName } from '@riffle/core';
+
 /**
  * The simulated truth of the invented island Corran: where the gold really lies. Everything in the demo's book is drawn
  * from it, so that what Riffle estimates can be held against what is so. All of it is made up.
@@ -14,6 +16,19 @@ export interface TrueSpot {
   readonly note: string;
   /** Depth of cover and pans taken in each visit. */
   readonly visits: readonly { readonly day: number; readonly depth_m: number; readonly pans: number; readonly note?: string }[];
+}
+
+/** Something seen on the ground that speaks for or against a place. */
+export interface TrueSign {
+  readonly kind: SignKindName | 'own word';
+  readonly distance_m: number;
+  readonly bank: 'left' | 'right' | 'mid';
+  readonly day: number;
+  readonly note?: string;
+  readonly size_mm?: number;
+  readonly cover_m?: number;
+  readonly comeBackWith?: string;
+  readonly weight?: number;
 }
 
 export interface TrueGround {
@@ -33,6 +48,7 @@ export interface TrueGround {
   /** Share of gold weight in classes 10-20, 20-40, -40. */
   readonly sizes: readonly [number, number, number];
   readonly spots: readonly TrueSpot[];
+  readonly signs: readonly TrueSign[];
 }
 
 /** Weights of one color in that truth, mg: chunky gold, close to the table's weights by class. */
@@ -62,6 +78,23 @@ export const CORRAN: readonly TrueGround[] = [
       spot('Slate Bend', 'crevice', 1012, 'right', 3, 0.004, '', { day: 28, depth_m: 0.2, pans: 2 }),
       spot('Upper Bend', 'inside bend', 1128, 'left', 7, 0, '', { day: 28, depth_m: 0.3, pans: 2 }),
     ],
+    signs: [
+      { kind: 'bedrock', distance_m: 526, bank: 'right', day: 12, note: 'Shows at the edge of the bar.' },
+      { kind: 'black sand', distance_m: 518, bank: 'right', day: 12 },
+      { kind: 'boulder lee', distance_m: 558, bank: 'right', day: 13, note: 'Two boulders, deep water behind.' },
+      { kind: 'inside bend', distance_m: 562, bank: 'right', day: 13 },
+      { kind: 'bedrock', distance_m: 566, bank: 'right', day: 13, note: 'Dull knock under the gravel.' },
+      { kind: 'inside bend', distance_m: 595, bank: 'left', day: 13 },
+      { kind: 'crevice', distance_m: 648, bank: 'mid', day: 20, note: 'Cracks lie across the flow.' },
+      { kind: 'turned over', distance_m: 88, bank: 'right', day: 4, note: 'Old tailings on both sides of the track.' },
+      { kind: 'boulder lee', distance_m: 470, bank: 'mid', day: 6 },
+      { kind: 'float', distance_m: 240, bank: 'mid', day: 5, size_mm: 8 }, { kind: 'float', distance_m: 468, bank: 'right', day: 6, size_mm: 12 },
+      { kind: 'float', distance_m: 648, bank: 'right', day: 20, size_mm: 20 }, { kind: 'stained float', distance_m: 760, bank: 'left', day: 21, size_mm: 34 },
+      { kind: 'stained float', distance_m: 890, bank: 'left', day: 21, size_mm: 60, note: 'Rough, dark cavities.' },
+      { kind: 'undercut', distance_m: 836, bank: 'right', day: 21, cover_m: 1.6, comeBackWith: 'two hands and a low river', note: 'Gravel seam under silt, too deep to strip alone.' },
+      { kind: 'lead or iron', distance_m: 896, bank: 'left', day: 21, note: 'Three lead shot in one pan.' },
+      { kind: 'own word', distance_m: 704, bank: 'left', day: 47, weight: -1, note: 'Blank twice; leave it.' },
+    ],
   },
   {
     key: 'bench', name: 'Tin Kettle Bench', kind: 'bench', foot: [-33.0185, 46.5012], bearing_deg: 280, length_m: 210, bend_m: 4, wave_m: 180, fall: 0.012, steps: [], sizes: [0.25, 0.5, 0.25],
@@ -70,6 +103,7 @@ export const CORRAN: readonly TrueGround[] = [
       spot('Rotten slate', 'bedrock', 96, 'left', 12, 0.55, 'Decayed bedrock that still stands: nobody cleaned it.', { day: 61, depth_m: 0.9, pans: 3 }, { day: 62, depth_m: 1, pans: 4 }),
       spot('Old workings', 'bench', 150, 'right', 6, 0.05, 'Hand-stacked stones; virgin strip beside them.', { day: 61, depth_m: 0.5, pans: 2 }),
     ],
+    signs: [{ kind: 'bedrock', distance_m: 98, bank: 'left', day: 61 }, { kind: 'old workings', distance_m: 146, bank: 'right', day: 61 }, { kind: 'bench', distance_m: 120, bank: 'left', day: 61, cover_m: 0.8, note: 'Virgin strip beside the stones.' }],
   },
   {
     key: 'strand', name: 'Saltgrass Strand', kind: 'beach', foot: [-32.992, 46.492], bearing_deg: 10, length_m: 820, bend_m: 12, wave_m: 700, fall: 0.001, steps: [], sizes: [0, 0.06, 0.94],
@@ -78,6 +112,7 @@ export const CORRAN: readonly TrueGround[] = [
       spot('Cut berm', 'cut bank', 380, 'left', 22, 0.35, 'Seam at the toe of the cut berm.', { day: 75, depth_m: 0.15, pans: 4, note: 'Gold too fine to feel.' }),
       spot('Clay false bottom', 'other', 610, 'left', 18, 0.06, '', { day: 76, depth_m: 0.3, pans: 3 }),
     ],
+    signs: [{ kind: 'black sand', distance_m: 384, bank: 'left', day: 75, note: 'Seam a hand thick at the toe of the berm.' }, { kind: 'clay seam', distance_m: 606, bank: 'left', day: 76 }, { kind: 'black sand', distance_m: 705, bank: 'left', day: 76 }],
   },
   {
     key: 'wash', name: 'Dry Harrier Wash', kind: 'wash', foot: [-33.031, 46.508], bearing_deg: 330, length_m: 1500, bend_m: 26, wave_m: 330, fall: 0.035, steps: [{ distance_m: 310, rise_m: 2.5 }, { distance_m: 715, rise_m: 1.6 }], sizes: [0.3, 0.5, 0.2],
@@ -86,6 +121,7 @@ export const CORRAN: readonly TrueGround[] = [
       spot('Caliche step', 'other', 720, 'right', 5, 0.25, 'Underside of boulders on hardpan.', { day: 90, depth_m: 0.3, pans: 3 }),
       spot('Harrier fork', 'draw mouth', 1180, 'left', 6, 0, '', { day: 91, depth_m: 0.3, pans: 2 }),
     ],
+    signs: [{ kind: 'clay seam', distance_m: 722, bank: 'right', day: 90, note: 'Caliche.' }, { kind: 'boulder lee', distance_m: 716, bank: 'right', day: 90 }, { kind: 'bedrock', distance_m: 930, bank: 'mid', day: 91, note: 'A second ledge.' }],
   },
 ];
 

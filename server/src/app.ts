@@ -14,6 +14,7 @@ import { groundRoutes } from './ground/routes.ts';
 import { errorHandler } from './http/errorHandler.ts';
 import { ownHostOnly } from './http/ownHostOnly.ts';
 import { Refusal } from './http/problems.ts';
+import { readRoutes } from './read/routes.ts';
 import { runRoutes } from './run/routes.ts';
 import { sampleRoutes } from './sample/routes.ts';
 import { setRoutes } from './set/routes.ts';
@@ -62,6 +63,7 @@ export async function buildApp({ pool, crewId, webDir, logger = false, rate = 30
 
   await app.register(async (api) => {
     groundRoutes(api, pool, crewId);
+    readRoutes(api, pool, crewId);
     sampleRoutes(api, pool, crewId);
     setRoutes(api, pool, crewId);
     runRoutes(api, pool, crewId);

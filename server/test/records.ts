@@ -1,5 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
-import type { Cleanup, Ground, LoggedEvent, Rig, Run, Sample, Setup, Spot } from '@riffle/contract';
+import type { Cleanup, Ground, LoggedEvent, Rig, Run, Sample, Setup, Sign, Spot } from '@riffle/contract';
 
 /** For tests: one right record of each kind, new. Anything may be changed by the caller. */
 type New<T> = T & { baseVersion: number };
@@ -10,6 +10,10 @@ const fresh = (): { id: string; deleted: boolean; baseVersion: number } => ({ id
 export const newGround = (some: Partial<New<Ground>> = {}): New<Ground> => ({ ...fresh(), name: 'Test creek', kind: 'creek', length_m: 500, swell_percent: 25, note: '', ...some });
 
 export const newSpot = (groundId: string, some: Partial<New<Spot>> = {}): New<Spot> => ({ ...fresh(), groundId, name: 'Bar', kind: 'bar', distance_m: 100, bank: 'left', offset_m: 3, position: null, note: '', ...some });
+
+export const newSign = (groundId: string, some: Partial<New<Sign>> = {}): New<Sign> => ({
+  ...fresh(), groundId, kind: 'boulder lee', distance_m: 120, bank: 'right', offset_m: 4, position: null, seenAt: '2026-05-01T08:00:00.000Z', size_mm: null, sizeEntered: null, cover_m: null, coverEntered: null, weight: null, comeBackWith: '', note: '', ...some,
+});
 
 export const newSample = (groundId: string, spotId: string, some: Partial<New<Sample>> = {}): New<Sample> => ({
   ...fresh(), groundId, spotId, takenAt: '2026-05-01T08:00:00.000Z', depth_m: 0.3, depthEntered: entered('1', 'ft'), volume_L: 9.5, volumeEntered: entered('2', 'pan'), volumeState: 'loose',

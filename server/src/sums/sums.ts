@@ -1,7 +1,7 @@
 import {
-  adviseBox, bankVolume_L, COLOR_MG, convert, describePitch, drawdown, equivalentDiameter_m, flakeDisc, flakeSettling_m_s, flowAtDepth, flowAtRate, flowByBucket_m3_s, flowByFloat_m3_s,
-  freshWater, goldSizes, GRADE_UNITS, grainSettling_m_s, hinderedSettling_m_s, largestStone_m, LINING_IDS, LININGS, movingShear, parseQuantity, pitchSlope, poissonLimits, sampleGrade, sectionSplit,
-  sieveAperture_mm, solveBox, tallyRun, UNITS, volumeForParticles, type GradeUnit, type UnitKind,
+  adviseBox, bankVolume_L, changePoint, COLOR_MG, convert, describePitch, drawdown, equivalentDiameter_m, flakeDisc, flakeSettling_m_s, flowAtDepth, flowAtRate, flowByBucket_m3_s, flowByFloat_m3_s,
+  freshWater, goldSizes, GRADE_UNITS, grainSettling_m_s, hinderedSettling_m_s, largestStone_m, LINING_IDS, LININGS, mixBelow, movingShear, mustCarry, parseQuantity, pitchSlope, poissonLimits, sampleGrade, sectionSplit,
+  SIGN_KIND_NAMES, sieveAperture_mm, solveBox, sternberg, tallyRun, traceColors, UNITS, volumeForParticles, worthAPan, type GradeUnit, type UnitKind,
 } from '@riffle/core';
 import { z } from 'zod';
 
@@ -42,6 +42,19 @@ export const SUMS: readonly Sum[] = [
   sum('count-limits', 'Exact limits on the mean of a count.', z.object({ count: z.int(), confidence: n.default(0.9) }), (i) => poissonLimits(i.count, i.confidence)),
   sum('sample-grade', 'Grade of a sample with its band, from color counts or weighed gold.', z.object({ volumeBank_L: n, counts, gold_mg: n.positive().optional(), confidence: n.default(0.9), blankColor_mg: n.positive().default(COLOR_MG['20-40']), oneMoreColor_mg: n.positive().default(COLOR_MG['10-20']) }), ({ volumeBank_L, counts: c, gold_mg, ...options }) => sampleGrade({ volumeBank_L, counts: c, gold_mg }, options)),
   sum('volume-for-particles', 'How much to take for a number of colors (twenty by rule).', z.object({ grade_mg_L: n, color_mg: n, particles: n.default(20) }), (i) => volumeForParticles(i.grade_mg_L, i.color_mg, i.particles)),
+  sum('worth-a-pan', 'Ranks places by the chance that a pan there pays, each with its reasons in log odds.', z.object({
+    pays_mg_L: n, reach_m: n,
+    places: z.array(z.object({
+      id: z.string(), distance_m: n, bank: z.enum(['left', 'right', 'mid']), kinds: z.array(z.enum(SIGN_KIND_NAMES as [(typeof SIGN_KIND_NAMES)[number], ...(typeof SIGN_KIND_NAMES)[number][]])).default([]), cover_m: n.default(0),
+      panned: z.object({ volumeBank_L: n.positive(), colors: z.int().min(0), color_mg: n.positive(), gold_mg: n.min(0), floodSince: z.boolean().default(false) }).nullable().default(null),
+      own: z.object({ logOdds: n, note: z.string().default('') }).nullable().default(null),
+    })).max(5000),
+  }), ({ places, ...rules }) => worthAPan(places, rules)),
+  sum('trace', 'Where colors stop up a creek: the best break, its certainty, the last pay and the first blank.', z.object({ points: z.array(z.object({ id: z.string(), distance_m: n, colors: z.int(), volumeBank_L: n })).max(2000) }), (i) => traceColors(i.points)),
+  sum('change-point', 'The split of a series into two stretches of least squared deviation.', z.object({ values: z.array(n).max(5000) }), (i) => changePoint(i.values)),
+  sum('mixing', 'What two streams carry together.', z.object({ main: z.object({ flow: n, concentration: n }), side: z.object({ flow: n, concentration: n }) }), (i) => mixBelow(i.main, i.side)),
+  sum('must-carry', 'What a side stream must carry for the main one to be what it is below the mouth.', z.object({ main: z.object({ flow: n, concentration: n }), sideFlow: n, concentrationBelow: n }), (i) => ({ concentration: mustCarry(i.main, i.sideFlow, i.concentrationBelow) })),
+  sum('float-size', 'How float shrinks away from its source (Sternberg), with the band of its rate.', z.object({ points: z.array(z.object({ downstream_m: n, size_mm: n })).max(500) }), (i) => sternberg(i.points)),
   sum('flow-at-depth', 'Flow in a rectangular channel at a depth (Manning, side walls counted).', z.object({ ...channel, depth_m: n }), ({ depth_m, ...c }) => flowAtDepth(c, depth_m)),
   sum('flow-at-rate', 'Normal depth in a rectangular channel for a flow.', z.object({ ...channel, flow_m3_s: n }), ({ flow_m3_s, ...c }) => flowAtRate(c, flow_m3_s)),
   sum('drawdown', 'The water surface along a steep box.', z.object({ ...channel, flow_m3_s: n.positive(), length_m: n.positive().max(20) }), ({ flow_m3_s, length_m, ...c }) => drawdown(c, flow_m3_s, length_m)),

@@ -1,0 +1,34 @@
+import { z } from 'zod';
+import { SIGN_KIND_NAMES } from '@riffle/core';
+import { Based, Entered, Id, Note, notNegative, positive, Stored, Timestamp, Whole } from './shared.ts';
+
+/** Kinds of sign, and `own word`: what the person holds of a place, whatever the signs say. */
+export const SignKindOrWord = z.enum(['own word', ...SIGN_KIND_NAMES]);
+
+/** Something seen on a ground that speaks for or against a place. */
+export const Sign = Whole.extend({
+  groundId: Id,
+  kind: SignKindOrWord,
+  /** Distance along the line, as of a spot. */
+  distance_m: notNegative(1_000_000, 'm'),
+  bank: z.enum(['left', 'right', 'mid']),
+  offset_m: notNegative(5000, 'm').default(0),
+  position: z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]).nullable(),
+  seenAt: Timestamp,
+  /** Size of a float stone. */
+  size_mm: positive(5000, 'mm').nullable(),
+  sizeEntered: Entered.nullable(),
+  /** Overburden down to what one wants to pan. */
+  cover_m: notNegative(30, 'm').nullable(),
+  coverEntered: Entered.nullable(),
+  /** Log odds of an own word. */
+  weight: z.number().min(-2, 'At most 2 against.').max(2, 'At most 2 for.').nullable(),
+  /** Passed by: what it needs to be worked; empty for a sign that is not on the return list. */
+  comeBackWith: z.string().max(400, 'At most 400 characters.').default(''),
+  note: Note,
+});
+const weighed = { error: 'An own word has a weight; other signs have none.', path: ['weight'] };
+export const NewSign = Sign.extend(Based.shape).refine((s) => (s.kind === 'own word') === (s.weight !== null), weighed).meta({ id: 'NewSign' });
+export const StoredSign = Sign.extend(Stored.shape).meta({ id: 'Sign' });
+export type Sign = z.infer<typeof Sign>;
+export type StoredSign = z.infer<typeof StoredSign>;

@@ -1,0 +1,86 @@
+import type { Bank } from '../ground/centreLine.ts';
+import { SIGN_KINDS, type SignKindName } from './signKinds.ts';
+
+/** A marked spot, as far as reading goes. */
+export interface SpotSeen {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: SignKindName;
+  readonly distance_m: number;
+  readonly bank: Bank;
+}
+
+/** A sign where it was seen. `own word` carries a weight in log odds. */
+export interface SignSeen {
+  readonly id: string;
+  readonly kind: SignKindName | 'own word';
+  readonly distance_m: number;
+  readonly bank: Bank;
+  readonly cover_m: number | null;
+  readonly weight: number | null;
+  readonly note: string;
+}
+
+/** A spot with the signs about it, or a group of signs no spot was marked for. */
+export interface GatheredPlace {
+  readonly id: string;
+  /** Null for a group of signs without a spot. */
+  readonly spotId: string | null;
+  readonly name: string;
+  readonly distance_m: number;
+  readonly bank: Bank;
+  readonly kinds: readonly SignKindName[];
+  readonly signIds: readonly string[];
+  readonly cover_m: number;
+  readonly own: { readonly logOdds: number; readonly note: string } | null;
+}
+
+/** A sign this near a spot, on its bank or in midstream, is about that spot; signs this near each other are one place. Common practice, no source. */
+export const NEAR_M = 20;
+
+/**
+ * Puts signs with the spots they are about. What is left is gathered into places of its own, each as long as its signs lie
+ * within `NEAR_M` of the one before, walking up. The kind of a spot is a sign too ("other" says nothing).
+ * The deepest cover named counts; the last own word counts.
+ */
+export function gatherPlaces(spots: readonly SpotSeen[], signs: readonly SignSeen[]): GatheredPlace[] {
+  const sameSide = (a: Bank, b: Bank): boolean => a === b || a === 'mid' || b === 'mid';
+  const about = new Map<string, SignSeen[]>();
+  const loose: SignSeen[] = [];
+  for (const sign of signs) {
+    const near = spots
+      .filter((s) => Math.abs(s.distance_m - sign.distance_m) <= NEAR_M && sameSide(s.bank, sign.bank))
+      .sort((a, b) => Math.abs(a.distance_m - sign.distance_m) - Math.abs(b.distance_m - sign.distance_m))[0];
+    if (near) about.set(near.id, [...(about.get(near.id) ?? []), sign]);
+    else loose.push(sign);
+  }
+  const ofSpots = spots.map((s) => place(s.id, s.id, s.name, s.distance_m, s.bank, s.kind === 'other' ? [] : [s.kind], about.get(s.id) ?? []));
+
+  const groups: SignSeen[][] = [];
+  for (const sign of [...loose].sort((a, b) => a.distance_m - b.distance_m)) {
+    const open = groups.find((g) => g.some((other) => sameSide(other.bank, sign.bank) && sign.distance_m - other.distance_m <= NEAR_M));
+    if (open) open.push(sign);
+    else groups.push([sign]);
+  }
+  const ofSigns = groups.map((g) => {
+    const first = g[0] as SignSeen;
+    const middle_m = g.reduce((sum, s) => sum + s.distance_m, 0) / g.length;
+    const named = g.map((s) => s.kind).filter((k): k is SignKindName => k !== 'own word');
+    const bank = g.find((s) => s.bank !== 'mid')?.bank ?? 'mid';
+    return place(`signs-${first.id}`, null, capital(named.length > 0 ? SIGN_KINDS[named[0] as SignKindName].says : 'a place of your own'), middle_m, bank, [], g);
+  });
+  return [...ofSpots, ...ofSigns];
+}
+
+function place(id: string, spotId: string | null, name: string, distance_m: number, bank: Bank, kinds: readonly SignKindName[], signs: readonly SignSeen[]): GatheredPlace {
+  const word = signs.filter((s) => s.kind === 'own word').at(-1);
+  return {
+    id, spotId, name, distance_m, bank,
+    kinds: [...new Set([...kinds, ...signs.flatMap((s) => (s.kind === 'own word' ? [] : [s.kind]))])],
+    signIds: signs.map((s) => s.id),
+    cover_m: Math.max(0, ...signs.map((s) => s.cover_m ?? 0)),
+    own: word ? { logOdds: word.weight ?? 0, note: word.note } : null,
+  };
+}
+
+const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);

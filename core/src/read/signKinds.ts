@@ -1,0 +1,50 @@
+/** How a sign belongs with others: signs of one family tell much the same thing, so together they count less than their sum. */
+export type SignFamily = 'slow water' | 'bed' | 'bank' | 'heavies' | 'float' | 'people';
+
+/** What prospectors hold of a kind of place or find. */
+export interface SignKind {
+  readonly family: SignFamily;
+  /** Tries and how many of them paid, as if seen before the first own try: how much weight common practice carries. */
+  readonly prior: { readonly paid: number; readonly tried: number };
+  /** Share of an old blank's weight that is left after a flood: skins are renewed, bedrock is not. */
+  readonly blankAfterFlood: number;
+  /** In words, after "because of". */
+  readonly says: string;
+}
+
+/** Chance that a pan at a usual place of a ground worth walking pays: one in four. Common practice, no source. */
+export const COMMON_BASE = 0.25;
+
+/**
+ * Signs and what they are worth. Common practice, no source: the order is the trade's (bedrock cracks and inside bends before
+ * lees, lees before bare black sand), the numbers are stated assumptions worth about six tries each, and own results move them.
+ * Place kinds come first and are also kinds of spot.
+ */
+export const SIGN_KINDS = {
+  'bar': { family: 'slow water', prior: { paid: 1.5, tried: 6 }, blankAfterFlood: 0.3, says: 'a bar' },
+  'inside bend': { family: 'slow water', prior: { paid: 2.4, tried: 6 }, blankAfterFlood: 0.3, says: 'inside of a bend' },
+  'boulder lee': { family: 'slow water', prior: { paid: 2.1, tried: 6 }, blankAfterFlood: 0.5, says: 'lee of boulders' },
+  'bedrock': { family: 'bed', prior: { paid: 2.7, tried: 6 }, blankAfterFlood: 1, says: 'bedrock within reach' },
+  'crevice': { family: 'bed', prior: { paid: 3, tried: 6 }, blankAfterFlood: 0.9, says: 'cracks in the bedrock' },
+  'undercut': { family: 'bank', prior: { paid: 2.1, tried: 6 }, blankAfterFlood: 0.3, says: 'undercut bank' },
+  'bench': { family: 'bank', prior: { paid: 1.8, tried: 6 }, blankAfterFlood: 1, says: 'old channel on a bench' },
+  'draw mouth': { family: 'slow water', prior: { paid: 1.8, tried: 6 }, blankAfterFlood: 0.5, says: 'a draw joins' },
+  'cut bank': { family: 'bank', prior: { paid: 1.8, tried: 6 }, blankAfterFlood: 0.4, says: 'gravel seam in a cut bank' },
+  'other': { family: 'slow water', prior: { paid: 1.2, tried: 6 }, blankAfterFlood: 0.6, says: 'no sign named' },
+  'clay seam': { family: 'bed', prior: { paid: 2.1, tried: 6 }, blankAfterFlood: 1, says: 'clay that stops gold' },
+  'black sand': { family: 'heavies', prior: { paid: 1.8, tried: 6 }, blankAfterFlood: 0.3, says: 'black sand' },
+  'lead or iron': { family: 'heavies', prior: { paid: 2.1, tried: 6 }, blankAfterFlood: 0.5, says: 'lead and iron lie there' },
+  'float': { family: 'float', prior: { paid: 1.7, tried: 6 }, blankAfterFlood: 1, says: 'float quartz' },
+  'stained float': { family: 'float', prior: { paid: 2.2, tried: 6 }, blankAfterFlood: 1, says: 'iron-stained float' },
+  'old workings': { family: 'people', prior: { paid: 1.8, tried: 6 }, blankAfterFlood: 1, says: 'old hand workings beside it' },
+  'turned over': { family: 'people', prior: { paid: 0.7, tried: 6 }, blankAfterFlood: 1, says: 'turned over by others' },
+} as const satisfies Readonly<Record<string, SignKind>>;
+export type SignKindName = keyof typeof SIGN_KINDS;
+export const SIGN_KIND_NAMES = Object.keys(SIGN_KINDS) as SignKindName[];
+
+/** Signs that mean more together than alone: bend, undercut and bedrock at once is the best there is. Common practice, no source. */
+export const COMBINATIONS: readonly { readonly kinds: readonly SignKindName[]; readonly logOdds: number; readonly says: string }[] = [
+  { kinds: ['inside bend', 'undercut', 'bedrock'], logOdds: 0.7, says: 'bend, undercut and bedrock at once' },
+  { kinds: ['boulder lee', 'bedrock'], logOdds: 0.3, says: 'a lee on bedrock' },
+  { kinds: ['inside bend', 'black sand'], logOdds: 0.2, says: 'black sand where a bend drops it' },
+];
