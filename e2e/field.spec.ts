@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { bringCreek, chooseSpot, judgement, logBucket, setBox, toStage } from './job.ts';
+import { bringCreek, chooseSpot, judgement, logBucket, setBox, spotLine, toStage } from './job.ts';
 
 /** At the creek: no signal, a reload, two tabs. Nothing tapped is lost, nothing counted twice. */
 test('a run without signal survives a reload and is sent once when the signal is back', async ({ page, context }) => {
@@ -71,11 +71,11 @@ test('a half-written sample survives a reload', async ({ page }) => {
 test('two tabs change one spot: the later is told, and keeps its copy', { tag: '@desk' }, async ({ page, context }) => {
   // Two tabs are a desk affair.
   await bringCreek(page, 'Two Tabs Fork');
-  await page.getByRole('button', { name: /Lower bar/ }).click();
+  await spotLine(page, 'Lower bar').click();
   const other = await context.newPage();
   await other.goto(page.url());
   for (const tab of [page, other]) {
-    await tab.getByRole('button', { name: 'Change' }).click();
+    await tab.getByRole('button', { name: 'Change', exact: true }).click();
     await tab.getByRole('dialog').getByLabel('Name').fill(tab === page ? 'Lower bar, mine' : 'Lower bar, yours');
   }
   await page.getByRole('button', { name: 'Keep the change' }).click();

@@ -29,6 +29,9 @@ export async function toStage(page: Page, name: string): Promise<void> {
 
 export const judgement = (page: Page) => page.getByRole('heading', { level: 1 });
 
+/** The spot's line in the list of spots on Read. */
+export const spotLine = (page: Page, name: string) => page.getByRole('region', { name: /^Spots/ }).getByRole('button', { name });
+
 /** Picks a spot by name in a list whose entries may also tell its distance. */
 export async function chooseSpot(page: Page, label: string, name: string): Promise<void> {
   const list = page.getByLabel(label, { exact: true });

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bringCreek, dropFile, judgement, toStage } from './job.ts';
+import { bringCreek, dropFile, judgement, spotLine, toStage } from './job.ts';
 
 const ribbon = (page: Page) => page.getByRole('listbox');
 const selected = (page: Page) => ribbon(page).getByRole('option', { selected: true });
@@ -38,7 +38,7 @@ test('a spot tapped on the ribbon is picked there, in the list, in the address a
   if (!box) throw new Error('not drawn');
   await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
   await expect(selected(page)).toHaveAttribute('aria-label', /^Long riffle/);
-  await expect(page.getByRole('button', { name: /Long riffle/, pressed: true })).toBeVisible();
+  await expect(spotLine(page, 'Long riffle')).toHaveAttribute('aria-pressed', 'true');
   await expect(page).toHaveURL(/spot=/);
   await toStage(page, 'Sample');
   await expect(page.getByLabel('Spot', { exact: true }).locator('option:checked')).toHaveText('Long riffle');

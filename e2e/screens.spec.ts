@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { judgement, toStage } from './job.ts';
+import { judgement, spotLine, toStage } from './job.ts';
 
 const STAGES = ['Read', 'Sample', 'Set', 'Run', 'Clean', 'Books'] as const;
 
@@ -52,7 +52,7 @@ test('US units change every figure on every screen', { tag: '@desk' }, async ({ 
 test('every stage is a key away, and the picked spot stays picked', { tag: '@desk' }, async ({ page }) => {
   // Keys are for the desk.
   await openHalloway(page);
-  await page.getByRole('button', { name: /Otter bar/ }).click();
+  await spotLine(page, 'Otter bar').click();
   await expect(page).toHaveURL(/spot=/);
   for (const [key, path] of [['2', 'sample'], ['3', 'set'], ['4', 'run'], ['5', 'clean'], ['6', 'books'], ['1', 'read']] as const) {
     await page.keyboard.press(key);

@@ -33,11 +33,11 @@ const listOf = <K extends Kind>(kind: K, groundId: string) => queryOptions({
   queryFn: () => fetchAll<Records[K]['kept']>(groundId === '' ? `/${kind}` : `/grounds/${groundId}/${kind}`),
 });
 
-/** Asks for what the first view needs before anything is drawn: the grounds, and the spots and samples of the one that will open. */
+/** Asks for what the first view needs before anything is drawn: the grounds, and the spots, samples and signs of the one that will open. */
 export async function fetchAhead(client: QueryClient, groundId: string | null): Promise<void> {
   const grounds = client.fetchQuery(listOf('grounds', '')).catch(() => []);
   const opens = groundId ?? (await grounds)[0]?.id;
-  if (opens) await Promise.all([client.prefetchQuery(listOf('spots', opens)), client.prefetchQuery(listOf('samples', opens))]);
+  if (opens) await Promise.all([client.prefetchQuery(listOf('spots', opens)), client.prefetchQuery(listOf('samples', opens)), client.prefetchQuery(listOf('signs', opens))]);
 }
 
 /** All records of a kind on a ground (or of the crew, with an empty ground), with what waits to be sent laid over. Deleted ones are left out. */

@@ -1,4 +1,4 @@
-import type { StoredGround, StoredSpot } from '@riffle/contract';
+import type { StoredGround, StoredSign, StoredSpot } from '@riffle/contract';
 import { UNITS, type Bank } from '@riffle/core';
 import { useEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import { GROUND_WORDS } from '../ground/groundWords.ts';
@@ -6,6 +6,7 @@ import { useShow } from '../units/useShow.ts';
 import { useWidth } from '../ui/useWidth.ts';
 import { bandLevels, CreekBand } from './CreekBand.tsx';
 import { creekShape, type CreekShape } from './creekShape.ts';
+import { SignMark } from './SignMarks.tsx';
 import { GradeLane } from './GradeLane.tsx';
 import { placeLabels } from './placeLabels.ts';
 import type { SpotGrade } from './spotGrades.ts';
@@ -22,6 +23,9 @@ interface RibbonProps {
   readonly ground: StoredGround;
   readonly spots: readonly StoredSpot[];
   readonly grades: ReadonlyMap<string, SpotGrade>;
+  readonly signs?: readonly StoredSign[];
+  /** The stretch where colors stop, shaded through the grade lane. */
+  readonly stops?: { readonly from_m: number; readonly to_m: number } | null;
   readonly picked: string | null;
   readonly onPick: (spotId: string) => void;
   /** Called with a place where the ribbon was tapped beside any spot. */
@@ -39,7 +43,7 @@ const HALF_CREEK_M = 12;
  * The creek walked as a line: distance upstream along it, water from left to right, left bank above.
  * A listbox of spots: arrow keys walk from spot to spot, + and - zoom, 0 shows all.
  */
-export function Ribbon({ ground, spots, grades, picked, onPick, onPlace, marked = null, thin = false }: RibbonProps) {
+export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked, onPick, onPlace, marked = null, thin = false }: RibbonProps) {
   const [attach, width] = useWidth();
   const show = useShow();
   const view = useRibbonView(ground.length_m);
@@ -160,6 +164,12 @@ export function Ribbon({ ground, spots, grades, picked, onPick, onPlace, marked 
           </g>
         )}
         {wide && ground.kind === 'creek' && <path aria-hidden="true" d={`M2 ${bandTop + bandHeight / 2}h16m-6 -5l6 5l-6 5`} fill="none" stroke="var(--water)" strokeWidth="2" />}
+        {!thin && stops && stops.to_m > from_m && stops.from_m < to_m && (
+          <g aria-hidden="true">
+            <rect x={x(Math.min(to_m, stops.to_m))} y={laneTop - 4} width={x(Math.max(from_m, stops.from_m)) - x(Math.min(to_m, stops.to_m))} height={laneHeight + 4} fill="url(#against)" fillOpacity="0.3" />
+            {x(Math.max(from_m, stops.from_m)) - x(Math.min(to_m, stops.to_m)) > 90 && <text className="halo" x={(x(Math.max(from_m, stops.from_m)) + x(Math.min(to_m, stops.to_m))) / 2} y={laneTop + 8} fontSize="12" textAnchor="middle">colors stop here</text>}
+          </g>
+        )}
         {!thin && <GradeLane spots={inSight} grades={grades} x={x} left={left} right={right} top={laneTop} height={laneHeight} picked={picked} showGrade={(g) => show.figure('grade', g)} />}
         {hasBed && shape.heights_m && <BedLane heights_m={shape.heights_m} length_m={ground.length_m} x={x} left={left} right={right} top={bedTop} height={26} />}
 
@@ -169,6 +179,10 @@ export function Ribbon({ ground, spots, grades, picked, onPick, onPlace, marked 
           {wide && <text x={left} y={axisY + (thin ? 19 : 33)} fontSize="12" style={{ fill: 'var(--ink-2)' }}>{show.display.system === 'US' ? 'ft' : 'm'} {words.axis}</text>}
         </g>
 
+        {!thin && signs.map((s) => {
+          if (s.distance_m < from_m - 1 || s.distance_m > to_m + 1) return null;
+          return <g key={s.id} aria-hidden="true" transform={`translate(${x(s.distance_m)} ${signAcross(shape, bandTop, bandHeight, s)})`}><SignMark kind={s.kind} size_mm={s.size_mm} /></g>;
+        })}
         {inSight.map((s) => {
           const sx = x(s.distance_m);
           const sy = spotY(s);
@@ -228,6 +242,14 @@ function placeAcross(shape: CreekShape, top: number, height: number, { distance_
   if (bank === 'mid') return (at.waterTop + at.waterBottom) / 2;
   const beyond = Math.min(10, Math.max(0, offset_m - 14));
   return bank === 'left' ? (at.bankTop + at.waterTop) / 2 - beyond : (at.bankBottom + at.waterBottom) / 2 + beyond;
+}
+
+/** Float lies along the lower edge of the banks, so that its growth upstream can be followed; other signs stand where they were seen, a little off the spots. */
+function signAcross(shape: CreekShape, top: number, height: number, sign: StoredSign): number {
+  const at = bandLevels(shape, top, height, sign.distance_m);
+  if (sign.kind === 'float' || sign.kind === 'stained float') return top + height + 7;
+  if (sign.bank === 'mid') return (at.waterTop + at.waterBottom) / 2;
+  return sign.bank === 'left' ? at.bankTop + (at.waterTop - at.bankTop) * 0.82 : at.bankBottom - (at.bankBottom - at.waterBottom) * 0.82;
 }
 
 function ThinMark({ x, y, found, picked }: { x: number; y: number; found: SpotGrade; picked: boolean }) {

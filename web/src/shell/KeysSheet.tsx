@@ -5,6 +5,7 @@ const KEYS = [
   ...STAGES.map((s) => [s.key, s.name] as const),
   ['g', 'Pick a ground'],
   ['n', 'New: a spot on Read, a sample on Sample, a box on Set'],
+  ['s', 'Add a sign, on Read'],
   ['b', 'Log a full bucket, while a run is open'],
   ['+ −', 'Nearer and farther on the ribbon'],
   ['0', 'The whole ribbon'],

@@ -11,9 +11,12 @@ export interface Preferences {
   /** Value of a gram of their gold, as they typed it, and what they call the money. */
   readonly pricePerGram: number | null;
   readonly money: string;
+  /** Grade from which ground pays them, mg/L bank, and how deep their tools reach, m. */
+  readonly pays_mg_L: number;
+  readonly reach_m: number;
 }
 
-const FIRST: Preferences = { display: METRIC, light: 'shade', pricePerGram: null, money: '' };
+const FIRST: Preferences = { display: METRIC, light: 'shade', pricePerGram: null, money: '', pays_mg_L: 0.15, reach_m: 1 };
 const KEY = 'riffle-preferences';
 
 export function loadPreferences(): Preferences {

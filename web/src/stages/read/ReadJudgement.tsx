@@ -3,38 +3,58 @@ import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import type { bestSpot, SpotGrade } from '../../ribbon/spotGrades.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Gold, Judgement } from '../../ui/Judgement.tsx';
+import type { PlaceRanking, RankedPlace } from './useRanking.ts';
+import { inTen } from './WorthAPan.tsx';
 
 interface ReadJudgementProps {
   readonly ground: StoredGround;
   readonly spots: readonly StoredSpot[];
   readonly grades: ReadonlyMap<string, SpotGrade>;
   readonly best: ReturnType<typeof bestSpot>;
+  readonly ranking: PlaceRanking;
 }
 
-/** The one sentence of this screen: where the pans point, and what is not known yet. */
-export function ReadJudgement({ ground, spots, grades, best }: ReadJudgementProps) {
+const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six'];
+
+/** Why a place is worth trying, in a few words: how many signs agree, and the colors beside it. */
+function because({ place, reasons }: RankedPlace): string {
+  const pro = place.kinds.filter((k) => reasons.some((r) => r.says !== '' && r.logOdds > 0) && k !== 'turned over').length;
+  const beside = reasons.find((r) => r.logOdds > 0.1 && /^colors (on|beside)/.test(r.says));
+  const agree = pro > 1 ? `${NUMBERS[pro] ?? pro} signs agree` : pro === 1 ? `a good sign stands there` : '';
+  return [agree, beside ? (beside.says === 'colors on both sides' ? 'there are colors on both sides' : 'there are colors beside it') : ''].filter(Boolean).join(', and ');
+}
+
+/** The one sentence of this screen: where to pan next and why, or which spot to work. */
+export function ReadJudgement({ ground, spots, grades, best, ranking }: ReadJudgementProps) {
   const show = useShow();
-  if (spots.length === 0) return <Judgement rests="Tap the ribbon where you stand, or press n.">Walk it and mark the first spot.</Judgement>;
-  const untried = spots.filter((s) => !grades.has(s.id));
+  const along = GROUND_WORDS[ground.kind].along;
+  const top = ranking.ranked[0];
+  if (!top) return <Judgement rests="Tap the ribbon where you stand, or press n.">Walk it and mark the first spot.</Judgement>;
   const bestSpot = spots.find((s) => s.id === best?.spotId);
-  if (!best || !bestSpot) {
-    const next = untried[0] ?? spots[0];
-    return <Judgement rests={grades.size === 0 ? 'No pan yet on this ground.' : 'Every pan so far was blank; a blank is a result.'}>{next ? `Pan ${next.name} next.` : `Nothing to go by yet on ${ground.name}.`}</Judgement>;
-  }
-  const { grade } = best;
-  const second = [...grades.values()].flatMap((g) => (g.spotId !== best.spotId && g.grade.kind === 'band' ? [{ id: g.spotId, ...g.grade }] : [])).sort((a, b) => b.grade_mg_L - a.grade_mg_L)[0];
+  const second = [...grades.values()].flatMap((g) => (g.spotId !== best?.spotId && g.grade.kind === 'band' ? [{ id: g.spotId, ...g.grade }] : [])).sort((a, b) => b.grade_mg_L - a.grade_mg_L)[0];
   const secondName = spots.find((s) => s.id === second?.id)?.name;
-  const apart = !second || grade.low_mg_L > second.high_mg_L;
-  const twice = [...grades.values()].filter((g) => g.blanks > 1).map((g) => spots.find((s) => s.id === g.spotId)?.name).filter(Boolean);
+  const apart = best !== null && (!second || best.grade.low_mg_L > second.high_mg_L);
+  const twice = [...grades.values()].filter((g) => g.blanks > 1).flatMap((g) => spots.find((s) => s.id === g.spotId)?.name ?? []);
+  const twiceWords = twice.length > 0 && `Blank twice: ${twice.join(', ')}.`;
+
+  if (best && bestSpot && (apart || top.place.spotId === best.spotId)) {
+    const rests = [
+      `Rests on ${best.grade.colors} color${best.grade.colors === 1 ? '' : 's'} in ${show.volume(best.volumeBank_L)} of bank ground; 90 % band.`,
+      !apart && secondName && `The pans cannot yet tell it from ${secondName}.`,
+      twiceWords,
+    ].filter(Boolean).join(' ');
+    return (
+      <Judgement rests={rests}>
+        {apart ? 'Work' : 'Best so far:'} {bestSpot.name}, {show.distance(bestSpot.distance_m)} {along}: <Gold>{show.band('grade', best.grade.grade_mg_L, best.grade.low_mg_L, best.grade.high_mg_L)}</Gold>.
+      </Judgement>
+    );
+  }
+  const why = because(top);
   const rests = [
-    `Rests on ${grade.colors} color${grade.colors === 1 ? '' : 's'} in ${show.volume(best.volumeBank_L)} of bank ground; 90 % band.`,
-    !apart && secondName && `The pans cannot yet tell it from ${secondName}.`,
-    twice.length > 0 && `Blank twice: ${twice.join(', ')}.`,
-    untried.length > 0 && `Not panned yet: ${untried.slice(0, 3).map((s) => s.name).join(', ')}${untried.length > 3 ? ' and more' : ''}.`,
+    `Pays ${inTen(top.chance)} by signs and pans; any place here ${inTen(ranking.baseChance)}.`,
+    best && bestSpot && `Best so far: ${bestSpot.name}, ${show.band('grade', best.grade.grade_mg_L, best.grade.low_mg_L, best.grade.high_mg_L)}.`,
+    grades.size === 0 ? 'No pan yet on this ground.' : !best && 'Every pan so far was blank; a blank is a result.',
+    twiceWords,
   ].filter(Boolean).join(' ');
-  return (
-    <Judgement rests={rests}>
-      {apart ? 'Work' : 'Best so far:'} {bestSpot.name}, {show.distance(bestSpot.distance_m)} {GROUND_WORDS[ground.kind].along}: <Gold>{show.band('grade', grade.grade_mg_L, grade.low_mg_L, grade.high_mg_L)}</Gold>.
-    </Judgement>
-  );
+  return <Judgement rests={rests}>Pan {top.place.name} next, {show.distance(top.place.distance_m)} {along}{why && `: ${why}`}.</Judgement>;
 }

@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import type { GatheredPlace } from '@riffle/core';
 import { useRecords } from '../../api/records.ts';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { LinePlan } from '../../ground/LinePlan.tsx';
@@ -7,73 +8,121 @@ import { Ribbon, type RibbonPlace } from '../../ribbon/Ribbon.tsx';
 import { bestSpot, spotGrades } from '../../ribbon/spotGrades.ts';
 import { useGround, usePicked } from '../../shell/useGround.ts';
 import { useKeys } from '../../shell/useKeys.ts';
+import { usePreferences } from '../../units/displayPreference.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Block } from '../../ui/Judgement.tsx';
-import { ReadJudgement } from './ReadJudgement.tsx';
 import { GroundSheet } from './GroundSheet.tsx';
+import { ReadJudgement } from './ReadJudgement.tsx';
+import { RulesSheet } from './RulesSheet.tsx';
+import { SignList } from './SignList.tsx';
+import { SignSheet } from './SignSheet.tsx';
 import { SpotSheet } from './SpotSheet.tsx';
 import { SpotTable } from './SpotTable.tsx';
+import { TraceWords } from './TraceWords.tsx';
+import { useRanking } from './useRanking.ts';
+import { useTrace } from './useTrace.ts';
+import { inTen, WorthAPan } from './WorthAPan.tsx';
 
 const several = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
 
-/** The ground on its ribbon: where the pans were, what they said, which spot stands best. */
+type Open = { readonly what: 'ground' | 'rules' | 'new spot' | 'spot' | 'new sign' } | { readonly what: 'sign'; readonly id: string };
+
+/** The ground on its ribbon: what was seen, what the pans said, where to pan next and why. */
 export function ReadScreen() {
   const { ground, spots } = useGround();
   const { picked, pick } = usePicked();
+  const { preferences } = usePreferences();
   const samples = useRecords('samples', ground.id).items;
+  const signs = useRecords('signs', ground.id).items;
   const grades = useMemo(() => spotGrades(samples, ground.swell_percent), [samples, ground.swell_percent]);
+  const ranking = useRanking(spots, signs, samples, grades, preferences);
+  const trace = useTrace(ground, spots, samples);
   const show = useShow();
-  const [place, setPlace] = useState<RibbonPlace | null>(null);
-  const [editing, setEditing] = useState<string | null>(null);
-  const [groundOpen, setGroundOpen] = useState(false);
+  const [place, setPlace] = useState<(RibbonPlace & { readonly name?: string }) | null>(null);
+  const [open, setOpen] = useState<Open | null>(null);
   const pickedSpot = spots.find((s) => s.id === picked);
+  const words = GROUND_WORDS[ground.kind];
 
-  const startNew = (at: RibbonPlace | null): void => {
-    setPlace(at ?? { distance_m: Math.round(pickedSpot?.distance_m ?? ground.length_m / 2), bank: 'mid', offset_m: 0 });
-    setEditing('new');
+  // Where one stands, as far as the screen knows: the place marked last, the picked spot, the middle of the ground.
+  const here: RibbonPlace = place ?? (pickedSpot ? { distance_m: pickedSpot.distance_m, bank: pickedSpot.bank, offset_m: pickedSpot.offset_m } : { distance_m: Math.round(ground.length_m / 2), bank: 'mid', offset_m: 0 });
+  useKeys(useMemo(() => ({ n: () => { setPlace(null); setOpen({ what: 'new spot' }); }, s: () => setOpen({ what: 'new sign' }) }), []));
+  const close = (): void => { setOpen(null); setPlace(null); };
+  const showPlace = (p: GatheredPlace): void => {
+    if (p.spotId !== null) {
+      setPlace(null);
+      pick(p.spotId);
+    } else {
+      pick(null);
+      setPlace({ distance_m: p.distance_m, bank: p.bank, offset_m: p.bank === 'mid' ? 0 : 6, name: p.name });
+    }
   };
-  useKeys(useMemo(() => ({ n: () => { setPlace(null); setEditing('new'); } }), []));
   const positioned = spots.filter((s) => s.position);
   const goldIds = useMemo(() => new Set([...grades.values()].filter((g) => g.grade.kind === 'band').map((g) => g.spotId)), [grades]);
+  const openSign = open?.what === 'sign' ? signs.find((s) => s.id === open.id) : undefined;
 
   return (
     <div className="flex flex-col gap-3.5">
       <header className="flex flex-wrap items-baseline justify-between gap-x-6 border-b border-rule pb-2">
         <span className="hidden font-serif text-[18px] font-semibold sm:inline">{ground.name}</span>
         <span className="flex items-baseline gap-4 text-ink-2">
-          <span>{show.distance(ground.length_m)} of {ground.kind}; {several(spots.length, 'spot')}, {several(samples.length, 'sample')}</span>
-          <button type="button" className="underline decoration-rule underline-offset-4 max-sm:min-h-11" onClick={() => setGroundOpen(true)}>about it</button>
+          <span>{show.distance(ground.length_m)} of {ground.kind}; {several(spots.length, 'spot')}, {several(samples.length, 'sample')}, {several(signs.length, 'sign')}</span>
+          <button type="button" className="underline decoration-rule underline-offset-4 max-sm:min-h-11" onClick={() => setOpen({ what: 'ground' })}>about it</button>
         </span>
       </header>
-      <ReadJudgement ground={ground} spots={spots} grades={grades} best={bestSpot(grades.values())} />
-      <Ribbon ground={ground} spots={spots} grades={grades} picked={picked} onPick={pick} onPlace={startNew} marked={editing === 'new' ? place : null} />
+      <ReadJudgement ground={ground} spots={spots} grades={grades} best={bestSpot(grades.values())} ranking={ranking} />
+      <Ribbon
+        ground={ground} spots={spots} grades={grades} signs={signs} picked={picked} onPick={(id) => { setPlace(null); pick(id); }} marked={place}
+        onPlace={(at) => { setPlace(at); setOpen({ what: 'new spot' }); }} stops={trace.kind === 'break' && trace.certainty > 0.4 ? { from_m: trace.below.distance_m, to_m: trace.above.distance_m } : null}
+      />
       <div className="flex flex-wrap items-center gap-3">
-        {pickedSpot ? (
+        {place && open === null ? (
+          <>
+            <span className="font-serif text-[18px] font-semibold">{place.name ?? 'A new place'}</span>
+            <span className="grow text-ink-2">{show.distance(place.distance_m)} {words.along}, {words.banks[place.bank]}; no spot yet</span>
+            <Button look="main" onClick={() => setOpen({ what: 'new spot' })}>Mark it as a spot</Button>
+          </>
+        ) : pickedSpot ? (
           <>
             <span className="font-serif text-[18px] font-semibold">{pickedSpot.name}</span>
-            <span className="text-ink-2">{pickedSpot.kind}, {show.distance(pickedSpot.distance_m)} {GROUND_WORDS[ground.kind].along}, {GROUND_WORDS[ground.kind].banks[pickedSpot.bank]}{pickedSpot.note && `. ${pickedSpot.note}`}</span>
+            <span className="text-ink-2">{pickedSpot.kind}, {show.distance(pickedSpot.distance_m)} {words.along}, {words.banks[pickedSpot.bank]}{pickedSpot.note && `. ${pickedSpot.note}`}</span>
             <span className="grow" />
-            <Button onClick={() => setEditing(pickedSpot.id)}>Change</Button>
+            <Button onClick={() => setOpen({ what: 'spot' })}>Change</Button>
             <Link className="inline-flex min-h-11 items-center bg-ink px-4 font-semibold text-paper" to={`/g/${ground.id}/sample?spot=${pickedSpot.id}`}>Sample here</Link>
           </>
         ) : (
           <span className="grow text-ink-2">Pick a spot on the ribbon, or tap beside one to mark a new place.</span>
         )}
-        <Button onClick={() => startNew(null)}>New spot</Button>
+        <Button onClick={() => setOpen({ what: 'new sign' })}>Add a sign</Button>
+        <Button onClick={() => setOpen({ what: 'new spot' })}>New spot</Button>
       </div>
-      <div className="grid grid-cols-1 gap-8 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
-        {ground.line && <Block title="In plan" aside="north up"><LinePlan line={ground.line} spots={positioned} flow={ground.kind === 'beach' ? 'unknown' : 'against'} dry={ground.kind === 'wash' || ground.kind === 'bench'} picked={picked} onPick={pick} shape={0.5} gold={goldIds} /></Block>}
+      <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,5fr)_minmax(0,8fr)]">
+        <div className="flex min-w-0 flex-col gap-5">
+          {ground.line && <Block title="In plan" aside="north up"><LinePlan line={ground.line} spots={positioned} flow={ground.kind === 'beach' ? 'unknown' : 'against'} dry={ground.kind === 'wash' || ground.kind === 'bench'} picked={picked} onPick={pick} shape={0.55} gold={goldIds} /></Block>}
+          <Block title="The trail" aside="where colors and float come from"><TraceWords trace={trace} spots={spots} signs={signs} /></Block>
+        </div>
+        <Block
+          title="Worth a pan"
+          aside={<>any place {inTen(ranking.baseChance)}; from {show.grade(preferences.pays_mg_L)}, down to {show.length(preferences.reach_m)} of cover; <button type="button" className="underline decoration-rule underline-offset-4" onClick={() => setOpen({ what: 'rules' })}>change that</button></>}
+        >
+          <WorthAPan ranking={ranking} picked={picked} onShow={showPlace} />
+          {ranking.outOfReach.length > 0 && <p className="mt-2 text-[13px] text-ink-2">Under too much cover for your tools: {ranking.outOfReach.map((p) => `${p.name} at ${show.distance(p.distance_m)} (${show.length(p.cover_m)})`).join(', ')}.</p>}
+        </Block>
+      </div>
+      <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,5fr)_minmax(0,8fr)]">
         <Block title="Spots" aside="best-proven first"><SpotTable kind={ground.kind} spots={spots} grades={grades} picked={picked} onPick={pick} /></Block>
+        <Block title="Signs" aside="to come back to first"><SignList signs={signs} onOpen={(id) => setOpen({ what: 'sign', id })} /></Block>
       </div>
-      {groundOpen && <GroundSheet ground={ground} onClose={() => setGroundOpen(false)} />}
-      {editing !== null && (
+      {open?.what === 'ground' && <GroundSheet ground={ground} onClose={close} />}
+      {open?.what === 'rules' && <RulesSheet onClose={() => setOpen(null)} />}
+      {(open?.what === 'spot' || open?.what === 'new spot') && (
         <SpotSheet
-          key={editing} ground={ground} spot={spots.find((s) => s.id === editing)} place={place}
-          onClose={() => { setEditing(null); setPlace(null); }}
-          onKept={(id) => { setEditing(null); setPlace(null); pick(id); }}
+          ground={ground} spot={open.what === 'spot' ? pickedSpot : undefined} place={open.what === 'spot' ? null : place}
+          onClose={close} onKept={(id) => { close(); pick(id); }}
         />
       )}
+      {open?.what === 'new sign' && <SignSheet ground={ground} sign={undefined} place={here} onClose={close} onMore={(id) => setOpen({ what: 'sign', id })} />}
+      {openSign && <SignSheet ground={ground} sign={openSign} place={here} onClose={close} onMore={() => undefined} />}
     </div>
   );
 }

@@ -1,0 +1,141 @@
+import { expect, test } from '@playwright/test';
+import { bringCreek, chooseSpot, judgement, spotLine, toStage } from './job.ts';
+
+/** Reading the ground: signs in two taps, where to pan and why, and what moves it. */
+test('a sign in two taps at the present position, with a measure added afterwards', async ({ page, context }) => {
+  await bringCreek(page, 'Sign Fork');
+  await context.grantPermissions(['geolocation']);
+  // Some 560 m up this creek, a few metres east of its line: with the water running south, the left bank.
+  await context.setGeolocation({ latitude: 46.505, longitude: -32.99995, accuracy: 3 });
+  await page.getByRole('button', { name: 'Add a sign' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('button', { name: 'Where I stand' }).click();
+  await expect(sheet.getByRole('status')).toContainText(/You stand at 5\d\d\sm/);
+  await sheet.getByRole('button', { name: 'stained float' }).click();
+  await expect(page.getByText(/Kept: stained float at 5\d\d/)).toBeVisible();
+  await page.getByRole('button', { name: 'Add a measure or note' }).click();
+  await sheet.getByLabel('Size of the stone', { exact: true }).fill('-3');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet.getByText('Less than nothing cannot be measured.')).toBeVisible();
+  await sheet.getByLabel('Size of the stone', { exact: true }).fill('60 mm');
+  await sheet.getByLabel('Passed by? What it needs').fill('a low river');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  const signs = page.getByRole('region', { name: /^Signs/ });
+  await expect(signs).toContainText('stained float, “60 mm”');
+  await expect(signs).toContainText('come back with a low river');
+  await expect(judgement(page)).toContainText('Pan Iron-stained float next');
+});
+
+test('a position that is denied or far away is said, and the place at hand counts', async ({ page, context }) => {
+  await bringCreek(page, 'Denied Fork');
+  await spotLine(page, 'Lower bar').click();
+  await page.getByRole('button', { name: 'Add a sign' }).click();
+  const sheet = page.getByRole('dialog');
+  await context.clearPermissions();
+  await sheet.getByRole('button', { name: 'Where I stand' }).click();
+  await expect(sheet.getByRole('status')).toContainText(/not allowed here|No position now/);
+  await context.grantPermissions(['geolocation']);
+  await context.setGeolocation({ latitude: 45, longitude: -30 });
+  await sheet.getByRole('button', { name: 'Where I stand' }).click();
+  await expect(sheet.getByRole('status')).toContainText('from this ground');
+  await sheet.getByRole('button', { name: 'bedrock', exact: true }).click();
+  await expect(page.getByRole('region', { name: /^Signs/ })).toContainText('bedrock');
+  // The sign is about the spot picked before.
+  await expect(page.getByRole('button', { name: /Lower bar.*pays/ })).toBeVisible();
+});
+
+test('the ranking says why, and moves with one’s own word, with cover and with a blank', async ({ page }) => {
+  await bringCreek(page, 'Rank Fork');
+  const first = page.getByRole('list').filter({ has: page.getByRole('button', { name: /pays/ }) }).getByRole('listitem').first();
+  const addSign = async (spot: string, kind: string): Promise<void> => {
+    await spotLine(page, spot).click();
+    await page.getByRole('button', { name: 'Add a sign' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: kind, exact: true }).click();
+  };
+  await addSign('Upper bar', 'crevice');
+  await addSign('Upper bar', 'inside bend');
+  await expect(first).toContainText('Upper bar');
+  await expect(first).toContainText('cracks in the bedrock');
+  await expect(first).toContainText('inside of a bend');
+  await expect(judgement(page)).toContainText('Pan Upper bar next');
+  await expect(judgement(page)).toContainText('two signs agree');
+
+  // A blank lowers it, never to nothing.
+  await toStage(page, 'Sample');
+  await page.getByLabel('Spot', { exact: true }).selectOption({ label: 'Upper bar' });
+  await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
+  await page.getByLabel('How much you panned', { exact: true }).fill('6');
+  await page.getByRole('button', { name: 'Keep this sample' }).click();
+  await toStage(page, 'Read');
+  await expect(page.getByText('panned blank')).toBeVisible();
+  const chance = Number(/pays (\d) in 10/.exec(await page.getByRole('button', { name: /Upper bar.*pays/ }).innerText().then((t) => t.replaceAll('\n', ' ')))?.[1]);
+  expect(chance).toBeGreaterThanOrEqual(1);
+
+  // Too much cover is a gate.
+  await spotLine(page, 'Lower bar').click();
+  await page.getByRole('button', { name: 'Add a sign' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'clay seam' }).click();
+  await page.getByRole('region', { name: /^Signs/ }).getByRole('button', { name: /clay seam/ }).click();
+  await page.getByRole('dialog').getByLabel('Cover down to what you want to pan', { exact: true }).fill('5 ft');
+  await page.getByRole('dialog').getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText(/Under too much cover for your tools: Lower bar/)).toBeVisible();
+  await page.getByRole('button', { name: 'change that' }).click();
+  await page.getByRole('dialog').getByLabel('Your tools reach down to', { exact: true }).fill('2 m');
+  await page.getByRole('dialog').getByRole('button', { name: 'Rank by these' }).click();
+  await expect(page.getByText(/Under too much cover/)).toBeHidden();
+
+  await page.getByRole('button', { name: /Lower bar.*pays/ }).click();
+  await page.getByRole('button', { name: 'Add a sign' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'I hold with this place' }).click();
+  await page.getByRole('dialog').getByRole('radio', { name: 'go' }).click();
+  await page.getByRole('dialog').getByLabel('Note').fill('An old hand told me.');
+  await page.getByRole('dialog').getByRole('button', { name: 'Keep it' }).click();
+  await expect(first).toContainText('Lower bar');
+  await expect(first).toContainText('An old hand told me.');
+});
+
+test('signs wait for a signal like everything else', { tag: '@phone' }, async ({ page, context }) => {
+  const groundId = await bringCreek(page, 'Quiet Fork');
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await page.reload();
+  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  await expect(page.getByRole('option', { name: /Lower bar/ })).toBeAttached();
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Add a sign' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'black sand' }).click();
+  await expect(page.getByText(/1 waits for signal/).filter({ visible: true })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('region', { name: /^Signs/ })).toContainText('black sand');
+  await context.setOffline(false);
+  await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
+  const { items } = (await (await page.request.get(`/api/v1/grounds/${groundId}/signs`)).json()) as { items: { kind: string }[] };
+  expect(items.map((s) => s.kind)).toEqual(['black sand']);
+});
+
+test('the trail: where colors stop is said and shaded', async ({ page }) => {
+  await bringCreek(page, 'Trail Fork');
+  await expect(page.getByText(/Pan at 4 places or more/)).toBeVisible();
+  const at = async (name: string, distance: string, colors: number): Promise<void> => {
+    if (name !== 'Lower bar' && name !== 'Upper bar') {
+      await page.getByRole('button', { name: 'New spot' }).click();
+      await page.getByRole('dialog').getByLabel('Name').fill(name);
+      await page.getByRole('dialog').getByLabel('Distance upstream of the foot', { exact: true }).fill(distance);
+      await page.getByRole('button', { name: 'Mark this spot' }).click();
+    }
+    await toStage(page, 'Sample');
+    await chooseSpot(page, 'Spot', name);
+    await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
+    await page.getByLabel('How much you panned', { exact: true }).fill('3');
+    await page.getByLabel('Colors −40').fill(String(colors));
+    await page.getByRole('button', { name: 'Keep this sample' }).click();
+    await expect(page.getByText(`Kept: ${name}`)).toBeVisible();
+    await toStage(page, 'Read');
+  };
+  await at('Lower bar', '', 9);
+  await at('Second bar', '450', 11);
+  await at('Upper bar', '', 0);
+  await at('High pool', '900', 0);
+  await expect(page.getByText(/Colors stop between Second bar and Upper bar/)).toBeVisible();
+  await expect(page.getByText(/No draw is marked there/)).toBeVisible();
+  await expect(page.getByText(/Last pay Second bar, first blank above it Upper bar/)).toBeVisible();
+});

@@ -1,0 +1,44 @@
+import type { StoredSign, StoredSpot } from '@riffle/contract';
+import { sternberg, type Trace } from '@riffle/core';
+import { useShow } from '../../units/useShow.ts';
+
+interface TraceWordsProps {
+  readonly trace: Trace;
+  readonly spots: readonly StoredSpot[];
+  readonly signs: readonly StoredSign[];
+}
+
+/** The trail of colors and float in two sentences: where they stop, and what joins the creek there. */
+export function TraceWords({ trace, spots, signs }: TraceWordsProps) {
+  const show = useShow();
+  const name = (id: string): string => spots.find((s) => s.id === id)?.name ?? 'a spot since removed';
+  const float = floatTrend(signs, show.distance);
+  return (
+    <div className="flex flex-col gap-1.5">
+      <p>{trace.kind === 'none' ? trace.reason : (
+        <>
+          <b>Colors stop between {name(trace.below.id)} and {name(trace.above.id)}</b>, {show.distance(trace.below.distance_m)} to {show.distance(trace.above.distance_m)}: {certaintyWords(trace.certainty)}. {joinsThere(trace, spots)} Last pay {name(trace.lastPay.id)}{trace.firstBlank ? `, first blank above it ${name(trace.firstBlank.id)}` : ', and no blank above it yet'}.
+        </>
+      )}</p>
+      {float && <p>{float}</p>}
+      <p className="text-[13px] text-ink-2">{trace.kind === 'break' ? 'A blank mouth lowers a draw, it does not condemn it: pan each side draw in that stretch, then climb it.' : ''}</p>
+    </div>
+  );
+}
+
+const certaintyWords = (c: number): string => (c > 0.8 ? `${Math.round(c * 100)} chances in 100` : c > 0.4 ? `likely, ${Math.round(c * 100)} in 100` : `the best guess, only ${Math.round(c * 100)} in 100`);
+
+/** Draw mouths in or at the ends of the stretch where colors stop. */
+function joinsThere(trace: Trace & { kind: 'break' }, spots: readonly StoredSpot[]): string {
+  const mouths = spots.filter((s) => s.kind === 'draw mouth' && s.distance_m >= trace.below.distance_m - 5 && s.distance_m <= trace.above.distance_m + 5);
+  return mouths.length === 0 ? 'No draw is marked there: look at the banks.' : `${mouths.map((m) => m.name).join(' and ')} ${mouths.length === 1 ? 'joins' : 'join'} there: try ${mouths.length === 1 ? 'it' : 'them'} first.`;
+}
+
+/** Float that grows upstream points up; said only when the fit's band leaves no doubt of its direction. */
+function floatTrend(signs: readonly StoredSign[], distance: (m: number) => string): string | null {
+  const stones = signs.flatMap((s) => ((s.kind === 'float' || s.kind === 'stained float') && s.size_mm !== null ? [{ downstream_m: -s.distance_m, size_mm: s.size_mm }] : []));
+  if (new Set(stones.map((s) => s.downstream_m)).size < 3) return null;
+  const { alphaBand, alpha_per_m } = sternberg(stones);
+  if (alphaBand.low <= 0) return 'Float shows no clear trend in size yet.';
+  return `Float grows upstream: it doubles about every ${distance(Math.round(Math.LN2 / alpha_per_m / 10) * 10)}, so its source lies above the largest.`;
+}

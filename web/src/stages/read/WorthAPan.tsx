@@ -1,0 +1,68 @@
+import { type Reason } from '@riffle/core';
+import { GROUND_WORDS } from '../../ground/groundWords.ts';
+import { useGround } from '../../shell/useGround.ts';
+import { useShow } from '../../units/useShow.ts';
+import type { PlaceRanking, RankedPlace } from './useRanking.ts';
+
+interface WorthAPanProps {
+  readonly ranking: PlaceRanking;
+  readonly picked: string | null;
+  /** Shows a place on the ribbon. */
+  readonly onShow: (place: RankedPlace['place']) => void;
+  readonly most?: number;
+}
+
+/** Chance in tenths, as people say it: never none, never sure. */
+export const inTen = (chance: number): string => `${Math.min(9, Math.max(1, Math.round(chance * 10)))} in 10`;
+
+/** Places by what speaks for and against them, each reason a bar with its words and how the same sign has paid here. */
+export function WorthAPan({ ranking, picked, onShow, most = 6 }: WorthAPanProps) {
+  const { ground } = useGround();
+  const show = useShow();
+  if (ranking.ranked.length === 0) return <p className="text-ink-2">Nothing to rank yet: mark spots and signs as you walk.</p>;
+  return (
+    <ol>
+      {ranking.ranked.slice(0, most).map((r, i) => {
+        const isPicked = picked !== null && r.place.spotId === picked;
+        return (
+          <li key={r.place.id} className={`grid grid-cols-1 gap-x-4 border-b border-rule py-1.5 sm:grid-cols-[minmax(0,13rem)_minmax(0,1fr)] ${isPicked ? 'bg-picked shadow-[inset_5px_0_0_var(--ink)]' : ''}`}>
+            <button type="button" className="grid min-h-11 grid-cols-[1.75rem_minmax(0,1fr)] content-start pl-2 text-left" aria-pressed={isPicked} onClick={() => onShow(r.place)}>
+              <span className="row-span-3 font-serif text-[20px] leading-6 font-bold">{i + 1}</span>
+              <span className="font-bold">{r.place.name}</span>
+              <span className="text-[13px] text-ink-2">{show.distance(r.place.distance_m)}, {GROUND_WORDS[ground.kind].banks[r.place.bank]}{r.place.spotId === null && ', no spot yet'}</span>
+              <span className="font-bold">pays {inTen(r.chance)}</span>
+            </button>
+            <Reasons reasons={r.reasons} />
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+/** One log odds is this wide, px. */
+const PX = 26;
+const WIDEST = 62;
+
+function Reasons({ reasons }: { reasons: readonly Reason[] }) {
+  const shown = [...reasons].filter((r) => Math.abs(r.logOdds) >= 0.05).sort((a, b) => b.logOdds - a.logOdds);
+  if (shown.length === 0) return <p className="pl-9 text-[13px] text-ink-2 sm:pl-0">Nothing speaks for or against it.</p>;
+  return (
+    <ul className="min-w-0 pl-9 text-[13px] sm:pl-0">
+      {shown.map((r) => {
+        const wide = Math.min(WIDEST, Math.abs(r.logOdds) * PX);
+        return (
+          <li key={r.says} className="grid grid-cols-[2.4rem_8rem_minmax(0,1fr)_auto] items-center gap-x-1.5">
+            <span className="text-right tabular-nums">{r.logOdds < 0 ? '−' : '+'}{Math.abs(r.logOdds).toFixed(1)}</span>
+            <svg width="128" height="12" aria-hidden="true" className="block">
+              <path d="M64 0v12" stroke="var(--ink)" strokeWidth="1" />
+              {r.logOdds > 0 ? <rect x="64" y="2" width={wide} height="8" fill="var(--ink)" /> : <rect x={64 - wide} y="2" width={wide} height="8" fill="url(#against)" stroke="var(--ink)" strokeWidth="1" />}
+            </svg>
+            <span className="min-w-0">{r.says}</span>
+            <span className="text-ink-2">{r.tally && `paid ${r.tally.paid} of ${r.tally.tried} here`}</span>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

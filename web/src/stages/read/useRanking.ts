@@ -1,0 +1,37 @@
+import type { StoredSample, StoredSign, StoredSpot } from '@riffle/contract';
+import { COLOR_MG, countColors, gatherPlaces, meanColor_mg, worthAPan, type GatheredPlace, type Panned, type Ranked, type RankingRules } from '@riffle/core';
+import { useMemo } from 'react';
+import type { SpotGrade } from '../../ribbon/spotGrades.ts';
+
+export interface RankedPlace extends Omit<Ranked, 'place'> {
+  readonly place: GatheredPlace;
+  readonly panned: Panned | null;
+}
+
+export interface PlaceRanking {
+  readonly ranked: readonly RankedPlace[];
+  readonly outOfReach: readonly GatheredPlace[];
+  readonly baseChance: number;
+}
+
+/** Places of the ground by the chance that a pan there pays: spots and signs gathered, with what the pans said so far. */
+export function useRanking(spots: readonly StoredSpot[], signs: readonly StoredSign[], samples: readonly StoredSample[], grades: ReadonlyMap<string, SpotGrade>, rules: RankingRules): PlaceRanking {
+  const { pays_mg_L, reach_m } = rules;
+  return useMemo(() => {
+    const places = gatherPlaces(spots, signs);
+    const color_mg = meanColor_mg(samples.map((s) => s.counts)) ?? COLOR_MG['20-40'];
+    const pannedAt = (spotId: string | null): Panned | null => {
+      const found = spotId === null ? undefined : grades.get(spotId);
+      if (!found) return null;
+      const colors = samples.filter((s) => s.spotId === spotId).reduce((sum, s) => sum + countColors(s.counts), 0);
+      return { volumeBank_L: found.volumeBank_L, colors, color_mg, gold_mg: found.grade.kind === 'band' ? found.grade.grade_mg_L * found.volumeBank_L : 0, floodSince: false };
+    };
+    const byId = new Map(places.map((p) => [p.id, { place: p, panned: pannedAt(p.spotId) }]));
+    const { ranked, outOfReach, baseChance } = worthAPan(places.map((p) => ({ ...p, panned: byId.get(p.id)?.panned ?? null })), { pays_mg_L, reach_m });
+    return {
+      ranked: ranked.flatMap((r) => { const found = byId.get(r.place.id); return found ? [{ ...r, ...found }] : []; }),
+      outOfReach: outOfReach.flatMap((p) => byId.get(p.id)?.place ?? []),
+      baseChance,
+    };
+  }, [spots, signs, samples, grades, pays_mg_L, reach_m]);
+}
