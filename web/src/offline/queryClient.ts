@@ -7,7 +7,7 @@ import { sendWrite, takeIn, WRITE_KEY, WRITE_SCOPE, type QueuedWrite } from './w
 
 const WEEK = 7 * 24 * 3600 * 1000;
 /** The cache of what was read is saved at most this often; it only saves asking again. */
-const SAVE_EVERY_MS = 1000;
+const SAVE_EVERY_MS = 300;
 
 onlineManager.setOnline(navigator.onLine);
 const openedAt = Date.now();

@@ -38,6 +38,9 @@ interface RibbonProps {
 
 /** Half the creek's usual width as drawn, to turn a tap on a bank into metres. Common practice, no source. */
 const HALF_CREEK_M = 12;
+/** Signs are drawn from this scale on. */
+const SIGNS_FROM_PX_PER_M = 0.4;
+const isFloat = (s: StoredSign): boolean => s.kind === 'float' || s.kind === 'stained float';
 
 /**
  * The creek walked as a line: distance upstream along it, water from left to right, left bank above.
@@ -73,6 +76,8 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
   const x = useMemo(() => (d: number) => right - ((d - from_m) / (to_m - from_m)) * (right - left), [right, left, from_m, to_m]);
   const distanceAt = (px: number): number => from_m + ((right - px) / (right - left)) * (to_m - from_m);
 
+  // Seen from too far, signs would lie on each other; float keeps its lane below the banks.
+  const crowded = (right - left) / (to_m - from_m) < SIGNS_FROM_PX_PER_M;
   const ordered = useMemo(() => [...spots].sort((a, b) => a.distance_m - b.distance_m), [spots]);
   const inSight = ordered.filter((s) => s.distance_m >= from_m - 1 && s.distance_m <= to_m + 1);
   const spotY = (s: { distance_m: number; bank: Bank; offset_m: number }): number => placeAcross(shape, bandTop, bandHeight, s);
@@ -180,7 +185,7 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
         </g>
 
         {!thin && signs.map((s) => {
-          if (s.distance_m < from_m - 1 || s.distance_m > to_m + 1) return null;
+          if (s.distance_m < from_m - 1 || s.distance_m > to_m + 1 || (crowded && !isFloat(s))) return null;
           return <g key={s.id} aria-hidden="true" transform={`translate(${x(s.distance_m)} ${signAcross(shape, bandTop, bandHeight, s)})`}><SignMark kind={s.kind} size_mm={s.size_mm} /></g>;
         })}
         {inSight.map((s) => {
@@ -247,7 +252,7 @@ function placeAcross(shape: CreekShape, top: number, height: number, { distance_
 /** Float lies along the lower edge of the banks, so that its growth upstream can be followed; other signs stand where they were seen, a little off the spots. */
 function signAcross(shape: CreekShape, top: number, height: number, sign: StoredSign): number {
   const at = bandLevels(shape, top, height, sign.distance_m);
-  if (sign.kind === 'float' || sign.kind === 'stained float') return top + height + 7;
+  if (isFloat(sign)) return top + height + 7;
   if (sign.bank === 'mid') return (at.waterTop + at.waterBottom) / 2;
   return sign.bank === 'left' ? at.bankTop + (at.waterTop - at.bankTop) * 0.82 : at.bankBottom - (at.bankBottom - at.waterBottom) * 0.82;
 }

@@ -67,7 +67,7 @@ export function ReadScreen() {
         <span className="hidden font-serif text-[18px] font-semibold sm:inline">{ground.name}</span>
         <span className="flex items-baseline gap-4 text-ink-2">
           <span>{show.distance(ground.length_m)} of {ground.kind}; {several(spots.length, 'spot')}, {several(samples.length, 'sample')}, {several(signs.length, 'sign')}</span>
-          <button type="button" className="underline decoration-rule underline-offset-4 max-sm:min-h-11" onClick={() => setOpen({ what: 'ground' })}>about it</button>
+          <button type="button" className="whitespace-nowrap underline decoration-rule underline-offset-4 max-sm:min-h-11" onClick={() => setOpen({ what: 'ground' })}>about it</button>
         </span>
       </header>
       <ReadJudgement ground={ground} spots={spots} grades={grades} best={bestSpot(grades.values())} ranking={ranking} />
@@ -97,7 +97,8 @@ export function ReadScreen() {
         <Button onClick={() => setOpen({ what: 'new spot' })}>New spot</Button>
       </div>
       <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,5fr)_minmax(0,8fr)]">
-        <div className="flex min-w-0 flex-col gap-5">
+        {/* On a phone the ranking comes before the plan. */}
+        <div className="flex min-w-0 flex-col gap-5 max-lg:order-last">
           {ground.line && <Block title="In plan" aside="north up"><LinePlan line={ground.line} spots={positioned} flow={ground.kind === 'beach' ? 'unknown' : 'against'} dry={ground.kind === 'wash' || ground.kind === 'bench'} picked={picked} onPick={pick} shape={0.55} gold={goldIds} /></Block>}
           <Block title="The trail" aside="where colors and float come from"><TraceWords trace={trace} spots={spots} signs={signs} /></Block>
         </div>

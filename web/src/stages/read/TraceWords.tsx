@@ -1,5 +1,5 @@
 import type { StoredSign, StoredSpot } from '@riffle/contract';
-import { sternberg, type Trace } from '@riffle/core';
+import { sternberg, type Trace, type TracePoint } from '@riffle/core';
 import { useShow } from '../../units/useShow.ts';
 
 interface TraceWordsProps {
@@ -8,6 +8,9 @@ interface TraceWordsProps {
   readonly signs: readonly StoredSign[];
 }
 
+/** A break surer than this is said; below it only the last pay and the first blank are. */
+const TELLS = 0.3;
+
 /** The trail of colors and float in two sentences: where they stop, and what joins the creek there. */
 export function TraceWords({ trace, spots, signs }: TraceWordsProps) {
   const show = useShow();
@@ -15,22 +18,26 @@ export function TraceWords({ trace, spots, signs }: TraceWordsProps) {
   const float = floatTrend(signs, show.distance);
   return (
     <div className="flex flex-col gap-1.5">
-      <p>{trace.kind === 'none' ? trace.reason : (
+      <p>{trace.kind === 'none' ? trace.reason : trace.certainty >= TELLS ? (
         <>
-          <b>Colors stop between {name(trace.below.id)} and {name(trace.above.id)}</b>, {show.distance(trace.below.distance_m)} to {show.distance(trace.above.distance_m)}: {certaintyWords(trace.certainty)}. {joinsThere(trace, spots)} Last pay {name(trace.lastPay.id)}{trace.firstBlank ? `, first blank above it ${name(trace.firstBlank.id)}` : ', and no blank above it yet'}.
+          <b>Colors stop between {name(trace.below.id)} and {name(trace.above.id)}</b>, {show.distance(trace.below.distance_m)} to {show.distance(trace.above.distance_m)}: {certaintyWords(trace.certainty)}. {joinsThere(trace.below, trace.above, spots)} Last pay {name(trace.lastPay.id)}{trace.firstBlank ? `, first blank above it ${name(trace.firstBlank.id)}` : ', and no blank above it yet'}.
         </>
-      )}</p>
+      ) : trace.firstBlank ? (
+        <>
+          <b>Last pay {name(trace.lastPay.id)}, first blank above it {name(trace.firstBlank.id)}</b>, {show.distance(trace.lastPay.distance_m)} to {show.distance(trace.firstBlank.distance_m)}. The pans cannot tell yet whether colors stop there. {joinsThere(trace.lastPay, trace.firstBlank, spots)}
+        </>
+      ) : <><b>Colors go on up past {name(trace.lastPay.id)}</b>: walk on and pan above it.</>}</p>
       {float && <p>{float}</p>}
       <p className="text-[13px] text-ink-2">{trace.kind === 'break' ? 'A blank mouth lowers a draw, it does not condemn it: pan each side draw in that stretch, then climb it.' : ''}</p>
     </div>
   );
 }
 
-const certaintyWords = (c: number): string => (c > 0.8 ? `${Math.round(c * 100)} chances in 100` : c > 0.4 ? `likely, ${Math.round(c * 100)} in 100` : `the best guess, only ${Math.round(c * 100)} in 100`);
+const certaintyWords = (c: number): string => (c > 0.8 ? `${Math.round(c * 100)} chances in 100` : c > 0.4 ? `likely, ${Math.round(c * 100)} in 100` : `a guess, ${Math.round(c * 100)} in 100`);
 
-/** Draw mouths in or at the ends of the stretch where colors stop. */
-function joinsThere(trace: Trace & { kind: 'break' }, spots: readonly StoredSpot[]): string {
-  const mouths = spots.filter((s) => s.kind === 'draw mouth' && s.distance_m >= trace.below.distance_m - 5 && s.distance_m <= trace.above.distance_m + 5);
+/** Draw mouths in or at the ends of a stretch. */
+function joinsThere(below: TracePoint, above: TracePoint, spots: readonly StoredSpot[]): string {
+  const mouths = spots.filter((s) => s.kind === 'draw mouth' && s.distance_m >= below.distance_m - 5 && s.distance_m <= above.distance_m + 5);
   return mouths.length === 0 ? 'No draw is marked there: look at the banks.' : `${mouths.map((m) => m.name).join(' and ')} ${mouths.length === 1 ? 'joins' : 'join'} there: try ${mouths.length === 1 ? 'it' : 'them'} first.`;
 }
 

@@ -40,6 +40,8 @@ export function WorthAPan({ ranking, picked, onShow, most = 6 }: WorthAPanProps)
   );
 }
 
+const tallyWords = ({ paid, tried }: { readonly paid: number; readonly tried: number }): string => `paid ${paid} of ${tried} here`;
+
 /** One log odds is this wide, px. */
 const PX = 26;
 const WIDEST = 62;
@@ -52,14 +54,14 @@ function Reasons({ reasons }: { reasons: readonly Reason[] }) {
       {shown.map((r) => {
         const wide = Math.min(WIDEST, Math.abs(r.logOdds) * PX);
         return (
-          <li key={r.says} className="grid grid-cols-[2.4rem_8rem_minmax(0,1fr)_auto] items-center gap-x-1.5">
+          <li key={r.says} className="grid grid-cols-[2.4rem_5rem_minmax(0,1fr)] items-center gap-x-1.5 sm:grid-cols-[2.4rem_8rem_minmax(0,1fr)_auto]">
             <span className="text-right tabular-nums">{r.logOdds < 0 ? '−' : '+'}{Math.abs(r.logOdds).toFixed(1)}</span>
-            <svg width="128" height="12" aria-hidden="true" className="block">
+            <svg viewBox="0 0 128 12" preserveAspectRatio="none" height="12" aria-hidden="true" className="block w-20 sm:w-32">
               <path d="M64 0v12" stroke="var(--ink)" strokeWidth="1" />
               {r.logOdds > 0 ? <rect x="64" y="2" width={wide} height="8" fill="var(--ink)" /> : <rect x={64 - wide} y="2" width={wide} height="8" fill="url(#against)" stroke="var(--ink)" strokeWidth="1" />}
             </svg>
-            <span className="min-w-0">{r.says}</span>
-            <span className="text-ink-2">{r.tally && `paid ${r.tally.paid} of ${r.tally.tried} here`}</span>
+            <span className="min-w-0">{r.says}{r.tally && <span className="block text-ink-2 sm:hidden">{tallyWords(r.tally)}</span>}</span>
+            <span className="hidden text-ink-2 sm:block">{r.tally && tallyWords(r.tally)}</span>
           </li>
         );
       })}
