@@ -139,3 +139,35 @@ test('the trail: where colors stop is said and shaded', async ({ page }) => {
   await expect(page.getByText(/No draw is marked there/)).toBeVisible();
   await expect(page.getByText(/Last pay Second bar, first blank above it Upper bar/)).toBeVisible();
 });
+
+test('a flood renews the bars: an old blank then weighs less, and the river stands at the head of the page', async ({ page }) => {
+  await bringCreek(page, 'Flood Fork');
+  await spotLine(page, 'Upper bar').click();
+  await page.getByRole('button', { name: 'Add a sign' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'bar', exact: true }).click();
+  await toStage(page, 'Sample');
+  await chooseSpot(page, 'Spot', 'Upper bar');
+  await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
+  await page.getByLabel('How much you panned', { exact: true }).fill('4');
+  await page.getByRole('button', { name: 'Keep this sample' }).click();
+  await toStage(page, 'Read');
+  await expect(page.getByText('panned blank')).toBeVisible();
+
+  await page.getByRole('button', { name: 'read the river' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('radio', { name: 'peak of a flood' }).click();
+  await sheet.getByLabel('When').fill('2035-01-01T10:00');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet.getByText('Nothing is typed yet.')).toBeVisible();
+  await expect(sheet.getByText('That is still to come.')).toBeVisible();
+  await sheet.getByLabel('Height on the stake', { exact: true }).fill('1.2 m');
+  // The minute that has begun lies after the pan: the flood came since.
+  const now = await page.evaluate(() => { const t = new Date(Date.now() - new Date().getTimezoneOffset() * 60_000 + 60_000); return t.toISOString().slice(0, 16); });
+  await sheet.getByLabel('When').fill(now);
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet.getByRole('listitem')).toContainText('“1.2 m”, flood');
+  await page.keyboard.press('Escape');
+  await expect(page.getByText(/River 1\.2\sm/)).toBeVisible();
+  await expect(page.getByText('panned blank')).toBeHidden();
+  await expect(page.getByText('blank, but a flood since')).toBeVisible();
+});

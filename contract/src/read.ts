@@ -30,5 +30,19 @@ export const Sign = Whole.extend({
 const weighed = { error: 'An own word has a weight; other signs have none.', path: ['weight'] };
 export const NewSign = Sign.extend(Based.shape).refine((s) => (s.kind === 'own word') === (s.weight !== null), weighed).meta({ id: 'NewSign' });
 export const StoredSign = Sign.extend(Stored.shape).meta({ id: 'Sign' });
+/** The river's level at the ground's stake, read by hand; a flood is its peak, read from the mark it left. */
+export const GaugeReading = Whole.extend({
+  groundId: Id,
+  readAt: Timestamp,
+  level_m: z.number('Give a number in m.').min(-20, 'At least -20 m.').max(30, 'At most 30 m.'),
+  levelEntered: Entered,
+  isFlood: z.boolean(),
+  note: Note,
+});
+export const NewGaugeReading = GaugeReading.extend(Based.shape).meta({ id: 'NewGaugeReading' });
+export const StoredGaugeReading = GaugeReading.extend(Stored.shape).meta({ id: 'GaugeReading' });
+export type GaugeReading = z.infer<typeof GaugeReading>;
+export type StoredGaugeReading = z.infer<typeof StoredGaugeReading>;
+
 export type Sign = z.infer<typeof Sign>;
 export type StoredSign = z.infer<typeof StoredSign>;

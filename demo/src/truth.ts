@@ -49,6 +49,8 @@ export interface TrueGround {
   readonly sizes: readonly [number, number, number];
   readonly spots: readonly TrueSpot[];
   readonly signs: readonly TrueSign[];
+  /** The river at the stake: level in cm by day; a flood is a peak. */
+  readonly river: readonly { readonly day: number; readonly level_cm: number; readonly flood?: true }[];
 }
 
 /** Weights of one color in that truth, mg: chunky gold, close to the table's weights by class. */
@@ -95,6 +97,10 @@ export const CORRAN: readonly TrueGround[] = [
       { kind: 'lead or iron', distance_m: 896, bank: 'left', day: 21, note: 'Three lead shot in one pan.' },
       { kind: 'own word', distance_m: 704, bank: 'left', day: 47, weight: -1, note: 'Blank twice; leave it.' },
     ],
+    river: [
+      { day: 0, level_cm: 62 }, { day: 4, level_cm: 55 }, { day: 12, level_cm: 47 }, { day: 20, level_cm: 43 }, { day: 25, level_cm: 120, flood: true }, { day: 26, level_cm: 78 }, { day: 33, level_cm: 50 },
+      { day: 47, level_cm: 41 }, { day: 60, level_cm: 38 }, { day: 84, level_cm: 35 }, { day: 97, level_cm: 36 }, { day: 104, level_cm: 34 },
+    ],
   },
   {
     key: 'bench', name: 'Tin Kettle Bench', kind: 'bench', foot: [-33.0185, 46.5012], bearing_deg: 280, length_m: 210, bend_m: 4, wave_m: 180, fall: 0.012, steps: [], sizes: [0.25, 0.5, 0.25],
@@ -104,6 +110,7 @@ export const CORRAN: readonly TrueGround[] = [
       spot('Old workings', 'bench', 150, 'right', 6, 0.05, 'Hand-stacked stones; virgin strip beside them.', { day: 61, depth_m: 0.5, pans: 2 }),
     ],
     signs: [{ kind: 'bedrock', distance_m: 98, bank: 'left', day: 61 }, { kind: 'old workings', distance_m: 146, bank: 'right', day: 61 }, { kind: 'bench', distance_m: 120, bank: 'left', day: 61, cover_m: 0.8, note: 'Virgin strip beside the stones.' }],
+    river: [],
   },
   {
     key: 'strand', name: 'Saltgrass Strand', kind: 'beach', foot: [-32.992, 46.492], bearing_deg: 10, length_m: 820, bend_m: 12, wave_m: 700, fall: 0.001, steps: [], sizes: [0, 0.06, 0.94],
@@ -113,6 +120,7 @@ export const CORRAN: readonly TrueGround[] = [
       spot('Clay false bottom', 'other', 610, 'left', 18, 0.06, '', { day: 76, depth_m: 0.3, pans: 3 }),
     ],
     signs: [{ kind: 'black sand', distance_m: 384, bank: 'left', day: 75, note: 'Seam a hand thick at the toe of the berm.' }, { kind: 'clay seam', distance_m: 606, bank: 'left', day: 76 }, { kind: 'black sand', distance_m: 705, bank: 'left', day: 76 }],
+    river: [],
   },
   {
     key: 'wash', name: 'Dry Harrier Wash', kind: 'wash', foot: [-33.031, 46.508], bearing_deg: 330, length_m: 1500, bend_m: 26, wave_m: 330, fall: 0.035, steps: [{ distance_m: 310, rise_m: 2.5 }, { distance_m: 715, rise_m: 1.6 }], sizes: [0.3, 0.5, 0.2],
@@ -122,6 +130,7 @@ export const CORRAN: readonly TrueGround[] = [
       spot('Harrier fork', 'draw mouth', 1180, 'left', 6, 0, '', { day: 91, depth_m: 0.3, pans: 2 }),
     ],
     signs: [{ kind: 'clay seam', distance_m: 722, bank: 'right', day: 90, note: 'Caliche.' }, { kind: 'boulder lee', distance_m: 716, bank: 'right', day: 90 }, { kind: 'bedrock', distance_m: 930, bank: 'mid', day: 91, note: 'A second ledge.' }],
+    river: [],
   },
 ];
 

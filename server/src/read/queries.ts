@@ -1,4 +1,4 @@
-import type { Sign } from '@riffle/contract';
+import type { GaugeReading, Sign } from '@riffle/contract';
 import type { Db } from '../db/pool.ts';
 
 const SIGN = `id, version, updated_at as "updatedAt", deleted, ground_id as "groundId", kind, distance_m, bank, offset_m, position, seen_at as "seenAt",
@@ -28,5 +28,30 @@ export async function findSign(db: Db, crewId: string, id: string): Promise<unkn
 
 export async function listSigns(db: Db, crewId: string, groundId: string, after: string, limit: number): Promise<unknown[]> {
   const { rows } = await db.query<object>(`select ${SIGN} from sign where crew_id = $1 and ground_id = $2 and id > $3 order by id limit $4`, [crewId, groundId, after, limit]);
+  return rows;
+}
+
+const READING = `id, version, updated_at as "updatedAt", deleted, ground_id as "groundId", read_at as "readAt", level_m, level_entered as "levelEntered", is_flood as "isFlood", note`;
+
+/** Null: `baseVersion` is not the stored one. */
+export async function writeGaugeReading(db: Db, crewId: string, r: GaugeReading, baseVersion: number): Promise<unknown> {
+  const values = [crewId, r.id, r.groundId, r.deleted, r.readAt, r.level_m, r.levelEntered, r.isFlood, r.note];
+  const { rows } = baseVersion === 0
+    ? await db.query(
+      `insert into gauge_reading (crew_id, id, ground_id, deleted, read_at, level_m, level_entered, is_flood, note)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9) on conflict do nothing returning ${READING}`, values)
+    : await db.query(
+      `update gauge_reading set version = version + 1, updated_at = now(), deleted = $4, read_at = $5, level_m = $6, level_entered = $7, is_flood = $8, note = $9
+       where crew_id = $1 and id = $2 and ground_id = $3 and version = $10 returning ${READING}`, [...values, baseVersion]);
+  return rows[0] ?? null;
+}
+
+export async function findGaugeReading(db: Db, crewId: string, id: string): Promise<unknown> {
+  const { rows } = await db.query(`select ${READING} from gauge_reading where crew_id = $1 and id = $2`, [crewId, id]);
+  return rows[0] ?? null;
+}
+
+export async function listGaugeReadings(db: Db, crewId: string, groundId: string, after: string, limit: number): Promise<unknown[]> {
+  const { rows } = await db.query<object>(`select ${READING} from gauge_reading where crew_id = $1 and ground_id = $2 and id > $3 order by id limit $4`, [crewId, groundId, after, limit]);
   return rows;
 }

@@ -14,6 +14,8 @@ import { Button } from '../../ui/Button.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import { GroundSheet } from './GroundSheet.tsx';
 import { ReadJudgement } from './ReadJudgement.tsx';
+import { RiverLine, riverNow } from './River.tsx';
+import { RiverSheet } from './RiverSheet.tsx';
 import { RulesSheet } from './RulesSheet.tsx';
 import { SignList } from './SignList.tsx';
 import { SignSheet } from './SignSheet.tsx';
@@ -26,7 +28,7 @@ import { inTen, WorthAPan } from './WorthAPan.tsx';
 
 const several = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
 
-type Open = { readonly what: 'ground' | 'rules' | 'new spot' | 'spot' | 'new sign' } | { readonly what: 'sign'; readonly id: string };
+type Open = { readonly what: 'ground' | 'river' | 'rules' | 'new spot' | 'spot' | 'new sign' } | { readonly what: 'sign'; readonly id: string };
 
 /** The ground on its ribbon: what was seen, what the pans said, where to pan next and why. */
 export function ReadScreen() {
@@ -36,7 +38,8 @@ export function ReadScreen() {
   const samples = useRecords('samples', ground.id).items;
   const signs = useRecords('signs', ground.id).items;
   const grades = useMemo(() => spotGrades(samples, ground.swell_percent), [samples, ground.swell_percent]);
-  const ranking = useRanking(spots, signs, samples, grades, preferences);
+  const readings = useRecords('gauge-readings', ground.id).items;
+  const ranking = useRanking(spots, signs, samples, grades, preferences, riverNow(readings)?.flood?.readAt ?? null);
   const trace = useTrace(ground, spots, samples);
   const show = useShow();
   const [place, setPlace] = useState<(RibbonPlace & { readonly name?: string }) | null>(null);
@@ -64,9 +67,12 @@ export function ReadScreen() {
   return (
     <div className="flex flex-col gap-3.5">
       <header className="flex flex-wrap items-baseline justify-between gap-x-6 border-b border-rule pb-2">
-        <span className="hidden font-serif text-[18px] font-semibold sm:inline">{ground.name}</span>
+        <span className="flex items-center gap-5">
+          <span className="hidden font-serif text-[18px] font-semibold sm:inline">{ground.name}</span>
+          {(ground.kind === 'creek' || readings.length > 0) && <RiverLine readings={readings} onOpen={() => setOpen({ what: 'river' })} />}
+        </span>
         <span className="flex items-baseline gap-4 text-ink-2">
-          <span>{show.distance(ground.length_m)} of {ground.kind}; {several(spots.length, 'spot')}, {several(samples.length, 'sample')}, {several(signs.length, 'sign')}</span>
+          <span>{several(spots.length, 'spot')}, {several(samples.length, 'sample')}, {several(signs.length, 'sign')}</span>
           <button type="button" className="whitespace-nowrap underline decoration-rule underline-offset-4 max-sm:min-h-11" onClick={() => setOpen({ what: 'ground' })}>about it</button>
         </span>
       </header>
@@ -115,6 +121,7 @@ export function ReadScreen() {
         <Block title="Signs" aside="to come back to first"><SignList signs={signs} onOpen={(id) => setOpen({ what: 'sign', id })} /></Block>
       </div>
       {open?.what === 'ground' && <GroundSheet ground={ground} onClose={close} />}
+      {open?.what === 'river' && <RiverSheet ground={ground} readings={readings} onClose={close} />}
       {open?.what === 'rules' && <RulesSheet onClose={() => setOpen(null)} />}
       {(open?.what === 'spot' || open?.what === 'new spot') && (
         <SpotSheet

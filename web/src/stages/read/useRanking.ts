@@ -15,7 +15,7 @@ export interface PlaceRanking {
 }
 
 /** Places of the ground by the chance that a pan there pays: spots and signs gathered, with what the pans said so far. */
-export function useRanking(spots: readonly StoredSpot[], signs: readonly StoredSign[], samples: readonly StoredSample[], grades: ReadonlyMap<string, SpotGrade>, rules: RankingRules): PlaceRanking {
+export function useRanking(spots: readonly StoredSpot[], signs: readonly StoredSign[], samples: readonly StoredSample[], grades: ReadonlyMap<string, SpotGrade>, rules: RankingRules, lastFlood: string | null): PlaceRanking {
   const { pays_mg_L, reach_m } = rules;
   return useMemo(() => {
     const places = gatherPlaces(spots, signs);
@@ -23,8 +23,9 @@ export function useRanking(spots: readonly StoredSpot[], signs: readonly StoredS
     const pannedAt = (spotId: string | null): Panned | null => {
       const found = spotId === null ? undefined : grades.get(spotId);
       if (!found) return null;
-      const colors = samples.filter((s) => s.spotId === spotId).reduce((sum, s) => sum + countColors(s.counts), 0);
-      return { volumeBank_L: found.volumeBank_L, colors, color_mg, gold_mg: found.grade.kind === 'band' ? found.grade.grade_mg_L * found.volumeBank_L : 0, floodSince: false };
+      const mine = samples.filter((s) => s.spotId === spotId);
+      const colors = mine.reduce((sum, s) => sum + countColors(s.counts), 0);
+      return { volumeBank_L: found.volumeBank_L, colors, color_mg, gold_mg: found.grade.kind === 'band' ? found.grade.grade_mg_L * found.volumeBank_L : 0, floodSince: lastFlood !== null && mine.every((s) => s.takenAt < lastFlood) };
     };
     const byId = new Map(places.map((p) => [p.id, { place: p, panned: pannedAt(p.spotId) }]));
     const { ranked, outOfReach, baseChance } = worthAPan(places.map((p) => ({ ...p, panned: byId.get(p.id)?.panned ?? null })), { pays_mg_L, reach_m });
@@ -33,5 +34,5 @@ export function useRanking(spots: readonly StoredSpot[], signs: readonly StoredS
       outOfReach: outOfReach.flatMap((p) => byId.get(p.id)?.place ?? []),
       baseChance,
     };
-  }, [spots, signs, samples, grades, pays_mg_L, reach_m]);
+  }, [spots, signs, samples, grades, pays_mg_L, reach_m, lastFlood]);
 }

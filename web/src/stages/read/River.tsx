@@ -1,0 +1,52 @@
+import type { StoredGaugeReading } from '@riffle/contract';
+import { differenceInCalendarDays, format } from 'date-fns';
+import { useShow } from '../../units/useShow.ts';
+
+export interface RiverNow {
+  readonly last: StoredGaugeReading;
+  /** Metres a day since the reading before; null when there is none or it was within the hour. */
+  readonly trend_m_day: number | null;
+  readonly flood: StoredGaugeReading | null;
+}
+
+/** The river as last read, and the last flood. Null before the first reading. */
+export function riverNow(readings: readonly StoredGaugeReading[]): RiverNow | null {
+  const order = [...readings].sort((a, b) => (a.readAt < b.readAt ? -1 : 1));
+  const last = order.at(-1);
+  const before = order.at(-2);
+  if (!last) return null;
+  const days = before ? (Date.parse(last.readAt) - Date.parse(before.readAt)) / 86_400_000 : 0;
+  return { last, trend_m_day: before && days > 1 / 24 ? (last.level_m - before.level_m) / days : null, flood: order.filter((r) => r.isFlood).at(-1) ?? null };
+}
+
+/** One line for the head of the page: the level with its trend, the last flood with its age, and the season's water as a small curve. */
+export function RiverLine({ readings, onOpen }: { readings: readonly StoredGaugeReading[]; onOpen: () => void }) {
+  const show = useShow();
+  const now = riverNow(readings);
+  if (!now) return <button type="button" className="whitespace-nowrap underline decoration-rule underline-offset-4 max-sm:min-h-11" onClick={onOpen}>read the river</button>;
+  const { last, trend_m_day, flood } = now;
+  const trend = trend_m_day === null ? '' : Math.abs(trend_m_day) < 0.005 ? ', steady' : `, ${trend_m_day > 0 ? 'rising' : 'falling'} ${show.smallLength(Math.abs(trend_m_day))} a day`;
+  const days = flood ? differenceInCalendarDays(new Date(), new Date(flood.readAt)) : 0;
+  return (
+    <button type="button" className="flex items-center gap-3 text-left max-sm:min-h-11" onClick={onOpen}>
+      <Curve readings={readings} />
+      <span><b className="text-water">River {show.length(last.level_m)}</b>{trend}, read {format(new Date(last.readAt), 'd MMM')}.{flood && <> Last flood {format(new Date(flood.readAt), 'd MMMM')}, {show.length(flood.level_m)}{days >= 0 && days < 400 && `, ${days} days ago`}.</>}</span>
+    </button>
+  );
+}
+
+function Curve({ readings }: { readings: readonly StoredGaugeReading[] }) {
+  const order = [...readings].sort((a, b) => (a.readAt < b.readAt ? -1 : 1)).slice(-40);
+  if (order.length < 3) return null;
+  const [t0, t1] = [Date.parse(order[0]?.readAt ?? ''), Date.parse(order.at(-1)?.readAt ?? '')];
+  const levels = order.map((r) => r.level_m);
+  const [low, high] = [Math.min(...levels), Math.max(...levels)];
+  const at = (r: StoredGaugeReading): string => `${(2 + (86 * (Date.parse(r.readAt) - t0)) / (t1 - t0 || 1)).toFixed(1)} ${(22 - (18 * (r.level_m - low)) / (high - low || 1)).toFixed(1)}`;
+  const line = order.map((r, i) => `${i ? 'L' : 'M'}${at(r)}`).join('');
+  return (
+    <svg width="92" height="26" aria-hidden="true" className="shrink-0">
+      <path d={`${line}V25H2Z`} fill="var(--water-body)" />
+      <path d={line} fill="none" stroke="var(--water)" strokeWidth="1.6" />
+    </svg>
+  );
+}
