@@ -21,17 +21,19 @@ export function RiverSheet({ ground, readings, onClose }: { ground: StoredGround
   const [level, setLevel] = useState<Entered>({ text: '', unit: show.display.system === 'US' ? 'in' : 'cm' });
   const [kind, setKind] = useState<'level' | 'flood'>('level');
   const [at, setAt] = useState(localTime(new Date()));
-  const [tried, setTried] = useState(false);
+  const [triedAt, setTriedAt] = useState<number | null>(null);
+  const tried = triedAt !== null;
   const reading = readEntered('length', level);
   const levelProblem = reading.ok && reading.value > 30 ? 'At most 30 m.' : null;
   const time = new Date(at);
-  const timeProblem = Number.isNaN(time.getTime()) ? 'Give day and time.' : time.getTime() > Date.now() + 60_000 ? 'That is still to come.' : null;
+  const timeProblem = Number.isNaN(time.getTime()) ? 'Give day and time.' : triedAt !== null && time.getTime() > triedAt + 60_000 ? 'That is still to come.' : null;
   const keep = (): void => {
-    setTried(true);
-    if (!reading.ok || levelProblem || timeProblem) return;
+    const now = new Date().getTime();
+    setTriedAt(now);
+    if (!reading.ok || levelProblem || !(time.getTime() <= now + 60_000)) return;
     write({ what: 'record', kind: 'gauge-readings', record: { id: uuidv7(), deleted: false, groundId: ground.id, readAt: time.toISOString(), level_m: reading.value, levelEntered: level, isFlood: kind === 'flood', note: '', baseVersion: 0 } });
     setLevel({ ...level, text: '' });
-    setTried(false);
+    setTriedAt(null);
   };
   const remove = ({ version, updatedAt, ...record }: StoredGaugeReading): void => write({ what: 'record', kind: 'gauge-readings', record: { ...record, deleted: true, baseVersion: version } });
   return (
