@@ -68,7 +68,7 @@ describe('worth a pan', () => {
   test('one’s own word moves the ranking and carries its note', () => {
     const { ranked } = worthAPan([place('a', ['bar']), place('b', ['bar'], { distance_m: 300, own: { logOdds: 1.5, note: 'Grandfather dug here.' } })], rules);
     expect(ranked[0]?.place.id).toBe('b');
-    expect(ranked[0]?.reasons[0]).toEqual({ logOdds: 1.5, says: 'Grandfather dug here.', tally: null });
+    expect(ranked[0]?.reasons[0]).toEqual({ from: 'own word', logOdds: 1.5, says: 'Grandfather dug here.', tally: null });
   });
   test('no rules, no ranking', () => {
     expect(() => worthAPan([], { pays_mg_L: 0, reach_m: 1 })).toThrow(/pays_mg_L/);

@@ -30,6 +30,8 @@ export interface Place {
 
 /** One reason in the score, in log odds; positive speaks for the place. */
 export interface Reason {
+  /** What it rests on: a sign, overlap or combination of signs, pans here, pans beside it, the person's own word. */
+  readonly from: 'sign' | 'overlap' | 'combination' | 'pans' | 'neighbors' | 'own word';
   readonly logOdds: number;
   readonly says: string;
   /** How the same sign has paid here so far; null where that is not what the reason rests on. */
@@ -114,7 +116,7 @@ export function worthAPan(places: readonly Place[], { pays_mg_L, reach_m }: Rank
     const families = new Map<string, { kind: SignKindName; logOdds: number }[]>();
     for (const kind of place.kinds) {
       const found = ofKind(kind, place.id);
-      reasons.push({ logOdds: found.logOdds, says: SIGN_KINDS[kind].says, tally: found.tally.tried > 0 ? found.tally : null });
+      reasons.push({ from: 'sign', logOdds: found.logOdds, says: SIGN_KINDS[kind].says, tally: found.tally.tried > 0 ? found.tally : null });
       const family = SIGN_KINDS[kind].family;
       families.set(family, [...(families.get(family) ?? []), { kind, logOdds: found.logOdds }]);
     }
@@ -123,15 +125,15 @@ export function worthAPan(places: readonly Place[], { pays_mg_L, reach_m }: Rank
       const pro = signs.map((s) => s.logOdds).filter((l) => l > 0).sort((a, b) => b - a);
       return sum + pro.reduce((lost, l, i) => lost + l * (1 - OVERLAP ** i), 0);
     }, 0);
-    if (overlap > 0) reasons.push({ logOdds: -overlap, says: 'signs that overlap count less', tally: null });
-    for (const c of COMBINATIONS) if (c.kinds.every((k) => place.kinds.includes(k))) reasons.push({ logOdds: c.logOdds, says: c.says, tally: null });
+    if (overlap > 0) reasons.push({ from: 'overlap', logOdds: -overlap, says: 'signs that overlap count less', tally: null });
+    for (const c of COMBINATIONS) if (c.kinds.every((k) => place.kinds.includes(k))) reasons.push({ from: 'combination', logOdds: c.logOdds, says: c.says, tally: null });
 
     if (place.panned) reasons.push(...ownPans(place, place.panned, pays_mg_L));
     const neighbors = neighborReason(place, tried, pays_mg_L);
     if (neighbors) reasons.push(neighbors);
     if (place.own) {
       requireWithin('own.logOdds', place.own.logOdds, -2, 2);
-      reasons.push({ logOdds: place.own.logOdds, says: place.own.note || 'your own word', tally: null });
+      reasons.push({ from: 'own word', logOdds: place.own.logOdds, says: place.own.note || 'your own word', tally: null });
     }
     const logOdds = reasons.reduce((sum, r) => sum + r.logOdds, base);
     return { place, logOdds, chance: 1 / (1 + Math.exp(-logOdds)), reasons: reasons.sort((a, b) => b.logOdds - a.logOdds) };
@@ -152,9 +154,9 @@ function evidence(p: Panned, pays_mg_L: number): number {
 
 function ownPans(place: Place, p: Panned, pays_mg_L: number): Reason[] {
   const logOdds = evidence(p, pays_mg_L);
-  if (logOdds >= 0 || p.colors > 0) return [{ logOdds, says: `${p.colors} color${p.colors === 1 ? '' : 's'} panned here`, tally: null }];
+  if (logOdds >= 0 || p.colors > 0) return [{ from: 'pans', logOdds, says: `${p.colors} color${p.colors === 1 ? '' : 's'} panned here`, tally: null }];
   const left = p.floodSince ? Math.max(...(place.kinds.length > 0 ? place.kinds.map((k) => SIGN_KINDS[k].blankAfterFlood) : [0.6])) : 1;
-  return [{ logOdds: logOdds * left, says: left < 1 ? 'blank, but a flood since' : 'panned blank', tally: null }];
+  return [{ from: 'pans', logOdds: logOdds * left, says: left < 1 ? 'blank, but a flood since' : 'panned blank', tally: null }];
 }
 
 function neighborReason(place: Place, tried: readonly (Place & { panned: Panned })[], pays_mg_L: number): Reason | null {
@@ -165,5 +167,5 @@ function neighborReason(place: Place, tried: readonly (Place & { panned: Panned 
   const logOdds = near.reduce((sum, n) => sum + n.logOdds, 0);
   if (Math.abs(logOdds) < 0.1) return null;
   const bothSides = [1, -1].every((side) => near.some((n) => n.side === side && n.logOdds > 0.05));
-  return { logOdds, says: logOdds < 0 ? 'poor pans beside it' : bothSides ? 'colors on both sides' : 'colors beside it', tally: null };
+  return { from: 'neighbors', logOdds, says: logOdds < 0 ? 'poor pans beside it' : bothSides ? 'colors on both sides' : 'colors beside it', tally: null };
 }

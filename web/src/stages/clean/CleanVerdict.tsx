@@ -29,7 +29,7 @@ export function CleanVerdict({ runs, volumeBank_L, sources, sections, split }: C
   if (loss.kind === 'none') return <Judgement rests={`No loss estimate from this split: ${loss.reason} ${head ?? ''}${grade}${mixed}`}><Gold>{show.gold(split.total_mg)}</Gold> in the box.</Judgement>;
   const verdict = loss.band.high < 0.1 ? 'the box held' : loss.band.low > 0.1 ? 'too much went over the end' : 'watch the tail';
   return (
-    <Judgement rests={`${head ?? ''} ${loss.lost < 0.001 ? 'Under 0.1 %' : `About ${share(loss.lost)}`} (${percents(loss.band)}) of what was fed went over the end${loss.lost < 0.001 ? '' : `, some ${show.gold(loss.lost_mg)}`}: estimated from how the gold thins out, 90 % band; a tail pan is surer.${sections === 2 ? ' Two sections cannot show whether it thins out evenly; three would.' : ''}${grade}${mixed}`}>
+    <Judgement rests={`${head ?? ''} ${loss.lost < 0.001 ? 'Under 0.1 %' : `About ${share(loss.lost)}`} (${percents(loss.band)}) of what was fed went over the end${loss.lost < 0.001 ? '' : `, some ${show.gold(loss.lost_mg)}`}: estimated from how the gold thins out, 90 % band. Fine gold thins out more slowly than the whole, so a tail pan is surer.${sections === 2 ? ' Two sections cannot show whether it thins out evenly; three would.' : ''}${grade}${mixed}`}>
       <Gold>{show.gold(split.total_mg)}</Gold>, and {verdict}: {loss.lost < 0.001 ? '' : 'about '}{share(loss.lost)} lost.
     </Judgement>
   );

@@ -17,11 +17,11 @@ interface ReadJudgementProps {
 const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six'];
 
 /** Why a place is worth trying, in a few words: how many signs agree, and the colors beside it. */
-function because({ place, reasons }: RankedPlace): string {
-  const pro = place.kinds.filter((k) => reasons.some((r) => r.says !== '' && r.logOdds > 0) && k !== 'turned over').length;
-  const beside = reasons.find((r) => r.logOdds > 0.1 && /^colors (on|beside)/.test(r.says));
-  const agree = pro > 1 ? `${NUMBERS[pro] ?? pro} signs agree` : pro === 1 ? `a good sign stands there` : '';
-  return [agree, beside ? (beside.says === 'colors on both sides' ? 'there are colors on both sides' : 'there are colors beside it') : ''].filter(Boolean).join(', and ');
+function because({ reasons }: RankedPlace): string {
+  const pro = reasons.filter((r) => r.from === 'sign' && r.logOdds > 0).length;
+  const beside = reasons.find((r) => r.from === 'neighbors' && r.logOdds > 0.1);
+  const agree = pro > 1 ? `${NUMBERS[pro] ?? pro} signs agree` : pro === 1 ? 'a good sign stands there' : '';
+  return [agree, beside && `there are ${beside.says}`].filter(Boolean).join(', and ');
 }
 
 /** The one sentence of this screen: where to pan next and why, or which spot to work. */
