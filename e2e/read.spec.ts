@@ -171,3 +171,30 @@ test('a flood renews the bars: an old blank then weighs less, and the river stan
   await expect(page.getByText('panned blank')).toBeHidden();
   await expect(page.getByText('blank, but a flood since')).toBeVisible();
 });
+
+test('a closed season written down is told on its day, where ground is worked', async ({ page }) => {
+  await bringCreek(page, 'Closed Fork');
+  await page.getByRole('button', { name: 'about it' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('radio', { name: 'closed season' }).click();
+  await sheet.getByLabel('every year').check();
+  await sheet.getByRole('button', { name: 'Write it down' }).click();
+  await expect(sheet.getByText('Give it a name.')).toBeVisible();
+  await expect(sheet.getByText('What comes every year needs its first and last day.')).toBeVisible();
+  await sheet.getByLabel('What it is').fill('Trout spawn');
+  const dayFrom = (days: number): string => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+  await sheet.getByLabel('First day').fill(dayFrom(-20));
+  await sheet.getByLabel('Last day').fill(dayFrom(20));
+  await sheet.getByRole('button', { name: 'Write it down' }).click();
+  await expect(sheet.getByRole('listitem')).toContainText('Trout spawn');
+  await page.keyboard.press('Escape');
+  const told = page.getByText(/Closed today by your notes: Trout spawn \(until .*\)\. Local law decides/);
+  await expect(told).toBeVisible();
+  await toStage(page, 'Sample');
+  await expect(told).toBeVisible();
+  await toStage(page, 'Read');
+  await page.getByRole('button', { name: 'about it' }).click();
+  await sheet.getByRole('button', { name: 'Take out Trout spawn' }).click();
+  await page.keyboard.press('Escape');
+  await expect(told).toBeHidden();
+});

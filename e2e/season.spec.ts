@@ -8,7 +8,9 @@ test('from a GPX file to the CSV of the book', async ({ page }, info) => {
   await bringCreek(page, name);
 
   // Read: 40 steps of 0.00025 degrees north are 1 112 m; both spots stand on their bank, looking downstream (south).
-  await expect(page.getByText('1,11', { exact: false }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'about it' }).click();
+  await expect(page.getByRole('dialog').getByText(/1,11\d\sm long, by its line of 41 points/)).toBeVisible();
+  await page.keyboard.press('Escape');
   const ribbon = page.getByRole('listbox');
   await expect(ribbon.getByRole('option', { name: /Lower bar, 2\d\d m up, left bank/ })).toBeAttached();
   await expect(ribbon.getByRole('option', { name: /Upper bar, 6\d\d m up, right bank/ })).toBeAttached();

@@ -44,5 +44,23 @@ export const StoredGaugeReading = GaugeReading.extend(Stored.shape).meta({ id: '
 export type GaugeReading = z.infer<typeof GaugeReading>;
 export type StoredGaugeReading = z.infer<typeof StoredGaugeReading>;
 
+/** A claim, a permit or a closed season of a ground, as the crew wrote it down. */
+export const Permission = Whole.extend({
+  groundId: Id,
+  name: z.string().trim().min(1, 'Give it a name.').max(80, 'A name has at most 80 characters.'),
+  kind: z.enum(['claim', 'permit', 'closed season']),
+  from: z.iso.date().nullable(),
+  to: z.iso.date().nullable(),
+  everyYear: z.boolean(),
+  note: Note,
+});
+export const NewPermission = Permission.extend(Based.shape)
+  .refine((p) => p.everyYear || p.from === null || p.to === null || p.from <= p.to, { error: 'It ends before it begins.', path: ['to'] })
+  .refine((p) => !p.everyYear || (p.from !== null && p.to !== null), { error: 'What comes every year needs its first and last day.', path: ['from'] })
+  .meta({ id: 'NewPermission' });
+export const StoredPermission = Permission.extend(Stored.shape).meta({ id: 'Permission' });
+export type Permission = z.infer<typeof Permission>;
+export type StoredPermission = z.infer<typeof StoredPermission>;
+
 export type Sign = z.infer<typeof Sign>;
 export type StoredSign = z.infer<typeof StoredSign>;

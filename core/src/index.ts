@@ -33,6 +33,7 @@ export { CLIFTON_PARTICLES, volumeForParticles } from './sample/howMuchToTake.ts
 
 export { COMBINATIONS, COMMON_BASE, SIGN_KINDS, SIGN_KIND_NAMES, type SignFamily, type SignKind, type SignKindName } from './read/signKinds.ts';
 export { gatherPlaces, NEAR_M, type GatheredPlace, type SignSeen, type SpotSeen } from './read/gatherPlaces.ts';
+export { permissionOn, SOON_DAYS, type Day, type PermissionNote, type PermissionToday, type Standing } from './read/permission.ts';
 export { worthAPan, type Panned, type Place, type Ranked, type Ranking, type RankingRules, type Reason } from './read/worthAPan.ts';
 export { changePoint, mixBelow, mustCarry, sternberg, traceColors, type Trace, type TracePoint } from './read/trace.ts';
 

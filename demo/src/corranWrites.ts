@@ -1,4 +1,4 @@
-import type { Cleanup, GaugeReading, LoggedEvent, Rig, Run, Sample, Setup, Sign, Spot } from '@riffle/contract';
+import type { Cleanup, GaugeReading, LoggedEvent, Permission, Rig, Run, Sample, Setup, Sign, Spot } from '@riffle/contract';
 import {
   centreLine, CONTAINERS, convert, bankVolume_L, DEFAULT_SWELL_PERCENT, localPlane, parseQuantity, poissonDraw, seededRandom, type Position, type Random,
 } from '@riffle/core';
@@ -58,6 +58,10 @@ export function corranWrites(seed = 4684): DemoWrite[] {
     for (const r of ground.river) {
       const reading: GaugeReading = { id: nextId(r.day), deleted: false, groundId, readAt: new Date(SEASON + r.day * DAY_MS).toISOString(), level_m: r.level_cm / 100, levelEntered: { text: String(r.level_cm), unit: 'cm' }, isFlood: r.flood ?? false, note: '' };
       put('gauge-readings', reading);
+    }
+    for (const p of ground.permissions) {
+      const permission: Permission = { id: nextId(0), deleted: false, groundId, note: '', ...p };
+      put('permissions', permission);
     }
     for (const run of RUNS.filter((r) => r.ground === ground.key)) writes.push(...runDay(run, ground, groundId, rigs[run.rig], spotIds, nextId, random));
   }

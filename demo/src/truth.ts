@@ -49,6 +49,8 @@ export interface TrueGround {
   readonly sizes: readonly [number, number, number];
   readonly spots: readonly TrueSpot[];
   readonly signs: readonly TrueSign[];
+  /** What the crew wrote down about being allowed there. All invented. */
+  readonly permissions: readonly { readonly name: string; readonly kind: 'claim' | 'permit' | 'closed season'; readonly from: string | null; readonly to: string | null; readonly everyYear: boolean }[];
   /** The river at the stake: level in cm by day; a flood is a peak. */
   readonly river: readonly { readonly day: number; readonly level_cm: number; readonly flood?: true }[];
 }
@@ -97,6 +99,10 @@ export const CORRAN: readonly TrueGround[] = [
       { kind: 'lead or iron', distance_m: 896, bank: 'left', day: 21, note: 'Three lead shot in one pan.' },
       { kind: 'own word', distance_m: 704, bank: 'left', day: 47, weight: -1, note: 'Blank twice; leave it.' },
     ],
+    permissions: [
+      { name: 'Claim Halloway 3', kind: 'claim', from: '2025-03-01', to: null, everyYear: false },
+      { name: 'Trout spawn', kind: 'closed season', from: '2026-01-10', to: '2026-03-31', everyYear: true },
+    ],
     river: [
       { day: 0, level_cm: 62 }, { day: 4, level_cm: 55 }, { day: 12, level_cm: 47 }, { day: 20, level_cm: 43 }, { day: 25, level_cm: 120, flood: true }, { day: 26, level_cm: 78 }, { day: 33, level_cm: 50 },
       { day: 47, level_cm: 41 }, { day: 60, level_cm: 38 }, { day: 84, level_cm: 35 }, { day: 97, level_cm: 36 }, { day: 104, level_cm: 34 },
@@ -110,6 +116,7 @@ export const CORRAN: readonly TrueGround[] = [
       spot('Old workings', 'bench', 150, 'right', 6, 0.05, 'Hand-stacked stones; virgin strip beside them.', { day: 61, depth_m: 0.5, pans: 2 }),
     ],
     signs: [{ kind: 'bedrock', distance_m: 98, bank: 'left', day: 61 }, { kind: 'old workings', distance_m: 146, bank: 'right', day: 61 }, { kind: 'bench', distance_m: 120, bank: 'left', day: 61, cover_m: 0.8, note: 'Virgin strip beside the stones.' }],
+    permissions: [],
     river: [],
   },
   {
@@ -120,6 +127,7 @@ export const CORRAN: readonly TrueGround[] = [
       spot('Clay false bottom', 'other', 610, 'left', 18, 0.06, '', { day: 76, depth_m: 0.3, pans: 3 }),
     ],
     signs: [{ kind: 'black sand', distance_m: 384, bank: 'left', day: 75, note: 'Seam a hand thick at the toe of the berm.' }, { kind: 'clay seam', distance_m: 606, bank: 'left', day: 76 }, { kind: 'black sand', distance_m: 705, bank: 'left', day: 76 }],
+    permissions: [],
     river: [],
   },
   {
@@ -130,6 +138,7 @@ export const CORRAN: readonly TrueGround[] = [
       spot('Harrier fork', 'draw mouth', 1180, 'left', 6, 0, '', { day: 91, depth_m: 0.3, pans: 2 }),
     ],
     signs: [{ kind: 'clay seam', distance_m: 722, bank: 'right', day: 90, note: 'Caliche.' }, { kind: 'boulder lee', distance_m: 716, bank: 'right', day: 90 }, { kind: 'bedrock', distance_m: 930, bank: 'mid', day: 91, note: 'A second ledge.' }],
+    permissions: [],
     river: [],
   },
 ];

@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import type { Problem } from '@riffle/contract';
 import { v7 as uuidv7 } from 'uuid';
-import { bucketAt, newCleanup, newGaugeReading, newGround, newRig, newRun, newSample, newSection, newSetup, newSign, newSpot } from '../test/records.ts';
+import { bucketAt, newCleanup, newGaugeReading, newGround, newPermission, newRig, newRun, newSample, newSection, newSetup, newSign, newSpot } from '../test/records.ts';
 import { useTestServer } from '../test/testServer.ts';
 
 const server = useTestServer();
@@ -25,6 +25,7 @@ const RIGHT = {
   spots: () => newSpot(ids.ground),
   signs: () => newSign(ids.ground),
   'gauge-readings': () => newGaugeReading(ids.ground),
+  permissions: () => newPermission(ids.ground),
   samples: () => newSample(ids.ground, ids.spot),
   rigs: () => newRig(),
   setups: () => newSetup(ids.ground, ids.rig),
@@ -41,6 +42,7 @@ const WRONG: readonly (readonly [Kind, string, unknown, string?])[] = [
   ['spots', 'position', [200, 10], 'position.0'], ['spots', 'position', [10, 95], 'position.1'],
   ['signs', 'kind', 'omen'], ['signs', 'distance_m', -4], ['signs', 'bank', 'north'], ['signs', 'seenAt', 'last week'], ['signs', 'size_mm', 0], ['signs', 'cover_m', -1], ['signs', 'weight', 1, 'weight'], ['signs', 'weight', 7], ['signs', 'kind', 'own word', 'weight'], ['signs', 'comeBackWith', 'x'.repeat(401)],
   ['gauge-readings', 'level_m', 80], ['gauge-readings', 'level_m', 'high'], ['gauge-readings', 'readAt', 'then'], ['gauge-readings', 'isFlood', 'yes'],
+  ['permissions', 'name', ' '], ['permissions', 'kind', 'wink'], ['permissions', 'from', 'spring'], ['permissions', 'to', '2026-02-30'], ['permissions', 'from', null, 'from'],
   ['samples', 'spotId', ''], ['samples', 'takenAt', 'yesterday'], ['samples', 'depth_m', -0.1], ['samples', 'depth_m', 31], ['samples', 'depthEntered', '1 ft'], ['samples', 'volume_L', 0], ['samples', 'volume_L', -4],
   ['samples', 'volume_L', 20_000], ['samples', 'volumeEntered', { text: '2' }, 'volumeEntered.unit'], ['samples', 'volumeState', 'wet'], ['samples', 'counts', { '+10': 0, '10-20': 0, '20-40': 1 }, 'counts.-40'],
   ['samples', 'counts', { '+10': 0, '10-20': -1, '20-40': 1, '-40': 0 }, 'counts.10-20'], ['samples', 'counts', { '+10': 0, '10-20': 0.5, '20-40': 1, '-40': 0 }, 'counts.10-20'], ['samples', 'blackSand', 5], ['samples', 'blackSand', 1.5],
@@ -81,11 +83,11 @@ describe('a wrong field is named, and nothing is stored', () => {
   });
 });
 
-const TABLE: Readonly<Record<Kind, string>> = { grounds: 'ground', spots: 'spot', signs: 'sign', 'gauge-readings': 'gauge_reading', samples: 'sample', rigs: 'rig', setups: 'setup', runs: 'run', cleanups: 'cleanup' };
+const TABLE: Readonly<Record<Kind, string>> = { grounds: 'ground', spots: 'spot', signs: 'sign', 'gauge-readings': 'gauge_reading', permissions: 'permission', samples: 'sample', rigs: 'rig', setups: 'setup', runs: 'run', cleanups: 'cleanup' };
 
 describe('a record that points to nothing is refused by field', () => {
   test.each([
-    ['spots', { groundId: uuidv7() }, 'groundId'], ['signs', { groundId: uuidv7() }, 'groundId'], ['gauge-readings', { groundId: uuidv7() }, 'groundId'], ['samples', { spotId: uuidv7() }, 'spotId'], ['setups', { rigId: uuidv7() }, 'rigId'], ['setups', { spotId: uuidv7() }, 'spotId'],
+    ['spots', { groundId: uuidv7() }, 'groundId'], ['signs', { groundId: uuidv7() }, 'groundId'], ['gauge-readings', { groundId: uuidv7() }, 'groundId'], ['permissions', { groundId: uuidv7() }, 'groundId'], ['samples', { spotId: uuidv7() }, 'spotId'], ['setups', { rigId: uuidv7() }, 'rigId'], ['setups', { spotId: uuidv7() }, 'spotId'],
     ['runs', { setupId: uuidv7() }, 'setupId'], ['runs', { spotId: uuidv7() }, 'spotId'], ['cleanups', { runIds: [uuidv7()] }, 'runIds'],
   ] as const)('%s %j', async (kind, some, path) => {
     const answer = await put(kind, { ...RIGHT[kind](), ...some });

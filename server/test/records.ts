@@ -1,5 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
-import type { Cleanup, Ground, GaugeReading, LoggedEvent, Rig, Run, Sample, Setup, Sign, Spot } from '@riffle/contract';
+import type { Cleanup, Ground, GaugeReading, LoggedEvent, Permission, Rig, Run, Sample, Setup, Sign, Spot } from '@riffle/contract';
 
 /** For tests: one right record of each kind, new. Anything may be changed by the caller. */
 type New<T> = T & { baseVersion: number };
@@ -16,6 +16,8 @@ export const newSign = (groundId: string, some: Partial<New<Sign>> = {}): New<Si
 });
 
 export const newGaugeReading = (groundId: string, some: Partial<New<GaugeReading>> = {}): New<GaugeReading> => ({ ...fresh(), groundId, readAt: '2026-05-01T08:00:00.000Z', level_m: 0.34, levelEntered: entered('34', 'cm'), isFlood: false, note: '', ...some });
+
+export const newPermission = (groundId: string, some: Partial<New<Permission>> = {}): New<Permission> => ({ ...fresh(), groundId, name: 'Spawning', kind: 'closed season', from: '2026-08-15', to: '2026-10-31', everyYear: true, note: '', ...some });
 
 export const newSample = (groundId: string, spotId: string, some: Partial<New<Sample>> = {}): New<Sample> => ({
   ...fresh(), groundId, spotId, takenAt: '2026-05-01T08:00:00.000Z', depth_m: 0.3, depthEntered: entered('1', 'ft'), volume_L: 9.5, volumeEntered: entered('2', 'pan'), volumeState: 'loose',

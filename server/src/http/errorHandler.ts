@@ -7,6 +7,9 @@ import { PROBLEMS, Refusal } from './problems.ts';
 /** What a broken database rule means to a person, by constraint. Each names the field it belongs to. */
 const CONSTRAINTS: Readonly<Record<string, { readonly path: string; readonly message: string; readonly code: 'UNKNOWN_REFERENCE' | 'TAKEN' | 'INVALID' }>> = {
   spot_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
+  permission_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
+  permission_in_order: { path: 'to', message: 'It ends before it begins.', code: 'INVALID' },
+  permission_yearly: { path: 'from', message: 'What comes every year needs its first and last day.', code: 'INVALID' },
   gauge_reading_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
   sign_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
   sign_weighed: { path: 'weight', message: 'An own word has a weight; other signs have none.', code: 'INVALID' },

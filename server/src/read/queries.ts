@@ -1,4 +1,4 @@
-import type { GaugeReading, Sign } from '@riffle/contract';
+import type { GaugeReading, Permission, Sign } from '@riffle/contract';
 import type { Db } from '../db/pool.ts';
 
 const SIGN = `id, version, updated_at as "updatedAt", deleted, ground_id as "groundId", kind, distance_m, bank, offset_m, position, seen_at as "seenAt",
@@ -53,5 +53,30 @@ export async function findGaugeReading(db: Db, crewId: string, id: string): Prom
 
 export async function listGaugeReadings(db: Db, crewId: string, groundId: string, after: string, limit: number): Promise<unknown[]> {
   const { rows } = await db.query<object>(`select ${READING} from gauge_reading where crew_id = $1 and ground_id = $2 and id > $3 order by id limit $4`, [crewId, groundId, after, limit]);
+  return rows;
+}
+
+const PERMISSION = `id, version, updated_at as "updatedAt", deleted, ground_id as "groundId", name, kind, to_char(from_day, 'YYYY-MM-DD') as "from", to_char(to_day, 'YYYY-MM-DD') as "to", every_year as "everyYear", note`;
+
+/** Null: `baseVersion` is not the stored one. */
+export async function writePermission(db: Db, crewId: string, p: Permission, baseVersion: number): Promise<unknown> {
+  const values = [crewId, p.id, p.groundId, p.deleted, p.name, p.kind, p.from, p.to, p.everyYear, p.note];
+  const { rows } = baseVersion === 0
+    ? await db.query(
+      `insert into permission (crew_id, id, ground_id, deleted, name, kind, from_day, to_day, every_year, note)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) on conflict do nothing returning ${PERMISSION}`, values)
+    : await db.query(
+      `update permission set version = version + 1, updated_at = now(), deleted = $4, name = $5, kind = $6, from_day = $7, to_day = $8, every_year = $9, note = $10
+       where crew_id = $1 and id = $2 and ground_id = $3 and version = $11 returning ${PERMISSION}`, [...values, baseVersion]);
+  return rows[0] ?? null;
+}
+
+export async function findPermission(db: Db, crewId: string, id: string): Promise<unknown> {
+  const { rows } = await db.query(`select ${PERMISSION} from permission where crew_id = $1 and id = $2`, [crewId, id]);
+  return rows[0] ?? null;
+}
+
+export async function listPermissions(db: Db, crewId: string, groundId: string, after: string, limit: number): Promise<unknown[]> {
+  const { rows } = await db.query<object>(`select ${PERMISSION} from permission where crew_id = $1 and ground_id = $2 and id > $3 order by id limit $4`, [crewId, groundId, after, limit]);
   return rows;
 }

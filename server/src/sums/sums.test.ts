@@ -58,6 +58,7 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
   'volume-for-particles': [{ grade_mg_L: 0.2, color_mg: 0.1 }, (a: { volume_L: number }) => a.volume_L === 10],
   'worth-a-pan': [{ pays_mg_L: 0.15, reach_m: 1, places: [{ id: 'a', distance_m: 10, bank: 'left', kinds: ['bar'] }, { id: 'b', distance_m: 90, bank: 'left', kinds: ['inside bend', 'bedrock'] }] }, (a: { ranked: { place: { id: string }; chance: number }[] }) => a.ranked[0]?.place.id === 'b' && a.ranked[0].chance > 0.4],
   'trace': [{ points: [6, 7, 5, 0, 0, 0].map((colors, i) => ({ id: String(i), distance_m: i * 100, colors, volumeBank_L: 10 })) }, (a: { kind: string; above: { id: string } }) => a.kind === 'break' && a.above.id === '3'],
+  'permission': [{ today: '2026-09-01', notes: [{ id: 'a', name: 'Spawning', kind: 'closed season', from: '2020-08-15', to: '2020-10-31', everyYear: true }] }, (a: { closed: { until: string }[] }) => a.closed[0]?.until === '2026-10-31'],
   'change-point': [{ values: [1, 2, 1, 3, 8, 9, 7, 10] }, (a: { index: number; sse: number }) => a.index === 4 && a.sse === 7.75],
   'mixing': [{ main: { flow: 10, concentration: 1 }, side: { flow: 5, concentration: 4 } }, (a: { concentration: number }) => a.concentration === 2],
   'must-carry': [{ main: { flow: 10, concentration: 1 }, sideFlow: 5, concentrationBelow: 2 }, (a: { concentration: number }) => a.concentration === 4],

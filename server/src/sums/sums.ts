@@ -1,6 +1,6 @@
 import {
   adviseBox, bankVolume_L, changePoint, COLOR_MG, convert, describePitch, drawdown, equivalentDiameter_m, flakeDisc, flakeSettling_m_s, flowAtDepth, flowAtRate, flowByBucket_m3_s, flowByFloat_m3_s,
-  freshWater, goldSizes, GRADE_UNITS, grainSettling_m_s, hinderedSettling_m_s, largestStone_m, LINING_IDS, LININGS, mixBelow, movingShear, mustCarry, parseQuantity, pitchSlope, poissonLimits, sampleGrade, sectionSplit,
+  freshWater, goldSizes, GRADE_UNITS, grainSettling_m_s, hinderedSettling_m_s, largestStone_m, LINING_IDS, LININGS, mixBelow, movingShear, mustCarry, permissionOn, parseQuantity, pitchSlope, poissonLimits, sampleGrade, sectionSplit,
   SIGN_KIND_NAMES, sieveAperture_mm, solveBox, sternberg, tallyRun, traceColors, UNITS, volumeForParticles, worthAPan, type GradeUnit, type UnitKind,
 } from '@riffle/core';
 import { z } from 'zod';
@@ -51,6 +51,7 @@ export const SUMS: readonly Sum[] = [
     })).max(5000),
   }), ({ places, ...rules }) => worthAPan(places, rules)),
   sum('trace', 'Where colors stop up a creek: the best break, its certainty, the last pay and the first blank.', z.object({ points: z.array(z.object({ id: z.string(), distance_m: n, colors: z.int(), volumeBank_L: n })).max(2000) }), (i) => traceColors(i.points)),
+  sum('permission', 'What is closed on a day and why, and what ends soon, by dates written down. Never a legal opinion.', z.object({ today: z.iso.date(), notes: z.array(z.object({ id: z.string(), name: z.string(), kind: z.enum(['claim', 'permit', 'closed season']), from: z.iso.date().nullable(), to: z.iso.date().nullable(), everyYear: z.boolean().default(false) })).max(500) }), (i) => permissionOn(i.notes, i.today)),
   sum('change-point', 'The split of a series into two stretches of least squared deviation.', z.object({ values: z.array(n).max(5000) }), (i) => changePoint(i.values)),
   sum('mixing', 'What two streams carry together.', z.object({ main: z.object({ flow: n, concentration: n }), side: z.object({ flow: n, concentration: n }) }), (i) => mixBelow(i.main, i.side)),
   sum('must-carry', 'What a side stream must carry for the main one to be what it is below the mouth.', z.object({ main: z.object({ flow: n, concentration: n }), sideFlow: n, concentrationBelow: n }), (i) => ({ concentration: mustCarry(i.main, i.sideFlow, i.concentrationBelow) })),

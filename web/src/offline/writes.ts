@@ -1,4 +1,4 @@
-import type { Cleanup, GaugeReading, Ground, LoggedEvent, Rig, Run, RunWithEvents, Sample, Setup, Sign, Spot, StoredCleanup, StoredGaugeReading, StoredGround, StoredRig, StoredRun, StoredSample, StoredSetup, StoredSign, StoredSpot } from '@riffle/contract';
+import type { Cleanup, GaugeReading, Ground, LoggedEvent, Permission, Rig, Run, RunWithEvents, Sample, Setup, Sign, Spot, StoredCleanup, StoredGaugeReading, StoredGround, StoredPermission, StoredRig, StoredRun, StoredSample, StoredSetup, StoredSign, StoredSpot } from '@riffle/contract';
 import { useMutation, useMutationState, type QueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { v7 as uuidv7 } from 'uuid';
@@ -9,6 +9,7 @@ export interface Records {
   grounds: { sent: Ground; kept: StoredGround };
   spots: { sent: Spot; kept: StoredSpot };
   signs: { sent: Sign; kept: StoredSign };
+  permissions: { sent: Permission; kept: StoredPermission };
   'gauge-readings': { sent: GaugeReading; kept: StoredGaugeReading };
   samples: { sent: Sample; kept: StoredSample };
   rigs: { sent: Rig; kept: StoredRig };
@@ -89,7 +90,7 @@ export function withWaiting<K extends Kind>(kind: K, groundId: string, list: rea
 
 /** What the server adds to a record; stands in until it answers. */
 const EMPTY_EXTRAS: Readonly<Record<Kind, object>> = {
-  grounds: { line: null, linePoints: 0 }, spots: {}, signs: {}, 'gauge-readings': {}, samples: {}, rigs: {}, setups: {}, cleanups: {},
+  grounds: { line: null, linePoints: 0 }, spots: {}, signs: {}, 'gauge-readings': {}, permissions: {}, samples: {}, rigs: {}, setups: {}, cleanups: {},
   runs: { tally: { buckets: 0, volumeLoose_L: 0, bySpot_L: {}, running_s: 0, stopped: false, lastEventAt: null } },
 };
 

@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { PermissionList } from './PermissionList.tsx';
 
 const record = ({ version, updatedAt, line, linePoints, ...ground }: StoredGround) => ({ ...ground, baseVersion: version });
 
@@ -67,6 +68,7 @@ export function GroundSheet({ ground, onClose }: { ground: StoredGround; onClose
           </div>
         )}
       </form>
+      <PermissionList ground={ground} />
     </Sheet>
   );
 }

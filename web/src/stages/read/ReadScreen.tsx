@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { GatheredPlace } from '@riffle/core';
 import { useRecords } from '../../api/records.ts';
+import { ClosedToday } from '../../ground/ClosedToday.tsx';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { LinePlan } from '../../ground/LinePlan.tsx';
 import { Ribbon, type RibbonPlace } from '../../ribbon/Ribbon.tsx';
@@ -77,6 +78,7 @@ export function ReadScreen() {
         </span>
       </header>
       <ReadJudgement ground={ground} spots={spots} grades={grades} best={bestSpot(grades.values())} ranking={ranking} />
+      <ClosedToday ground={ground} />
       <Ribbon
         ground={ground} spots={spots} grades={grades} signs={signs} picked={picked} onPick={(id) => { setPlace(null); pick(id); }} marked={place}
         onPlace={(at) => { setPlace(at); setOpen({ what: 'new spot' }); }} stops={trace.kind === 'break' && trace.certainty > 0.4 ? { from_m: trace.below.distance_m, to_m: trace.above.distance_m } : null}

@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import { useRecords } from '../../api/records.ts';
+import { ClosedToday } from '../../ground/ClosedToday.tsx';
 import { useWrite } from '../../offline/writes.ts';
 import { SyncState } from '../../shell/SyncState.tsx';
 import { useGround, usePicked } from '../../shell/useGround.ts';
@@ -81,6 +82,7 @@ function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {
   return (
     <div className="flex max-w-3xl flex-col gap-5">
       <Judgement rests="From then on every tap is kept on this device first; no signal is needed.">{spot ? `Run ${spot.name} through ${rigs.find((r) => r.id === setup.rigId)?.name ?? 'the box'}.` : 'Where does the gravel come from?'}</Judgement>
+      <ClosedToday ground={ground} />
       <form className="flex flex-col gap-1" onSubmit={(e) => { e.preventDefault(); start(); }}>
         <div className="grid gap-x-6 sm:grid-cols-2">
           <SelectField label="Gravel from" value={spot?.id ?? ''} choices={[{ value: '', label: 'Pick a spot' }, ...[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => ({ value: s.id, label: `${s.name}, ${show.distance(s.distance_m)}` }))]} onChange={(id) => pick(id || null)} problem={tried && !spot ? 'Say which spot the first bucket comes from.' : null} hint="Later buckets may come from elsewhere." />

@@ -2,6 +2,7 @@ import type { ColorClass } from '@riffle/core';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { useRecords } from '../../api/records.ts';
+import { ClosedToday } from '../../ground/ClosedToday.tsx';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { useWrite } from '../../offline/writes.ts';
 import { Ribbon } from '../../ribbon/Ribbon.tsx';
@@ -62,6 +63,7 @@ export function SampleScreen() {
         <span className="text-ink-2">{spot ? `${spot.name}, ${spot.kind}, ${show.distance(spot.distance_m)} ${GROUND_WORDS[ground.kind].along}` : 'no spot picked'}</span>
       </header>
       <SampleVerdict spot={spot} inHand={inHand} best={top && topName ? { name: topName, grade: top.grade } : null} />
+      <ClosedToday ground={ground} />
       <form className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,17rem)_minmax(0,1fr)_minmax(0,22rem)]" onSubmit={(e) => { e.preventDefault(); keep(); }}>
         <Block title="Dug" className="flex flex-col">
           <SelectField label="Spot" value={spot?.id ?? ''} choices={[{ value: '', label: 'Pick one' }, ...[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => ({ value: s.id, label: s.name }))]} onChange={(id) => pick(id || null)} problem={tried && !spot ? 'Say which spot this pan is from.' : null} />
