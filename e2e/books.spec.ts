@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { judgement, toStage } from './job.ts';
+import { judgement, openHalloway, toStage } from './job.ts';
 
 /** The demo's book, held against what its API says and what a person types. */
 test('a price typed is used everywhere, and a wrong one is told', async ({ page }) => {
@@ -9,7 +9,7 @@ test('a price typed is used everywhere, and a wrong one is told', async ({ page 
   await expect(page.getByText('Write a number above 0, such as 62.50.')).toBeVisible();
   await price.fill('80');
   await page.getByLabel('Money').fill('crowns');
-  await page.goto('/');
+  await openHalloway(page);
   await toStage(page, 'Books');
   const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as { items: { id: string; name: string }[] };
   const halloway = items.find((g) => g.name === 'Halloway Creek');
@@ -18,7 +18,7 @@ test('a price typed is used everywhere, and a wrong one is told', async ({ page 
 });
 
 test('the book by source adds up to the book by ground, and the CSV says the same', async ({ page }) => {
-  await page.goto('/');
+  await openHalloway(page);
   await toStage(page, 'Books');
   const bySource = page.getByRole('region', { name: 'The book by source' });
   await expect(bySource.getByRole('row', { name: /Heron Bend \+ Two Boulders/ })).toContainText('mixed, not shared out');
@@ -42,7 +42,7 @@ test('the book by source adds up to the book by ground, and the CSV says the sam
 });
 
 test('leaving with the place is asked about first', async ({ page }) => {
-  await page.goto('/');
+  await openHalloway(page);
   await toStage(page, 'Books');
   await page.getByRole('button', { name: 'Save the ground as GeoJSON' }).click();
   await expect(page.getByRole('dialog')).toContainText('Whoever has it knows where you dig');
@@ -52,7 +52,7 @@ test('leaving with the place is asked about first', async ({ page }) => {
 });
 
 test('a ground without a clean-up says what comes first', async ({ page }) => {
-  await page.goto('/');
+  await openHalloway(page);
   await page.getByRole('button', { name: /Ground/ }).filter({ visible: true }).click();
   await page.getByRole('menuitem', { name: /Dry Harrier Wash/ }).click();
   await toStage(page, 'Books');

@@ -21,6 +21,12 @@ export async function bringCreek(page: Page, name: string): Promise<string> {
   return /\/g\/([0-9a-f-]{36})\//.exec(page.url())?.[1] ?? '';
 }
 
+/** Opens the demo's first ground, Halloway Creek, and waits until its ribbon stands. */
+export async function openHalloway(page: Page): Promise<void> {
+  await page.goto('/');
+  await expect(page.getByRole('listbox', { name: /^Halloway Creek, straightened: 14 spots/ })).toBeVisible();
+}
+
 /** Goes to a stage by its own link (rail or bar, whichever is in sight). */
 export async function toStage(page: Page, name: string): Promise<void> {
   const stages = page.getByLabel('Stages').getByRole('link', { name, exact: false });

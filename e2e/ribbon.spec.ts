@@ -1,13 +1,8 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bringCreek, dropFile, judgement, spotLine, toStage } from './job.ts';
+import { bringCreek, dropFile, judgement, openHalloway, spotLine, toStage } from './job.ts';
 
 const ribbon = (page: Page) => page.getByRole('listbox');
 const selected = (page: Page) => ribbon(page).getByRole('option', { selected: true });
-
-async function openHalloway(page: Page): Promise<void> {
-  await page.goto('/');
-  await expect(ribbon(page)).toHaveAttribute('aria-label', /Halloway Creek, straightened: 14 spots/);
-}
 
 test('walked with the keyboard: spot to spot, nearer, farther, all', { tag: '@desk' }, async ({ page }) => {
   // Keys are for the desk.

@@ -1,13 +1,9 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { judgement, spotLine, toStage } from './job.ts';
+import { judgement, openHalloway, spotLine, toStage } from './job.ts';
 
 const STAGES = ['Read', 'Sample', 'Set', 'Run', 'Clean', 'Books'] as const;
 
-async function openHalloway(page: Page): Promise<void> {
-  await page.goto('/');
-  await expect(page.getByRole('button', { name: /Ground/ }).filter({ visible: true })).toContainText('Halloway Creek');
-}
 async function setLight(page: Page, light: string): Promise<void> {
   await page.addInitScript((l) => { if (!localStorage.getItem('riffle-preferences')) localStorage.setItem('riffle-preferences', JSON.stringify({ light: l })); }, light);
 }
