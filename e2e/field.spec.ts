@@ -53,8 +53,10 @@ test('what one tab has still to send outlives it: another tab sends it, once', {
   await page.close();
   await other.reload();
   await expect(other.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
-  const { items } = (await (await other.request.get(`/api/v1/grounds/${groundId}/samples`)).json()) as { items: { version: number }[] };
-  expect(items.map((s) => s.version)).toEqual([1]);
+  await expect.poll(async () => {
+    const { items } = (await (await other.request.get(`/api/v1/grounds/${groundId}/samples`)).json()) as { items: { version: number }[] };
+    return items.map((s) => s.version);
+  }).toEqual([1]);
 });
 
 test('a half-written sample survives a reload', async ({ page }) => {

@@ -31,6 +31,17 @@ queryClient.setMutationDefaults(WRITE_KEY, {
   },
 });
 
+let outboxRead = false;
+const onOutboxRead = new Set<() => void>();
+/** Whether the outbox has been looked into since the page opened: before that no one can say that all is saved. */
+export const outbox = {
+  subscribe: (listener: () => void): (() => void) => {
+    onOutboxRead.add(listener);
+    return () => onOutboxRead.delete(listener);
+  },
+  isRead: (): boolean => outboxRead,
+};
+
 /** Takes up what an earlier visit, or another tab, could not send; refused writes come back as refused. */
 export async function resumeWrites(): Promise<void> {
   const cache = queryClient.getMutationCache();
@@ -43,6 +54,8 @@ export async function resumeWrites(): Promise<void> {
       void cache.build(queryClient, options).execute(write).catch(() => undefined);
     }
   }
+  outboxRead = true;
+  onOutboxRead.forEach((listener) => listener());
   // What this device had kept may be behind; what was fetched a moment ago is not.
   void queryClient.invalidateQueries({ predicate: (query) => query.state.data !== undefined && query.state.dataUpdatedAt < openedAt });
 }

@@ -1,7 +1,7 @@
 import { useMutationState } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useState, useSyncExternalStore } from 'react';
 import { Refused } from '../api/client.ts';
-import { giveUp, sendAgain } from '../offline/queryClient.ts';
+import { giveUp, outbox, sendAgain } from '../offline/queryClient.ts';
 import { useWaiting, WRITE_KEY, type QueuedWrite, type Write } from '../offline/writes.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
@@ -12,11 +12,12 @@ const describe = (write: Write): string =>
 /** Always in sight: all is saved, how many writes wait, which were refused and why. A refused one is kept until the person decides. */
 export function SyncState() {
   const waiting = useWaiting();
+  const known = useSyncExternalStore(outbox.subscribe, outbox.isRead);
   const refused = useMutationState({ filters: { mutationKey: WRITE_KEY, status: 'error' }, select: (m) => ({ write: m.state.variables as QueuedWrite, error: m.state.error }) });
   const [open, setOpen] = useState(false);
 
   if (refused.length === 0) {
-    return <span role="status" className="text-[13px] text-ink-2">{waiting.length === 0 ? 'All saved' : `${waiting.length} wait${waiting.length === 1 ? 's' : ''} for signal`}</span>;
+    return <span role="status" className="text-[13px] text-ink-2">{waiting.length === 0 ? (known ? 'All saved' : 'Opening ...') : `${waiting.length} wait${waiting.length === 1 ? 's' : ''} for signal`}</span>;
   }
   // Theirs was looked at: ours goes on top of it.
   const currentOf = (error: Error | null) => (error instanceof Refused ? (error.problem.current as { version?: number } | undefined) : undefined);
