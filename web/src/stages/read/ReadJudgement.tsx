@@ -33,7 +33,7 @@ export function ReadJudgement({ ground, spots, grades, best, ranking }: ReadJudg
   const bestSpot = spots.find((s) => s.id === best?.spotId);
   const second = [...grades.values()].flatMap((g) => (g.spotId !== best?.spotId && g.grade.kind === 'band' ? [{ id: g.spotId, ...g.grade }] : [])).sort((a, b) => b.grade_mg_L - a.grade_mg_L)[0];
   const secondName = spots.find((s) => s.id === second?.id)?.name;
-  const apart = best !== null && (!second || best.grade.low_mg_L > second.high_mg_L);
+  const apart = best !== null && second !== undefined && best.grade.low_mg_L > second.high_mg_L;
   const twice = [...grades.values()].filter((g) => g.blanks > 1).flatMap((g) => spots.find((s) => s.id === g.spotId)?.name ?? []);
   const twiceWords = twice.length > 0 && `Blank twice: ${twice.join(', ')}.`;
 
