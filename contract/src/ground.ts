@@ -1,11 +1,21 @@
 import { z } from 'zod';
-import { DEFAULT_SWELL_PERCENT } from '@riffle/core';
+import { CONSTITUENT_NAMES, DEFAULT_SWELL_PERCENT } from '@riffle/core';
 import { GROUND_KINDS, SPOT_KINDS } from './kinds.ts';
-import { Based, Id, Name, Note, notNegative, positive, Stored, Whole } from './shared.ts';
-
+import { Based, Entered, Id, Name, Note, notNegative, positive, Stored, Whole } from './shared.ts';
 
 /** Longitude, latitude in degrees (WGS 84), height in metres where known. */
 export const Position = z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]).rest(z.number()).readonly();
+
+/** A beach's tide as a table prints it: amplitudes and Greenwich phase lags about a mean level. */
+const TideConstants = z.object({
+  meanLevel_m: z.number('Give a number in m.').min(-20, 'At least -20 m.').max(20, 'At most 20 m.'),
+  /** The sand can be worked while the water stands lower than this. */
+  workBelow_m: z.number('Give a number in m.').min(-20, 'At least -20 m.').max(20, 'At most 20 m.'),
+  constituents: z.array(z.object({ name: z.enum(CONSTITUENT_NAMES as [(typeof CONSTITUENT_NAMES)[number], ...(typeof CONSTITUENT_NAMES)[number][]]), amplitude_m: notNegative(20, 'm'), phase_deg: z.number('Give degrees.').min(-360, 'At least -360°.').max(360, 'At most 360°.') })).min(1, 'At least one constituent.').max(20),
+});
+
+/** A height of the bed measured along the line, by hand level, and what the water does there. */
+const ProfilePoint = z.object({ distance_m: notNegative(1_000_000, 'm'), height_m: z.number('Give a number in m.').min(-500, 'At least -500 m.').max(9000, 'At most 9,000 m.'), form: z.enum(['pool', 'riffle', 'step', 'run']) });
 
 const groundFields = {
   name: Name,
@@ -15,6 +25,10 @@ const groundFields = {
   /** Loose over bank volume less one. */
   swell_percent: notNegative(80, '%').default(DEFAULT_SWELL_PERCENT),
   note: Note,
+  tide: TideConstants.nullable().default(null),
+  profile: z.array(ProfilePoint).max(2000, 'At most 2,000 heights.').default([]),
+  /** The creek a draw runs into, and where. */
+  joins: z.object({ groundId: Id, distance_m: notNegative(1_000_000, 'm'), bank: z.enum(['left', 'right']) }).nullable().default(null),
 };
 export const Ground = Whole.extend(groundFields);
 export const NewGround = Ground.extend(Based.shape).meta({ id: 'NewGround' });
@@ -37,12 +51,19 @@ export const Spot = Whole.extend({
   bank: z.enum(['left', 'right', 'mid']),
   offset_m: notNegative(5000, 'm').default(0),
   position: z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]).nullable(),
+  /** River level at the stake above which nobody can work there; null: any level. */
+  worksBelow_m: z.number('Give a number in m.').min(-20, 'At least -20 m.').max(30, 'At most 30 m.').nullable().default(null),
+  worksBelowEntered: Entered.nullable().default(null),
   note: Note,
 });
 export const NewSpot = Spot.extend(Based.shape).meta({ id: 'NewSpot' });
 export const StoredSpot = Spot.extend(Stored.shape).meta({ id: 'Spot' });
 export type Spot = z.infer<typeof Spot>;
 export type StoredSpot = z.infer<typeof StoredSpot>;
+
+/** A ground's line drawn anew, foot first. Spots with a position find their new distance; the others keep theirs, held to the line. */
+export const NewLine = Based.extend({ line: z.array(Position).min(2, 'A line has at least two points.').max(20_000, 'At most 20,000 points.') }).meta({ id: 'NewLine' });
+export type NewLine = z.infer<typeof NewLine>;
 
 export const FLOW_DIRECTIONS = ['as drawn', 'against', 'unknown'] as const;
 

@@ -1,6 +1,8 @@
 export { Entered, FIRST_ID, Id, page, PageQuery, Problem, Timestamp } from './shared.ts';
-export { GROUND_KINDS, SPOT_KINDS } from './kinds.ts';
-export { FileDecisions, FLOW_DIRECTIONS, Ground, GroundFile, NewGround, NewSpot, Position, Spot, StoredGround, StoredSpot } from './ground.ts';
+export { DAY_AIMS, DAY_WAYS, GROUND_KINDS, OUTLINE_KINDS, SPOT_KINDS } from './kinds.ts';
+export { NewPlan, Plan, StoredPlan, type PlannedStop } from './day.ts';
+export { Attachment, NewAttachment, NewOutline, Outline, StoredAttachment, StoredOutline } from './map.ts';
+export { FileDecisions, FLOW_DIRECTIONS, Ground, GroundFile, NewGround, NewLine, NewSpot, Position, Spot, StoredGround, StoredSpot } from './ground.ts';
 export { GaugeReading, NewGaugeReading, NewPermission, NewSign, Permission, Sign, SignKindOrWord, StoredGaugeReading, StoredPermission, StoredSign } from './read.ts';
 export { NewSample, Sample, StoredSample } from './sample.ts';
 export { Lining, NewRig, NewSetup, Rig, Setup, StoredRig, StoredSetup } from './set.ts';

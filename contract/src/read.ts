@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { SIGN_KIND_NAMES } from '@riffle/core';
+import { OWN_KIND, SIGN_KIND_NAMES, SIGN_TRAITS, type OwnKind } from '@riffle/core';
 import { Based, Entered, Id, Note, notNegative, positive, Stored, Timestamp, Whole } from './shared.ts';
 
-/** Kinds of sign, and `own word`: what the person holds of a place, whatever the signs say. */
-export const SignKindOrWord = z.enum(['own word', ...SIGN_KIND_NAMES]);
+/** Kinds of sign, kinds the crew named itself (`own: name`), and `own word`: what the person holds of a place, whatever the signs say. */
+export const SignKindOrWord = z.union([z.enum(['own word', ...SIGN_KIND_NAMES]), z.string().regex(OWN_KIND, 'An own kind is "own: " and a name of 1 to 30 characters.').transform((k) => k as OwnKind)]);
 
 /** Something seen on a ground that speaks for or against a place. */
 export const Sign = Whole.extend({
@@ -23,12 +23,17 @@ export const Sign = Whole.extend({
   coverEntered: Entered.nullable(),
   /** Log odds of an own word. */
   weight: z.number().min(-2, 'At most 2 against.').max(2, 'At most 2 for.').nullable(),
+  /** What was seen more closely, by trait: which way a crack runs, how float is worn. */
+  traits: z.record(z.string().max(30), z.string().max(30)).refine((t) => Object.keys(t).length <= 10, 'At most ten traits.').default({}),
   /** Passed by: what it needs to be worked; empty for a sign that is not on the return list. */
   comeBackWith: z.string().max(400, 'At most 400 characters.').default(''),
   note: Note,
 });
 const weighed = { error: 'An own word has a weight; other signs have none.', path: ['weight'] };
-export const NewSign = Sign.extend(Based.shape).refine((s) => (s.kind === 'own word') === (s.weight !== null), weighed).meta({ id: 'NewSign' });
+const known = { error: 'This kind of sign has no such trait.', path: ['traits'] };
+const knownTraits = (s: { kind: string; traits: Record<string, string> }): boolean =>
+  Object.entries(s.traits).every(([name, value]) => SIGN_TRAITS.some((t) => t.name === name && (t.of as readonly string[]).includes(s.kind) && t.choices.some((c) => c.value === value)));
+export const NewSign = Sign.extend(Based.shape).refine((s) => (s.kind === 'own word') === (s.weight !== null), weighed).refine(knownTraits, known).meta({ id: 'NewSign' });
 export const StoredSign = Sign.extend(Stored.shape).meta({ id: 'Sign' });
 /** The river's level at the ground's stake, read by hand; a flood is its peak, read from the mark it left. */
 export const GaugeReading = Whole.extend({

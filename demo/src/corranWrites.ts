@@ -1,4 +1,4 @@
-import type { Cleanup, GaugeReading, LoggedEvent, Permission, Rig, Run, Sample, Setup, Sign, Spot } from '@riffle/contract';
+import type { Cleanup, GaugeReading, Ground, LoggedEvent, Permission, Rig, Run, Sample, Setup, Sign, Spot } from '@riffle/contract';
 import {
   centreLine, CONTAINERS, convert, bankVolume_L, DEFAULT_SWELL_PERCENT, localPlane, parseQuantity, poissonDraw, seededRandom, type Position, type Random,
 } from '@riffle/core';
@@ -23,9 +23,10 @@ export function corranWrites(seed = 4684): DemoWrite[] {
   const random = seededRandom(seed);
   const nextId = idMaker();
   const writes: DemoWrite[] = [];
-  const put = (path: string, record: { id: string }): void => {
-    writes.push({ method: 'PUT', url: `/${path}/${record.id}`, body: JSON.stringify({ ...record, baseVersion: 0 }), type: 'application/json' });
+  const put = (path: string, record: { id: string }, baseVersion = 0): void => {
+    writes.push({ method: 'PUT', url: `/${path}/${record.id}`, body: JSON.stringify({ ...record, baseVersion }), type: 'application/json' });
   };
+  const groundIds = new Map<string, string>();
 
   const rigs: Record<TrueRun['rig'], Rig> = {
     short: { id: nextId(0), deleted: false, name: 'Short Ten', width_m: convert('length', 10, 'in', 'm'), widthEntered: { text: '10 in', unit: 'in' }, length_m: convert('length', 4, 'ft', 'm'), lengthEntered: { text: '4 ft', unit: 'ft' }, lining: 'riffles', note: 'Raised riffles on carpet, carried in.' },
@@ -35,14 +36,20 @@ export function corranWrites(seed = 4684): DemoWrite[] {
 
   for (const ground of CORRAN) {
     const groundId = nextId(0);
+    groundIds.set(ground.key, groundId);
     const line = drawLine(ground);
     const query = `name=${encodeURIComponent(ground.name)}&kind=${ground.kind}&flow=against`;
     writes.push({ method: 'PUT', url: `/grounds/${groundId}/from-file?${query}`, type: 'application/geo+json', body: JSON.stringify({ type: 'FeatureCollection', features: [{ type: 'Feature', properties: { name: ground.name }, geometry: { type: 'LineString', coordinates: line } }] }) });
 
     const centre = centreLine(line);
+    const mouth = ground.joins && { groundId: groundIds.get(ground.joins.key) ?? '', distance_m: ground.joins.distance_m, bank: ground.joins.bank };
+    if (mouth || ground.tide) {
+      const whole: Ground = { id: groundId, deleted: false, name: ground.name, kind: ground.kind, length_m: centre.length_m, swell_percent: DEFAULT_SWELL_PERCENT, note: '', tide: ground.tide ?? null, profile: [], joins: mouth ?? null };
+      put('grounds', whole, 1);
+    }
     const spotIds = new Map<string, string>();
     for (const s of ground.spots) {
-      const spot: Spot = { id: nextId(s.visits[0]?.day ?? 0), deleted: false, groundId, name: s.name, kind: s.kind, distance_m: s.distance_m, bank: s.bank, offset_m: s.offset_m, position: centre.positionAt(s.distance_m, s.offset_m, s.bank), note: s.note };
+      const spot: Spot = { id: nextId(s.visits[0]?.day ?? 0), deleted: false, groundId, name: s.name, kind: s.kind, distance_m: s.distance_m, bank: s.bank, offset_m: s.offset_m, position: centre.positionAt(s.distance_m, s.offset_m, s.bank), ...workable(ground, s), note: s.note };
       spotIds.set(s.name, spot.id);
       put('spots', spot);
       for (const visit of s.visits) put('samples', takeSample(ground, s, visit, groundId, spot.id, nextId(visit.day), random));
@@ -51,7 +58,7 @@ export function corranWrites(seed = 4684): DemoWrite[] {
       const sign: Sign = {
         id: nextId(s.day), deleted: false, groundId, kind: s.kind, distance_m: s.distance_m, bank: s.bank, offset_m: s.bank === 'mid' ? 0 : 6, position: centre.positionAt(s.distance_m, s.bank === 'mid' ? 0 : 6, s.bank), seenAt: new Date(SEASON + s.day * DAY_MS).toISOString(),
         size_mm: s.size_mm ?? null, sizeEntered: s.size_mm === undefined ? null : { text: String(s.size_mm), unit: 'mm' }, cover_m: s.cover_m ?? null, coverEntered: s.cover_m === undefined ? null : { text: String(s.cover_m), unit: 'm' },
-        weight: s.weight ?? null, comeBackWith: s.comeBackWith ?? '', note: s.note ?? '',
+        weight: s.weight ?? null, comeBackWith: s.comeBackWith ?? '', note: s.note ?? '', traits: s.traits ?? {},
       };
       put('signs', sign);
     }
@@ -66,6 +73,12 @@ export function corranWrites(seed = 4684): DemoWrite[] {
     for (const run of RUNS.filter((r) => r.ground === ground.key)) writes.push(...runDay(run, ground, groundId, rigs[run.rig], spotIds, nextId, random));
   }
   return writes;
+}
+
+/** On the wet creek what lies in or beside the water is out of reach once the river is up. */
+function workable(g: TrueGround, s: TrueSpot): Pick<Spot, 'worksBelow_m' | 'worksBelowEntered'> {
+  const level_cm = g.river.length === 0 ? null : s.bank === 'mid' ? 45 : s.offset_m <= 6 ? 60 : null;
+  return { worksBelow_m: level_cm === null ? null : level_cm / 100, worksBelowEntered: level_cm === null ? null : { text: String(level_cm), unit: 'cm' } };
 }
 
 /** UUIDs of version 7 from the season's days and a counter: in order, and the same every time. */

@@ -29,6 +29,7 @@ export interface TrueSign {
   readonly cover_m?: number;
   readonly comeBackWith?: string;
   readonly weight?: number;
+  readonly traits?: Readonly<Record<string, string>>;
 }
 
 export interface TrueGround {
@@ -52,6 +53,10 @@ export interface TrueGround {
   /** What the crew wrote down about being allowed there. All invented. */
   readonly permissions: readonly { readonly name: string; readonly kind: 'claim' | 'permit' | 'closed season'; readonly from: string | null; readonly to: string | null; readonly everyYear: boolean }[];
   /** The river at the stake: level in cm by day; a flood is a peak. */
+  /** The draw's mouth on the creek it runs into. */
+  readonly joins?: { readonly key: string; readonly distance_m: number; readonly bank: 'left' | 'right' };
+  /** A beach's tide, invented: amplitudes and Greenwich phase lags, and the level below which its sand can be worked. */
+  readonly tide?: { readonly meanLevel_m: number; readonly workBelow_m: number; readonly constituents: { readonly name: 'M2' | 'S2' | 'N2' | 'K1' | 'O1'; readonly amplitude_m: number; readonly phase_deg: number }[] };
   readonly river: readonly { readonly day: number; readonly level_cm: number; readonly flood?: true }[];
 }
 
@@ -87,14 +92,14 @@ export const CORRAN: readonly TrueGround[] = [
       { kind: 'black sand', distance_m: 518, bank: 'right', day: 12 },
       { kind: 'boulder lee', distance_m: 558, bank: 'right', day: 13, note: 'Two boulders, deep water behind.' },
       { kind: 'inside bend', distance_m: 562, bank: 'right', day: 13 },
-      { kind: 'bedrock', distance_m: 566, bank: 'right', day: 13, note: 'Dull knock under the gravel.' },
+      { kind: 'bedrock', distance_m: 566, bank: 'right', day: 13, note: 'Dull knock under the gravel.', traits: { soundness: 'dull knock' } },
       { kind: 'inside bend', distance_m: 595, bank: 'left', day: 13 },
-      { kind: 'crevice', distance_m: 648, bank: 'mid', day: 20, note: 'Cracks lie across the flow.' },
+      { kind: 'crevice', distance_m: 648, bank: 'mid', day: 20, note: 'Cracks lie across the flow.', traits: { strike: 'across the flow', depth: 'a hand' } },
       { kind: 'turned over', distance_m: 88, bank: 'right', day: 4, note: 'Old tailings on both sides of the track.' },
       { kind: 'boulder lee', distance_m: 470, bank: 'mid', day: 6 },
       { kind: 'float', distance_m: 240, bank: 'mid', day: 5, size_mm: 8 }, { kind: 'float', distance_m: 468, bank: 'right', day: 6, size_mm: 12 },
       { kind: 'float', distance_m: 648, bank: 'right', day: 20, size_mm: 20 }, { kind: 'stained float', distance_m: 760, bank: 'left', day: 21, size_mm: 34 },
-      { kind: 'stained float', distance_m: 890, bank: 'left', day: 21, size_mm: 60, note: 'Rough, dark cavities.' },
+      { kind: 'stained float', distance_m: 890, bank: 'left', day: 21, size_mm: 60, note: 'Rough, dark cavities.', traits: { wear: 'sharp-edged', pits: 'dark-filled' } },
       { kind: 'undercut', distance_m: 836, bank: 'right', day: 21, cover_m: 1.6, comeBackWith: 'two hands and a low river', note: 'Gravel seam under silt, too deep to strip alone.' },
       { kind: 'lead or iron', distance_m: 896, bank: 'left', day: 21, note: 'Three lead shot in one pan.' },
       { kind: 'own word', distance_m: 704, bank: 'left', day: 47, weight: -1, note: 'Blank twice; leave it.' },
@@ -126,8 +131,9 @@ export const CORRAN: readonly TrueGround[] = [
       spot('Cut berm', 'cut bank', 380, 'left', 22, 0.35, 'Seam at the toe of the cut berm.', { day: 75, depth_m: 0.15, pans: 4, note: 'Gold too fine to feel.' }),
       spot('Clay false bottom', 'other', 610, 'left', 18, 0.06, '', { day: 76, depth_m: 0.3, pans: 3 }),
     ],
-    signs: [{ kind: 'black sand', distance_m: 384, bank: 'left', day: 75, note: 'Seam a hand thick at the toe of the berm.' }, { kind: 'clay seam', distance_m: 606, bank: 'left', day: 76 }, { kind: 'black sand', distance_m: 705, bank: 'left', day: 76 }],
+    signs: [{ kind: 'black sand', distance_m: 384, bank: 'left', day: 75, traits: { amount: 'a seam' }, note: 'Seam a hand thick at the toe of the berm.' }, { kind: 'clay seam', distance_m: 606, bank: 'left', day: 76 }, { kind: 'black sand', distance_m: 705, bank: 'left', day: 76 }],
     permissions: [],
+    tide: { meanLevel_m: 1.1, workBelow_m: 1.2, constituents: [{ name: 'M2', amplitude_m: 0.62, phase_deg: 48 }, { name: 'S2', amplitude_m: 0.22, phase_deg: 71 }, { name: 'N2', amplitude_m: 0.13, phase_deg: 31 }, { name: 'K1', amplitude_m: 0.06, phase_deg: 142 }, { name: 'O1', amplitude_m: 0.04, phase_deg: 96 }] },
     river: [],
   },
   {
@@ -138,6 +144,17 @@ export const CORRAN: readonly TrueGround[] = [
       spot('Harrier fork', 'draw mouth', 1180, 'left', 6, 0, '', { day: 91, depth_m: 0.3, pans: 2 }),
     ],
     signs: [{ kind: 'clay seam', distance_m: 722, bank: 'right', day: 90, note: 'Caliche.' }, { kind: 'boulder lee', distance_m: 716, bank: 'right', day: 90 }, { kind: 'bedrock', distance_m: 930, bank: 'mid', day: 91, note: 'A second ledge.' }],
+    permissions: [],
+    river: [],
+  },
+  {
+    key: 'sixpence', name: 'Sixpence Draw', kind: 'creek', foot: [-33.0216, 46.5007], bearing_deg: 196, length_m: 380, bend_m: 9, wave_m: 120, fall: 0.085, steps: [{ distance_m: 140, rise_m: 2.2 }], sizes: [0.2, 0.5, 0.3],
+    joins: { key: 'halloway', distance_m: 893, bank: 'left' },
+    spots: [],
+    signs: [
+      { kind: 'stained float', distance_m: 40, bank: 'mid', day: 21, size_mm: 70, traits: { wear: 'edges worn', stain: 'dark' } }, { kind: 'stained float', distance_m: 150, bank: 'mid', day: 28, size_mm: 110, traits: { wear: 'sharp-edged', pits: 'dark-filled' } },
+      { kind: 'bedrock', distance_m: 142, bank: 'mid', day: 28, note: 'A ledge across the draw.', traits: { roughness: 'ribbed across' } }, { kind: 'boulder lee', distance_m: 96, bank: 'right', day: 28 },
+    ],
     permissions: [],
     river: [],
   },

@@ -10,10 +10,12 @@ import { existsSync } from 'node:fs';
 import { z } from 'zod';
 import { booksRoutes } from './books/routes.ts';
 import { cleanRoutes } from './clean/routes.ts';
+import { dayRoutes } from './day/routes.ts';
 import { groundRoutes } from './ground/routes.ts';
 import { errorHandler } from './http/errorHandler.ts';
 import { ownHostOnly } from './http/ownHostOnly.ts';
 import { Refusal } from './http/problems.ts';
+import { mapRoutes } from './map/routes.ts';
 import { readRoutes } from './read/routes.ts';
 import { runRoutes } from './run/routes.ts';
 import { sampleRoutes } from './sample/routes.ts';
@@ -64,6 +66,8 @@ export async function buildApp({ pool, crewId, webDir, logger = false, rate = 30
   await app.register(async (api) => {
     groundRoutes(api, pool, crewId);
     readRoutes(api, pool, crewId);
+    dayRoutes(api, pool, crewId);
+    mapRoutes(api, pool, crewId);
     sampleRoutes(api, pool, crewId);
     setRoutes(api, pool, crewId);
     runRoutes(api, pool, crewId);

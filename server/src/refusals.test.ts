@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import type { Problem } from '@riffle/contract';
 import { v7 as uuidv7 } from 'uuid';
-import { bucketAt, newCleanup, newGaugeReading, newGround, newPermission, newRig, newRun, newSample, newSection, newSetup, newSign, newSpot } from '../test/records.ts';
+import { bucketAt, newAttachment, newCleanup, newGaugeReading, newGround, newOutline, newPermission, newPlan, newRig, newRun, newSample, newSection, newSetup, newSign, newSpot } from '../test/records.ts';
 import { useTestServer } from '../test/testServer.ts';
 
 const server = useTestServer();
@@ -26,6 +26,9 @@ const RIGHT = {
   signs: () => newSign(ids.ground),
   'gauge-readings': () => newGaugeReading(ids.ground),
   permissions: () => newPermission(ids.ground),
+  plans: () => newPlan(ids.ground),
+  outlines: () => newOutline(ids.ground),
+  attachments: () => newAttachment(ids.ground, ids.spot),
   samples: () => newSample(ids.ground, ids.spot),
   rigs: () => newRig(),
   setups: () => newSetup(ids.ground, ids.rig),
@@ -43,6 +46,13 @@ const WRONG: readonly (readonly [Kind, string, unknown, string?])[] = [
   ['signs', 'kind', 'omen'], ['signs', 'distance_m', -4], ['signs', 'bank', 'north'], ['signs', 'seenAt', 'last week'], ['signs', 'size_mm', 0], ['signs', 'cover_m', -1], ['signs', 'weight', 1, 'weight'], ['signs', 'weight', 7], ['signs', 'kind', 'own word', 'weight'], ['signs', 'comeBackWith', 'x'.repeat(401)],
   ['gauge-readings', 'level_m', 80], ['gauge-readings', 'level_m', 'high'], ['gauge-readings', 'readAt', 'then'], ['gauge-readings', 'isFlood', 'yes'],
   ['permissions', 'name', ' '], ['permissions', 'kind', 'wink'], ['permissions', 'from', 'spring'], ['permissions', 'to', '2026-02-30'], ['permissions', 'from', null, 'from'],
+  ['grounds', 'tide', { meanLevel_m: 0, workBelow_m: 0, constituents: [] }, 'tide.constituents'], ['grounds', 'tide', { meanLevel_m: 0, workBelow_m: 0, constituents: [{ name: 'M9', amplitude_m: 1, phase_deg: 0 }] }, 'tide.constituents.0.name'],
+  ['grounds', 'profile', [{ distance_m: 5, height_m: 1, form: 'fall' }], 'profile.0.form'], ['grounds', 'joins', { groundId: 'x', distance_m: 5, bank: 'left' }, 'joins.groundId'],
+  ['spots', 'worksBelow_m', 90], ['signs', 'kind', 'own: '], ['signs', 'traits', { strike: 'across the flow' }], ['signs', 'traits', { mood: 'good' }],
+  ['plans', 'day', 'Monday'], ['plans', 'start_min', -5], ['plans', 'back_min', 400, 'back_min'], ['plans', 'back_min', 2000], ['plans', 'limit_kg', 0], ['plans', 'aim', 'luck'], ['plans', 'way', 'slowly'],
+  ['plans', 'stops', [{ spotId: null, name: '', distance_m: 1, bank: 'left', offset_m: 0, work_min: 5 }], 'stops.0.name'], ['plans', 'tools', [{ name: 'anvil', kg: 400 }], 'tools.0.kg'],
+  ['outlines', 'points', [[0, 0]]], ['outlines', 'points', [[0, 0], [1, 1]], 'points'], ['outlines', 'points', [[0, 0], [200, 1], [1, 1]], 'points.1.0'], ['outlines', 'kind', 'moon'], ['outlines', 'height_m', 900],
+  ['attachments', 'mime', 'text/html'], ['attachments', 'about', 'dog'], ['attachments', 'name', ''], ['attachments', 'takenAt', 'noon'], ['attachments', 'width_px', 0],
   ['samples', 'spotId', ''], ['samples', 'takenAt', 'yesterday'], ['samples', 'depth_m', -0.1], ['samples', 'depth_m', 31], ['samples', 'depthEntered', '1 ft'], ['samples', 'volume_L', 0], ['samples', 'volume_L', -4],
   ['samples', 'volume_L', 20_000], ['samples', 'volumeEntered', { text: '2' }, 'volumeEntered.unit'], ['samples', 'volumeState', 'wet'], ['samples', 'counts', { '+10': 0, '10-20': 0, '20-40': 1 }, 'counts.-40'],
   ['samples', 'counts', { '+10': 0, '10-20': -1, '20-40': 1, '-40': 0 }, 'counts.10-20'], ['samples', 'counts', { '+10': 0, '10-20': 0.5, '20-40': 1, '-40': 0 }, 'counts.10-20'], ['samples', 'blackSand', 5], ['samples', 'blackSand', 1.5],
@@ -83,11 +93,12 @@ describe('a wrong field is named, and nothing is stored', () => {
   });
 });
 
-const TABLE: Readonly<Record<Kind, string>> = { grounds: 'ground', spots: 'spot', signs: 'sign', 'gauge-readings': 'gauge_reading', permissions: 'permission', samples: 'sample', rigs: 'rig', setups: 'setup', runs: 'run', cleanups: 'cleanup' };
+const TABLE: Readonly<Record<Kind, string>> = { grounds: 'ground', spots: 'spot', signs: 'sign', 'gauge-readings': 'gauge_reading', permissions: 'permission', plans: 'day_plan', outlines: 'outline', attachments: 'attachment', samples: 'sample', rigs: 'rig', setups: 'setup', runs: 'run', cleanups: 'cleanup' };
 
 describe('a record that points to nothing is refused by field', () => {
   test.each([
-    ['spots', { groundId: uuidv7() }, 'groundId'], ['signs', { groundId: uuidv7() }, 'groundId'], ['gauge-readings', { groundId: uuidv7() }, 'groundId'], ['permissions', { groundId: uuidv7() }, 'groundId'], ['samples', { spotId: uuidv7() }, 'spotId'], ['setups', { rigId: uuidv7() }, 'rigId'], ['setups', { spotId: uuidv7() }, 'spotId'],
+    ['spots', { groundId: uuidv7() }, 'groundId'], ['signs', { groundId: uuidv7() }, 'groundId'], ['gauge-readings', { groundId: uuidv7() }, 'groundId'], ['permissions', { groundId: uuidv7() }, 'groundId'], ['plans', { groundId: uuidv7() }, 'groundId'], ['outlines', { groundId: uuidv7() }, 'groundId'], ['attachments', { groundId: uuidv7() }, 'groundId'],
+    ['grounds', { joins: { groundId: uuidv7(), distance_m: 4, bank: 'left' } }, 'joins.groundId'], ['samples', { spotId: uuidv7() }, 'spotId'], ['setups', { rigId: uuidv7() }, 'rigId'], ['setups', { spotId: uuidv7() }, 'spotId'],
     ['runs', { setupId: uuidv7() }, 'setupId'], ['runs', { spotId: uuidv7() }, 'spotId'], ['cleanups', { runIds: [uuidv7()] }, 'runIds'],
   ] as const)('%s %j', async (kind, some, path) => {
     const answer = await put(kind, { ...RIGHT[kind](), ...some });

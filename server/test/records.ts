@@ -1,5 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
-import type { Cleanup, Ground, GaugeReading, LoggedEvent, Permission, Rig, Run, Sample, Setup, Sign, Spot } from '@riffle/contract';
+import type { Attachment, Cleanup, Ground, GaugeReading, LoggedEvent, Outline, Permission, Plan, Rig, Run, Sample, Setup, Sign, Spot } from '@riffle/contract';
 
 /** For tests: one right record of each kind, new. Anything may be changed by the caller. */
 type New<T> = T & { baseVersion: number };
@@ -7,12 +7,12 @@ type New<T> = T & { baseVersion: number };
 const entered = (text: string, unit: string): { text: string; unit: string } => ({ text, unit });
 const fresh = (): { id: string; deleted: boolean; baseVersion: number } => ({ id: uuidv7(), deleted: false, baseVersion: 0 });
 
-export const newGround = (some: Partial<New<Ground>> = {}): New<Ground> => ({ ...fresh(), name: 'Test creek', kind: 'creek', length_m: 500, swell_percent: 25, note: '', ...some });
+export const newGround = (some: Partial<New<Ground>> = {}): New<Ground> => ({ ...fresh(), name: 'Test creek', kind: 'creek', length_m: 500, swell_percent: 25, note: '', tide: null, profile: [], joins: null, ...some });
 
-export const newSpot = (groundId: string, some: Partial<New<Spot>> = {}): New<Spot> => ({ ...fresh(), groundId, name: 'Bar', kind: 'bar', distance_m: 100, bank: 'left', offset_m: 3, position: null, note: '', ...some });
+export const newSpot = (groundId: string, some: Partial<New<Spot>> = {}): New<Spot> => ({ ...fresh(), groundId, name: 'Bar', kind: 'bar', distance_m: 100, bank: 'left', offset_m: 3, position: null, worksBelow_m: null, worksBelowEntered: null, note: '', ...some });
 
 export const newSign = (groundId: string, some: Partial<New<Sign>> = {}): New<Sign> => ({
-  ...fresh(), groundId, kind: 'boulder lee', distance_m: 120, bank: 'right', offset_m: 4, position: null, seenAt: '2026-05-01T08:00:00.000Z', size_mm: null, sizeEntered: null, cover_m: null, coverEntered: null, weight: null, comeBackWith: '', note: '', ...some,
+  ...fresh(), groundId, kind: 'boulder lee', distance_m: 120, bank: 'right', offset_m: 4, position: null, seenAt: '2026-05-01T08:00:00.000Z', size_mm: null, sizeEntered: null, cover_m: null, coverEntered: null, weight: null, comeBackWith: '', note: '', traits: {}, ...some,
 });
 
 export const newGaugeReading = (groundId: string, some: Partial<New<GaugeReading>> = {}): New<GaugeReading> => ({ ...fresh(), groundId, readAt: '2026-05-01T08:00:00.000Z', level_m: 0.34, levelEntered: entered('34', 'cm'), isFlood: false, note: '', ...some });
@@ -44,4 +44,15 @@ export const newSection = (from_m: number, to_m: number, gold_mg: number): Clean
 
 export const newCleanup = (groundId: string, runIds: string[], sections: Cleanup['sections'], some: Partial<New<Cleanup>> = {}): New<Cleanup> => ({
   ...fresh(), groundId, runIds, cleanedAt: '2026-05-01T15:00:00.000Z', sections, blackSand_g: null, blackSandEntered: null, rinsedClean: 'yes', note: '', ...some,
+});
+
+export const newPlan = (groundId: string, some: Partial<New<Plan>> = {}): New<Plan> => ({
+  ...fresh(), groundId, day: '2026-05-02', start_min: 480, back_min: 960, start_m: 0, limit_kg: 20, tools: [{ name: 'shovel', kg: 2 }], aim: 'best traps', way: 'quick pans', frozen: false, waterAway: false,
+  stops: [{ spotId: null, name: 'Bar', distance_m: 100, bank: 'left', offset_m: 3, work_min: 30 }], note: '', ...some,
+});
+
+export const newOutline = (groundId: string, some: Partial<New<Outline>> = {}): New<Outline> => ({ ...fresh(), groundId, name: 'Upper bench', kind: 'bench', points: [[-33, 46.5], [-33.001, 46.5], [-33.001, 46.501]], height_m: 4, note: '', ...some });
+
+export const newAttachment = (groundId: string, aboutId: string, some: Partial<New<Attachment>> = {}): New<Attachment> => ({
+  ...fresh(), groundId, about: 'spot', aboutId, name: 'bar.png', mime: 'image/png', takenAt: null, position: null, width_px: 1, height_px: 1, note: '', ...some,
 });

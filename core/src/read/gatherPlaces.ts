@@ -1,11 +1,11 @@
 import type { Bank } from '../ground/centreLine.ts';
-import { SIGN_KINDS, type SignKindName } from './signKinds.ts';
+import { signKind, type AnyKind } from './signKinds.ts';
 
 /** A marked spot, as far as reading goes. */
 export interface SpotSeen {
   readonly id: string;
   readonly name: string;
-  readonly kind: SignKindName;
+  readonly kind: AnyKind;
   readonly distance_m: number;
   readonly bank: Bank;
 }
@@ -13,10 +13,11 @@ export interface SpotSeen {
 /** A sign where it was seen. `own word` carries a weight in log odds. */
 export interface SignSeen {
   readonly id: string;
-  readonly kind: SignKindName | 'own word';
+  readonly kind: AnyKind | 'own word';
   readonly distance_m: number;
   readonly bank: Bank;
   readonly cover_m: number | null;
+  readonly traits?: Readonly<Record<string, string>>;
   readonly weight: number | null;
   readonly note: string;
 }
@@ -29,7 +30,9 @@ export interface GatheredPlace {
   readonly name: string;
   readonly distance_m: number;
   readonly bank: Bank;
-  readonly kinds: readonly SignKindName[];
+  readonly kinds: readonly AnyKind[];
+  /** What a closer look found, by trait; the last look counts. */
+  readonly traits: Readonly<Record<string, string>>;
   readonly signIds: readonly string[];
   readonly cover_m: number;
   readonly own: { readonly logOdds: number; readonly note: string } | null;
@@ -65,18 +68,19 @@ export function gatherPlaces(spots: readonly SpotSeen[], signs: readonly SignSee
   const ofSigns = groups.map((g) => {
     const first = g[0] as SignSeen;
     const middle_m = g.reduce((sum, s) => sum + s.distance_m, 0) / g.length;
-    const named = g.map((s) => s.kind).filter((k): k is SignKindName => k !== 'own word');
+    const named = g.map((s) => s.kind).filter((k): k is AnyKind => k !== 'own word');
     const bank = g.find((s) => s.bank !== 'mid')?.bank ?? 'mid';
-    return place(`signs-${first.id}`, null, capital(named.length > 0 ? SIGN_KINDS[named[0] as SignKindName].says : 'a place of your own'), middle_m, bank, [], g);
+    return place(`signs-${first.id}`, null, capital(named.length > 0 ? signKind(named[0] as AnyKind).says : 'a place of your own'), middle_m, bank, [], g);
   });
   return [...ofSpots, ...ofSigns];
 }
 
-function place(id: string, spotId: string | null, name: string, distance_m: number, bank: Bank, kinds: readonly SignKindName[], signs: readonly SignSeen[]): GatheredPlace {
+function place(id: string, spotId: string | null, name: string, distance_m: number, bank: Bank, kinds: readonly AnyKind[], signs: readonly SignSeen[]): GatheredPlace {
   const word = signs.filter((s) => s.kind === 'own word').at(-1);
   return {
     id, spotId, name, distance_m, bank,
     kinds: [...new Set([...kinds, ...signs.flatMap((s) => (s.kind === 'own word' ? [] : [s.kind]))])],
+    traits: Object.assign({}, ...signs.map((s) => s.traits ?? {})) as Record<string, string>,
     signIds: signs.map((s) => s.id),
     cover_m: Math.max(0, ...signs.map((s) => s.cover_m ?? 0)),
     own: word ? { logOdds: word.weight ?? 0, note: word.note } : null,

@@ -1,5 +1,5 @@
 /** How a sign belongs with others: signs of one family tell much the same thing, so together they count less than their sum. */
-export type SignFamily = 'slow water' | 'bed' | 'bank' | 'heavies' | 'float' | 'people';
+export type SignFamily = 'slow water' | 'bed' | 'bank' | 'heavies' | 'float' | 'people' | 'own';
 
 /** What prospectors hold of a kind of place or find. */
 export interface SignKind {
@@ -41,6 +41,43 @@ export const SIGN_KINDS = {
 } as const satisfies Readonly<Record<string, SignKind>>;
 export type SignKindName = keyof typeof SIGN_KINDS;
 export const SIGN_KIND_NAMES = Object.keys(SIGN_KINDS) as SignKindName[];
+
+/** A kind the crew named itself: common practice holds nothing of it, so only own results move it. */
+export type OwnKind = `own: ${string}`;
+export const OWN_KIND = /^own: .{1,30}$/;
+export type AnyKind = SignKindName | OwnKind;
+
+/** What is held of a kind, the crew's own ones included. */
+export const signKind = (kind: AnyKind): SignKind =>
+  SIGN_KINDS[kind as SignKindName] ?? { family: 'own', prior: { paid: 6 * COMMON_BASE, tried: 6 }, blankAfterFlood: 0.6, says: kind.slice('own: '.length) };
+
+/** A closer look at a sign, and what each answer adds to it in log odds. */
+export interface SignTrait {
+  readonly name: string;
+  readonly asks: string;
+  readonly of: readonly SignKindName[];
+  readonly choices: readonly { readonly value: string; readonly logOdds: number }[];
+}
+
+/**
+ * What a closer look adds. Common practice, no source (the trade's rules of bedrock, cracks, float and layers): the signs of the
+ * numbers are the trade's, their sizes stated assumptions, small beside what own pans say.
+ */
+export const SIGN_TRAITS: readonly SignTrait[] = [
+  { name: 'strike', asks: 'Crack runs', of: ['crevice', 'bedrock'], choices: [{ value: 'across the flow', logOdds: 0.35 }, { value: 'slanting', logOdds: 0 }, { value: 'along the flow', logOdds: -0.35 }] },
+  { name: 'depth', asks: 'Crack depth', of: ['crevice'], choices: [{ value: 'a finger', logOdds: -0.1 }, { value: 'a hand', logOdds: 0.1 }, { value: 'an arm', logOdds: 0.3 }] },
+  { name: 'soundness', asks: 'Rock sounds', of: ['bedrock', 'crevice'], choices: [{ value: 'rings hard', logOdds: -0.2 }, { value: 'dull knock', logOdds: 0.1 }, { value: 'rotten, still standing', logOdds: 0.4 }] },
+  { name: 'roughness', asks: 'Rock looks', of: ['bedrock'], choices: [{ value: 'polished', logOdds: -0.35 }, { value: 'rough', logOdds: 0.2 }, { value: 'ribbed across', logOdds: 0.35 }] },
+  { name: 'tightness', asks: 'Bend turns', of: ['inside bend'], choices: [{ value: 'gently', logOdds: -0.1 }, { value: 'sharply', logOdds: 0.2 }, { value: 'right round', logOdds: 0.3 }] },
+  { name: 'firmness', asks: 'Layer is', of: ['undercut', 'bench', 'cut bank', 'clay seam', 'bar'], choices: [{ value: 'loose', logOdds: -0.15 }, { value: 'firm', logOdds: 0.1 }, { value: 'rings hard', logOdds: 0.25 }] },
+  { name: 'wear', asks: 'Float is', of: ['float', 'stained float'], choices: [{ value: 'rounded', logOdds: -0.25 }, { value: 'edges worn', logOdds: 0 }, { value: 'sharp-edged', logOdds: 0.3 }] },
+  { name: 'stain', asks: 'Stain', of: ['float', 'stained float'], choices: [{ value: 'white', logOdds: -0.2 }, { value: 'rusty', logOdds: 0.1 }, { value: 'dark', logOdds: 0.25 }] },
+  { name: 'pits', asks: 'Cavities', of: ['float', 'stained float'], choices: [{ value: 'none', logOdds: -0.1 }, { value: 'empty', logOdds: 0.1 }, { value: 'dark-filled', logOdds: 0.3 }] },
+  { name: 'amount', asks: 'Black sand', of: ['black sand'], choices: [{ value: 'a trace', logOdds: -0.2 }, { value: 'streaks', logOdds: 0.1 }, { value: 'a seam', logOdds: 0.35 }] },
+  { name: 'grains', asks: 'Grains are', of: ['black sand', 'lead or iron'], choices: [{ value: 'flat and thin', logOdds: -0.05 }, { value: 'rough', logOdds: 0.2 }] },
+  { name: 'left', asks: 'Left beside it', of: ['old workings', 'turned over'], choices: [{ value: 'nothing', logOdds: -0.3 }, { value: 'a virgin strip', logOdds: 0.4 }] },
+  { name: 'ledge', asks: 'Step', of: ['boulder lee', 'draw mouth'], choices: [{ value: 'deep hole', logOdds: -0.1 }, { value: 'shallow lee', logOdds: 0.15 }] },
+];
 
 /** Signs that mean more together than alone: bend, undercut and bedrock at once is the best there is. Common practice, no source. */
 export const COMBINATIONS: readonly { readonly kinds: readonly SignKindName[]; readonly logOdds: number; readonly says: string }[] = [

@@ -1,6 +1,6 @@
 import type { Bank } from '../ground/centreLine.ts';
 import { requirePositive, requireWithin } from '../outOfRange.ts';
-import { COMBINATIONS, COMMON_BASE, SIGN_KINDS, type SignKindName } from './signKinds.ts';
+import { COMBINATIONS, COMMON_BASE, SIGN_TRAITS, signKind, type AnyKind } from './signKinds.ts';
 
 /** Pans taken at a place, as one measurement. */
 export interface Panned {
@@ -20,7 +20,9 @@ export interface Place {
   readonly distance_m: number;
   readonly bank: Bank;
   /** Kinds of sign seen there, each once. */
-  readonly kinds: readonly SignKindName[];
+  readonly kinds: readonly AnyKind[];
+  /** What a closer look at its signs found, by trait. */
+  readonly traits?: Readonly<Record<string, string>>;
   readonly panned: Panned | null;
   /** Overburden down to what one wants to pan, m. */
   readonly cover_m: number;
@@ -30,8 +32,8 @@ export interface Place {
 
 /** One reason in the score, in log odds; positive speaks for the place. */
 export interface Reason {
-  /** What it rests on: a sign, overlap or combination of signs, pans here, pans beside it, the person's own word. */
-  readonly from: 'sign' | 'overlap' | 'combination' | 'pans' | 'neighbors' | 'own word';
+  /** What it rests on: a sign, a closer look at it, overlap or combination of signs, the trail of colors or float, pans here, pans beside it, the person's own word. */
+  readonly from: 'sign' | 'trait' | 'overlap' | 'combination' | 'trail' | 'float' | 'pans' | 'neighbors' | 'own word';
   readonly logOdds: number;
   readonly says: string;
   /** How the same sign has paid here so far; null where that is not what the reason rests on. */
@@ -59,6 +61,12 @@ export interface RankingRules {
   readonly pays_mg_L: number;
   /** How deep the tools at hand reach, m. */
   readonly reach_m: number;
+  /** The person's own opinion of a kind, in place of common practice: so many of so many tries. */
+  readonly priors?: Readonly<Partial<Record<AnyKind, { readonly paid: number; readonly tried: number }>>>;
+  /** Where colors stop up the creek, with its certainty. */
+  readonly trail?: { readonly from_m: number; readonly to_m: number; readonly certainty: number } | null;
+  /** Where the largest float lies of a run of stones that grows upstream. */
+  readonly float?: { readonly largest_m: number } | null;
 }
 
 /** Before any own try the common base counts as much as two tries. */
@@ -72,6 +80,10 @@ const OVERLAP = 0.5;
 const MOST_EVIDENCE = 3;
 /** Poor ground is taken to hold this share of what pays. */
 const POOR_SHARE = 0.2;
+/** What the trail of colors and float says at full certainty. Common practice, no source: a blank above the last pay lowers, never condemns. */
+const ABOVE_TRAIL = 0.8;
+const FEEDS = 0.5;
+const TOWARD_FLOAT = 0.25;
 
 const logit = (p: number): number => Math.log(p / (1 - p));
 const paid = (p: Panned, pays_mg_L: number): boolean => p.gold_mg / p.volumeBank_L >= pays_mg_L;
@@ -91,19 +103,24 @@ const paid = (p: Panned, pays_mg_L: number): boolean => p.gold_mg / p.volumeBank
  * A place panned before is ranked too: a blank lowers it, never to nothing.
  * @throws OutOfRange when `pays_mg_L` or `reach_m` is not positive
  */
-export function worthAPan(places: readonly Place[], { pays_mg_L, reach_m }: RankingRules): Ranking {
+export function worthAPan(places: readonly Place[], { pays_mg_L, reach_m, priors = {}, trail = null, float = null }: RankingRules): Ranking {
   requirePositive('pays_mg_L', pays_mg_L, 'mg/L');
   requirePositive('reach_m', reach_m, 'm');
+  for (const [kind, prior] of Object.entries(priors)) {
+    if (!prior) continue;
+    requirePositive(`priors.${kind}.tried`, prior.tried);
+    requireWithin(`priors.${kind}.paid`, prior.paid, 0.02 * prior.tried, 0.98 * prior.tried);
+  }
   const tried = places.flatMap((p) => (p.panned ? [{ ...p, panned: p.panned }] : []));
   const tally = (among: typeof tried): { paid: number; tried: number } => ({ paid: among.filter((p) => paid(p.panned, pays_mg_L)).length, tried: among.length });
   const all = tally(tried);
   const baseChance = (BASE.paid + all.paid) / (BASE.tried + all.tried);
   const base = logit(Math.min(0.95, Math.max(0.05, baseChance)));
 
-  const ofKind = (kind: SignKindName, but: string): { logOdds: number; tally: { paid: number; tried: number } } => {
+  const ofKind = (kind: AnyKind, but: string): { logOdds: number; tally: { paid: number; tried: number } } => {
     const seen = tally(tried.filter((p) => p.kinds.includes(kind)));
     // A place does not vote for itself: its own pans are a reason of their own.
-    const { prior } = SIGN_KINDS[kind];
+    const prior = priors[kind] ?? signKind(kind).prior;
     // Common practice says how much better than the usual place a kind is, so it is carried over to this ground's own base.
     const expected = 1 / (1 + Math.exp(-(base + logit(prior.paid / prior.tried) - logit(COMMON_BASE))));
     const others = tally(tried.filter((p) => p.id !== but && p.kinds.includes(kind)));
@@ -113,11 +130,11 @@ export function worthAPan(places: readonly Place[], { pays_mg_L, reach_m }: Rank
   const rank = (place: Place): Ranked => {
     requireWithin('distance_m', place.distance_m, 0, 1e6, 'm');
     const reasons: Reason[] = [];
-    const families = new Map<string, { kind: SignKindName; logOdds: number }[]>();
+    const families = new Map<string, { kind: AnyKind; logOdds: number }[]>();
     for (const kind of place.kinds) {
       const found = ofKind(kind, place.id);
-      reasons.push({ from: 'sign', logOdds: found.logOdds, says: SIGN_KINDS[kind].says, tally: found.tally.tried > 0 ? found.tally : null });
-      const family = SIGN_KINDS[kind].family;
+      reasons.push({ from: 'sign', logOdds: found.logOdds, says: signKind(kind).says, tally: found.tally.tried > 0 ? found.tally : null });
+      const family = signKind(kind).family;
       families.set(family, [...(families.get(family) ?? []), { kind, logOdds: found.logOdds }]);
     }
     // Only what speaks for a place is discounted: two warnings of one family still warn once each.
@@ -127,6 +144,15 @@ export function worthAPan(places: readonly Place[], { pays_mg_L, reach_m }: Rank
     }, 0);
     if (overlap > 0) reasons.push({ from: 'overlap', logOdds: -overlap, says: 'signs that overlap count less', tally: null });
     for (const c of COMBINATIONS) if (c.kinds.every((k) => place.kinds.includes(k))) reasons.push({ from: 'combination', logOdds: c.logOdds, says: c.says, tally: null });
+
+    for (const trait of SIGN_TRAITS) {
+      const found = trait.choices.find((c) => c.value === place.traits?.[trait.name]);
+      if (found && found.logOdds !== 0 && trait.of.some((k) => place.kinds.includes(k))) reasons.push({ from: 'trait', logOdds: found.logOdds, says: `${trait.asks.toLowerCase()} ${found.value}`, tally: null });
+    }
+    // A place with pans of its own has said where it stands on the trail.
+    if (trail && !place.panned && place.distance_m > trail.to_m) reasons.push({ from: 'trail', logOdds: -ABOVE_TRAIL * trail.certainty, says: 'above where colors stop', tally: null });
+    if (trail && place.kinds.includes('draw mouth') && place.distance_m >= trail.from_m - NEIGHBOR_FADE_M / 2 && place.distance_m <= trail.to_m + NEIGHBOR_FADE_M / 2) reasons.push({ from: 'trail', logOdds: FEEDS * trail.certainty, says: 'colors stop where it joins', tally: null });
+    if (float && !place.panned && place.distance_m >= float.largest_m - NEIGHBOR_FADE_M / 2 && place.distance_m <= float.largest_m + 2 * NEIGHBOR_FADE_M) reasons.push({ from: 'float', logOdds: TOWARD_FLOAT, says: 'float grows toward it', tally: null });
 
     if (place.panned) reasons.push(...ownPans(place, place.panned, pays_mg_L));
     const neighbors = neighborReason(place, tried, pays_mg_L);
@@ -155,7 +181,7 @@ function evidence(p: Panned, pays_mg_L: number): number {
 function ownPans(place: Place, p: Panned, pays_mg_L: number): Reason[] {
   const logOdds = evidence(p, pays_mg_L);
   if (logOdds >= 0 || p.colors > 0) return [{ from: 'pans', logOdds, says: `${p.colors} color${p.colors === 1 ? '' : 's'} panned here`, tally: null }];
-  const left = p.floodSince ? Math.max(...(place.kinds.length > 0 ? place.kinds.map((k) => SIGN_KINDS[k].blankAfterFlood) : [0.6])) : 1;
+  const left = p.floodSince ? Math.max(...(place.kinds.length > 0 ? place.kinds.map((k) => signKind(k).blankAfterFlood) : [0.6])) : 1;
   return [{ from: 'pans', logOdds: logOdds * left, says: left < 1 ? 'blank, but a flood since' : 'panned blank', tally: null }];
 }
 

@@ -1,5 +1,5 @@
 import type { Spot} from '@riffle/contract';
-import { FileDecisions, FIRST_ID, GroundFile, Id, NewGround, NewSpot, PageQuery, Problem, SPOT_KINDS, StoredGround, StoredSpot, page } from '@riffle/contract';
+import { FileDecisions, FIRST_ID, GroundFile, Id, NewGround, NewLine, NewSpot, PageQuery, Problem, SPOT_KINDS, StoredGround, StoredSpot, page } from '@riffle/contract';
 import { centreLine, thinLine } from '@riffle/core';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
@@ -9,7 +9,7 @@ import { z } from 'zod';
 import { inTransaction } from '../db/pool.ts';
 import { Refusal } from '../http/problems.ts';
 import { asPage, listOfGround, putRecord } from '../http/recordRoutes.ts';
-import { findGround, findLine, findSpot, insertGroundWithLine, listGrounds, listSpots, MOST_SPOTS, writeGround, writeSpot } from './queries.ts';
+import { findGround, findLine, findSpot, insertGroundWithLine, listGrounds, listSpots, MOST_SPOTS, writeGround, writeLine, writeSpot } from './queries.ts';
 import { readGroundFile, type ReadGround } from './readGroundFile.ts';
 
 /** Largest file read: a track of 100 000 points with times is about 15 MB. */
@@ -49,6 +49,28 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: stri
     return reply.code(stored ? 201 : 200).send(StoredGround.parse(stored ?? (await findGround(pool, crewId, id))));
   });
 
+  app.put('/grounds/:id/line', {
+    schema: { tags: ['grounds'], summary: 'Draws the line of a ground anew, foot first. Spots with a position move along it.', params: z.object({ id: Id }), body: NewLine, response: { 200: StoredGround, '4xx': Problem } },
+  }, async (request) => {
+    const { id } = request.params;
+    const { line, baseVersion } = request.body;
+    const centre = centreLine(line);
+    const written = await inTransaction(pool, async (db) => {
+      const made = await writeLine(db, crewId, id, line, thinLine(line, 0.5, 2000), centre.length_m, baseVersion);
+      if (!made) return null;
+      for (const row of await listSpots(db, crewId, id, FIRST_ID, MOST_SPOTS)) {
+        const spot = StoredSpot.parse(row);
+        const at = spot.position ? centre.locate(spot.position) : { distance_m: Math.min(spot.distance_m, centre.length_m) };
+        if (at.distance_m !== spot.distance_m) await writeSpot(db, crewId, { ...spot, ...at }, spot.version);
+      }
+      return made;
+    });
+    if (written) return StoredGround.parse(written);
+    const found = await findGround(pool, crewId, id);
+    if (!found) throw new Refusal('NOT_FOUND', 'That ground is not in the book.');
+    throw new Refusal('CHANGED', 'Someone changed this ground after you opened it. Look at theirs, then draw again.', undefined, { current: StoredGround.parse(found) });
+  });
+
   app.get('/grounds/:id/ground.geojson', {
     schema: { tags: ['grounds'], summary: 'The ground with its line and spots as GeoJSON (RFC 7946). Gives the place away: see what is shared.', params: z.object({ id: Id }), response: { 200: z.unknown(), '4xx': Problem } },
   }, async (request, reply) => {
@@ -76,7 +98,7 @@ function spotsOf(read: ReadGround, groundId: string, flow: 'as drawn' | 'against
     const { kind, note } = read.properties[i] ?? {};
     return {
       id: uuidv7(), groundId, deleted: false, name: s.name, kind: SPOT_KINDS.find((k) => k === kind) ?? 'other',
-      ...at, position: [s.position[0], s.position[1]], note: typeof note === 'string' ? note.slice(0, 4000) : '',
+      ...at, position: [s.position[0], s.position[1]], note: typeof note === 'string' ? note.slice(0, 4000) : '', worksBelow_m: null, worksBelowEntered: null,
     };
   });
 }

@@ -7,6 +7,12 @@ import { PROBLEMS, Refusal } from './problems.ts';
 /** What a broken database rule means to a person, by constraint. Each names the field it belongs to. */
 const CONSTRAINTS: Readonly<Record<string, { readonly path: string; readonly message: string; readonly code: 'UNKNOWN_REFERENCE' | 'TAKEN' | 'INVALID' }>> = {
   spot_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
+  ground_joins_fk: { path: 'joins.groundId', message: 'The creek it runs into is not in the book.', code: 'UNKNOWN_REFERENCE' },
+  ground_joins_another: { path: 'joins.groundId', message: 'A draw cannot run into itself.', code: 'INVALID' },
+  day_plan_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
+  day_plan_forward: { path: 'back_min', message: 'Be back after you start.', code: 'INVALID' },
+  outline_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
+  attachment_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
   permission_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
   permission_in_order: { path: 'to', message: 'It ends before it begins.', code: 'INVALID' },
   permission_yearly: { path: 'from', message: 'What comes every year needs its first and last day.', code: 'INVALID' },

@@ -2,22 +2,22 @@ import type { GaugeReading, Permission, Sign } from '@riffle/contract';
 import type { Db } from '../db/pool.ts';
 
 const SIGN = `id, version, updated_at as "updatedAt", deleted, ground_id as "groundId", kind, distance_m, bank, offset_m, position, seen_at as "seenAt",
-  size_mm, size_entered as "sizeEntered", cover_m, cover_entered as "coverEntered", weight, come_back_with as "comeBackWith", note`;
+  size_mm, size_entered as "sizeEntered", cover_m, cover_entered as "coverEntered", weight, traits, come_back_with as "comeBackWith", note`;
 
 /** Null: `baseVersion` is not the stored one. */
 export async function writeSign(db: Db, crewId: string, s: Sign, baseVersion: number): Promise<unknown> {
   const values = [
     crewId, s.id, s.groundId, s.deleted, s.kind, s.distance_m, s.bank, s.offset_m, s.position && JSON.stringify(s.position), s.seenAt,
-    s.size_mm, s.sizeEntered, s.cover_m, s.coverEntered, s.weight, s.comeBackWith, s.note,
+    s.size_mm, s.sizeEntered, s.cover_m, s.coverEntered, s.weight, s.comeBackWith, s.note, s.traits,
   ];
   const { rows } = baseVersion === 0
     ? await db.query(
-      `insert into sign (crew_id, id, ground_id, deleted, kind, distance_m, bank, offset_m, position, seen_at, size_mm, size_entered, cover_m, cover_entered, weight, come_back_with, note)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17) on conflict do nothing returning ${SIGN}`, values)
+      `insert into sign (crew_id, id, ground_id, deleted, kind, distance_m, bank, offset_m, position, seen_at, size_mm, size_entered, cover_m, cover_entered, weight, come_back_with, note, traits)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18) on conflict do nothing returning ${SIGN}`, values)
     : await db.query(
       `update sign set version = version + 1, updated_at = now(), deleted = $4, kind = $5, distance_m = $6, bank = $7, offset_m = $8, position = $9, seen_at = $10,
-         size_mm = $11, size_entered = $12, cover_m = $13, cover_entered = $14, weight = $15, come_back_with = $16, note = $17
-       where crew_id = $1 and id = $2 and ground_id = $3 and version = $18 returning ${SIGN}`, [...values, baseVersion]);
+         size_mm = $11, size_entered = $12, cover_m = $13, cover_entered = $14, weight = $15, come_back_with = $16, note = $17, traits = $18
+       where crew_id = $1 and id = $2 and ground_id = $3 and version = $19 returning ${SIGN}`, [...values, baseVersion]);
   return rows[0] ?? null;
 }
 

@@ -1,7 +1,7 @@
 import {
-  adviseBox, bankVolume_L, changePoint, COLOR_MG, convert, describePitch, drawdown, equivalentDiameter_m, flakeDisc, flakeSettling_m_s, flowAtDepth, flowAtRate, flowByBucket_m3_s, flowByFloat_m3_s,
-  freshWater, goldSizes, GRADE_UNITS, grainSettling_m_s, hinderedSettling_m_s, largestStone_m, LINING_IDS, LININGS, mixBelow, movingShear, mustCarry, permissionOn, parseQuantity, pitchSlope, poissonLimits, sampleGrade, sectionSplit,
-  SIGN_KIND_NAMES, sieveAperture_mm, solveBox, sternberg, tallyRun, traceColors, UNITS, volumeForParticles, worthAPan, type GradeUnit, type UnitKind,
+  adviseBox, bankVolume_L, carryingTrips, changePoint, COLOR_MG, CONSTITUENT_NAMES, convert, daylight, describePitch, drawdown, equivalentDiameter_m, finishPlan, flakeDisc, flakeSettling_m_s, flowAtDepth, flowAtRate, flowByBucket_m3_s, flowByFloat_m3_s,
+  freshWater, fromGreenwich, goldSizes, GRADE_UNITS, grainSettling_m_s, hinderedSettling_m_s, hoursBelow, largestStone_m, LINING_IDS, LININGS, mixBelow, movingShear, mustCarry, permissionOn, parseQuantity, pitchSlope, planDay, poissonLimits, sampleGrade, sectionSplit,
+  SIGN_KIND_NAMES, sieveAperture_mm, solveBox, sternberg, tallyRun, tideTurns, traceColors, UNITS, volumeForParticles, walkingMinutes, worthAPan, type GradeUnit, type UnitKind,
 } from '@riffle/core';
 import { z } from 'zod';
 
@@ -43,9 +43,9 @@ export const SUMS: readonly Sum[] = [
   sum('sample-grade', 'Grade of a sample with its band, from color counts or weighed gold.', z.object({ volumeBank_L: n, counts, gold_mg: n.positive().optional(), confidence: n.default(0.9), blankColor_mg: n.positive().default(COLOR_MG['20-40']), oneMoreColor_mg: n.positive().default(COLOR_MG['10-20']) }), ({ volumeBank_L, counts: c, gold_mg, ...options }) => sampleGrade({ volumeBank_L, counts: c, gold_mg }, options)),
   sum('volume-for-particles', 'How much to take for a number of colors (twenty by rule).', z.object({ grade_mg_L: n, color_mg: n, particles: n.default(20) }), (i) => volumeForParticles(i.grade_mg_L, i.color_mg, i.particles)),
   sum('worth-a-pan', 'Ranks places by the chance that a pan there pays, each with its reasons in log odds.', z.object({
-    pays_mg_L: n, reach_m: n,
+    pays_mg_L: n, reach_m: n, priors: z.record(z.string(), z.object({ paid: n, tried: n })).default({}), trail: z.object({ from_m: n, to_m: n, certainty: n.min(0).max(1) }).nullable().default(null), float: z.object({ largest_m: n }).nullable().default(null),
     places: z.array(z.object({
-      id: z.string(), distance_m: n, bank: z.enum(['left', 'right', 'mid']), kinds: z.array(z.enum(SIGN_KIND_NAMES as [(typeof SIGN_KIND_NAMES)[number], ...(typeof SIGN_KIND_NAMES)[number][]])).default([]), cover_m: n.default(0),
+      id: z.string(), distance_m: n, bank: z.enum(['left', 'right', 'mid']), kinds: z.array(z.enum(SIGN_KIND_NAMES as [(typeof SIGN_KIND_NAMES)[number], ...(typeof SIGN_KIND_NAMES)[number][]])).default([]), traits: z.record(z.string(), z.string()).default({}), cover_m: n.default(0),
       panned: z.object({ volumeBank_L: n.positive(), colors: z.int().min(0), color_mg: n.positive(), gold_mg: n.min(0), floodSince: z.boolean().default(false) }).nullable().default(null),
       own: z.object({ logOdds: n, note: z.string().default('') }).nullable().default(null),
     })).max(5000),
@@ -56,6 +56,26 @@ export const SUMS: readonly Sum[] = [
   sum('mixing', 'What two streams carry together.', z.object({ main: z.object({ flow: n, concentration: n }), side: z.object({ flow: n, concentration: n }) }), (i) => mixBelow(i.main, i.side)),
   sum('must-carry', 'What a side stream must carry for the main one to be what it is below the mouth.', z.object({ main: z.object({ flow: n, concentration: n }), sideFlow: n, concentrationBelow: n }), (i) => ({ concentration: mustCarry(i.main, i.sideFlow, i.concentrationBelow) })),
   sum('float-size', 'How float shrinks away from its source (Sternberg), with the band of its rate.', z.object({ points: z.array(z.object({ downstream_m: n, size_mm: n })).max(500) }), (i) => sternberg(i.points)),
+  sum('walking', 'Minutes along a line with its heights, off the path (Tobler).', z.object({ length_m: n, heights_m: z.array(n).min(2).max(20_000).nullable().default(null), from_m: n, to_m: n }), ({ length_m, heights_m, from_m, to_m }) => ({
+    minutes: walkingMinutes({ length_m, height_m: heights_m && ((d) => {
+      const at = (d / length_m) * (heights_m.length - 1);
+      const i = Math.min(heights_m.length - 2, Math.floor(at));
+      return (heights_m[i] as number) + (at - i) * ((heights_m[i + 1] as number) - (heights_m[i] as number));
+    }) }, from_m, to_m),
+  })),
+  sum('daylight', 'Sunrise and sunset, minutes after 00:00 UTC of the date.', z.object({ date: z.iso.date(), longitude_deg: n, latitude_deg: n, zenith_deg: n.min(80).max(110).default(90.833) }), (i) => daylight(i.date, i.longitude_deg, i.latitude_deg, i.zenith_deg)),
+  sum('tide', 'High and low waters, and the hours the water stands below a level, from constituents with Greenwich phase lags; hours count from `from`.', z.object({
+    from: z.iso.datetime({ offset: true }), hours: n.positive().max(24 * 60), meanLevel_m: n.default(0), workBelow_m: n,
+    constituents: z.array(z.object({ name: z.enum(CONSTITUENT_NAMES as [(typeof CONSTITUENT_NAMES)[number], ...(typeof CONSTITUENT_NAMES)[number][]]), amplitude_m: n, phase_deg: n })).max(20),
+  }), ({ from, hours, meanLevel_m, workBelow_m, constituents }) => {
+    const tide = { meanLevel_m, constituents: fromGreenwich(constituents, Date.parse(from)) };
+    return { turns: tideTurns(tide, 0, hours), below: hoursBelow(tide, workBelow_m, 0, hours) };
+  }),
+  sum('day-plan', 'Which places to work in which order to be back in time; walking by index, the start last. Exact up to twelve places.', z.object({
+    start_min: n, back_min: n, walk_min: z.array(z.array(n.min(0)).max(41)).max(41),
+    stops: z.array(z.object({ id: z.string(), work_min: n, value: n, open: z.array(z.object({ from_min: n, to_min: n })).nullable().default(null) })).max(40),
+  }), (i) => finishPlan(planDay(i))),
+  sum('carrying-trips', 'Trips to carry a load away beside the tools.', z.object({ load_kg: n, tools_kg: n, limit_kg: n }), (i) => ({ trips: carryingTrips(i.load_kg, i.tools_kg, i.limit_kg) })),
   sum('flow-at-depth', 'Flow in a rectangular channel at a depth (Manning, side walls counted).', z.object({ ...channel, depth_m: n }), ({ depth_m, ...c }) => flowAtDepth(c, depth_m)),
   sum('flow-at-rate', 'Normal depth in a rectangular channel for a flow.', z.object({ ...channel, flow_m3_s: n }), ({ flow_m3_s, ...c }) => flowAtRate(c, flow_m3_s)),
   sum('drawdown', 'The water surface along a steep box.', z.object({ ...channel, flow_m3_s: n.positive(), length_m: n.positive().max(20) }), ({ flow_m3_s, length_m, ...c }) => drawdown(c, flow_m3_s, length_m)),

@@ -1,0 +1,41 @@
+import { z } from 'zod';
+import { OUTLINE_KINDS } from './kinds.ts';
+import { Based, Id, Name, Note, Stored, Timestamp, Whole } from './shared.ts';
+
+const LonLat = z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]);
+
+/** A shape drawn on the map: the edge of a bar, a bench, a claim or old workings, or a path as a line. */
+export const Outline = Whole.extend({
+  groundId: Id,
+  name: Name,
+  kind: z.enum(OUTLINE_KINDS),
+  /** Corners in order, the first not repeated; of a path its points. */
+  points: z.array(LonLat).min(2, 'Draw at least two points.').max(2000, 'At most 2,000 points.'),
+  /** Height above the water, where it matters. */
+  height_m: z.number('Give a number in m.').min(-5, 'At least -5 m.').max(300, 'At most 300 m.').nullable(),
+  note: Note,
+});
+const corners = { error: 'A shape has at least three corners.', path: ['points'] };
+export const NewOutline = Outline.extend(Based.shape).refine((o) => o.kind === 'path' || o.points.length >= 3, corners).meta({ id: 'NewOutline' });
+export const StoredOutline = Outline.extend(Stored.shape).meta({ id: 'Outline' });
+export type Outline = z.infer<typeof Outline>;
+export type StoredOutline = z.infer<typeof StoredOutline>;
+
+/** A picture or a paper kept with what it is about. Its bytes go by a call of their own. */
+export const Attachment = Whole.extend({
+  groundId: Id,
+  about: z.enum(['ground', 'spot', 'sign', 'permission']),
+  aboutId: Id,
+  name: z.string().trim().min(1, 'Give it a name.').max(120, 'A name has at most 120 characters.'),
+  mime: z.enum(['image/jpeg', 'image/png', 'image/webp', 'application/pdf']),
+  /** When and where the picture was taken, as the camera wrote it down. */
+  takenAt: Timestamp.nullable(),
+  position: LonLat.nullable(),
+  width_px: z.int().min(1).max(100_000).nullable(),
+  height_px: z.int().min(1).max(100_000).nullable(),
+  note: Note,
+});
+export const NewAttachment = Attachment.extend(Based.shape).meta({ id: 'NewAttachment' });
+export const StoredAttachment = Attachment.extend(Stored.shape).meta({ id: 'Attachment' });
+export type Attachment = z.infer<typeof Attachment>;
+export type StoredAttachment = z.infer<typeof StoredAttachment>;
