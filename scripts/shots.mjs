@@ -9,9 +9,14 @@ import { CHROMIUM, ensureChromium, giveUp, root } from './setup.mjs';
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 const HALLOWAY = 'Halloway Creek';
+/** A morning in the demo's season, the day after the river was last read; the island keeps GMT-2. */
+const MORNING = '2026-07-28T09:20:00Z';
 
 /** Each view: its size, where it is, and what a person did there before the picture. */
 const VIEWS = {
+  'day': { size: DESK, at: 'day', now: MORNING },
+  'day-beach': { size: DESK, at: 'day', ground: 'Saltgrass Strand', now: MORNING },
+  'day-phone': { size: PHONE, at: 'day', now: MORNING },
   'read': { size: DESK, at: 'read', spot: 'Otter bar' },
   'sample': { size: DESK, at: 'sample', spot: 'Slate step', act: countColors },
   'set': { size: DESK, at: 'set' },
@@ -46,7 +51,8 @@ const api = async (method, path, body) => {
   if (!answer.ok) throw new Error(`${method} ${path}: ${await answer.text()}`);
   return answer.json();
 };
-const ground = (await api('GET', '/grounds')).items.find((g) => g.name === HALLOWAY);
+const grounds = (await api('GET', '/grounds')).items;
+const ground = grounds.find((g) => g.name === HALLOWAY);
 const spots = (await api('GET', `/grounds/${ground.id}/spots`)).items;
 const spotId = (name) => spots.find((s) => s.name === name).id;
 
@@ -54,12 +60,14 @@ try {
   for (const [name, view] of Object.entries(VIEWS)) {
     if (names.length > 0 && !names.includes(name)) continue;
     const undo = await view.before?.();
-    const context = await browser.newContext({ viewport: view.size, deviceScaleFactor: 1, serviceWorkers: 'block' });
+    const context = await browser.newContext({ viewport: view.size, deviceScaleFactor: 1, serviceWorkers: 'block', timezoneId: 'Etc/GMT+2' });
     const page = await context.newPage();
+    if (view.now) await page.clock.setFixedTime(new Date(view.now));
+    const on = view.ground ? grounds.find((g) => g.name === view.ground) : ground;
     page.on('pageerror', (error) => console.error(`${name}: ${error.message}`));
     const display = us ? { system: 'US', gold: 'grain', grade: 'grain/yd³' } : undefined;
     await page.addInitScript((p) => localStorage.setItem('riffle-preferences', JSON.stringify(p)), { light: light ?? view.light ?? 'shade', pricePerGram: 70, money: 'crowns', ...(display && { display }) });
-    await page.goto(`${riffle.address}${view.path ?? `/g/${ground.id}/${view.at}${view.spot ? `?spot=${spotId(view.spot)}` : ''}`}`);
+    await page.goto(`${riffle.address}${view.path ?? `/g/${on.id}/${view.at}${view.spot ? `?spot=${spotId(view.spot)}` : ''}`}`);
     await page.getByRole('heading', { level: 1 }).waitFor();
     await page.evaluate('document.fonts.ready');
     await view.act?.(page);

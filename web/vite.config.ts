@@ -20,6 +20,8 @@ export default defineConfig({
         maximumFileSizeToCacheInBytes: 4 * 1024 * 1024,
         navigateFallback: '/index.html',
         navigateFallbackDenylist: [/^\/api\//],
+        // A file never changes under its address: once seen, it is there without a signal.
+        runtimeCaching: [{ urlPattern: /\/api\/v1\/attachments\/[^/]+\/file$/, handler: 'CacheFirst', options: { cacheName: 'attachments', expiration: { maxEntries: 400 }, cacheableResponse: { statuses: [200] } } }],
         clientsClaim: true,
         skipWaiting: true,
         cleanupOutdatedCaches: true,
@@ -35,6 +37,7 @@ export default defineConfig({
       output: {
         codeSplitting: {
           groups: [
+            { name: 'ol', test: /node_modules[\\/](ol|rbush|quickselect|earcut|pbf|color-[a-z]+)[\\/]/, priority: 20 },
             { name: 'echarts', test: /node_modules[\\/](echarts|zrender)[\\/]/, priority: 20 },
             { name: 'framework', test: /node_modules[\\/](react|react-dom|scheduler|react-router|@tanstack|@radix-ui|radix-ui)[\\/]/, priority: 10 },
           ],

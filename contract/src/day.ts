@@ -6,6 +6,8 @@ const Minute = z.int('Give a time of day.').min(0, 'Not before midnight.').max(1
 
 /** A place of the plan in its order: a spot, or a place of signs no spot was marked for. */
 const PlannedStop = z.object({
+  /** What the place is found again by: its spot, or the first of its signs. */
+  placeId: z.string().min(1).max(60),
   spotId: Id.nullable(),
   name: Name,
   distance_m: notNegative(1_000_000, 'm'),

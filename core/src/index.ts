@@ -33,13 +33,14 @@ export { CLIFTON_PARTICLES, volumeForParticles } from './sample/howMuchToTake.ts
 
 export { COMBINATIONS, COMMON_BASE, OWN_KIND, SIGN_KINDS, SIGN_KIND_NAMES, SIGN_TRAITS, signKind, type AnyKind, type OwnKind, type SignFamily, type SignKind, type SignKindName, type SignTrait } from './read/signKinds.ts';
 export { gatherPlaces, NEAR_M, type GatheredPlace, type SignSeen, type SpotSeen } from './read/gatherPlaces.ts';
+export { floodPeaks, thinLevels, type Level } from './read/gauge.ts';
 export { permissionOn, SOON_DAYS, type Day, type PermissionNote, type PermissionToday, type Standing } from './read/permission.ts';
 export { worthAPan, type Panned, type Place, type Ranked, type Ranking, type RankingRules, type Reason } from './read/worthAPan.ts';
 export { changePoint, mixBelow, mustCarry, sternberg, traceColors, type Trace, type TracePoint } from './read/trace.ts';
 
 export { carryingTrips, USUAL_TOOLS, WET_GRAVEL_KG_L } from './day/carry.ts';
 export { daylight, TWILIGHT_ZENITH_DEG, type Daylight } from './day/daylight.ts';
-export { pacePerPan, USUAL_PAN_MIN, type Pace, type PanTaken } from './day/pace.ts';
+export { pacePerPan, PANS_OF, USUAL_PAN_MIN, workMinutes, type Pace, type PanTaken } from './day/pace.ts';
 export { EXACT_STOPS, finishPlan, planDay, timeDay, type DayPlan, type DayProblem, type DayStop, type OpenHours, type StopTimes } from './day/planDay.ts';
 export { CONSTITUENT_NAMES, fromGreenwich, hoursBelow, tideHeight_m, tideTurns, type Constituent, type ConstituentName, type Tide, type TideTurn } from './day/tide.ts';
 export { walkingMinutes, walkingSpeed_m_s, type WalkedLine } from './day/walking.ts';

@@ -11,6 +11,7 @@ import { z } from 'zod';
 import { booksRoutes } from './books/routes.ts';
 import { cleanRoutes } from './clean/routes.ts';
 import { dayRoutes } from './day/routes.ts';
+import { deviceRoutes } from './devices/routes.ts';
 import { groundRoutes } from './ground/routes.ts';
 import { errorHandler } from './http/errorHandler.ts';
 import { ownHostOnly } from './http/ownHostOnly.ts';
@@ -51,7 +52,8 @@ export async function buildApp({ pool, crewId, webDir, logger = false, rate = 30
       directives: {
         defaultSrc: ["'self'"], baseUri: ["'self'"], objectSrc: ["'none'"], frameAncestors: ["'none'"], formAction: ["'self'"], scriptSrc: ["'self'"],
         // Charts and dialogs set style attributes; scripts stay strict.
-        styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:'], fontSrc: ["'self'"], connectSrc: ["'self'"], workerSrc: ["'self'"], manifestSrc: ["'self'"],
+        // Pictures may come from elsewhere, since a person may type the address of map tiles they are allowed to use; nothing else may.
+        styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:', 'https:', 'http://localhost:*'], fontSrc: ["'self'"], connectSrc: ["'self'"], workerSrc: ["'self'"], manifestSrc: ["'self'"],
       },
     },
   });
@@ -68,6 +70,7 @@ export async function buildApp({ pool, crewId, webDir, logger = false, rate = 30
     readRoutes(api, pool, crewId);
     dayRoutes(api, pool, crewId);
     mapRoutes(api, pool, crewId);
+    deviceRoutes(api, pool, crewId);
     sampleRoutes(api, pool, crewId);
     setRoutes(api, pool, crewId);
     runRoutes(api, pool, crewId);

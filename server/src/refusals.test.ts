@@ -50,7 +50,7 @@ const WRONG: readonly (readonly [Kind, string, unknown, string?])[] = [
   ['grounds', 'profile', [{ distance_m: 5, height_m: 1, form: 'fall' }], 'profile.0.form'], ['grounds', 'joins', { groundId: 'x', distance_m: 5, bank: 'left' }, 'joins.groundId'],
   ['spots', 'worksBelow_m', 90], ['signs', 'kind', 'own: '], ['signs', 'traits', { strike: 'across the flow' }], ['signs', 'traits', { mood: 'good' }],
   ['plans', 'day', 'Monday'], ['plans', 'start_min', -5], ['plans', 'back_min', 400, 'back_min'], ['plans', 'back_min', 2000], ['plans', 'limit_kg', 0], ['plans', 'aim', 'luck'], ['plans', 'way', 'slowly'],
-  ['plans', 'stops', [{ spotId: null, name: '', distance_m: 1, bank: 'left', offset_m: 0, work_min: 5 }], 'stops.0.name'], ['plans', 'tools', [{ name: 'anvil', kg: 400 }], 'tools.0.kg'],
+  ['plans', 'stops', [{ placeId: 'p', spotId: null, name: '', distance_m: 1, bank: 'left', offset_m: 0, work_min: 5 }], 'stops.0.name'], ['plans', 'tools', [{ name: 'anvil', kg: 400 }], 'tools.0.kg'],
   ['outlines', 'points', [[0, 0]]], ['outlines', 'points', [[0, 0], [1, 1]], 'points'], ['outlines', 'points', [[0, 0], [200, 1], [1, 1]], 'points.1.0'], ['outlines', 'kind', 'moon'], ['outlines', 'height_m', 900],
   ['attachments', 'mime', 'text/html'], ['attachments', 'about', 'dog'], ['attachments', 'name', ''], ['attachments', 'takenAt', 'noon'], ['attachments', 'width_px', 0],
   ['samples', 'spotId', ''], ['samples', 'takenAt', 'yesterday'], ['samples', 'depth_m', -0.1], ['samples', 'depth_m', 31], ['samples', 'depthEntered', '1 ft'], ['samples', 'volume_L', 0], ['samples', 'volume_L', -4],

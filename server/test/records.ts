@@ -48,7 +48,7 @@ export const newCleanup = (groundId: string, runIds: string[], sections: Cleanup
 
 export const newPlan = (groundId: string, some: Partial<New<Plan>> = {}): New<Plan> => ({
   ...fresh(), groundId, day: '2026-05-02', start_min: 480, back_min: 960, start_m: 0, limit_kg: 20, tools: [{ name: 'shovel', kg: 2 }], aim: 'best traps', way: 'quick pans', frozen: false, waterAway: false,
-  stops: [{ spotId: null, name: 'Bar', distance_m: 100, bank: 'left', offset_m: 3, work_min: 30 }], note: '', ...some,
+  stops: [{ placeId: 'signs-1', spotId: null, name: 'Bar', distance_m: 100, bank: 'left', offset_m: 3, work_min: 30 }], note: '', ...some,
 });
 
 export const newOutline = (groundId: string, some: Partial<New<Outline>> = {}): New<Outline> => ({ ...fresh(), groundId, name: 'Upper bench', kind: 'bench', points: [[-33, 46.5], [-33.001, 46.5], [-33.001, 46.501]], height_m: 4, note: '', ...some });

@@ -16,8 +16,6 @@ import { Home } from './shell/Home.tsx';
 import { Shell } from './shell/Shell.tsx';
 import { lastGround } from './shell/useGround.ts';
 import { ReadScreen } from './stages/read/ReadScreen.tsx';
-import { RunScreen } from './stages/run/RunScreen.tsx';
-import { SampleScreen } from './stages/sample/SampleScreen.tsx';
 import { PreferencesProvider } from './units/PreferencesProvider.tsx';
 
 if (import.meta.env.PROD) registerSW({ immediate: true });
@@ -35,10 +33,11 @@ const router = createBrowserRouter([
         path: '/g/:groundId',
         element: <GroundGate />,
         children: [
+          { path: 'day', lazy: async () => ({ Component: (await import('./day/DayScreen.tsx')).DayScreen }) },
           { path: 'read', element: <ReadScreen /> },
-          { path: 'sample', element: <SampleScreen /> },
+          { path: 'sample', lazy: async () => ({ Component: (await import('./stages/sample/SampleScreen.tsx')).SampleScreen }) },
           { path: 'set', lazy: async () => ({ Component: (await import('./stages/set/SetScreen.tsx')).SetScreen }) },
-          { path: 'run', element: <RunScreen /> },
+          { path: 'run', lazy: async () => ({ Component: (await import('./stages/run/RunScreen.tsx')).RunScreen }) },
           { path: 'clean', lazy: async () => ({ Component: (await import('./stages/clean/CleanScreen.tsx')).CleanScreen }) },
           { path: 'books', lazy: async () => ({ Component: (await import('./stages/books/BooksScreen.tsx')).BooksScreen }) },
         ],

@@ -6,7 +6,7 @@ import { expectNear, referenceCases } from '../../test/referenceCases.ts';
 import { seededRandom } from '../maths/random.ts';
 import { carryingTrips, USUAL_TOOLS, WET_GRAVEL_KG_L } from './carry.ts';
 import { daylight } from './daylight.ts';
-import { pacePerPan, USUAL_PAN_MIN } from './pace.ts';
+import { pacePerPan, USUAL_PAN_MIN, workMinutes } from './pace.ts';
 import { bestByAllOrders, finishPlan, planDay, timeDay, type DayProblem, type DayStop } from './planDay.ts';
 import { CONSTITUENT_NAMES, fromGreenwich, hoursBelow, tideHeight_m, tideTurns, TIDE_CONSTITUENTS, type Constituent, type ConstituentName, type Tide } from './tide.ts';
 import { walkingMinutes, walkingSpeed_m_s } from './walking.ts';
@@ -191,6 +191,12 @@ describe('pace and load', () => {
     const pace = pacePerPan([taken(0, 'a'), taken(30, 'b'), taken(70, 'c')], () => 10);
     expect(pace.from).toBe(2);
     expect(pace.pan_min).toBeCloseTo((12.5 * 2 + 40) / 6, 9);
+  });
+  test('work by hand: two pans at 12 minutes under half a metre of cover, 2 x 12 + 15; a square metre takes eight and twice the stripping', () => {
+    expect(workMinutes('quick pans', 12, 0.5)).toBe(39);
+    expect(workMinutes('one square metre', 12, 0.5)).toBe(126);
+    expect(() => workMinutes('quick pans', 0, 0)).toThrow(/pan_min/);
+    expect(() => workMinutes('quick pans', 10, -1)).toThrow(/cover_m/);
   });
   test('a night and two samples written down together say nothing', () => {
     expect(pacePerPan([taken(0, 'a'), taken(900, 'b'), taken(900.2, 'c')], () => 0).from).toBe(0);

@@ -1,4 +1,4 @@
-import { requirePositive } from '../outOfRange.ts';
+import { requirePositive, requireWithin } from '../outOfRange.ts';
 
 /** A pan taken somewhere, as far as time goes. */
 export interface PanTaken {
@@ -41,4 +41,19 @@ export function pacePerPan(taken: readonly PanTaken[], walk_min: (fromSpotId: st
   }).sort((a, b) => a - b);
   const middle = gaps.length === 0 ? USUAL_PAN_MIN : ((gaps[(gaps.length - 1) >> 1] as number) + (gaps[gaps.length >> 1] as number)) / 2;
   return { pan_min: (middle * gaps.length + USUAL_PAN_MIN * PRIOR_SAMPLES) / (gaps.length + PRIOR_SAMPLES), from: gaps.length };
+}
+
+/** Pans of a quick try, and of one square metre taken down well. Common practice, no source. */
+export const PANS_OF = { 'quick pans': 2, 'one square metre': 8 } as const;
+/** Minutes to strip a metre of cover off a test hole, and off a square metre (about 0.3 m3/h and 1 m3/h of hand digging). Common practice, no source. */
+const STRIP_MIN_M = { 'quick pans': 30, 'one square metre': 60 } as const;
+
+/**
+ * Minutes the work at a place takes: its pans at the crew's pace, and the stripping of what lies over them.
+ * @throws OutOfRange for a pace that is not positive or a cover below 0 or over 30 m
+ */
+export function workMinutes(way: keyof typeof PANS_OF, pan_min: number, cover_m: number): number {
+  requirePositive('pan_min', pan_min, 'min');
+  requireWithin('cover_m', cover_m, 0, 30, 'm');
+  return Math.round(PANS_OF[way] * pan_min + STRIP_MIN_M[way] * cover_m);
 }

@@ -239,6 +239,7 @@ export function* planDay(problem: DayProblem, seed = 1, rounds = ROUNDS): Genera
   const random = seededRandom(seed);
   let best = shorten(problem, fill(problem, { order: [], value: 0, back_min: problem.start_min }, random, 0));
   best = fill(problem, best, random, 0);
+  yield { done: 0, best: timeDay(problem, best.order) };
   let now = best;
   for (let round = 0; round < rounds; round++) {
     const kept = takeOut(now.order, random);

@@ -1,7 +1,7 @@
 import {
-  adviseBox, bankVolume_L, carryingTrips, changePoint, COLOR_MG, CONSTITUENT_NAMES, convert, daylight, describePitch, drawdown, equivalentDiameter_m, finishPlan, flakeDisc, flakeSettling_m_s, flowAtDepth, flowAtRate, flowByBucket_m3_s, flowByFloat_m3_s,
+  adviseBox, bankVolume_L, carryingTrips, changePoint, COLOR_MG, CONSTITUENT_NAMES, convert, daylight, describePitch, drawdown, equivalentDiameter_m, finishPlan, flakeDisc, floodPeaks, flakeSettling_m_s, flowAtDepth, flowAtRate, flowByBucket_m3_s, flowByFloat_m3_s,
   freshWater, fromGreenwich, goldSizes, GRADE_UNITS, grainSettling_m_s, hinderedSettling_m_s, hoursBelow, largestStone_m, LINING_IDS, LININGS, mixBelow, movingShear, mustCarry, permissionOn, parseQuantity, pitchSlope, planDay, poissonLimits, sampleGrade, sectionSplit,
-  SIGN_KIND_NAMES, sieveAperture_mm, solveBox, sternberg, tallyRun, tideTurns, traceColors, UNITS, volumeForParticles, walkingMinutes, worthAPan, type GradeUnit, type UnitKind,
+  SIGN_KIND_NAMES, sieveAperture_mm, solveBox, sternberg, tallyRun, thinLevels, tideTurns, traceColors, UNITS, volumeForParticles, walkingMinutes, worthAPan, type GradeUnit, type UnitKind,
 } from '@riffle/core';
 import { z } from 'zod';
 
@@ -51,6 +51,7 @@ export const SUMS: readonly Sum[] = [
     })).max(5000),
   }), ({ places, ...rules }) => worthAPan(places, rules)),
   sum('trace', 'Where colors stop up a creek: the best break, its certainty, the last pay and the first blank.', z.object({ points: z.array(z.object({ id: z.string(), distance_m: n, colors: z.int(), volumeBank_L: n })).max(2000) }), (i) => traceColors(i.points)),
+  sum('gauge', 'A gauge’s levels thinned to their turns, and its floods above a mark.', z.object({ levels: z.array(z.object({ at_ms: n, level_m: n })).max(20_000), tolerance_m: n.default(0.02), floodAbove_m: n }), (i) => ({ levels: thinLevels(i.levels, i.tolerance_m), floods: floodPeaks(i.levels, i.floodAbove_m) })),
   sum('permission', 'What is closed on a day and why, and what ends soon, by dates written down. Never a legal opinion.', z.object({ today: z.iso.date(), notes: z.array(z.object({ id: z.string(), name: z.string(), kind: z.enum(['claim', 'permit', 'closed season']), from: z.iso.date().nullable(), to: z.iso.date().nullable(), everyYear: z.boolean().default(false) })).max(500) }), (i) => permissionOn(i.notes, i.today)),
   sum('change-point', 'The split of a series into two stretches of least squared deviation.', z.object({ values: z.array(n).max(5000) }), (i) => changePoint(i.values)),
   sum('mixing', 'What two streams carry together.', z.object({ main: z.object({ flow: n, concentration: n }), side: z.object({ flow: n, concentration: n }) }), (i) => mixBelow(i.main, i.side)),

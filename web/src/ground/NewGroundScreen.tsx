@@ -157,7 +157,7 @@ function TypedGround() {
     setTried(true);
     if (draft.name.trim() === '' || !length.ok || wrongLength) return;
     const id = uuidv7();
-    write({ what: 'record', kind: 'grounds', record: { id, deleted: false, name: draft.name.trim(), kind: draft.kind, length_m: length.value, swell_percent: DEFAULT_SWELL_PERCENT, note: '', baseVersion: 0 } });
+    write({ what: 'record', kind: 'grounds', record: { id, deleted: false, name: draft.name.trim(), kind: draft.kind, length_m: length.value, swell_percent: DEFAULT_SWELL_PERCENT, note: '', tide: null, profile: [], joins: null, baseVersion: 0 } });
     clear();
     void navigate(`/g/${id}/read`);
   };

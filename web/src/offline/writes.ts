@@ -1,4 +1,4 @@
-import type { Cleanup, GaugeReading, Ground, LoggedEvent, Permission, Rig, Run, RunWithEvents, Sample, Setup, Sign, Spot, StoredCleanup, StoredGaugeReading, StoredGround, StoredPermission, StoredRig, StoredRun, StoredSample, StoredSetup, StoredSign, StoredSpot } from '@riffle/contract';
+import type { Attachment, Cleanup, GaugeReading, Ground, LoggedEvent, Outline, Permission, Plan, Rig, Run, RunWithEvents, Sample, Setup, Sign, Spot, StoredAttachment, StoredCleanup, StoredGaugeReading, StoredGround, StoredOutline, StoredPermission, StoredPlan, StoredRig, StoredRun, StoredSample, StoredSetup, StoredSign, StoredSpot } from '@riffle/contract';
 import { useMutation, useMutationState, type QueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { v7 as uuidv7 } from 'uuid';
@@ -10,6 +10,9 @@ export interface Records {
   spots: { sent: Spot; kept: StoredSpot };
   signs: { sent: Sign; kept: StoredSign };
   permissions: { sent: Permission; kept: StoredPermission };
+  plans: { sent: Plan; kept: StoredPlan };
+  outlines: { sent: Outline; kept: StoredOutline };
+  attachments: { sent: Attachment; kept: StoredAttachment };
   'gauge-readings': { sent: GaugeReading; kept: StoredGaugeReading };
   samples: { sent: Sample; kept: StoredSample };
   rigs: { sent: Rig; kept: StoredRig };
@@ -26,8 +29,15 @@ interface EventsWrite {
   readonly groundId: string;
   readonly events: readonly LoggedEvent[];
 }
+/** The bytes of an attachment whose record was written before. */
+interface FileWrite {
+  readonly what: 'file';
+  readonly groundId: string;
+  readonly attachmentId: string;
+  readonly bytes: Blob;
+}
 /** Anything that leaves for the server. Idempotent, so that it may be sent again. */
-export type Write = RecordWrite | EventsWrite;
+export type Write = RecordWrite | EventsWrite | FileWrite;
 /** A write with its place in the outbox. */
 export type QueuedWrite = Write & { readonly writeId: string };
 
@@ -35,8 +45,15 @@ export const WRITE_KEY = ['write'] as const;
 /** Writes run one after another, in the order they were made. */
 export const WRITE_SCOPE = { id: 'writes' } as const;
 
-export const sendWrite = (write: Write): Promise<unknown> =>
-  write.what === 'record' ? call('PUT', `/${write.kind}/${write.record.id}`, write.record) : call('POST', `/runs/${write.runId}/events`, { events: write.events });
+export function sendWrite(write: Write): Promise<unknown> {
+  switch (write.what) {
+    case 'record': return call('PUT', `/${write.kind}/${write.record.id}`, write.record);
+    case 'events': return call('POST', `/runs/${write.runId}/events`, { events: write.events });
+    case 'file': return call('PUT', fileAddress(write.attachmentId), write.bytes);
+  }
+}
+
+export const fileAddress = (attachmentId: string): string => `/attachments/${attachmentId}/file`;
 
 /** Grounds and boxes belong to the crew, everything else to a ground. */
 const scopeOf = (write: RecordWrite): string => ('groundId' in write.record ? write.record.groundId : '');
@@ -55,12 +72,12 @@ export function takeIn(client: QueryClient, write: Write, answer: unknown): void
   if (write.what === 'record') {
     const kept = answer as { id: string };
     client.setQueryData<{ id: string }[]>(listKey(write.kind, scopeOf(write)), (list) => [...(list ?? []).filter((r) => r.id !== kept.id), kept]);
-  } else {
+  } else if (write.what === 'events') {
     const run = answer as RunWithEvents;
     client.setQueryData<readonly LoggedEvent[]>(eventsKey(write.runId), run.events);
     client.setQueryData<StoredRun[]>(listKey('runs', write.groundId), (list) => list?.map((r) => (r.id === run.id ? { ...r, tally: run.tally } : r)));
   }
-  const groundId = write.what === 'events' ? write.groundId : scopeOf(write);
+  const groundId = write.what === 'record' ? scopeOf(write) : write.groundId;
   if (groundId) void client.invalidateQueries({ queryKey: bookKey(groundId) });
 }
 
@@ -90,7 +107,7 @@ export function withWaiting<K extends Kind>(kind: K, groundId: string, list: rea
 
 /** What the server adds to a record; stands in until it answers. */
 const EMPTY_EXTRAS: Readonly<Record<Kind, object>> = {
-  grounds: { line: null, linePoints: 0 }, spots: {}, signs: {}, 'gauge-readings': {}, permissions: {}, samples: {}, rigs: {}, setups: {}, cleanups: {},
+  grounds: { line: null, linePoints: 0 }, spots: {}, signs: {}, 'gauge-readings': {}, permissions: {}, plans: {}, outlines: {}, attachments: {}, samples: {}, rigs: {}, setups: {}, cleanups: {},
   runs: { tally: { buckets: 0, volumeLoose_L: 0, bySpot_L: {}, running_s: 0, stopped: false, lastEventAt: null } },
 };
 

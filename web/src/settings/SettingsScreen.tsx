@@ -32,6 +32,10 @@ export function SettingsScreen() {
       <Block title="Light">
         <Choices label="Light" value={preferences.light} onChange={(light) => change({ light })} choices={LIGHTS.map((l) => ({ value: l, label: l }))} />
       </Block>
+      <Block title="Positions" aside="asked for only when you tap “Where I stand”">
+        <Choices label="Positions from" value={preferences.positionFrom} onChange={(positionFrom) => change({ positionFrom })} choices={[{ value: 'device', label: 'this device' }, { value: 'simulated', label: 'a simulated receiver' }]} />
+        <p className="mt-1 text-[13px] text-ink-2">The simulated one walks up the chosen ground, to try things out at home.</p>
+      </Block>
       <Block title="Your price" aside="Riffle knows no price but yours">
         <div className="grid grid-cols-1 gap-4 sm:grid-cols-3">
           <TextField label="For one gram of your gold" value={price} problem={priceRead !== null && !(priceRead > 0) ? 'Write a number above 0, such as 62.50.' : null}

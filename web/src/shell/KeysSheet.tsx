@@ -3,6 +3,7 @@ import { STAGES } from './stages.ts';
 
 const KEYS = [
   ...STAGES.map((s) => [s.key, s.name] as const),
+  ['d', 'Day sheet'],
   ['g', 'Pick a ground'],
   ['n', 'New: a spot on Read, a sample on Sample, a box on Set'],
   ['s', 'Add a sign, on Read'],

@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { useRecords } from '../api/records.ts';
 import { LIGHTS, usePreferences } from '../units/displayPreference.ts';
-import { SettingsIcon } from '../ui/icons.tsx';
+import { DayIcon, SettingsIcon } from '../ui/icons.tsx';
 import { Patterns } from '../ui/patterns.tsx';
 import { GroundPicker } from './GroundPicker.tsx';
 import { KeysSheet } from './KeysSheet.tsx';
@@ -23,7 +23,7 @@ export function Shell() {
   const [keysOpen, setKeysOpen] = useState(false);
   const groundId = inAddress ?? lastGround() ?? grounds[0]?.id;
   const ground = grounds.find((g) => g.id === groundId);
-  const stage = STAGES.find((s) => pathname.endsWith(`/${s.path}`))?.path ?? 'read';
+  const stage = STAGES.find((s) => pathname.endsWith(`/${s.path}`))?.path ?? (pathname.endsWith('/day') ? 'day' : 'read');
   const spot = new URLSearchParams(search).get('spot');
   const to = (path: string): string => (ground ? `/g/${ground.id}/${path}${inAddress && spot ? `?spot=${spot}` : ''}` : '/grounds/new');
 
@@ -31,13 +31,14 @@ export function Shell() {
   const carried = spot ? `?spot=${spot}` : '';
   useKeys(useMemo(() => ({
     ...Object.fromEntries(STAGES.map((s) => [s.key, () => void (base && navigate(`${base}${s.path}${carried}`))])),
+    d: () => void (base && navigate(`${base}day`)),
     g: () => setPickerOpen(matchMedia('(min-width: 640px)').matches ? 'rail' : 'top'),
     '?': () => setKeysOpen(true),
   }), [base, carried, navigate]));
 
   const nextLight = LIGHTS[(LIGHTS.indexOf(preferences.light) + 1) % LIGHTS.length] ?? 'shade';
   const picker = (where: 'rail' | 'top') => <GroundPicker grounds={grounds} current={ground} stage={stage} open={pickerOpen === where} onOpenChange={(open) => setPickerOpen(open ? where : null)} />;
-  const stageName = STAGES.find((s) => pathname.endsWith(`/${s.path}`))?.name;
+  const stageName = pathname.endsWith('/day') ? 'Day sheet' : STAGES.find((s) => pathname.endsWith(`/${s.path}`))?.name;
   return (
     <div className="min-h-dvh sm:grid sm:grid-cols-[128px_minmax(0,1fr)]">
       <title>{stageName && ground ? `${stageName}, ${ground.name} - Riffle` : 'Riffle'}</title>
@@ -59,7 +60,8 @@ export function Shell() {
             </li>
           ))}
         </ul>
-        <NavLink to="/settings" className="relative mt-6 flex min-h-11 items-center gap-2 px-3.5 aria-[current=page]:font-bold"><SettingsIcon />Settings</NavLink>
+        <NavLink to={to('day')} className="relative mt-5 flex min-h-11 items-center gap-1 border-t border-b border-l-[5px] border-transparent pl-2 aria-[current=page]:z-10 aria-[current=page]:border-ink aria-[current=page]:bg-paper aria-[current=page]:font-bold"><DayIcon /><span className="grow whitespace-nowrap">Day sheet</span><kbd className="pr-1 font-sans text-[13px] text-ink-2" aria-hidden="true">d</kbd></NavLink>
+        <NavLink to="/settings" className="relative flex min-h-11 items-center gap-2 px-3.5 aria-[current=page]:font-bold"><SettingsIcon />Settings</NavLink>
         <div className="mt-auto flex flex-col px-4 pb-4">
           <button type="button" className="min-h-11 text-left text-[13px] text-ink-2" onClick={() => change({ light: nextLight })} title={`Change to ${nextLight}`}>Light: {preferences.light}</button>
           <SyncState />
@@ -69,6 +71,7 @@ export function Shell() {
       <header className="flex items-center justify-between gap-3 border-b-2 border-ink bg-spine px-4 py-1 sm:hidden" data-top-bar="">
         <div className="min-w-0 grow">{picker('top')}</div>
         <SyncState />
+        <NavLink to={to('day')} aria-label="Day sheet" className="grid min-h-11 min-w-11 place-items-center"><DayIcon /></NavLink>
         <NavLink to="/settings" aria-label="Settings" className="grid min-h-11 min-w-11 place-items-center"><SettingsIcon /></NavLink>
       </header>
       <main id="page" className="min-w-0 px-4 pt-3 pb-24 sm:px-6 sm:pb-6"><Outlet /></main>

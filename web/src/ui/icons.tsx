@@ -12,3 +12,4 @@ export const RunIcon = () => <Drawing><path d="M7 7h14l-2.500 13h-9zM7 7c0-6 14-
 export const CleanIcon = () => <Drawing><path d="M14 2v17M8 19.500h12M4 5h20M4 5l-3 7h6zM24 5l-3 7h6z" /></Drawing>;
 export const BooksIcon = () => <Drawing><path d="M14 4c-3-2-8-2-12-1v15c4-1 9-1 12 1 3-2 8-2 12-1V3c-4-1-9-1-12 1zM14 4v15" /></Drawing>;
 export const SettingsIcon = () => <Drawing><path d="M2 7h24M2 15h24" /><path d="M9 4.500v5M19 12.500v5" strokeWidth="4" /></Drawing>;
+export const DayIcon = () => <Drawing><path d="M2 19h24M6 19a8 8 0 0 1 16 0M14 2v4M4 8l3 2M24 8l-3 2" /></Drawing>;

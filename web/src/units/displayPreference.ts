@@ -1,5 +1,6 @@
-import { METRIC, US, type Display } from '@riffle/core';
+import { METRIC, US, type Display, type RankingRules } from '@riffle/core';
 import { createContext, use } from 'react';
+import type { PositionSource } from '../position/currentPosition.ts';
 
 export const LIGHTS = ['shade', 'sun', 'headlamp'] as const;
 export type Light = (typeof LIGHTS)[number];
@@ -14,9 +15,12 @@ export interface Preferences {
   /** Grade from which ground pays them, mg/L bank, and how deep their tools reach, m. */
   readonly pays_mg_L: number;
   readonly reach_m: number;
+  /** Their own opinion of kinds of sign, where it differs from common practice. */
+  readonly priors: NonNullable<RankingRules['priors']>;
+  readonly positionFrom: PositionSource;
 }
 
-const FIRST: Preferences = { display: METRIC, light: 'shade', pricePerGram: null, money: '', pays_mg_L: 0.15, reach_m: 1 };
+const FIRST: Preferences = { display: METRIC, light: 'shade', pricePerGram: null, money: '', pays_mg_L: 0.15, reach_m: 1, priors: {}, positionFrom: 'device' };
 const KEY = 'riffle-preferences';
 
 export function loadPreferences(): Preferences {

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import { useRecords } from '../../api/records.ts';
+import { Photos } from '../../photos/Photos.tsx';
 import { useWrite } from '../../offline/writes.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
@@ -39,8 +40,8 @@ export function PermissionList({ ground }: { ground: StoredGround }) {
       <p className="mb-2 text-[13px] text-ink-2">What you wrote down, told on its day. No legal advice: local law and the land’s owner decide.</p>
       <ul>
         {notes.map((n) => (
-          <li key={n.id} className="flex items-center gap-3 border-b border-rule">
-            <span className="min-w-0 grow"><b>{n.name}</b><span className="block text-[13px] text-ink-2">{n.kind}{daysWords(n)}</span></span>
+          <li key={n.id} className="flex items-start gap-3 border-b border-rule py-2">
+            <div className="min-w-0 grow"><b>{n.name}</b><span className="mb-1 block text-[13px] text-ink-2">{n.kind}{daysWords(n)}</span><Photos groundId={ground.id} about="permission" aboutId={n.id} what="paper" /></div>
             <button type="button" className="min-h-11 text-[13px] text-ink-2 underline underline-offset-4" aria-label={`Take out ${n.name}`} onClick={() => remove(n)}>take out</button>
           </li>
         ))}

@@ -3,8 +3,8 @@ import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import type { bestSpot, SpotGrade } from '../../ribbon/spotGrades.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Gold, Judgement } from '../../ui/Judgement.tsx';
-import type { PlaceRanking, RankedPlace } from './useRanking.ts';
-import { inTen } from './WorthAPan.tsx';
+import type { PlaceRanking, RankedPlace } from '../../reading/useRanking.ts';
+import { inTen } from '../../reading/inTen.ts';
 
 interface ReadJudgementProps {
   readonly ground: StoredGround;

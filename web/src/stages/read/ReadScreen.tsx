@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { GatheredPlace } from '@riffle/core';
 import { useRecords } from '../../api/records.ts';
@@ -15,7 +15,8 @@ import { Button } from '../../ui/Button.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import { GroundSheet } from './GroundSheet.tsx';
 import { ReadJudgement } from './ReadJudgement.tsx';
-import { RiverLine, riverNow } from './River.tsx';
+import { riverNow } from '../../reading/riverNow.ts';
+import { RiverLine } from './River.tsx';
 import { RiverSheet } from './RiverSheet.tsx';
 import { RulesSheet } from './RulesSheet.tsx';
 import { SignList } from './SignList.tsx';
@@ -23,9 +24,13 @@ import { SignSheet } from './SignSheet.tsx';
 import { SpotSheet } from './SpotSheet.tsx';
 import { SpotTable } from './SpotTable.tsx';
 import { TraceWords } from './TraceWords.tsx';
-import { useRanking } from './useRanking.ts';
-import { useTrace } from './useTrace.ts';
-import { inTen, WorthAPan } from './WorthAPan.tsx';
+import { useRanking } from '../../reading/useRanking.ts';
+import { useTrace, useTrail } from '../../reading/useTrace.ts';
+import { inTen } from '../../reading/inTen.ts';
+import { WorthAPan } from './WorthAPan.tsx';
+
+const PlanMap = lazy(() => import('../../map/PlanMap.tsx'));
+const MAP_OPEN = 'riffle-map-open';
 
 const several = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
 
@@ -40,17 +45,23 @@ export function ReadScreen() {
   const signs = useRecords('signs', ground.id).items;
   const grades = useMemo(() => spotGrades(samples, ground.swell_percent), [samples, ground.swell_percent]);
   const readings = useRecords('gauge-readings', ground.id).items;
-  const ranking = useRanking(spots, signs, samples, grades, preferences, riverNow(readings)?.flood?.readAt ?? null);
   const trace = useTrace(ground, spots, samples);
+  const ranking = useRanking(spots, signs, samples, grades, preferences, riverNow(readings)?.flood?.readAt ?? null, useTrail(trace, signs));
   const show = useShow();
   const [place, setPlace] = useState<(RibbonPlace & { readonly name?: string }) | null>(null);
   const [open, setOpen] = useState<Open | null>(null);
+  const [mapOpen, setMapOpen] = useState(() => localStorage.getItem(MAP_OPEN) === 'yes');
+  const outlines = useRecords('outlines', ground.id).items;
   const pickedSpot = spots.find((s) => s.id === picked);
   const words = GROUND_WORDS[ground.kind];
 
   // Where one stands, as far as the screen knows: the place marked last, the picked spot, the middle of the ground.
   const here: RibbonPlace = place ?? (pickedSpot ? { distance_m: pickedSpot.distance_m, bank: pickedSpot.bank, offset_m: pickedSpot.offset_m } : { distance_m: Math.round(ground.length_m / 2), bank: 'mid', offset_m: 0 });
   useKeys(useMemo(() => ({ n: () => { setPlace(null); setOpen({ what: 'new spot' }); }, s: () => setOpen({ what: 'new sign' }) }), []));
+  const showMap = (shown: boolean): void => {
+    localStorage.setItem(MAP_OPEN, shown ? 'yes' : 'no');
+    setMapOpen(shown);
+  };
   const close = (): void => { setOpen(null); setPlace(null); };
   const showPlace = (p: GatheredPlace): void => {
     if (p.spotId !== null) {
@@ -104,10 +115,18 @@ export function ReadScreen() {
         <Button onClick={() => setOpen({ what: 'new sign' })}>Add a sign</Button>
         <Button onClick={() => setOpen({ what: 'new spot' })}>New spot</Button>
       </div>
+      {mapOpen && (
+        <Block title="Map" aside={<>north up; drawn on this device, nothing is fetched <button type="button" className="underline decoration-rule underline-offset-4" onClick={() => showMap(false)}>close it</button></>}>
+          <Suspense fallback={<p className="h-[26rem] text-ink-2">Unfolding the map ...</p>}>
+            <PlanMap ground={ground} spots={spots} signs={signs} outlines={outlines} gold={goldIds} picked={picked} onPick={(id) => { setPlace(null); pick(id); }} onSign={(id) => setOpen({ what: 'sign', id })} />
+          </Suspense>
+        </Block>
+      )}
       <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,5fr)_minmax(0,8fr)]">
         {/* On a phone the ranking comes before the plan. */}
         <div className="flex min-w-0 flex-col gap-5 max-lg:order-last">
-          {ground.line && <Block title="In plan" aside="north up"><LinePlan line={ground.line} spots={positioned} flow={ground.kind === 'beach' ? 'unknown' : 'against'} dry={ground.kind === 'wash' || ground.kind === 'bench'} picked={picked} onPick={pick} shape={0.55} gold={goldIds} /></Block>}
+          {!mapOpen && !ground.line && <Button onClick={() => showMap(true)}>Open the map and draw the line</Button>}
+          {!mapOpen && ground.line && <Block title="In plan" aside={<button type="button" className="underline decoration-rule underline-offset-4" onClick={() => showMap(true)}>open the map: draw, measure</button>}><LinePlan line={ground.line} spots={positioned} flow={ground.kind === 'beach' ? 'unknown' : 'against'} dry={ground.kind === 'wash' || ground.kind === 'bench'} picked={picked} onPick={pick} shape={0.55} gold={goldIds} /></Block>}
           <Block title="The trail" aside="where colors and float come from"><TraceWords trace={trace} spots={spots} signs={signs} /></Block>
         </div>
         <Block

@@ -1,23 +1,7 @@
 import type { StoredGaugeReading } from '@riffle/contract';
 import { differenceInCalendarDays, format } from 'date-fns';
+import { riverNow } from '../../reading/riverNow.ts';
 import { useShow } from '../../units/useShow.ts';
-
-export interface RiverNow {
-  readonly last: StoredGaugeReading;
-  /** Metres a day since the reading before; null when there is none or it was within the hour. */
-  readonly trend_m_day: number | null;
-  readonly flood: StoredGaugeReading | null;
-}
-
-/** The river as last read, and the last flood. Null before the first reading. */
-export function riverNow(readings: readonly StoredGaugeReading[]): RiverNow | null {
-  const order = [...readings].sort((a, b) => (a.readAt < b.readAt ? -1 : 1));
-  const last = order.at(-1);
-  const before = order.at(-2);
-  if (!last) return null;
-  const days = before ? (Date.parse(last.readAt) - Date.parse(before.readAt)) / 86_400_000 : 0;
-  return { last, trend_m_day: before && days > 1 / 24 ? (last.level_m - before.level_m) / days : null, flood: order.filter((r) => r.isFlood).at(-1) ?? null };
-}
 
 /** One line for the head of the page: the level with its trend, the last flood with its age, and the season's water as a small curve. */
 export function RiverLine({ readings, onOpen }: { readings: readonly StoredGaugeReading[]; onOpen: () => void }) {

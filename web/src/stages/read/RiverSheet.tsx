@@ -1,9 +1,10 @@
 import type { StoredGaugeReading, StoredGround } from '@riffle/contract';
-import type { Entered } from '@riffle/core';
+import { floodPeaks, thinLevels, type Entered, type Level } from '@riffle/core';
 import { format } from 'date-fns';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { useWrite } from '../../offline/writes.ts';
+import type { GaugeFile } from '../../reading/readGaugeCsv.ts';
 import { asTyped, readEntered } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -13,6 +14,64 @@ import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 
 const localTime = (at: Date): string => format(at, "yyyy-MM-dd'T'HH:mm");
+
+/** Levels closer to a straight line than this are left out of what a file brings. */
+const THIN_TO_M = 0.02;
+/** What a file holds, before it is kept. */
+interface Brought extends GaugeFile {
+  readonly fresh: readonly Level[];
+  readonly flood: Entered;
+}
+
+/** Readings from a gauge's file, or from the simulated gauge: seen first, kept on a press, thinned to the river's turns. */
+function GaugeFileForm({ ground, readings }: { ground: StoredGround; readings: readonly StoredGaugeReading[] }) {
+  const write = useWrite();
+  const show = useShow();
+  const [problem, setProblem] = useState<string | null>(null);
+  const [brought, setBrought] = useState<Brought | null>(null);
+  const take = async (text: Promise<string>): Promise<void> => {
+    setProblem(null);
+    try {
+      const { readGaugeCsv } = await import('../../reading/readGaugeCsv.ts');
+      const file = readGaugeCsv(await text);
+      const known = new Set(readings.map((r) => Date.parse(r.readAt)));
+      const heights = file.levels.map((l) => l.level_m).sort((a, b) => a - b);
+      const usual = heights[heights.length >> 1] ?? 0;
+      setBrought({ ...file, fresh: file.levels.filter((l) => !known.has(l.at_ms)), flood: { text: String(Math.round((usual + 0.3) * 100)), unit: 'cm' } });
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  const ask = async (): Promise<string> => {
+    const answer = await fetch('/api/v1/devices/gauge.csv?days=30').catch(() => { throw new Error('The gauge cannot be reached.'); });
+    if (!answer.ok) throw new Error('The gauge cannot be reached.');
+    return answer.text();
+  };
+  const mark = brought && readEntered('length', brought.flood);
+  const floods = brought && mark?.ok ? floodPeaks(brought.fresh, mark.value) : [];
+  const thin = brought ? [...new Map([...thinLevels(brought.fresh, THIN_TO_M), ...floods].map((l) => [l.at_ms, l])).values()] : [];
+  const keep = (): void => {
+    if (!brought || !mark?.ok) return;
+    for (const l of thin) write({ what: 'record', kind: 'gauge-readings', record: { id: uuidv7(), deleted: false, groundId: ground.id, readAt: new Date(l.at_ms).toISOString(), level_m: l.level_m, levelEntered: { text: String(Math.round(l.level_m * 1000) / 10), unit: 'cm' }, isFlood: floods.some((f) => f.at_ms === l.at_ms), note: '', baseVersion: 0 } });
+    setBrought(null);
+  };
+  return (
+    <section className="mt-4 border-t-2 border-ink pt-3">
+      <Field label="A gauge’s file (CSV: time, level with its unit)" problem={problem}>
+        {(ids) => <input {...ids} type="file" accept=".csv,.txt,text/csv" className="written w-full" onChange={(e) => { const file = e.target.files?.[0]; if (file) void take(file.text()); e.target.value = ''; }} />}
+      </Field>
+      <Button look="quiet" onClick={() => void take(ask())}>Ask the simulated gauge</Button>
+      {brought && mark && (
+        <div className="mt-2 border-2 border-ink p-3">
+          <p className="mb-2"><b>{brought.fresh.length.toLocaleString('en-US')} readings</b> new, {format(new Date(brought.levels[0]?.at_ms ?? 0), 'd MMM')} to {format(new Date(brought.levels.at(-1)?.at_ms ?? 0), 'd MMM')}, kept as {thin.length} that draw the same curve. {floods.length === 0 ? 'No flood' : `${floods.length} flood${floods.length === 1 ? '' : 's'}, the highest ${show.length(Math.max(...floods.map((f) => f.level_m)))}`}.</p>
+          {brought.refused.length > 0 && <p className="mb-2 text-danger">▲ {brought.refused.length} line{brought.refused.length === 1 ? '' : 's'} left out; line {brought.refused[0]?.line}: {brought.refused[0]?.why}.</p>}
+          <QuantityField label="It is a flood from" entered={brought.flood} reading={mark} units={['cm', 'm', 'in', 'ft']} showProblem onChange={(flood) => setBrought({ ...brought, flood: { text: flood.text, unit: flood.unit } })} />
+          <Button look="main" onClick={keep} disabled={thin.length === 0}>{thin.length === 0 ? 'All known already' : `Keep these ${thin.length}`}</Button>
+        </div>
+      )}
+    </section>
+  );
+}
 
 /** The river at the ground's stake: a reading now, or a flood by the mark it left. */
 export function RiverSheet({ ground, readings, onClose }: { ground: StoredGround; readings: readonly StoredGaugeReading[]; onClose: () => void }) {
@@ -48,6 +107,7 @@ export function RiverSheet({ ground, readings, onClose }: { ground: StoredGround
         <p className="text-[13px] text-ink-2">A flood renews bar skins and undercuts, not bedrock: blanks from before it weigh less by kind of trap.</p>
         <p className="border-l-4 border-dashed border-danger pl-3 text-[13px] text-ink-2">A river that rises while you work comes from rain or a dam upstream: leave while you can still cross.</p>
       </form>
+      <GaugeFileForm ground={ground} readings={readings} />
       <ul className="mt-4">
         {[...readings].sort((a, b) => (a.readAt < b.readAt ? 1 : -1)).slice(0, 30).map((r) => (
           <li key={r.id} className="flex items-center gap-3 border-b border-rule">

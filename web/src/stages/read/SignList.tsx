@@ -16,7 +16,7 @@ export function SignList({ signs, onOpen }: { signs: readonly StoredSign[]; onOp
             <button type="button" className="flex min-h-11 w-full items-center gap-3 border-b border-rule py-1 text-left" onClick={() => onOpen(s.id)}>
               <svg width="30" height="26" viewBox="-15 -13 30 26" aria-hidden="true" className="shrink-0"><SignMark kind={s.kind} size_mm={s.size_mm} /></svg>
               <span className="min-w-0 grow">
-                <b>{s.kind}</b>{s.sizeEntered && <>, {asTyped(s.sizeEntered)}</>}{s.coverEntered && <>, {asTyped(s.coverEntered)} of cover</>}
+                <b>{s.kind.replace(/^own: /, '')}</b>{Object.values(s.traits).length > 0 && <>: {Object.values(s.traits).join(', ')}</>}{s.sizeEntered && <>, {asTyped(s.sizeEntered)}</>}{s.coverEntered && <>, {asTyped(s.coverEntered)} of cover</>}
                 {s.comeBackWith && <span className="block">come back with {s.comeBackWith}</span>}
                 {s.note && <span className="block text-[13px] text-ink-2">{s.note}</span>}
               </span>

@@ -1,10 +1,11 @@
 import { SPOT_KINDS, type StoredGround, type StoredSpot } from '@riffle/contract';
-import { centreLine, UNITS, type Bank } from '@riffle/core';
+import { centreLine, UNITS, type Bank, type Entered } from '@riffle/core';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { useWrite } from '../../offline/writes.ts';
+import { Photos } from '../../photos/Photos.tsx';
 import type { RibbonPlace } from '../../ribbon/Ribbon.tsx';
 import { readEntered } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
@@ -34,6 +35,9 @@ export function SpotSheet({ ground, spot, place, onClose, onKept }: SpotSheetPro
   const [kind, setKind] = useState<StoredSpot['kind']>(spot?.kind ?? 'bar');
   const [bank, setBank] = useState<Bank>(spot?.bank ?? place?.bank ?? 'mid');
   const [distance, setDistance] = useState({ text: start === undefined ? '' : String(Math.round((start / UNITS.length[unit]) * 10) / 10), unit });
+  const [worksBelow, setWorksBelow] = useState<Entered>(spot?.worksBelowEntered ?? { text: '', unit: show.display.system === 'US' ? 'in' : 'cm' });
+  const level = worksBelow.text.trim() === '' ? null : readEntered('length', worksBelow);
+  const levelProblem = level?.ok && level.value > 30 ? 'At most 30 m.' : null;
   const [note, setNote] = useState(spot?.note ?? '');
   const [tried, setTried] = useState(false);
   const reading = readEntered('length', distance);
@@ -41,13 +45,13 @@ export function SpotSheet({ ground, spot, place, onClose, onKept }: SpotSheetPro
 
   const save = (): void => {
     setTried(true);
-    if (name.trim() === '' || !reading.ok || tooFar) return;
+    if (name.trim() === '' || !reading.ok || tooFar || level?.ok === false || levelProblem) return;
     const distance_m = reading.value;
     const moved = !spot || Math.abs(distance_m - spot.distance_m) > 0.05 || bank !== spot.bank;
     const offset_m = bank === 'mid' ? 0 : moved ? place?.offset_m || spot?.offset_m || 6 : spot.offset_m;
     const position = !moved ? spot.position : ground.line ? centreLine(ground.line).positionAt(distance_m, offset_m, bank) : null;
     const id = spot?.id ?? uuidv7();
-    write({ what: 'record', kind: 'spots', record: { id, deleted: false, groundId: ground.id, name: name.trim(), kind, distance_m, bank, offset_m, position, note, baseVersion: spot?.version ?? 0 } });
+    write({ what: 'record', kind: 'spots', record: { id, deleted: false, groundId: ground.id, name: name.trim(), kind, distance_m, bank, offset_m, position, worksBelow_m: level?.ok ? level.value : null, worksBelowEntered: level?.ok ? worksBelow : null, note, baseVersion: spot?.version ?? 0 } });
     onKept(id);
   };
   const remove = (): void => {
@@ -67,8 +71,10 @@ export function SpotSheet({ ground, spot, place, onClose, onKept }: SpotSheetPro
           <Choices label="Bank" value={bank} onChange={setBank} choices={(['left', 'mid', 'right'] as const).map((b) => ({ value: b, label: GROUND_WORDS[ground.kind].banks[b] }))} />
         </div>
         <SelectField label="What it is" value={kind} choices={SPOT_KINDS.map((k) => ({ value: k, label: k }))} onChange={setKind} />
+        {ground.kind === 'creek' && <QuantityField label="Out of reach once the river stands above" entered={worksBelow} reading={level ?? { ok: true, value: 0 }} units={['cm', 'm', 'in', 'ft']} optional showProblem={tried} problem={levelProblem ?? (level?.ok === false ? level.problem : null)} comesTo="on the stake; empty: at any level" onChange={(l) => setWorksBelow({ text: l.text, unit: l.unit })} />}
         {kind === 'undercut' && <p className="border-l-4 border-dashed border-danger pl-3 text-danger">Undercut banks come down. Dig only in what the water has already cut, never the bank itself, and never lie under it. Local rules come first.</p>}
         <TextField label="Note" value={note} onChange={setNote} rows={3} />
+        {spot && <Photos groundId={ground.id} about="spot" aboutId={spot.id} />}
         <div className="mt-2 flex flex-wrap gap-3">
           <Button look="main" type="submit">{spot ? 'Keep the change' : 'Mark this spot'}</Button>
           {spot && <Button look="danger" onClick={remove}>Take it off</Button>}

@@ -1,6 +1,7 @@
 import type { StoredSign, StoredSpot } from '@riffle/contract';
 import { sternberg, type Trace, type TracePoint } from '@riffle/core';
 import { useShow } from '../../units/useShow.ts';
+import { floatGrows, floatStones } from '../../reading/useTrace.ts';
 
 interface TraceWordsProps {
   readonly trace: Trace;
@@ -43,9 +44,9 @@ function joinsThere(below: TracePoint, above: TracePoint, spots: readonly Stored
 
 /** Float that grows upstream points up; said only when the fit's band leaves no doubt of its direction. */
 function floatTrend(signs: readonly StoredSign[], distance: (m: number) => string): string | null {
-  const stones = signs.flatMap((s) => ((s.kind === 'float' || s.kind === 'stained float') && s.size_mm !== null ? [{ downstream_m: -s.distance_m, size_mm: s.size_mm }] : []));
+  const stones = floatStones(signs);
   if (new Set(stones.map((s) => s.downstream_m)).size < 3) return null;
-  const { alphaBand, alpha_per_m } = sternberg(stones);
-  if (alphaBand.low <= 0) return 'Float shows no clear trend in size yet.';
+  if (!floatGrows(signs)) return 'Float shows no clear trend in size yet.';
+  const { alpha_per_m } = sternberg(stones);
   return `Float grows upstream: it doubles about every ${distance(Math.round(Math.LN2 / alpha_per_m / 10) * 10)}, so its source lies above the largest.`;
 }

@@ -1,8 +1,9 @@
 import { type Reason } from '@riffle/core';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
+import { inTen } from '../../reading/inTen.ts';
 import { useGround } from '../../shell/useGround.ts';
 import { useShow } from '../../units/useShow.ts';
-import type { PlaceRanking, RankedPlace } from './useRanking.ts';
+import type { PlaceRanking, RankedPlace } from '../../reading/useRanking.ts';
 
 interface WorthAPanProps {
   readonly ranking: PlaceRanking;
@@ -11,9 +12,6 @@ interface WorthAPanProps {
   readonly onShow: (place: RankedPlace['place']) => void;
   readonly most?: number;
 }
-
-/** Chance in tenths, as people say it: never none, never sure. */
-export const inTen = (chance: number): string => `${Math.min(9, Math.max(1, Math.round(chance * 10)))} in 10`;
 
 /** Places by what speaks for and against them, each reason a bar with its words and how the same sign has paid here. */
 export function WorthAPan({ ranking, picked, onShow, most = 6 }: WorthAPanProps) {

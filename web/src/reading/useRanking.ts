@@ -1,7 +1,7 @@
 import type { StoredSample, StoredSign, StoredSpot } from '@riffle/contract';
 import { COLOR_MG, countColors, gatherPlaces, meanColor_mg, worthAPan, type GatheredPlace, type Panned, type Ranked, type RankingRules } from '@riffle/core';
 import { useMemo } from 'react';
-import type { SpotGrade } from '../../ribbon/spotGrades.ts';
+import type { SpotGrade } from '../ribbon/spotGrades.ts';
 
 export interface RankedPlace extends Omit<Ranked, 'place'> {
   readonly place: GatheredPlace;
@@ -14,9 +14,12 @@ export interface PlaceRanking {
   readonly baseChance: number;
 }
 
+/** Where colors stop and where float is largest, as far as either is known. */
+type Trail = Pick<RankingRules, 'trail' | 'float'>;
+
 /** Places of the ground by the chance that a pan there pays: spots and signs gathered, with what the pans said so far. */
-export function useRanking(spots: readonly StoredSpot[], signs: readonly StoredSign[], samples: readonly StoredSample[], grades: ReadonlyMap<string, SpotGrade>, rules: RankingRules, lastFlood: string | null): PlaceRanking {
-  const { pays_mg_L, reach_m } = rules;
+export function useRanking(spots: readonly StoredSpot[], signs: readonly StoredSign[], samples: readonly StoredSample[], grades: ReadonlyMap<string, SpotGrade>, rules: RankingRules, lastFlood: string | null, trail: Trail): PlaceRanking {
+  const { pays_mg_L, reach_m, priors } = rules;
   return useMemo(() => {
     const places = gatherPlaces(spots, signs);
     const color_mg = meanColor_mg(samples.map((s) => s.counts)) ?? COLOR_MG['20-40'];
@@ -28,11 +31,11 @@ export function useRanking(spots: readonly StoredSpot[], signs: readonly StoredS
       return { volumeBank_L: found.volumeBank_L, colors, color_mg, gold_mg: found.grade.kind === 'band' ? found.grade.grade_mg_L * found.volumeBank_L : 0, floodSince: lastFlood !== null && mine.every((s) => s.takenAt < lastFlood) };
     };
     const byId = new Map(places.map((p) => [p.id, { place: p, panned: pannedAt(p.spotId) }]));
-    const { ranked, outOfReach, baseChance } = worthAPan(places.map((p) => ({ ...p, panned: byId.get(p.id)?.panned ?? null })), { pays_mg_L, reach_m });
+    const { ranked, outOfReach, baseChance } = worthAPan(places.map((p) => ({ ...p, panned: byId.get(p.id)?.panned ?? null })), { pays_mg_L, reach_m, ...(priors && { priors }), ...trail });
     return {
       ranked: ranked.flatMap((r) => { const found = byId.get(r.place.id); return found ? [{ ...r, ...found }] : []; }),
       outOfReach: outOfReach.flatMap((p) => byId.get(p.id)?.place ?? []),
       baseChance,
     };
-  }, [spots, signs, samples, grades, pays_mg_L, reach_m, lastFlood]);
+  }, [spots, signs, samples, grades, pays_mg_L, reach_m, priors, lastFlood, trail]);
 }

@@ -1,0 +1,112 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { bringCreek, judgement } from './job.ts';
+
+/** The day against the clock: chosen and ordered, dragged about, kept, carried along. */
+const openDay = (page: Page, groundId: string): Promise<unknown> => page.goto(`/g/${groundId}/day`);
+const rows = (page: Page) => page.getByRole('button', { name: /^\d+\. / });
+const addSpot = async (page: Page, some: { name: string; distance: string; kind?: string; outAbove?: string }): Promise<void> => {
+  await page.getByRole('button', { name: 'New spot', exact: true }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Name').fill(some.name);
+  await sheet.getByLabel('Distance upstream of the foot', { exact: true }).fill(some.distance);
+  await sheet.getByRole('radio', { name: 'left bank' }).click();
+  if (some.kind) await sheet.getByLabel('What it is').selectOption(some.kind);
+  if (some.outAbove) await sheet.getByLabel('Out of reach once the river stands above', { exact: true }).fill(some.outAbove);
+  await sheet.getByRole('button', { name: 'Mark this spot' }).click();
+  await expect(sheet).toBeHidden();
+};
+
+test('the day is planned, falls out when dragged past its hour, and is kept through a reload', async ({ page }) => {
+  const ground = await bringCreek(page, 'Clock Fork');
+  await addSpot(page, { name: 'Far bend', distance: '1050 m', kind: 'inside bend' });
+  await page.clock.setFixedTime(new Date('2026-06-02T07:00:00'));
+  await openDay(page, ground);
+  await expect(rows(page)).toHaveCount(3);
+  await expect(judgement(page)).toContainText(/3 places, back at \d+:\d\d/);
+
+  // An hour is too little for all three: Riffle chooses.
+  await page.getByLabel('Be back at').fill('09:15');
+  await expect(rows(page)).toHaveCount(2);
+  await expect(page.getByText('Left out')).toBeVisible();
+  // Put the third at the end by hand: it falls out, and the judgement says by how much.
+  await page.getByRole('button', { name: /in 10, \d+ min$/ }).first().click();
+  await expect(rows(page)).toHaveCount(3);
+  await expect(page.getByText('falls out: not back in time')).toHaveCount(1);
+  await expect(judgement(page)).toContainText(/falls out: you would be back at .*, not 9:15/);
+  // Moved to the front with the keyboard, another falls out.
+  const grip = page.getByRole('button', { name: /^Move / }).nth(2);
+  const moved = await grip.getAttribute('aria-label');
+  await grip.focus();
+  for (const key of ['Space', 'ArrowUp', 'ArrowUp', 'Space']) {
+    await page.keyboard.press(key);
+    await page.waitForTimeout(250);
+  }
+  await expect(page.getByRole('button', { name: /^Move / }).first()).toHaveAttribute('aria-label', moved ?? '');
+  await page.getByRole('button', { name: 'Order it for me' }).click();
+  await expect(page.getByText('falls out: not back in time')).toHaveCount(0);
+
+  await page.getByLabel('Local rules, who has been told, where the car stands').fill('Told Mara; car at the ford.');
+  await page.getByRole('button', { name: 'Keep this plan' }).click();
+  await expect(page.getByRole('button', { name: 'Keep the changes' })).toBeVisible();
+  await page.evaluate(() => localStorage.clear());
+  await page.reload();
+  await expect(page.getByLabel('Be back at')).toHaveValue('09:15');
+  await expect(page.getByLabel('Local rules, who has been told, where the car stands')).toHaveValue('Told Mara; car at the ford.');
+  await expect(rows(page)).toHaveCount(2);
+});
+
+test('a day that ends before it starts is named where it stands, and nothing is lost', async ({ page }) => {
+  const ground = await bringCreek(page, 'Backward Fork');
+  await openDay(page, ground);
+  await page.getByLabel('Be back at').fill('07:00');
+  await expect(page.getByText('Be back after you start.')).toBeVisible();
+  await expect(judgement(page)).toContainText('No plan yet');
+  await page.getByLabel('Be back at').fill('16:00');
+  await expect(rows(page)).toHaveCount(2);
+  await page.getByLabel(/^From, /).first().fill('99 km');
+  await expect(page.getByText(/The ground is .* long/)).toBeVisible();
+});
+
+test('a high river closes what it covers and plan B keeps off the water', async ({ page }) => {
+  const ground = await bringCreek(page, 'High Fork');
+  await addSpot(page, { name: 'Wet bar', distance: '600 m', outAbove: '50 cm' });
+  await page.getByRole('button', { name: 'read the river' }).click();
+  await page.getByRole('dialog').getByLabel('Height on the stake', { exact: true }).fill('70 cm');
+  await page.getByRole('dialog').getByRole('button', { name: 'Keep it' }).click();
+  await page.keyboard.press('Escape');
+  await openDay(page, ground);
+  await expect(page.getByText('Not today: Wet bar (the river stands too high).')).toBeVisible();
+  await expect(page.getByText('If the river comes up:')).toBeVisible();
+  const more = page.getByRole('button', { name: /How to choose/ });
+  if (await more.isVisible()) await more.click();
+  await page.getByLabel('frozen').check();
+  await expect(judgement(page)).toContainText('Everything is closed today.');
+});
+
+test('the calendar goes without positions; GPX only after one has said so @desk', async ({ page }) => {
+  const ground = await bringCreek(page, 'Secret Fork');
+  await page.clock.setFixedTime(new Date('2026-06-02T07:00:00'));
+  await openDay(page, ground);
+  await expect(rows(page)).toHaveCount(2);
+  const [ics] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Calendar file' }).click()]);
+  const calendar = readFileSync(await ics.path(), 'utf8');
+  expect(calendar).toContain('BEGIN:VCALENDAR');
+  expect(calendar).toContain('SUMMARY:1. ');
+  expect(calendar).toContain('SUMMARY:Be back from Secret Fork');
+  expect(calendar).not.toMatch(/46\.50|GEO:/);
+  await page.getByRole('button', { name: 'GPX for a receiver ...' }).click();
+  await expect(page.getByText('gives every place away')).toBeVisible();
+  const [gpx] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save with every position' }).click()]);
+  const track = readFileSync(await gpx.path(), 'utf8');
+  expect(track.match(/<wpt /g)).toHaveLength(2);
+  expect(track).toContain('lat="46.50');
+});
+
+test('a beach waits for the sand to come bare', async ({ page }) => {
+  await page.goto('/');
+  const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as { items: { id: string; name: string }[] };
+  await openDay(page, items.find((g) => g.name === 'Saltgrass Strand')?.id ?? '');
+  await expect(page.getByText(/sand bare \d/).first()).toBeVisible();
+  await expect(page.getByText('Places wait for the sand to come bare.')).toBeVisible();
+});

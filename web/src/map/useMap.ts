@@ -1,0 +1,226 @@
+import type { StoredGround, StoredOutline, StoredSign, StoredSpot } from '@riffle/contract';
+import { OUTLINE_KINDS } from '@riffle/contract';
+import { centreLine } from '@riffle/core';
+import Feature from 'ol/Feature.js';
+import OlMap from 'ol/Map.js';
+import View from 'ol/View.js';
+import ScaleLine from 'ol/control/ScaleLine.js';
+import Zoom from 'ol/control/Zoom.js';
+import { boundingExtent, isEmpty } from 'ol/extent.js';
+import LineString from 'ol/geom/LineString.js';
+import Point from 'ol/geom/Point.js';
+import Polygon from 'ol/geom/Polygon.js';
+import { defaults as usualInteractions } from 'ol/interaction/defaults.js';
+import Draw from 'ol/interaction/Draw.js';
+import Modify from 'ol/interaction/Modify.js';
+import ImageLayer from 'ol/layer/Image.js';
+import TileLayer from 'ol/layer/Tile.js';
+import VectorLayer from 'ol/layer/Vector.js';
+import 'ol/ol.css';
+import { fromLonLat, toLonLat, transformExtent } from 'ol/proj.js';
+import ImageStatic from 'ol/source/ImageStatic.js';
+import VectorSource from 'ol/source/Vector.js';
+import XYZ from 'ol/source/XYZ.js';
+import { getArea, getLength } from 'ol/sphere.js';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { usePreferences } from '../units/displayPreference.ts';
+import { useShow } from '../units/useShow.ts';
+import { lineStyle, outlineStyle, readInks, signStyle, spotStyle } from './mapStyles.ts';
+import { findUnderlay } from './underlay.ts';
+
+export type LonLat = [number, number];
+type OutlineKind = (typeof OUTLINE_KINDS)[number];
+/** What the pencil does. */
+export type Drawing = 'none' | 'reshape' | 'measure' | 'line' | OutlineKind;
+
+interface MapInput {
+  readonly ground: StoredGround;
+  readonly spots: readonly StoredSpot[];
+  readonly signs: readonly StoredSign[];
+  readonly outlines: readonly StoredOutline[];
+  readonly gold: ReadonlySet<string>;
+  readonly picked: string | null;
+  readonly drawing: Drawing;
+  /** Counts up when the picture beneath was changed. */
+  readonly underlayTurn: number;
+  readonly onPick: (spotId: string) => void;
+  readonly onSign: (signId: string) => void;
+  readonly onOutline: (outline: StoredOutline) => void;
+  readonly onDrawn: (what: OutlineKind | 'line' | 'measure', points: LonLat[]) => void;
+  readonly onReshaped: (outline: StoredOutline, points: LonLat[]) => void;
+  readonly onSay: (words: string) => void;
+}
+
+/** From this many metres to a pixel on, names are left out. */
+const NAMES_TO_M_PX = 2.5;
+/** A tap finds what lies within so many pixels: a wet finger's breadth. */
+const FINGER_PX = 14;
+
+const lonLats = (coordinates: readonly (readonly number[])[]): LonLat[] => coordinates.map((c) => toLonLat([c[0] ?? 0, c[1] ?? 0]) as LonLat);
+
+/** The map itself. Attach the returned ref to the element it fills. */
+export function useMap(input: MapInput): (element: HTMLElement | null) => (() => void) | undefined {
+  const { ground, spots, signs, outlines, gold, picked, drawing, underlayTurn } = input;
+  const { preferences } = usePreferences();
+  const show = useShow();
+  const latest = useRef(input);
+  useEffect(() => { latest.current = input; });
+  const [map, setMap] = useState<OlMap | null>(null);
+  const [sources] = useState(() => ({ line: new VectorSource(), outlines: new VectorSource(), signs: new VectorSource(), spots: new VectorSource(), pencil: new VectorSource() }));
+
+  const attach = useCallback((element: HTMLElement | null) => {
+    if (!element) return undefined;
+    const made = new OlMap({
+      target: element, keyboardEventTarget: element, interactions: usualInteractions({ altShiftDragRotate: false, pinchRotate: false }),
+      controls: [new Zoom({ zoomInTipLabel: 'Nearer', zoomOutTipLabel: 'Farther' }), new ScaleLine({ units: document.documentElement.dataset['units'] === 'US' ? 'us' : 'metric' })],
+      view: new View({ center: [0, 0], zoom: 2, maxZoom: 23, enableRotation: false, constrainOnlyCenter: true }),
+      layers: [
+        new VectorLayer({ source: sources.outlines, zIndex: 1 }), new VectorLayer({ source: sources.line, zIndex: 2 }), new VectorLayer({ source: sources.signs, zIndex: 3 }),
+        new VectorLayer({ source: sources.spots, zIndex: 4 }), new VectorLayer({ source: sources.pencil, zIndex: 5 }),
+      ],
+    });
+    // What lies nearest under the finger: spots before signs before shapes.
+    made.on('singleclick', (event) => {
+      if (latest.current.drawing !== 'none') return;
+      const hits = made.getFeaturesAtPixel(event.pixel, { hitTolerance: FINGER_PX });
+      const of = (what: string): string | undefined => hits.find((f) => f.get('what') === what)?.get('id') as string | undefined;
+      const [spot, sign, outline] = [of('spot'), of('sign'), of('outline')];
+      if (spot) latest.current.onPick(spot);
+      else if (sign) latest.current.onSign(sign);
+      else if (outline) {
+        const found = latest.current.outlines.find((o) => o.id === outline);
+        if (found) latest.current.onOutline(found);
+      }
+    });
+    setMap(made);
+    return () => {
+      made.setTarget(undefined);
+      made.dispose();
+      setMap(null);
+    };
+  }, [sources]);
+
+  // What is drawn. Styles follow the light; names fall away from afar.
+  useEffect(() => {
+    const inks = readInks();
+    const centre = ground.line ? centreLine(ground.line) : null;
+    const named = (resolution: number): boolean => resolution < NAMES_TO_M_PX;
+    const at = (s: StoredSpot | StoredSign): Point | null => {
+      const position = s.position ?? centre?.positionAt(s.distance_m, s.offset_m, s.bank);
+      return position ? new Point(fromLonLat([position[0], position[1]])) : null;
+    };
+    const fill = (source: VectorSource, features: readonly (Feature | null)[]): void => {
+      source.clear(true);
+      source.addFeatures(features.filter((f): f is Feature => f !== null));
+    };
+    if (ground.line) {
+      const line = new Feature({ geometry: new LineString(ground.line.map((p) => fromLonLat([p[0], p[1]]))), what: 'line' });
+      line.setStyle(lineStyle(inks, ground.kind === 'wash' || ground.kind === 'bench'));
+      fill(sources.line, [line]);
+    } else fill(sources.line, []);
+    fill(sources.outlines, outlines.map((o) => {
+      const points = o.points.map((p) => fromLonLat([p[0], p[1]]));
+      const feature = new Feature({ geometry: o.kind === 'path' ? new LineString(points) : new Polygon([[...points, points[0] ?? [0, 0]]]), what: 'outline', id: o.id });
+      feature.setStyle(outlineStyle(inks, o, false));
+      return feature;
+    }));
+    fill(sources.signs, signs.map((s) => {
+      const geometry = at(s);
+      if (!geometry) return null;
+      const feature = new Feature({ geometry, what: 'sign', id: s.id });
+      feature.setStyle(signStyle(inks, s));
+      return feature;
+    }));
+    fill(sources.spots, spots.map((s) => {
+      const geometry = at(s);
+      if (!geometry) return null;
+      const feature = new Feature({ geometry, what: 'spot', id: s.id });
+      const [near, far] = [true, false].map((n) => spotStyle(inks, s, gold.has(s.id), s.id === picked, n || s.id === picked));
+      feature.setStyle((_f, resolution) => (named(resolution) ? near : far));
+      return feature;
+    }));
+  }, [ground, spots, signs, outlines, gold, picked, sources, preferences.light]);
+
+  // The whole ground at first; later only as far as it takes to see what was picked elsewhere.
+  useEffect(() => {
+    if (!map) return;
+    const points = (ground.line ?? []).map((p) => fromLonLat([p[0], p[1]]));
+    const extent = points.length > 0 ? boundingExtent(points) : sources.spots.getExtent();
+    if (extent && !isEmpty(extent)) map.getView().fit(extent, { padding: [50, 50, 50, 50], maxZoom: 19 });
+  }, [map, ground.id, ground.line, sources]);
+  useEffect(() => {
+    const spot = spots.find((s) => s.id === picked);
+    const feature = sources.spots.getFeatures().find((f) => f.get('id') === spot?.id);
+    const to = (feature?.getGeometry() as Point | undefined)?.getCoordinates();
+    if (!map || !to) return;
+    const view = map.getView();
+    const [w, s, e, n] = view.calculateExtent(map.getSize());
+    if (to[0] !== undefined && to[1] !== undefined && (to[0] < (w ?? 0) || to[0] > (e ?? 0) || to[1] < (s ?? 0) || to[1] > (n ?? 0))) view.animate({ center: to, duration: matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : 250 });
+  }, [map, picked, spots, sources]);
+
+  // The pencil.
+  useEffect(() => {
+    if (!map || drawing === 'none') return undefined;
+    const inks = readInks();
+    if (drawing === 'reshape') {
+      const modify = new Modify({ source: sources.outlines, pixelTolerance: FINGER_PX });
+      modify.on('modifyend', ({ features }) => {
+        for (const feature of features.getArray()) {
+          const outline = latest.current.outlines.find((o) => o.id === feature.get('id'));
+          const geometry = feature.getGeometry();
+          if (!outline) continue;
+          const points = geometry instanceof Polygon ? lonLats((geometry.getCoordinates()[0] ?? []).slice(0, -1)) : geometry instanceof LineString ? lonLats(geometry.getCoordinates()) : [];
+          if (points.length >= 2 && JSON.stringify(points) !== JSON.stringify(outline.points)) latest.current.onReshaped(outline, points);
+        }
+      });
+      map.addInteraction(modify);
+      return () => { map.removeInteraction(modify); };
+    }
+    const isArea = drawing !== 'path' && drawing !== 'line' && drawing !== 'measure';
+    const draw = new Draw({ source: sources.pencil, type: isArea ? 'Polygon' : 'LineString', style: outlineStyle(inks, { kind: isArea ? 'bench' : 'path', name: '' }, true) });
+    draw.on('drawstart', ({ feature }) => {
+      sources.pencil.clear();
+      feature.getGeometry()?.on('change', ({ target }) => {
+        const geometry = target as Polygon | LineString;
+        const area_m2 = geometry instanceof Polygon ? getArea(geometry) : null;
+        const length_m = getLength(geometry instanceof Polygon ? new LineString(geometry.getCoordinates()[0] ?? []) : geometry);
+        latest.current.onSay(area_m2 === null ? show.distance(length_m) : `${show.distance(length_m)} round, ${show.display.system === 'US' ? `${Math.round(area_m2 * 1.19599).toLocaleString('en-US')} sq yd` : `${Math.round(area_m2).toLocaleString('en-US')} m²`}`);
+      });
+    });
+    draw.on('drawend', ({ feature }) => {
+      const geometry = feature.getGeometry();
+      const points = geometry instanceof Polygon ? lonLats((geometry.getCoordinates()[0] ?? []).slice(0, -1)) : geometry instanceof LineString ? lonLats(geometry.getCoordinates()) : [];
+      if (drawing !== 'measure') setTimeout(() => sources.pencil.clear(), 0);
+      latest.current.onDrawn(drawing, points);
+    });
+    map.addInteraction(draw);
+    return () => {
+      map.removeInteraction(draw);
+      sources.pencil.clear();
+    };
+  }, [map, drawing, sources, show]);
+
+  // The picture beneath.
+  useEffect(() => {
+    if (!map) return undefined;
+    let current = true;
+    let layer: ImageLayer<ImageStatic> | TileLayer<XYZ> | null = null;
+    let url: string | null = null;
+    void findUnderlay(ground.id).then((underlay) => {
+      if (!current || !underlay) return;
+      if (underlay.kind === 'tiles') layer = new TileLayer({ source: new XYZ({ url: underlay.address, crossOrigin: null }), zIndex: 0 });
+      else {
+        url = URL.createObjectURL(underlay.picture);
+        layer = new ImageLayer({ source: new ImageStatic({ url, imageExtent: transformExtent([...underlay.extent], underlay.projection, 'EPSG:3857'), projection: 'EPSG:3857' }), zIndex: 0 });
+      }
+      map.addLayer(layer);
+    });
+    return () => {
+      current = false;
+      if (layer) map.removeLayer(layer);
+      if (url) URL.revokeObjectURL(url);
+    };
+  }, [map, ground.id, underlayTurn]);
+
+  return attach;
+}
