@@ -36,7 +36,7 @@ export { gatherPlaces, NEAR_M, type GatheredPlace, type SignSeen, type SpotSeen 
 export { floodPeaks, thinLevels, type Level } from './read/gauge.ts';
 export { permissionOn, SOON_DAYS, type Day, type PermissionNote, type PermissionToday, type Standing } from './read/permission.ts';
 export { worthAPan, type Panned, type Place, type Ranked, type Ranking, type RankingRules, type Reason } from './read/worthAPan.ts';
-export { changePoint, mixBelow, mustCarry, sternberg, traceColors, type Trace, type TracePoint } from './read/trace.ts';
+export { changePoint, mixBelow, mustCarry, sourceAbove, sternberg, traceColors, type Trace, type TracePoint } from './read/trace.ts';
 
 export { carryingTrips, USUAL_TOOLS, WET_GRAVEL_KG_L } from './day/carry.ts';
 export { daylight, TWILIGHT_ZENITH_DEG, type Daylight } from './day/daylight.ts';

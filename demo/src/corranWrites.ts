@@ -1,4 +1,4 @@
-import type { Cleanup, GaugeReading, Ground, LoggedEvent, Permission, Rig, Run, Sample, Setup, Sign, Spot } from '@riffle/contract';
+import type { Cleanup, GaugeReading, Ground, LoggedEvent, Outline, Permission, Rig, Run, Sample, Setup, Sign, Spot } from '@riffle/contract';
 import {
   centreLine, CONTAINERS, convert, bankVolume_L, DEFAULT_SWELL_PERCENT, localPlane, parseQuantity, poissonDraw, seededRandom, type Position, type Random,
 } from '@riffle/core';
@@ -65,6 +65,10 @@ export function corranWrites(seed = 4684): DemoWrite[] {
     for (const r of ground.river) {
       const reading: GaugeReading = { id: nextId(r.day), deleted: false, groundId, readAt: new Date(SEASON + r.day * DAY_MS).toISOString(), level_m: r.level_cm / 100, levelEntered: { text: String(r.level_cm), unit: 'cm' }, isFlood: r.flood ?? false, note: '' };
       put('gauge-readings', reading);
+    }
+    for (const { corners, ...shape } of ground.outlines ?? []) {
+      const outline: Outline = { id: nextId(0), deleted: false, groundId, ...shape, points: corners.map(([d, o, b]) => centre.positionAt(d, o, b)), note: '' };
+      put('outlines', outline);
     }
     for (const p of ground.permissions) {
       const permission: Permission = { id: nextId(0), deleted: false, groundId, note: '', ...p };

@@ -55,6 +55,8 @@ export interface TrueGround {
   /** The river at the stake: level in cm by day; a flood is a peak. */
   /** The draw's mouth on the creek it runs into. */
   readonly joins?: { readonly key: string; readonly distance_m: number; readonly bank: 'left' | 'right' };
+  /** Shapes drawn on the map: corners as distance along, offset and bank. */
+  readonly outlines?: readonly { readonly name: string; readonly kind: 'bar' | 'bench' | 'claim'; readonly height_m: number | null; readonly corners: readonly (readonly [distance_m: number, offset_m: number, bank: 'left' | 'right'])[] }[];
   /** A beach's tide, invented: amplitudes and Greenwich phase lags, and the level below which its sand can be worked. */
   readonly tide?: { readonly meanLevel_m: number; readonly workBelow_m: number; readonly constituents: { readonly name: 'M2' | 'S2' | 'N2' | 'K1' | 'O1'; readonly amplitude_m: number; readonly phase_deg: number }[] };
   readonly river: readonly { readonly day: number; readonly level_cm: number; readonly flood?: true }[];
@@ -103,6 +105,11 @@ export const CORRAN: readonly TrueGround[] = [
       { kind: 'undercut', distance_m: 836, bank: 'right', day: 21, cover_m: 1.6, comeBackWith: 'two hands and a low river', note: 'Gravel seam under silt, too deep to strip alone.' },
       { kind: 'lead or iron', distance_m: 896, bank: 'left', day: 21, note: 'Three lead shot in one pan.' },
       { kind: 'own word', distance_m: 704, bank: 'left', day: 47, weight: -1, note: 'Blank twice; leave it.' },
+    ],
+    outlines: [
+      { name: 'Old terrace', kind: 'bench', height_m: 3.5, corners: [[640, 14, 'left'], [770, 12, 'left'], [765, 34, 'left'], [650, 36, 'left']] },
+      { name: 'Otter bar', kind: 'bar', height_m: null, corners: [[495, 1.5, 'right'], [552, 1.5, 'right'], [545, 8, 'right'], [505, 9, 'right']] },
+      { name: 'Claim Halloway 3', kind: 'claim', height_m: null, corners: [[330, 60, 'right'], [330, 60, 'left'], [800, 60, 'left'], [800, 60, 'right']] },
     ],
     permissions: [
       { name: 'Claim Halloway 3', kind: 'claim', from: '2025-03-01', to: null, everyYear: false },

@@ -3,12 +3,12 @@ import fc from 'fast-check';
 import { expectNear, referenceCases } from '../../test/referenceCases.ts';
 import { poissonDraw, seededRandom } from '../maths/random.ts';
 import { gatherPlaces, type SignSeen, type SpotSeen } from './gatherPlaces.ts';
-import { SIGN_KIND_NAMES, SIGN_KINDS, type SignKindName } from './signKinds.ts';
-import { changePoint, mixBelow, mustCarry, sternberg, traceColors, type TracePoint } from './trace.ts';
+import { SIGN_KIND_NAMES, SIGN_KINDS, type AnyKind, type SignKindName } from './signKinds.ts';
+import { changePoint, mixBelow, mustCarry, sourceAbove, sternberg, traceColors, type TracePoint } from './trace.ts';
 import { worthAPan, type Panned, type Place } from './worthAPan.ts';
 
 const rules = { pays_mg_L: 0.15, reach_m: 1 };
-const place = (id: string, kinds: SignKindName[] = [], some: Partial<Place> = {}): Place => ({ id, distance_m: 100, bank: 'left', kinds, panned: null, cover_m: 0, own: null, ...some });
+const place = (id: string, kinds: AnyKind[] = [], some: Partial<Place> = {}): Place => ({ id, distance_m: 100, bank: 'left', kinds, panned: null, cover_m: 0, own: null, ...some });
 const panned = (colors: number, some: Partial<Panned> = {}): Panned => ({ volumeBank_L: 12, colors, color_mg: 0.8, gold_mg: colors * 0.8, floodSince: false, ...some });
 
 describe('worth a pan', () => {
@@ -182,3 +182,53 @@ test.each(referenceCases('15a-sternberg'))('float size $id (Sternberg 1875; chec
   expect(fit.alphaBand.high).toBeGreaterThanOrEqual(fit.alpha_per_m);
 });
 test('two float stones make no trend', () => expect(() => sternberg([{ downstream_m: 0, size_mm: 50 }, { downstream_m: 10, size_mm: 40 }])).toThrow(/at least three/));
+
+describe('how far to the vein', () => {
+  const fit = { alpha_per_m: Math.LN2 / 100, alphaBand: { low: Math.LN2 / 200, high: Math.LN2 / 50 } };
+  test('by hand: stones that double every 100 m, 60 mm the largest, 240 mm at the vein: two doublings, 200 m; by the band 100 to 400 m', () => {
+    const above = sourceAbove(fit, 60, 240);
+    expect([above?.distance_m, above?.low_m, above?.high_m].map((d) => Math.round((d ?? NaN) * 1e6) / 1e6)).toEqual([200, 100, 400]);
+  });
+  test('a fit that may be flat has no far end; one that shrinks upstream says nothing', () => {
+    expect(sourceAbove({ ...fit, alphaBand: { low: -0.001, high: 0.02 } }, 60, 240)?.high_m).toBe(Infinity);
+    expect(sourceAbove({ alpha_per_m: -0.001, alphaBand: { low: -0.01, high: 0.001 } }, 60, 240)).toBeNull();
+    expect(() => sourceAbove(fit, 300, 240)).toThrow(/leaves_mm/);
+  });
+});
+
+describe('a closer look, the trail and one’s own opinion move a place', () => {
+  const scoreOf = (p: Place, some = {}): number => worthAPan([p], { ...rules, ...some }).ranked[0]?.logOdds ?? NaN;
+  test('a crack across the flow beats one along it; rotten rock that stands beats polished (W4)', () => {
+    const crack = (strike: string): number => scoreOf(place('a', ['crevice'], { traits: { strike } }));
+    expect(crack('across the flow')).toBeGreaterThan(crack('slanting'));
+    expect(crack('slanting')).toBeGreaterThan(crack('along the flow'));
+    const rock = (traits: Record<string, string>): number => scoreOf(place('a', ['bedrock'], { traits }));
+    expect(rock({ soundness: 'rotten, still standing' })).toBeGreaterThan(rock({ roughness: 'polished' }));
+  });
+  test('a trait of a kind that was not seen there, or an answer there is not, says nothing', () => {
+    expect(scoreOf(place('a', ['bar'], { traits: { strike: 'across the flow', mood: 'good' } }))).toBe(scoreOf(place('a', ['bar'])));
+  });
+  test('above where colors stop a place is lowered, never to nothing; the draw that joins there is raised (W7)', () => {
+    const trail = { from_m: 400, to_m: 500, certainty: 1 };
+    const above = scoreOf(place('a', ['bar'], { distance_m: 700 }), { trail });
+    expect(above).toBeCloseTo(scoreOf(place('a', ['bar'], { distance_m: 700 })) - 0.8, 9);
+    expect(scoreOf(place('a', ['draw mouth'], { distance_m: 450 }), { trail })).toBeCloseTo(scoreOf(place('a', ['draw mouth'], { distance_m: 450 })) + 0.5, 9);
+    expect(scoreOf(place('a', ['bar'], { distance_m: 300 }), { trail })).toBe(scoreOf(place('a', ['bar'], { distance_m: 300 })));
+  });
+  test('one’s own opinion of a kind takes the place of common practice, and only of that kind', () => {
+    const priors = { bar: { paid: 5, tried: 6 } };
+    expect(scoreOf(place('a', ['bar']), { priors })).toBeGreaterThan(scoreOf(place('a', ['bar'])));
+    expect(scoreOf(place('a', ['bedrock']), { priors })).toBe(scoreOf(place('a', ['bedrock'])));
+    expect(() => scoreOf(place('a', ['bar']), { priors: { bar: { paid: 6, tried: 6 } } })).toThrow(/priors.bar.paid/);
+  });
+  test('a kind of the crew’s own starts where any place does, and is moved by its own pans', () => {
+    const own = 'own: moss line' as const;
+    expect(scoreOf(place('a', [own]))).toBeCloseTo(scoreOf(place('a')), 9);
+    const tried = [1, 2, 3].map((i) => place(`t${i}`, [own], { distance_m: 3000 + 500 * i, panned: panned(9) }));
+    const poor = [1, 2, 3, 4, 5, 6].map((i) => place(`p${i}`, ['bar'], { distance_m: 9000 + 500 * i, panned: panned(0) }));
+    const ranked = worthAPan([place('new', [own]), place('plain'), ...tried, ...poor], rules).ranked;
+    const at = (id: string): number => ranked.find((r) => r.place.id === id)?.logOdds ?? NaN;
+    expect(at('new')).toBeGreaterThan(at('plain'));
+    expect(ranked.find((r) => r.place.id === 'new')?.reasons[0]).toMatchObject({ says: 'moss line', tally: { paid: 3, tried: 3 } });
+  });
+});

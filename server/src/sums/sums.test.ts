@@ -63,6 +63,7 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
   'mixing': [{ main: { flow: 10, concentration: 1 }, side: { flow: 5, concentration: 4 } }, (a: { concentration: number }) => a.concentration === 2],
   'must-carry': [{ main: { flow: 10, concentration: 1 }, sideFlow: 5, concentrationBelow: 2 }, (a: { concentration: number }) => a.concentration === 4],
   'float-size': [{ points: [[0, 120], [2000, 105], [5000, 88], [9000, 70], [14_000, 52]].map(([downstream_m, size_mm]) => ({ downstream_m, size_mm })) }, (a: { alpha_per_m: number }) => Math.abs(a.alpha_per_m * 1000 - 0.0592277) < 1e-5],
+  'float-source': [{ points: [{ downstream_m: 0, size_mm: 80 }, { downstream_m: 100, size_mm: 40 }, { downstream_m: 200, size_mm: 20 }], size_mm: 80, leaves_mm: 160 }, (a: { distance_m: number }) => Math.abs(a.distance_m - 100) < 1e-6],
   'gauge': [{ levels: [{ at_ms: 0, level_m: 0.3 }, { at_ms: 3.6e6, level_m: 0.31 }, { at_ms: 7.2e6, level_m: 0.9 }], floodAbove_m: 0.6 }, (a: { levels: unknown[]; floods: { level_m: number }[] }) => a.levels.length === 3 && a.floods[0]?.level_m === 0.9],
   'walking': [{ length_m: 1000, heights_m: [0, 50, 100], from_m: 0, to_m: 1000 }, (a: { minutes: number }) => Math.abs(a.minutes - 16.90458848 / 0.6) < 1e-6],
   'daylight': [{ date: '2025-06-21', longitude_deg: -120, latitude_deg: 40 }, (a: { kind: string; sunrise_min: number }) => a.kind === 'rises and sets' && Math.abs(a.sunrise_min - (331.44 + 420)) < 2],

@@ -1,7 +1,7 @@
 import {
   adviseBox, bankVolume_L, carryingTrips, changePoint, COLOR_MG, CONSTITUENT_NAMES, convert, daylight, describePitch, drawdown, equivalentDiameter_m, finishPlan, flakeDisc, floodPeaks, flakeSettling_m_s, flowAtDepth, flowAtRate, flowByBucket_m3_s, flowByFloat_m3_s,
   freshWater, fromGreenwich, goldSizes, GRADE_UNITS, grainSettling_m_s, hinderedSettling_m_s, hoursBelow, largestStone_m, LINING_IDS, LININGS, mixBelow, movingShear, mustCarry, permissionOn, parseQuantity, pitchSlope, planDay, poissonLimits, sampleGrade, sectionSplit,
-  SIGN_KIND_NAMES, sieveAperture_mm, solveBox, sternberg, tallyRun, thinLevels, tideTurns, traceColors, UNITS, volumeForParticles, walkingMinutes, worthAPan, type GradeUnit, type UnitKind,
+  SIGN_KIND_NAMES, sieveAperture_mm, solveBox, sourceAbove, sternberg, tallyRun, thinLevels, tideTurns, traceColors, UNITS, volumeForParticles, walkingMinutes, worthAPan, type GradeUnit, type UnitKind,
 } from '@riffle/core';
 import { z } from 'zod';
 
@@ -77,6 +77,7 @@ export const SUMS: readonly Sum[] = [
     stops: z.array(z.object({ id: z.string(), work_min: n, value: n, open: z.array(z.object({ from_min: n, to_min: n })).nullable().default(null) })).max(40),
   }), (i) => finishPlan(planDay(i))),
   sum('carrying-trips', 'Trips to carry a load away beside the tools.', z.object({ load_kg: n, tools_kg: n, limit_kg: n }), (i) => ({ trips: carryingTrips(i.load_kg, i.tools_kg, i.limit_kg) })),
+  sum('float-source', 'How far above a stone its vein lies by the fitted decay, with its band; null when float does not grow upstream.', z.object({ points: z.array(z.object({ downstream_m: n, size_mm: n })).max(500), size_mm: n, leaves_mm: n }), (i) => sourceAbove(sternberg(i.points), i.size_mm, i.leaves_mm)),
   sum('flow-at-depth', 'Flow in a rectangular channel at a depth (Manning, side walls counted).', z.object({ ...channel, depth_m: n }), ({ depth_m, ...c }) => flowAtDepth(c, depth_m)),
   sum('flow-at-rate', 'Normal depth in a rectangular channel for a flow.', z.object({ ...channel, flow_m3_s: n }), ({ flow_m3_s, ...c }) => flowAtRate(c, flow_m3_s)),
   sum('drawdown', 'The water surface along a steep box.', z.object({ ...channel, flow_m3_s: n.positive(), length_m: n.positive().max(20) }), ({ flow_m3_s, length_m, ...c }) => drawdown(c, flow_m3_s, length_m)),

@@ -89,7 +89,7 @@ function DaySheet({ ground, spots, date, onDate, kept }: DaySheetProps) {
         <span className="font-serif text-[18px] font-semibold">{format(parseISO(date), 'EEEE d MMMM')}<span className="hidden sm:inline">, {ground.name}</span></span>
         <span className="flex flex-wrap items-center gap-x-4 no-print">
           <input type="date" aria-label="Another day" className="min-h-11 bg-transparent text-ink-2" value={date} onChange={(e) => { if (e.target.value) onDate(e.target.value); }} />
-          {day.planner.searching !== null && day.candidates.length > 12 && <span role="status" className="text-[13px] text-ink-2">searching, {Math.round(100 * day.planner.searching)} % <button type="button" className="min-h-11 underline underline-offset-4" onClick={day.planner.stop}>stop here</button></span>}
+          {day.planner.searching !== null && day.candidates.length > 12 && <span role="status" className="text-[13px] text-ink-2">searching, {Math.round(100 * day.planner.searching)} % <button type="button" className="min-h-11 underline underline-offset-4" onClick={() => day.planner.stop()}>stop here</button></span>}
           {draft.order && <Button look="quiet" onClick={() => change({ order: null })}>Order it for me</Button>}
           <Button look={kept ? 'plain' : 'main'} onClick={keep} disabled={!plan}>{kept ? 'Keep the changes' : 'Keep this plan'}</Button>
         </span>

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { useRecords } from '../api/records.ts';
 import { riverNow, type RiverNow } from '../reading/riverNow.ts';
 import { useRanking, type PlaceRanking } from '../reading/useRanking.ts';
-import { useTrace, useTrail } from '../reading/useTrace.ts';
+import { useTrace, useTrail, useTried } from '../reading/useTrace.ts';
 import { creekShape } from '../ribbon/creekShape.ts';
 import { spotGrades } from '../ribbon/spotGrades.ts';
 import { usePreferences } from '../units/displayPreference.ts';
@@ -47,7 +47,7 @@ export function useDay(ground: StoredGround, spots: readonly StoredSpot[], date:
   const [draft, setDraft, forget] = useDraft<DayDraft>(`day-${ground.id}-${date}`, () => firstDraft(ground, kept));
   const river = useMemo(() => riverNow(readings), [readings]);
   const grades = useMemo(() => spotGrades(samples, ground.swell_percent), [samples, ground.swell_percent]);
-  const ranking = useRanking(spots, signs, samples, grades, preferences, river?.flood?.readAt ?? null, useTrail(useTrace(ground, spots, samples), signs));
+  const ranking = useRanking(spots, signs, samples, grades, preferences, river?.flood?.readAt ?? null, useTrail(useTrace(useTried(ground, spots, samples)), signs));
   const line = useMemo(() => walkedLine(ground, creekShape(ground)), [ground]);
   const pace = useMemo(() => {
     const at = new Map(spots.map((s) => [s.id, Math.min(line.length_m, s.distance_m)]));

@@ -1,11 +1,14 @@
 import type { StoredGround, StoredOutline, StoredSign, StoredSpot } from '@riffle/contract';
-import { OUTLINE_KINDS } from '@riffle/contract';
+import type { OUTLINE_KINDS } from '@riffle/contract';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import { call } from '../api/client.ts';
+import { useRecords } from '../api/records.ts';
 import { queryClient } from '../offline/queryClient.ts';
 import { listKey, useWrite } from '../offline/writes.ts';
+import { currentPosition } from '../position/currentPosition.ts';
+import { usePreferences } from '../units/displayPreference.ts';
 import { useShow } from '../units/useShow.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choices } from '../ui/Choices.tsx';
@@ -41,6 +44,18 @@ export default function PlanMap({ ground, spots, signs, outlines, gold, picked, 
   const [openOutline, setOpenOutline] = useState<StoredOutline | null>(null);
   const [underlayOpen, setUnderlayOpen] = useState(false);
   const [underlayTurn, setUnderlayTurn] = useState(0);
+  const [here, setHere] = useState<LonLat | null>(null);
+  const { preferences } = usePreferences();
+  const other = useRecords('grounds').items.find((g) => g.line?.[0])?.line?.[0];
+  const elsewhere: LonLat | null = other ? [other[0], other[1]] : null;
+
+  const findMe = (): void => {
+    setSaid('Looking for your position ...');
+    currentPosition(preferences.positionFrom, ground.id).then((fix) => {
+      setHere([fix.lon, fix.lat]);
+      setSaid(`You stand at the ring, to ${show.distance(Math.max(1, fix.accuracy_m))}.`);
+    }, (error: Error) => setSaid(error.message));
+  };
 
   const writeOutline = (o: StoredOutline, points: LonLat[]): void => {
     const { version, updatedAt, ...record } = o;
@@ -60,7 +75,7 @@ export default function PlanMap({ ground, spots, signs, outlines, gold, picked, 
   };
 
   const attach = useMap({
-    ground, spots, signs, outlines, gold, picked, drawing, underlayTurn,
+    ground, spots, signs, outlines, gold, picked, drawing, underlayTurn, here, elsewhere,
     onPick, onSign, onOutline: setOpenOutline, onSay: setSaid,
     onDrawn: (what, points) => {
       if (what === 'line') void writeLine(points);
@@ -73,10 +88,11 @@ export default function PlanMap({ ground, spots, signs, outlines, gold, picked, 
     <div className="flex flex-col gap-2">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2 no-print">
         <Choices label="On the map" value={drawing} onChange={(d) => { setDrawing(d); setSaid(HINTS[d]); }} choices={STROKES} />
+        <Button look="quiet" onClick={findMe}>Where I stand</Button>
         <Button look="quiet" onClick={() => setUnderlayOpen(true)}>Picture beneath ...</Button>
       </div>
       <p role="status" className="min-h-5 text-[13px] text-ink-2">{said}</p>
-      <div ref={attach} tabIndex={0} role="group" aria-label={`Map of ${ground.name}, north up: ${spots.length} spots, ${signs.length} signs. Arrow keys move it, plus and minus zoom.`} className="h-[26rem] w-full touch-none border-2 border-ink bg-picked max-sm:h-[70dvh]" />
+      <div ref={attach} tabIndex={0} role="group" aria-label={`Map of ${ground.name}, north up: ${spots.length} spots, ${signs.length} signs. Arrow keys move it, plus and minus zoom.`} className="h-[26rem] w-full touch-none border-2 border-ink bg-picked max-sm:h-[56dvh]" />
       {drawn && (
         <OutlineSheet
           kind={drawn.kind} outline={null} onClose={() => setDrawn(null)}

@@ -1,5 +1,5 @@
 import type { StoredGround, StoredOutline, StoredSign, StoredSpot } from '@riffle/contract';
-import { OUTLINE_KINDS } from '@riffle/contract';
+import type { OUTLINE_KINDS } from '@riffle/contract';
 import { centreLine } from '@riffle/core';
 import Feature from 'ol/Feature.js';
 import OlMap from 'ol/Map.js';
@@ -17,11 +17,13 @@ import ImageLayer from 'ol/layer/Image.js';
 import TileLayer from 'ol/layer/Tile.js';
 import VectorLayer from 'ol/layer/Vector.js';
 import 'ol/ol.css';
+import './map.css';
 import { fromLonLat, toLonLat, transformExtent } from 'ol/proj.js';
 import ImageStatic from 'ol/source/ImageStatic.js';
 import VectorSource from 'ol/source/Vector.js';
 import XYZ from 'ol/source/XYZ.js';
 import { getArea, getLength } from 'ol/sphere.js';
+import { Circle, Fill, Stroke, Style } from 'ol/style.js';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { usePreferences } from '../units/displayPreference.ts';
 import { useShow } from '../units/useShow.ts';
@@ -41,6 +43,10 @@ interface MapInput {
   readonly gold: ReadonlySet<string>;
   readonly picked: string | null;
   readonly drawing: Drawing;
+  /** Where to look when this ground has no place yet: another ground of the book. */
+  readonly elsewhere: LonLat | null;
+  /** Where one stands, once asked. */
+  readonly here: LonLat | null;
   /** Counts up when the picture beneath was changed. */
   readonly underlayTurn: number;
   readonly onPick: (spotId: string) => void;
@@ -60,13 +66,13 @@ const lonLats = (coordinates: readonly (readonly number[])[]): LonLat[] => coord
 
 /** The map itself. Attach the returned ref to the element it fills. */
 export function useMap(input: MapInput): (element: HTMLElement | null) => (() => void) | undefined {
-  const { ground, spots, signs, outlines, gold, picked, drawing, underlayTurn } = input;
+  const { ground, spots, signs, outlines, gold, picked, drawing, here, underlayTurn } = input;
   const { preferences } = usePreferences();
   const show = useShow();
   const latest = useRef(input);
   useEffect(() => { latest.current = input; });
   const [map, setMap] = useState<OlMap | null>(null);
-  const [sources] = useState(() => ({ line: new VectorSource(), outlines: new VectorSource(), signs: new VectorSource(), spots: new VectorSource(), pencil: new VectorSource() }));
+  const [sources] = useState(() => ({ line: new VectorSource(), outlines: new VectorSource(), signs: new VectorSource(), spots: new VectorSource(), pencil: new VectorSource(), here: new VectorSource() }));
 
   const attach = useCallback((element: HTMLElement | null) => {
     if (!element) return undefined;
@@ -76,7 +82,7 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
       view: new View({ center: [0, 0], zoom: 2, maxZoom: 23, enableRotation: false, constrainOnlyCenter: true }),
       layers: [
         new VectorLayer({ source: sources.outlines, zIndex: 1 }), new VectorLayer({ source: sources.line, zIndex: 2 }), new VectorLayer({ source: sources.signs, zIndex: 3 }),
-        new VectorLayer({ source: sources.spots, zIndex: 4 }), new VectorLayer({ source: sources.pencil, zIndex: 5 }),
+        new VectorLayer({ source: sources.spots, zIndex: 4 }), new VectorLayer({ source: sources.here, zIndex: 5 }), new VectorLayer({ source: sources.pencil, zIndex: 6 }),
       ],
     });
     // What lies nearest under the finger: spots before signs before shapes.
@@ -146,7 +152,9 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
     if (!map) return;
     const points = (ground.line ?? []).map((p) => fromLonLat([p[0], p[1]]));
     const extent = points.length > 0 ? boundingExtent(points) : sources.spots.getExtent();
-    if (extent && !isEmpty(extent)) map.getView().fit(extent, { padding: [50, 50, 50, 50], maxZoom: 19 });
+    if (extent && !isEmpty(extent)) map.getView().fit(extent, { padding: [40, 40, 40, 100], maxZoom: 19 });
+    else if (latest.current.elsewhere) map.getView().setCenter(fromLonLat(latest.current.elsewhere));
+    if (extent && isEmpty(extent)) map.getView().setZoom(latest.current.elsewhere ? 14 : 2);
   }, [map, ground.id, ground.line, sources]);
   useEffect(() => {
     const spot = spots.find((s) => s.id === picked);
@@ -157,6 +165,19 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
     const [w, s, e, n] = view.calculateExtent(map.getSize());
     if (to[0] !== undefined && to[1] !== undefined && (to[0] < (w ?? 0) || to[0] > (e ?? 0) || to[1] < (s ?? 0) || to[1] > (n ?? 0))) view.animate({ center: to, duration: matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : 250 });
   }, [map, picked, spots, sources]);
+
+  // Where one stands.
+  useEffect(() => {
+    sources.here.clear();
+    if (!map || !here) return;
+    const inks = readInks();
+    const at = fromLonLat(here);
+    const dot = new Feature({ geometry: new Point(at) });
+    dot.setStyle([new Style({ image: new Circle({ radius: 11, fill: new Fill({ color: inks.paper }), stroke: new Stroke({ color: inks.water, width: 3 }) }) }), new Style({ image: new Circle({ radius: 4, fill: new Fill({ color: inks.water }) }) })]);
+    sources.here.addFeature(dot);
+    map.getView().setCenter(at);
+    if ((map.getView().getZoom() ?? 0) < 16) map.getView().setZoom(17);
+  }, [map, here, sources]);
 
   // The pencil.
   useEffect(() => {

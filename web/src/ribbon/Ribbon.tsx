@@ -1,12 +1,14 @@
 import type { StoredGround, StoredSign, StoredSpot } from '@riffle/contract';
 import { UNITS, type Bank } from '@riffle/core';
-import { useEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import { GROUND_WORDS } from '../ground/groundWords.ts';
 import { useShow } from '../units/useShow.ts';
 import { useWidth } from '../ui/useWidth.ts';
-import { bandLevels, CreekBand } from './CreekBand.tsx';
+import { bandLevels, CreekBand, type BandLevels } from './CreekBand.tsx';
 import { creekShape, type CreekShape } from './creekShape.ts';
+import type { Strip } from './outlineStrips.ts';
 import { SignMark } from './SignMarks.tsx';
+import { STRIP_ROOM, Strips } from './Strips.tsx';
 import { GradeLane } from './GradeLane.tsx';
 import { placeLabels } from './placeLabels.ts';
 import type { SpotGrade } from './spotGrades.ts';
@@ -18,6 +20,18 @@ export interface RibbonPlace {
   readonly bank: Bank;
   readonly offset_m: number;
 }
+
+/** A draw that joins here and has a ribbon of its own. */
+export interface Draw {
+  readonly id: string;
+  readonly name: string;
+  readonly distance_m: number;
+  readonly bank: 'left' | 'right';
+}
+const LAYERS = ['signs', 'float', 'grades'] as const;
+type Layer = (typeof LAYERS)[number];
+const NO_STRIPS: readonly Strip[] = [];
+const NO_DRAWS: readonly Draw[] = [];
 
 interface RibbonProps {
   readonly ground: StoredGround;
@@ -32,6 +46,11 @@ interface RibbonProps {
   readonly onPlace?: (place: RibbonPlace) => void;
   /** A place marked but not kept yet. */
   readonly marked?: RibbonPlace | null;
+  /** Bars and benches drawn on the map. */
+  readonly strips?: readonly Strip[];
+  readonly draws?: readonly Draw[];
+  /** Opens a draw's own ribbon. */
+  readonly onDraw?: (groundId: string) => void;
   /** The thin ribbon: the creek and its discs, no lanes below. */
   readonly thin?: boolean;
 }
@@ -46,7 +65,7 @@ const isFloat = (s: StoredSign): boolean => s.kind === 'float' || s.kind === 'st
  * The creek walked as a line: distance upstream along it, water from left to right, left bank above.
  * A listbox of spots: arrow keys walk from spot to spot, + and - zoom, 0 shows all.
  */
-export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked, onPick, onPlace, marked = null, thin = false }: RibbonProps) {
+export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked, onPick, onPlace, marked = null, strips = NO_STRIPS, draws = NO_DRAWS, onDraw, thin = false }: RibbonProps) {
   const [attach, width] = useWidth();
   const show = useShow();
   const view = useRibbonView(ground.length_m);
@@ -59,13 +78,16 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
   useEffect(() => { walked.current = picked; }, [picked]);
   const press = useRef<{ x: number; from_m: number; moved: boolean } | null>(null);
 
+  const [hidden, setHidden] = useState<ReadonlySet<Layer>>(() => new Set());
   const wide = width > 640;
+  const roomAbove = !thin && strips.some((s) => s.kind === 'bench' && s.bank !== 'right') ? STRIP_ROOM : 0;
+  const roomBelow = !thin && strips.some((s) => s.kind === 'bench' && s.bank === 'right') ? STRIP_ROOM : 0;
   const left = wide ? 40 : 8;
   const right = width - (wide ? 52 : 44);
-  const bandTop = thin ? 24 : wide ? 40 : 34;
+  const bandTop = (thin ? 24 : wide ? 40 : 34) + roomAbove;
   const bandHeight = thin ? 54 : wide ? 96 : 84;
   const belowBand = bandTop + bandHeight;
-  const axisY = belowBand + (thin ? 14 : 38);
+  const axisY = belowBand + roomBelow + (thin ? 14 : 38);
   const laneTop = axisY + 44;
   const laneHeight = wide ? 62 : 56;
   const bedTop = laneTop + laneHeight + 16;
@@ -81,7 +103,9 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
   const ordered = useMemo(() => [...spots].sort((a, b) => a.distance_m - b.distance_m), [spots]);
   const inSight = ordered.filter((s) => s.distance_m >= from_m - 1 && s.distance_m <= to_m + 1);
   const spotY = (s: { distance_m: number; bank: Bank; offset_m: number }): number => placeAcross(shape, bandTop, bandHeight, s);
-  const labels = placeLabels(inSight.map((s) => ({ id: s.id, x: x(s.distance_m), text: s.name, below: s.bank === 'right', weight: s.id === picked ? Infinity : labelWeight(grades.get(s.id)) })), left, right);
+  const drawsInSight = draws.filter((d) => d.distance_m >= from_m && d.distance_m <= to_m);
+  const labels = placeLabels([...drawsInSight.map((d) => ({ id: d.id, x: x(d.distance_m), text: d.name, below: d.bank === 'right', weight: 1e6 })), ...inSight.map((s) => ({ id: s.id, x: x(s.distance_m), text: s.name, below: s.bank === 'right', weight: s.id === picked ? Infinity : labelWeight(grades.get(s.id)) }))], left, right);
+  const labelY = (below: boolean): number => (below ? belowBand + roomBelow + (thin ? 10 : 26) : bandTop - roomAbove - 12);
 
   useEffect(() => {
     const element = svg.current;
@@ -125,6 +149,12 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
     if (wasDrag) return;
     const px = localX(event);
     const py = event.clientY - event.currentTarget.getBoundingClientRect().top;
+    // A draw's name, or its mouth beyond the bank, opens the draw.
+    const draw = onDraw && drawsInSight.find((d) => Math.abs(x(d.distance_m) - px) < 30 && (d.bank === 'left' ? py < bandTop - 3 : py > belowBand + 3 && py < axisY - 4));
+    if (draw) {
+      onDraw(draw.id);
+      return;
+    }
     const near = inSight.map((s) => ({ s, far: Math.hypot(x(s.distance_m) - px, (py > axisY ? 0 : 0.5) * (spotY(s) - py)) })).sort((a, b) => a.far - b.far)[0];
     if (near && near.far < 24) onPick(near.s.id);
     else if (onPlace && py < axisY) {
@@ -138,7 +168,7 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
   const ticks = axisTicks(from_m, to_m, (right - left) / (wide ? 120 : 90), show.display.system === 'US' ? UNITS.length.ft : 1);
   return (
     <div ref={attach} className="min-w-0">
-      {!thin && <RibbonHead view={view} around_m={pickedSpot?.distance_m} wide={wide} />}
+      {!thin && <RibbonHead view={view} around_m={pickedSpot?.distance_m} wide={wide} hidden={hidden} onLayer={(layer) => setHidden(hidden.has(layer) ? new Set([...hidden].filter((l) => l !== layer)) : new Set([...hidden, layer]))} />}
       <svg
         ref={svg} width={width} height={height} viewBox={`0 0 ${width} ${height}`} className="block touch-pan-y select-none"
         role="listbox" tabIndex={0} aria-label={`${ground.name}, straightened: ${spots.length} spots by distance ${words.axis}`} aria-activedescendant={picked ? `spot-${picked}` : undefined}
@@ -162,6 +192,9 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
           </g>
         )}
         <CreekBand shape={shape} from_m={from_m} to_m={to_m} x={x} top={bandTop} height={bandHeight} />
+        {!thin && <Strips strips={strips} shape={shape} top={bandTop} height={bandHeight} from_m={from_m} to_m={to_m} x={x} say={(m) => show.length(m)} />}
+        {drawsInSight.map((d) => <DrawMouth key={d.id} x={x(d.distance_m)} levels={bandLevels(shape, bandTop, bandHeight, d.distance_m)} bank={d.bank} reach={d.bank === 'left' ? roomAbove + 8 : roomBelow + 14} label={labels.get(d.id)} y={labelY(d.bank === 'right')} />)}
+        {!thin && ground.tide && <TideMarks tide={ground.tide} left={left} right={right} top={bandTop} height={bandHeight} say={(m) => show.length(m)} />}
         {wide && !thin && (
           <g aria-hidden="true" fontSize="12">
             <text x="0" y={bandTop + 12}>{above[0]}</text><text x="0" y={bandTop + 26}>{above[1]}</text>
@@ -175,8 +208,8 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
             {x(Math.max(from_m, stops.from_m)) - x(Math.min(to_m, stops.to_m)) > 90 && <text className="halo" x={(x(Math.max(from_m, stops.from_m)) + x(Math.min(to_m, stops.to_m))) / 2} y={laneTop + 8} fontSize="12" textAnchor="middle">colors stop here</text>}
           </g>
         )}
-        {!thin && <GradeLane spots={inSight} grades={grades} x={x} left={left} right={right} top={laneTop} height={laneHeight} picked={picked} showGrade={(g) => show.figure('grade', g)} />}
-        {hasBed && shape.heights_m && <BedLane heights_m={shape.heights_m} length_m={ground.length_m} x={x} left={left} right={right} top={bedTop} height={26} />}
+        {!thin && !hidden.has('grades') && <GradeLane spots={inSight} grades={grades} x={x} left={left} right={right} top={laneTop} height={laneHeight} picked={picked} showGrade={(g) => show.figure('grade', g)} />}
+        {hasBed && shape.heights_m && <BedLane heights_m={shape.heights_m} length_m={ground.length_m} x={x} left={left} right={right} top={bedTop} height={26} forms={ground.profile} />}
 
         <g aria-hidden="true">
           <path d={`M${left} ${axisY}H${right}${ticks.map((t) => `M${x(t.distance_m)} ${axisY}v5`).join('')}`} stroke="var(--ink)" strokeWidth="1.2" />
@@ -185,7 +218,7 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
         </g>
 
         {!thin && signs.map((s) => {
-          if (s.distance_m < from_m - 1 || s.distance_m > to_m + 1 || (crowded && !isFloat(s))) return null;
+          if (s.distance_m < from_m - 1 || s.distance_m > to_m + 1 || (crowded && !isFloat(s)) || hidden.has(isFloat(s) ? 'float' : 'signs')) return null;
           return <g key={s.id} aria-hidden="true" transform={`translate(${x(s.distance_m)} ${signAcross(shape, bandTop, bandHeight, s)})`}><SignMark kind={s.kind} size_mm={s.size_mm} /></g>;
         })}
         {inSight.map((s) => {
@@ -197,10 +230,10 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
           return (
             <g key={s.id} id={`spot-${s.id}`} role="option" aria-selected={isPicked} aria-label={`${s.name}, ${show.distance(s.distance_m)} ${words.along}, ${words.banks[s.bank]}`}>
               <rect x={sx - 16} y={bandTop - 6} width="32" height={bandHeight + 12} fill="transparent" />
-              {!thin && found && <line x1={sx} x2={sx} y1={sy + 6} y2={laneTop + laneHeight} stroke="var(--ink-2)" strokeWidth="0.8" strokeDasharray="1.500 3.500" />}
+              {!thin && found && !hidden.has('grades') && <line x1={sx} x2={sx} y1={sy + 6} y2={laneTop + laneHeight} stroke="var(--ink-2)" strokeWidth="0.8" strokeDasharray="1.500 3.500" />}
               {thin && found ? <ThinMark x={sx} y={sy} found={found} picked={isPicked} /> : <path d={`M${sx - 6} ${sy}h12M${sx} ${sy - 6}v12`} stroke="var(--paper)" strokeWidth="5.500" strokeLinecap="square" />}
               {!(thin && found) && <path d={`M${sx - 5.5} ${sy}h11M${sx} ${sy - 5.5}v11`} stroke="var(--ink)" strokeWidth={isPicked ? 4 : 2.4} />}
-              {label && <text className="halo" x={label.x} y={label.below ? belowBand + (thin ? 10 : 26) : bandTop - 12} fontSize={wide ? 13 : 12} fontWeight={isPicked ? 700 : 400} textAnchor="middle" style={{ fontFamily: 'var(--font-serif)' }}>{label.text}</text>}
+              {label && <text className="halo" x={label.x} y={labelY(label.below)} fontSize={wide ? 13 : 12} fontWeight={isPicked ? 700 : 400} textAnchor="middle" style={{ fontFamily: 'var(--font-serif)' }}>{label.text}</text>}
             </g>
           );
         })}
@@ -215,8 +248,16 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
   );
 }
 
-/** What the marks mean, and the zoom. */
-function RibbonHead({ view, around_m, wide }: { view: RibbonView; around_m: number | undefined; wide: boolean }) {
+interface RibbonHeadProps {
+  readonly view: RibbonView;
+  readonly around_m: number | undefined;
+  readonly wide: boolean;
+  readonly hidden: ReadonlySet<Layer>;
+  readonly onLayer: (layer: Layer) => void;
+}
+
+/** What the marks mean, what is drawn, and the zoom. */
+function RibbonHead({ view, around_m, wide, hidden, onLayer }: RibbonHeadProps) {
   const zooms = [['−', 'Farther', () => view.zoom(1 / 1.6)], ['+', 'Nearer', () => view.zoom(1.6, around_m)], ['all', 'The whole ribbon', () => view.all()]] as const;
   return (
     <div className="relative z-1 -mt-3 -mb-3 flex items-center justify-end gap-5 text-[12.5px] text-ink-2 no-print sm:-mb-1">
@@ -225,6 +266,11 @@ function RibbonHead({ view, around_m, wide }: { view: RibbonView; around_m: numb
           <Mark says="spot"><path d="M1 7h12M7 1v12" stroke="var(--ink)" strokeWidth="2.4" /></Mark>
           <Mark says="grade, 90 % band"><path d="M7 0v14M4 .6h6M4 13.400h6" stroke="var(--gold)" strokeWidth="1.4" /><circle cx="7" cy="7" r="4.500" fill="var(--gold-fill)" stroke="var(--gold)" /></Mark>
           <Mark says="blank, less than"><path d="M7 0v5M4 .6h6" stroke="var(--ink)" strokeWidth="1.200" strokeDasharray="2 2" /><circle cx="7" cy="9" r="4" fill="none" stroke="var(--ink)" strokeWidth="1.600" /></Mark>
+        </span>
+      )}
+      {wide && (
+        <span className="flex items-center gap-3" role="group" aria-label="Drawn on the ribbon">
+          {LAYERS.map((layer) => <button key={layer} type="button" aria-pressed={!hidden.has(layer)} className={`min-h-7 ${hidden.has(layer) ? 'line-through' : 'font-semibold text-ink'}`} onClick={() => onLayer(layer)}>{layer}</button>)}
         </span>
       )}
       <span className="flex" role="group" aria-label="Ribbon zoom">
@@ -237,6 +283,39 @@ function RibbonHead({ view, around_m, wide }: { view: RibbonView; around_m: numb
 }
 
 const Mark = ({ says, children }: { says: string; children: ReactNode }) => <span className="flex items-center gap-1"><svg width="14" height="14" aria-hidden="true">{children}</svg>{says}</span>;
+
+/** A draw comes in over its bank; its name is underlined, since it opens. */
+function DrawMouth({ x, levels, bank, reach, label, y }: { x: number; levels: BandLevels; bank: 'left' | 'right'; reach: number; label: { x: number; text: string } | undefined; y: number }) {
+  const isLeft = bank === 'left';
+  const edge = isLeft ? levels.bankTop : levels.bankBottom;
+  const water = isLeft ? levels.waterTop : levels.waterBottom;
+  const out = edge + (isLeft ? -reach : reach);
+  return (
+    <g aria-hidden="true">
+      <path d={`M${x - 9} ${out}Q${x - 2} ${edge} ${x - 3.5} ${water}M${x + 9} ${out}Q${x + 2} ${edge} ${x + 3.5} ${water}`} fill="none" stroke="var(--paper)" strokeWidth="5" />
+      <path d={`M${x - 7} ${out}Q${x - 1} ${edge} ${x} ${water}Q${x + 1} ${edge} ${x + 7} ${out}Z`} fill="var(--water-body)" stroke="var(--water)" strokeWidth="1.6" />
+      {label && <text className="halo cursor-pointer" x={label.x} y={y} fontSize="13" textAnchor="middle" textDecoration="underline" style={{ fontFamily: 'var(--font-serif)' }}>{label.text}</text>}
+    </g>
+  );
+}
+
+/** Where the water stands at high and low tide, and the level that leaves the sand to work, as lines across the sea. */
+function TideMarks({ tide, left, right, top, height, say }: { tide: NonNullable<StoredGround['tide']>; left: number; right: number; top: number; height: number; say: (m: number) => string }) {
+  const swing = tide.constituents.filter((c) => c.name === 'M2' || c.name === 'S2').reduce((sum, c) => sum + c.amplitude_m, 0);
+  const [high, low] = [tide.meanLevel_m + swing, tide.meanLevel_m - swing];
+  const y = (m: number): number => top + height * (0.64 + 0.3 * ((high - m) / (high - low || 1)));
+  const marks = [[high, 'springs high'], [tide.workBelow_m, 'sand bare below'], [low, 'springs low']] as const;
+  return (
+    <g aria-hidden="true">
+      {marks.map(([m, says], i) => (
+        <g key={says}>
+          <path d={`M${left} ${y(m)}H${right}`} stroke="var(--water)" strokeWidth={m === tide.workBelow_m ? 1.6 : 0.9} strokeDasharray={m === tide.workBelow_m ? '8 4' : '2 5'} />
+          <text x={left + 8 + i * Math.min(170, (right - left) / 3)} y={y(m) + 4} fontSize="12" className="halo">{says} {say(m)}</text>
+        </g>
+      ))}
+    </g>
+  );
+}
 
 /** The richer the pans, the more a spot's name matters; a tried one before an untried. */
 const labelWeight = (g: SpotGrade | undefined): number => (g?.grade.kind === 'band' ? 1 + g.grade.low_mg_L : g ? 0.5 : 0);
@@ -268,8 +347,20 @@ function ThinMark({ x, y, found, picked }: { x: number; y: number; found: SpotGr
   );
 }
 
-/** The bed from head to foot. */
-function BedLane({ heights_m, length_m, x, left, right, top, height }: { heights_m: readonly number[]; length_m: number; x: (d: number) => number; left: number; right: number; top: number; height: number }) {
+interface BedLaneProps {
+  readonly heights_m: readonly number[];
+  readonly length_m: number;
+  readonly x: (d: number) => number;
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly height: number;
+  /** Pools, riffles and steps measured by hand level. */
+  readonly forms: StoredGround['profile'];
+}
+
+/** The bed from head to foot, with its forms named where they were measured. */
+function BedLane({ heights_m, length_m, x, left, right, top, height, forms }: BedLaneProps) {
   const points = heights_m.map((z, i) => ({ px: x((i / (heights_m.length - 1)) * length_m), z })).filter((p) => p.px >= left - 20 && p.px <= right + 20);
   const low = Math.min(...points.map((p) => p.z));
   const fall = Math.max(...points.map((p) => p.z)) - low || 1;
@@ -278,6 +369,10 @@ function BedLane({ heights_m, length_m, x, left, right, top, height }: { heights
     <g aria-hidden="true">
       <path d={`${line}L${left} ${top + height}L${right} ${top + height}Z`} fill="var(--spine)" />
       <path d={line} fill="none" stroke="var(--ink)" strokeWidth="1.6" />
+      {forms.map((f) => {
+        const px = x(f.distance_m);
+        return px < left || px > right ? null : <g key={f.distance_m}><path d={`M${px} ${top + height - 6}v6`} stroke="var(--ink)" strokeWidth="1.6" /><text x={px} y={top + height - 8} fontSize="12" textAnchor="middle" className="halo">{f.form}</text></g>;
+      })}
       <text x="0" y={top + 12} fontSize="12">bed</text>
     </g>
   );

@@ -44,7 +44,8 @@ export function SignMark({ kind, size_mm = null }: SignMarkProps) {
       return <path d="M-8 6Q-8 -6 2 -6M2 -6l-5 -3M2 -6l-4 4M-2 6h11" fill="none" stroke="var(--ink)" strokeWidth="1.8" />;
     case 'own word':
       return <path d="M-7 7V-7M-7 -7h13l-4 4l4 4h-13" fill="none" stroke="var(--ink)" strokeWidth="1.8" strokeLinejoin="round" />;
-    // Other, and kinds the crew named itself.
+    // And kinds the crew named itself.
+    case 'other':
     default:
       return <circle r="3" fill="none" stroke="var(--ink)" strokeWidth="1.6" />;
   }

@@ -13,11 +13,14 @@ export interface CreekShape {
 
 const STATIONS = 240;
 
-export function creekShape(ground: Pick<StoredGround, 'kind' | 'line' | 'length_m'>): CreekShape {
+export function creekShape(ground: Pick<StoredGround, 'kind' | 'line' | 'length_m'> & Partial<Pick<StoredGround, 'profile'>>): CreekShape {
   const { kind, line, length_m } = ground;
+  // Measured by hand level beats what a receiver says of heights.
+  const levelled = [...(ground.profile ?? [])].sort((a, b) => a.distance_m - b.distance_m);
+  const byHand = levelled.length > 1 ? evenly(levelled.map((p) => p.height_m), levelled.map((p) => p.distance_m), length_m) : null;
   if (!line || line.length < 2) {
     // A typed ground has no known bends: it is drawn as a straight reach with a little life in it.
-    return { kind, length_m, bend: (d) => 0.18 * Math.sin((d / length_m) * 34), heights_m: null };
+    return { kind, length_m, bend: (d) => 0.18 * Math.sin((d / length_m) * 34), heights_m: byHand };
   }
   const centre = centreLine(line);
   const span_m = Math.max(24, length_m / 24);
@@ -37,7 +40,7 @@ export function creekShape(ground: Pick<StoredGround, 'kind' | 'line' | 'length_
       // Levels off instead of being cut, so that a sharp bend keeps a round inside.
       return Math.tanh((1.1 * value) / scale);
     },
-    heights_m: known ? evenly(heights, centre.distances_m, centre.length_m) : null,
+    heights_m: byHand ?? (known ? evenly(heights, centre.distances_m, centre.length_m) : null),
   };
 }
 
@@ -47,7 +50,8 @@ function evenly(heights: readonly number[], distances_m: readonly number[], leng
   return Array.from({ length: 121 }, (_, i) => {
     const d = (i / 120) * length_m;
     while (k < distances_m.length - 2 && distances_m[k + 1]! < d) k++;
-    const t = (d - distances_m[k]!) / (distances_m[k + 1]! - distances_m[k]! || 1);
+    // Beyond the first and last height the bed is drawn level with them.
+    const t = Math.min(1, Math.max(0, (d - distances_m[k]!) / (distances_m[k + 1]! - distances_m[k]! || 1)));
     return heights[k]! + t * (heights[k + 1]! - heights[k]!) - foot;
   });
 }

@@ -10,7 +10,10 @@ import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { Choices } from '../../ui/Choices.tsx';
 import { PermissionList } from './PermissionList.tsx';
+import { ProfileFields } from './ProfileFields.tsx';
+import { asText, readTide, TideFields } from './TideFields.tsx';
 
 const record = ({ version, updatedAt, line, linePoints, ...ground }: StoredGround) => ({ ...ground, baseVersion: version });
 
@@ -25,6 +28,16 @@ export function GroundSheet({ ground, onClose }: { ground: StoredGround; onClose
   const [swell, setSwell] = useState(String(ground.swell_percent));
   const [length, setLength] = useState({ text: String(Math.round(ground.length_m * 10) / 10), unit: 'm' });
   const [note, setNote] = useState(ground.note);
+  const [profile, setProfile] = useState(ground.profile);
+  const [tideText, setTideText] = useState(() => asText(ground.tide));
+  const tide = readTide(tideText);
+  const others = useRecords('grounds').items.filter((g) => g.id !== ground.id && g.kind === 'creek');
+  const [joinsId, setJoinsId] = useState(ground.joins?.groundId ?? '');
+  const [joinsAt, setJoinsAt] = useState({ text: ground.joins ? String(Math.round(ground.joins.distance_m)) : '', unit: 'm' });
+  const [joinsBank, setJoinsBank] = useState<'left' | 'right'>(ground.joins?.bank ?? 'left');
+  const joinsReading = readEntered('length', joinsAt);
+  const mouth = others.find((g) => g.id === joinsId);
+  const joinsProblem = joinsReading.ok && mouth && joinsReading.value > mouth.length_m + 0.5 ? `${mouth.name} is ${show.distance(mouth.length_m)} long.` : null;
   const [tried, setTried] = useState(false);
   const [asking, setAsking] = useState(false);
   const swell_percent = Number(swell.replace('%', ''));
@@ -34,9 +47,10 @@ export function GroundSheet({ ground, onClose }: { ground: StoredGround; onClose
 
   const save = (): void => {
     setTried(true);
-    if (name.trim() === '' || swellProblem || !reading.ok || lengthProblem) return;
+    if (name.trim() === '' || swellProblem || !reading.ok || lengthProblem || 'problem' in tide || (mouth && (!joinsReading.ok || joinsProblem))) return;
+    const joins = mouth && joinsReading.ok ? { groundId: mouth.id, distance_m: joinsReading.value, bank: joinsBank } : null;
     // A ground with a line keeps the line's own length.
-    write({ what: 'record', kind: 'grounds', record: { ...record(ground), name: name.trim(), kind, swell_percent, note, length_m: ground.line ? ground.length_m : reading.value } });
+    write({ what: 'record', kind: 'grounds', record: { ...record(ground), name: name.trim(), kind, swell_percent, note, tide: tide.tide, profile, joins, length_m: ground.line ? ground.length_m : reading.value } });
     onClose();
   };
   const remove = (): void => {
@@ -57,6 +71,30 @@ export function GroundSheet({ ground, onClose }: { ground: StoredGround; onClose
           : <QuantityField label="Length" entered={length} reading={reading} units={['m', 'km', 'ft', 'mi']} showProblem={tried} problem={lengthProblem} onChange={(l) => setLength({ text: l.text, unit: l.unit })} />}
         <TextField label="Swell: how much looser it lies once dug, %" value={swell} onChange={setSwell} problem={swellProblem} hint="100 L in the bank at 18 % fills 118 L of buckets" />
         <TextField label="Note" value={note} onChange={setNote} rows={3} />
+        {kind === 'beach' && (
+          <details open={tried && 'problem' in tide} className="border-t border-rule">
+            <summary className="min-h-11 content-center font-semibold">Tide</summary>
+            <TideFields text={tideText} onChange={setTideText} problem={tried && 'problem' in tide ? tide.problem : null} />
+          </details>
+        )}
+        {kind !== 'beach' && (
+          <details className="border-t border-rule">
+            <summary className="min-h-11 content-center font-semibold">The bed by hand level{profile.length > 0 && `, ${profile.length} heights`}</summary>
+            <ProfileFields profile={profile} length_m={ground.length_m} onChange={setProfile} />
+          </details>
+        )}
+        {others.length > 0 && kind !== 'beach' && (
+          <details open={tried && mouth !== undefined && (!joinsReading.ok || joinsProblem !== null)} className="border-y border-rule">
+            <summary className="min-h-11 content-center font-semibold">{mouth ? `Runs into ${mouth.name}` : 'A draw of another creek?'}</summary>
+            <SelectField label="It runs into" value={joinsId} choices={[{ value: '', label: 'nothing in this book' }, ...others.map((g) => ({ value: g.id, label: g.name }))]} onChange={setJoinsId} />
+            {mouth && (
+              <>
+                <QuantityField label={`At, upstream of the foot of ${mouth.name}`} entered={joinsAt} reading={joinsReading} units={['m', 'ft', 'km']} showProblem={tried} problem={joinsProblem} onChange={(d) => setJoinsAt({ text: d.text, unit: d.unit })} />
+                <Choices label="On its" value={joinsBank} onChange={setJoinsBank} choices={[{ value: 'left', label: 'left bank' }, { value: 'right', label: 'right bank' }]} />
+              </>
+            )}
+          </details>
+        )}
         <div className="mt-2 flex flex-wrap gap-3">
           <Button look="main" type="submit">Keep the change</Button>
           {!asking && <Button look="danger" onClick={() => setAsking(true)}>Take this ground out ...</Button>}

@@ -1,11 +1,12 @@
 import { lazy, Suspense, useMemo, useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import type { GatheredPlace } from '@riffle/core';
 import { useRecords } from '../../api/records.ts';
 import { ClosedToday } from '../../ground/ClosedToday.tsx';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { LinePlan } from '../../ground/LinePlan.tsx';
 import { Ribbon, type RibbonPlace } from '../../ribbon/Ribbon.tsx';
+import { outlineStrips } from '../../ribbon/outlineStrips.ts';
 import { bestSpot, spotGrades } from '../../ribbon/spotGrades.ts';
 import { useGround, usePicked } from '../../shell/useGround.ts';
 import { useKeys } from '../../shell/useKeys.ts';
@@ -23,9 +24,10 @@ import { SignList } from './SignList.tsx';
 import { SignSheet } from './SignSheet.tsx';
 import { SpotSheet } from './SpotSheet.tsx';
 import { SpotTable } from './SpotTable.tsx';
+import { TraceChart } from './TraceChart.tsx';
 import { TraceWords } from './TraceWords.tsx';
 import { useRanking } from '../../reading/useRanking.ts';
-import { useTrace, useTrail } from '../../reading/useTrace.ts';
+import { useTrace, useTrail, useTried } from '../../reading/useTrace.ts';
 import { inTen } from '../../reading/inTen.ts';
 import { WorthAPan } from './WorthAPan.tsx';
 
@@ -45,13 +47,19 @@ export function ReadScreen() {
   const signs = useRecords('signs', ground.id).items;
   const grades = useMemo(() => spotGrades(samples, ground.swell_percent), [samples, ground.swell_percent]);
   const readings = useRecords('gauge-readings', ground.id).items;
-  const trace = useTrace(ground, spots, samples);
+  const tried = useTried(ground, spots, samples);
+  const trace = useTrace(tried);
   const ranking = useRanking(spots, signs, samples, grades, preferences, riverNow(readings)?.flood?.readAt ?? null, useTrail(trace, signs));
   const show = useShow();
   const [place, setPlace] = useState<(RibbonPlace & { readonly name?: string }) | null>(null);
   const [open, setOpen] = useState<Open | null>(null);
   const [mapOpen, setMapOpen] = useState(() => localStorage.getItem(MAP_OPEN) === 'yes');
   const outlines = useRecords('outlines', ground.id).items;
+  const strips = useMemo(() => outlineStrips(ground, outlines), [ground, outlines]);
+  const navigate = useNavigate();
+  const grounds = useRecords('grounds').items;
+  const draws = useMemo(() => grounds.flatMap((g) => (g.joins?.groundId === ground.id ? [{ id: g.id, name: g.name, ...g.joins }].map(({ groundId: _into, ...d }) => d) : [])), [grounds, ground.id]);
+  const into = ground.joins && grounds.find((g) => g.id === ground.joins?.groundId);
   const pickedSpot = spots.find((s) => s.id === picked);
   const words = GROUND_WORDS[ground.kind];
 
@@ -92,8 +100,14 @@ export function ReadScreen() {
       <ClosedToday ground={ground} />
       <Ribbon
         ground={ground} spots={spots} grades={grades} signs={signs} picked={picked} onPick={(id) => { setPlace(null); pick(id); }} marked={place}
-        onPlace={(at) => { setPlace(at); setOpen({ what: 'new spot' }); }} stops={trace.kind === 'break' && trace.certainty > 0.4 ? { from_m: trace.below.distance_m, to_m: trace.above.distance_m } : null}
+        onPlace={(at) => { setPlace(at); setOpen({ what: 'new spot' }); }} strips={strips} draws={draws} onDraw={(id) => void navigate(`/g/${id}/read`)} stops={trace.kind === 'break' && trace.certainty > 0.4 ? { from_m: trace.below.distance_m, to_m: trace.above.distance_m } : null}
       />
+      {(draws.length > 0 || into) && (
+        <p className="text-[13.5px] text-ink-2">
+          {into && ground.joins && <>Runs into <Link className="text-ink underline underline-offset-4" to={`/g/${into.id}/read`}>{into.name}</Link> at {show.distance(ground.joins.distance_m)}, {GROUND_WORDS[into.kind].banks[ground.joins.bank]}. </>}
+          {draws.length > 0 && <>Draws that join: {draws.map((d, i) => <span key={d.id}>{i > 0 && ', '}<Link className="text-ink underline underline-offset-4" to={`/g/${d.id}/read`}>{d.name}</Link> at {show.distance(d.distance_m)}</span>)}.</>}
+        </p>
+      )}
       <div className="flex flex-wrap items-center gap-3">
         {place && open === null ? (
           <>
@@ -127,7 +141,7 @@ export function ReadScreen() {
         <div className="flex min-w-0 flex-col gap-5 max-lg:order-last">
           {!mapOpen && !ground.line && <Button onClick={() => showMap(true)}>Open the map and draw the line</Button>}
           {!mapOpen && ground.line && <Block title="In plan" aside={<button type="button" className="underline decoration-rule underline-offset-4" onClick={() => showMap(true)}>open the map: draw, measure</button>}><LinePlan line={ground.line} spots={positioned} flow={ground.kind === 'beach' ? 'unknown' : 'against'} dry={ground.kind === 'wash' || ground.kind === 'bench'} picked={picked} onPick={pick} shape={0.55} gold={goldIds} /></Block>}
-          <Block title="The trail" aside="where colors and float come from"><TraceWords trace={trace} spots={spots} signs={signs} /></Block>
+          <Block title="The trail" aside="where colors and float come from">{tried.length > 2 && ground.kind !== 'beach' && <TraceChart length_m={ground.length_m} trace={trace} tried={tried} spots={spots} signs={signs} />}<TraceWords trace={trace} spots={spots} signs={signs} tried={tried} draws={draws} /></Block>
         </div>
         <Block
           title="Worth a pan"

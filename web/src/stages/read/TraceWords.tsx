@@ -1,19 +1,23 @@
 import type { StoredSign, StoredSpot } from '@riffle/contract';
-import { sternberg, type Trace, type TracePoint } from '@riffle/core';
+import { mustCarry, sourceAbove, sternberg, type Trace, type TracePoint } from '@riffle/core';
+import { useState } from 'react';
+import type { Draw } from '../../ribbon/Ribbon.tsx';
 import { useShow } from '../../units/useShow.ts';
-import { floatGrows, floatStones } from '../../reading/useTrace.ts';
+import { floatGrows, floatStones, type TriedSpot } from '../../reading/useTrace.ts';
 
 interface TraceWordsProps {
   readonly trace: Trace;
   readonly spots: readonly StoredSpot[];
   readonly signs: readonly StoredSign[];
+  readonly tried: readonly TriedSpot[];
+  readonly draws: readonly Draw[];
 }
 
 /** A break surer than this is said; below it only the last pay and the first blank are. */
 const TELLS = 0.3;
 
 /** The trail of colors and float in two sentences: where they stop, and what joins the creek there. */
-export function TraceWords({ trace, spots, signs }: TraceWordsProps) {
+export function TraceWords({ trace, spots, signs, tried, draws }: TraceWordsProps) {
   const show = useShow();
   const name = (id: string): string => spots.find((s) => s.id === id)?.name ?? 'a spot since removed';
   const float = floatTrend(signs, show.distance);
@@ -29,6 +33,7 @@ export function TraceWords({ trace, spots, signs }: TraceWordsProps) {
         </>
       ) : <><b>Colors go on up past {name(trace.lastPay.id)}</b>: walk on and pan above it.</>}</p>
       {float && <p>{float}</p>}
+      <Mixing tried={tried} spots={spots} draws={draws} />
       <p className="text-[13px] text-ink-2">{trace.kind === 'break' ? 'A blank mouth lowers a draw, it does not condemn it: pan each side draw in that stretch, then climb it.' : ''}</p>
     </div>
   );
@@ -42,11 +47,41 @@ function joinsThere(below: TracePoint, above: TracePoint, spots: readonly Stored
   return mouths.length === 0 ? 'No draw is marked there: look at the banks.' : `${mouths.map((m) => m.name).join(' and ')} ${mouths.length === 1 ? 'joins' : 'join'} there: try ${mouths.length === 1 ? 'it' : 'them'} first.`;
 }
 
+/** Size in which quartz is taken to leave its vein. Common practice, no source: blocks of a hand or two. */
+const LEAVES_VEIN_MM = 250;
+
+/** Is a draw's water and gravel enough to explain the drop at its mouth? What it would have to carry, and what its own pans say. */
+function Mixing({ tried, spots, draws }: { tried: readonly TriedSpot[]; spots: readonly StoredSpot[]; draws: readonly Draw[] }) {
+  const show = useShow();
+  const [share, setShare] = useState('15');
+  const mouths = [...spots.filter((s) => s.kind === 'draw mouth').map((s) => ({ name: s.name, distance_m: s.distance_m })), ...draws].filter((m, i, all) => all.findIndex((o) => Math.abs(o.distance_m - m.distance_m) < 25) === i);
+  const percent = Number(share.replace(',', '.'));
+  const rate = (points: readonly TriedSpot[]): number | null => (points.length === 0 ? null : points.reduce((s, p) => s + p.colors, 0) / points.reduce((s, p) => s + p.volumeBank_L, 0));
+  const said = mouths.flatMap((m) => {
+    const below = rate(tried.filter((p) => p.distance_m < m.distance_m - 10).sort((a, b) => b.distance_m - a.distance_m).slice(0, 3));
+    const above = rate(tried.filter((p) => p.distance_m > m.distance_m + 10).sort((a, b) => a.distance_m - b.distance_m).slice(0, 3));
+    if (below === null || above === null || below <= above || !(percent >= 1 && percent <= 90)) return [];
+    return [{ name: m.name, below, above, needs: mustCarry({ flow: 100 - percent, concentration: above }, percent, below) }];
+  });
+  if (said.length === 0) return null;
+  const in10 = (perLitre: number): string => `${(10 * perLitre).toFixed(1)} colors in ${show.volume(10)}`;
+  return (
+    <p>
+      {said.map((m) => <span key={m.name}><b>{m.name}</b>: {in10(m.below)} in the three places below it, {in10(m.above)} above. To make that difference it must carry {in10(m.needs)}: pan it and see. </span>)}
+      <label className="whitespace-nowrap text-[13px] text-ink-2">A draw brings <input className="written w-14 text-right" inputMode="decimal" aria-label="Share of the water and gravel a draw brings, percent" aria-invalid={!(percent >= 1 && percent <= 90)} value={share} onChange={(e) => setShare(e.target.value.slice(0, 4))} /> % of water and gravel</label>
+      {!(percent >= 1 && percent <= 90) && <span className="block text-[12.5px] text-danger">▲ Between 1 and 90 %.</span>}
+    </p>
+  );
+}
+
 /** Float that grows upstream points up; said only when the fit's band leaves no doubt of its direction. */
 function floatTrend(signs: readonly StoredSign[], distance: (m: number) => string): string | null {
   const stones = floatStones(signs);
   if (new Set(stones.map((s) => s.downstream_m)).size < 3) return null;
   if (!floatGrows(signs)) return 'Float shows no clear trend in size yet.';
   const { alpha_per_m } = sternberg(stones);
-  return `Float grows upstream: it doubles about every ${distance(Math.round(Math.LN2 / alpha_per_m / 10) * 10)}, so its source lies above the largest.`;
+  const largest = Math.max(...stones.map((s) => s.size_mm));
+  const above = largest < LEAVES_VEIN_MM ? sourceAbove(sternberg(stones), largest, LEAVES_VEIN_MM) : null;
+  const vein = above ? `: ${distance(above.low_m)} to ${above.high_m < 20_000 ? distance(above.high_m) : 'far more'} above it, if pieces leave the vein ${LEAVES_VEIN_MM / 10} cm large` : '';
+  return `Float grows upstream: it doubles about every ${distance(Math.round(Math.LN2 / alpha_per_m / 10) * 10)}, so its source lies above the largest${vein}.`;
 }

@@ -1,0 +1,123 @@
+import { expect, test, type Page } from '@playwright/test';
+import { bringCreek, spotLine } from './job.ts';
+
+/** The ground in plan: drawn on, measured, picked on, with a picture of one's own beneath. */
+const map = (page: Page) => page.getByRole('group', { name: /^Map of / });
+async function openMap(page: Page): Promise<{ x: number; y: number; width: number; height: number }> {
+  await page.getByRole('button', { name: /open the map/i }).click();
+  await map(page).scrollIntoViewIfNeeded();
+  await expect(map(page).locator('canvas').first()).toBeVisible();
+  await page.waitForTimeout(400);
+  const box = await map(page).boundingBox();
+  if (!box) throw new Error('The map has no size.');
+  return box;
+}
+/** A tap, waited for: two quick ones would be taken for a zoom. */
+async function tap(page: Page, x: number, y: number): Promise<void> {
+  await page.mouse.click(x, y);
+  await page.waitForTimeout(450);
+}
+
+test('a bench is drawn with its height, stands on the ribbon, is renamed, and outlives a reload', async ({ page }) => {
+  await bringCreek(page, 'Drawn Fork');
+  const box = await openMap(page);
+  await page.getByRole('radio', { name: 'bench', exact: true }).click();
+  const [cx, cy] = [box.x + box.width / 2, box.y + box.height / 2];
+  await tap(page, cx - 60, cy - 40);
+  await tap(page, cx - 60, cy + 40);
+  await tap(page, cx - 10, cy + 40);
+  await expect(page.getByText(/round, .* m²/)).toBeVisible();
+  await tap(page, cx - 10, cy + 40);
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet.getByText('Give it a name.')).toBeVisible();
+  await sheet.getByLabel('Name').fill('High terrace');
+  await sheet.getByLabel('Height above the water, m').fill('900');
+  await expect(sheet.getByText('Metres above the water, -5 to 300.')).toBeVisible();
+  await sheet.getByLabel('Height above the water, m').fill('4');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet).toBeHidden();
+  await expect(page.getByRole('listbox').getByText(/High ter/)).toBeVisible();
+  await page.getByRole('radio', { name: 'look', exact: true }).click();
+  await tap(page, cx - 45, cy + 10);
+  await expect(page.getByRole('dialog')).toContainText('High terrace');
+  await page.getByRole('dialog').getByLabel('Name').fill('Low terrace');
+  await page.getByRole('dialog').getByRole('button', { name: 'Keep it' }).click();
+  await page.reload();
+  await expect(page.getByRole('listbox').getByText(/Low terr/)).toBeVisible();
+});
+
+test('a spot tapped on the map is picked on the ribbon, and a stretch is measured', async ({ page }) => {
+  await bringCreek(page, 'Tapped Fork');
+  const box = await openMap(page);
+  // The line runs north and fills the map but for 40 px above and below, 100 left, 40 right; the lower bar lies a quarter up.
+  const x = box.x + 100 + (box.width - 140) / 2;
+  const [top, bottom] = [box.y + 42, box.y + box.height - 42];
+  await tap(page, x, bottom - 0.25 * (bottom - top));
+  await expect(page).toHaveURL(/\?spot=/);
+  await expect(page.getByRole('option', { name: /Lower bar/ })).toHaveAttribute('aria-selected', 'true');
+  await spotLine(page, 'Upper bar').click();
+  await map(page).scrollIntoViewIfNeeded();
+  await page.getByRole('radio', { name: 'measure' }).click();
+  const again = await map(page).boundingBox();
+  await tap(page, x, (again?.y ?? 0) + 60);
+  await page.mouse.move(x, (again?.y ?? 0) + 160);
+  await expect(page.getByRole('status').filter({ hasText: /\d\s(m|km)$/ })).toBeVisible();
+});
+
+test('a typed ground gets its line by drawing; without a signal it says so and loses nothing @desk', async ({ page, context }) => {
+  await page.goto('/grounds/new');
+  await page.getByLabel('Name').fill('Typed Fork');
+  await page.getByLabel('Length', { exact: true }).fill('500 m');
+  await page.getByRole('button', { name: /Keep|Start/ }).last().click();
+  await expect(page).toHaveURL(/\/read/);
+  const box = await openMap(page);
+  await page.getByRole('radio', { name: 'the line' }).click();
+  const [cx, cy] = [box.x + box.width / 2, box.y + box.height / 2];
+  const draw = async (): Promise<void> => {
+    await tap(page, cx, cy + 90);
+    await tap(page, cx + 30, cy);
+    await tap(page, cx, cy - 90);
+    await tap(page, cx, cy - 90);
+  };
+  await context.setOffline(true);
+  await draw();
+  await expect(page.getByText('Drawing the line needs a signal')).toBeVisible();
+  await context.setOffline(false);
+  await draw();
+  await expect(page.getByText(/^The line is .* long\.$/)).toBeVisible();
+});
+
+test('a picture with its world file lies beneath; alone it is refused in words; a tile address is checked @desk', async ({ page }) => {
+  await bringCreek(page, 'Beneath Fork');
+  await openMap(page);
+  const picture = { name: 'old-map.png', mimeType: 'image/png', buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64') };
+  const world = (text: string) => ({ name: 'old-map.pgw', mimeType: 'text/plain', buffer: Buffer.from(text) });
+  await page.getByRole('button', { name: 'Picture beneath ...' }).click();
+  const sheet = page.getByRole('dialog');
+  const choose = sheet.getByLabel('A GeoTIFF, or a picture with its world file');
+  await choose.setInputFiles([picture]);
+  await expect(sheet.getByText('A picture needs its world file beside it')).toBeVisible();
+  await choose.setInputFiles([picture, world('0.01\n0.2\n0\n-0.01\n-33\n46.51')]);
+  await expect(sheet.getByText('This picture is turned.')).toBeVisible();
+  await choose.setInputFiles([{ name: 'scan.tif', mimeType: 'image/tiff', buffer: Buffer.from('II*\0broken') }]);
+  await expect(sheet.getByText('This GeoTIFF cannot be read')).toBeVisible();
+  await sheet.getByLabel('Or tiles from an address you may use').fill('example');
+  await sheet.getByRole('button', { name: 'Use these tiles' }).click();
+  await expect(sheet.getByText('An address begins with https://')).toBeVisible();
+  await choose.setInputFiles([picture, world('0.01\n0\n0\n-0.01\n-33\n46.51')]);
+  await expect(sheet).toBeHidden();
+  await page.reload();
+  await page.getByRole('button', { name: 'Picture beneath ...' }).click();
+  await expect(page.getByRole('dialog')).toContainText('Now: old-map.png');
+});
+
+test('the map opens without a network once it was loaded', async ({ page, context }) => {
+  await bringCreek(page, 'Offline Map Fork');
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+  await context.setOffline(true);
+  await page.reload();
+  await openMap(page);
+  await expect(page.getByText('Unfolding the map')).toBeHidden();
+});

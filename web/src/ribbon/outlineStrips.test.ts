@@ -1,0 +1,38 @@
+import { describe, expect, test } from '@jest/globals';
+import type { StoredOutline } from '@riffle/contract';
+import { centreLine } from '@riffle/core';
+import { creekShape } from './creekShape.ts';
+import { outlineStrips } from './outlineStrips.ts';
+
+const line = [[-33, 46.5], [-33, 46.505]] as const;
+const centre = centreLine(line);
+const outline = (kind: StoredOutline['kind'], some: readonly (readonly [number, number, 'left' | 'right'])[]): StoredOutline => ({
+  id: kind, version: 1, updatedAt: '2026-05-01T08:00:00.000Z', deleted: false, groundId: 'g', name: kind, kind, height_m: 4, note: '', points: some.map(([d, o, b]) => centre.positionAt(d, o, b)),
+});
+
+describe('bars and benches on the ribbon', () => {
+  test('a bench drawn between 100 and 180 m on the left bank stands there, at its height', () => {
+    const [strip] = outlineStrips({ line: [...line] as never }, [outline('bench', [[100, 8, 'left'], [180, 8, 'left'], [180, 30, 'left'], [100, 30, 'left']])]);
+    expect(strip?.from_m).toBeCloseTo(100, 1);
+    expect(strip?.to_m).toBeCloseTo(180, 1);
+    expect([strip?.bank, strip?.height_m]).toEqual(['left', 4]);
+  });
+  test('a bar that reaches across the thread lies on the bank most of it is on', () => {
+    expect(outlineStrips({ line: [...line] as never }, [outline('bar', [[50, 2, 'left'], [70, 6, 'right'], [60, 8, 'right']])])[0]?.bank).toBe('right');
+  });
+  test('claims and paths are no strips; a ground without a line has none', () => {
+    expect(outlineStrips({ line: [...line] as never }, [outline('claim', [[0, 5, 'left'], [9, 5, 'left'], [9, 9, 'left']])])).toEqual([]);
+    expect(outlineStrips({ line: null }, [outline('bench', [[0, 5, 'left'], [9, 5, 'left'], [9, 9, 'left']])])).toEqual([]);
+  });
+});
+
+describe('a bed by hand level', () => {
+  test('takes the place of the line’s heights, level beyond its ends', () => {
+    const profile = [{ distance_m: 100, height_m: 1, form: 'pool' as const }, { distance_m: 300, height_m: 5, form: 'step' as const }];
+    const { heights_m } = creekShape({ kind: 'creek', line: [[-33, 46.5, 10], [-33, 46.505, 90]], length_m: 400, profile });
+    // Heights are said above the first one measured.
+    expect(heights_m?.[0]).toBeCloseTo(0, 9);
+    expect(heights_m?.[60]).toBeCloseTo(2, 1);
+    expect(heights_m?.at(-1)).toBeCloseTo(4, 9);
+  });
+});
