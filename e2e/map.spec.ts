@@ -57,11 +57,11 @@ test('a spot tapped on the map is picked on the ribbon, and a stretch is measure
   await expect(page).toHaveURL(/\?spot=/);
   await expect(page.getByRole('option', { name: /Lower bar/ })).toHaveAttribute('aria-selected', 'true');
   await spotLine(page, 'Upper bar').click();
-  await map(page).scrollIntoViewIfNeeded();
   await page.getByRole('radio', { name: 'measure' }).click();
+  await map(page).evaluate((el) => el.scrollIntoView({ block: 'center' }));
   const again = await map(page).boundingBox();
   await tap(page, x, (again?.y ?? 0) + 60);
-  await page.mouse.move(x, (again?.y ?? 0) + 160);
+  await page.mouse.move(x, (again?.y ?? 0) + 160, { steps: 5 });
   await expect(page.getByRole('status').filter({ hasText: /\d\s(m|km)$/ })).toBeVisible();
 });
 

@@ -38,6 +38,8 @@ show('box solve, 6 gold sizes (median)', s.solve_us, 'us', '1,000 exponentials',
 console.log(`   that is ${Math.round(1e6 / s.solve_us).toLocaleString('en-US')} box solves a second`);
 show('a drag of the head: advice and water surface', s.drag_us / 1000, 'ms', 'one frame', 16);
 show('grade of a sample with its band', s.grade_us, 'us', 'target', 1000);
+show('day of 40 places planned', s.plan40_ms, 'ms', 'all orders of 12', s.plan12_ms);
+show('its worth', s.plan40_value, 'of', 'the best of a search 25 times as long', s.plan40_best);
 show(`GPX of 100,000 points read (${s.gpx_MB.toFixed(1)} MB)`, s.gpx_ms, 'ms', 'the XML parser alone', s.gpxParse_ms);
 
 // Script sizes.
@@ -77,6 +79,7 @@ try {
   show('first start, with the demo', first.took_ms / 1000, 's', 'PostgreSQL alone, warm', postgres_ms / 1000);
   show('second start', riffle.took_ms / 1000, 's', 'PostgreSQL alone, warm', postgres_ms / 1000);
   await firstView();
+  await manySigns();
   if (!process.argv.includes('--quick')) await load();
   await riffle.stop();
 } finally {
@@ -102,6 +105,67 @@ async function firstView() {
   }
   await browser.close();
   show('first view on a phone (4 x slower), median of 5', quantile(times, 0.5) / 1000, 's', 'target', 1.5);
+}
+
+/** The ribbon and the map of a ground with 5,000 signs: frames while zooming and dragging, and the search of its list. */
+async function manySigns() {
+  const { chromium } = await import('@playwright/test');
+  const { v7 } = await import('uuid');
+  const address = `http://localhost:${port}`;
+  const { items } = await (await fetch(`${address}/api/v1/grounds`)).json();
+  const ground = items.find((g) => g.name === 'Halloway Creek');
+  const kinds = ['bar', 'bedrock', 'crevice', 'boulder lee', 'black sand', 'float', 'undercut', 'clay seam'];
+  const sign = (i) => ({
+    id: v7(), deleted: false, groundId: ground.id, kind: kinds[i % kinds.length], distance_m: (i * ground.length_m) / 5000, bank: ['left', 'mid', 'right'][i % 3], offset_m: (i * 7) % 30, position: null, seenAt: '2026-05-01T08:00:00.000Z',
+    size_mm: null, sizeEntered: null, cover_m: null, coverEntered: null, traits: {}, weight: null, comeBackWith: '', note: `number ${i}`, baseVersion: 0,
+  });
+  for (let i = 0; i < 5000; i += 20) await Promise.all(Array.from({ length: 20 }, (_, k) => { const one = sign(i + k); return fetch(`${address}/api/v1/signs/${one.id}`, { method: 'PUT', body: JSON.stringify(one), headers: { 'content-type': 'application/json' } }); }));
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--disable-dev-shm-usage', '--disable-background-networking', ...(process.getuid() === 0 ? ['--no-sandbox'] : [])] });
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
+  const page = await context.newPage();
+  await page.addInitScript(() => localStorage.setItem('riffle-map-open', 'yes'));
+  await page.goto(`${address}/g/${ground.id}/read`);
+  await page.getByText(/50\d\d signs/).waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(1500);
+  const frames = async (target, step) => {
+    await target.evaluate((e) => e.scrollIntoView({ block: 'center' }));
+    const box = await target.boundingBox();
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.evaluate(() => {
+      window.frames_ms = [];
+      let last = performance.now();
+      const tick = (now) => { window.frames_ms.push(now - last); last = now; window.framesOn && requestAnimationFrame(tick); };
+      window.framesOn = true;
+      requestAnimationFrame(tick);
+    });
+    for (let i = 0; i < 60; i++) { await step(i, box); await page.waitForTimeout(16); }
+    return page.evaluate(() => { window.framesOn = false; return window.frames_ms.slice(2); });
+  };
+  const ribbon = page.getByRole('listbox');
+  const still = await frames(ribbon, async () => {});
+  const zoomed = await frames(ribbon, (i, b) => ribbon.dispatchEvent('wheel', { ctrlKey: true, deltaY: i < 30 ? -30 : 30, clientX: b.x + 500, clientY: b.y + 60, bubbles: true, cancelable: true }));
+  show('ribbon of 5,000 signs, zooming: a frame, p95', quantile(zoomed, 0.95), 'ms', 'the same page at rest, p95', quantile(still, 0.95));
+  const map = page.getByRole('group', { name: /^Map of/ });
+  const panned = await frames(map, (i, b) => (i === 0 ? page.mouse.down() : page.mouse.move(b.x + b.width / 2 + 3 * i, b.y + b.height / 2 + i)));
+  await page.mouse.up();
+  show('map of 5,000 signs, dragged: a frame, p95', quantile(panned, 0.95), 'ms', 'the same page at rest, p95', quantile(still, 0.95));
+  const wheeled = await frames(map, (i) => page.mouse.wheel(0, i < 30 ? -60 : 60));
+  show('map of 5,000 signs, zoomed: a frame, p95', quantile(wheeled, 0.95), 'ms', 'the same page at rest, p95', quantile(still, 0.95));
+  const typed = await page.getByLabel('Find among the signs').evaluate(async (field) => {
+    const times = [];
+    const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;
+    for (const word of ['n', 'nu', 'num', 'number 4', 'number 49', 'number 499', '']) {
+      const began = performance.now();
+      set.call(field, word);
+      field.dispatchEvent(new Event('input', { bubbles: true }));
+      await new Promise((resolve) => { const c = new MessageChannel(); c.port1.onmessage = resolve; requestAnimationFrame(() => c.port2.postMessage(0)); });
+      times.push(performance.now() - began);
+      await new Promise((resolve) => setTimeout(resolve, 200));
+    }
+    return times;
+  });
+  show('a letter typed into the search of 5,000 signs: painted after, median', quantile(typed, 0.5), 'ms', 'one frame', 16.7);
+  await browser.close();
 }
 
 /** Lists and writes at a steady rate against 100,000 samples and 1,000,000 events, beside the same statements asked of PostgreSQL directly. */

@@ -1,6 +1,6 @@
 // What is timed inside one process: a box solved, a drag answered, a track of 100,000 points read. Prints JSON; see bench.mjs.
 import { SaxesParser } from 'saxes';
-import { adviseBox, drawdown, goldSizes, LININGS, sampleGrade, solveBox, type BoxSetting } from '../core/src/index.ts';
+import { adviseBox, drawdown, finishPlan, goldSizes, LININGS, planDay, sampleGrade, seededRandom, solveBox, type BoxSetting, type DayProblem } from '../core/src/index.ts';
 import { readGroundFile } from '../server/src/ground/readGroundFile.ts';
 
 /** Median time of one call, microseconds, over rounds of `each` calls after a warm-up. */
@@ -35,7 +35,26 @@ const time_ms = (work: () => unknown): number => {
   return times[2] ?? NaN;
 };
 
+/** A day on a creek and its slopes with so many places, a third of them open for some hours only; the same every time. */
+function benchDay(places: number): DayProblem {
+  const random = seededRandom(97);
+  const at = [...Array.from({ length: places }, () => [3000 * random(), 900 * random()] as const), [0, 0] as const];
+  return {
+    stops: at.slice(0, places).map((_, i) => {
+      const from_min = 420 + Math.floor(random() * 300);
+      return { id: `s${i}`, work_min: 15 + Math.floor(random() * 45), value: random(), open: random() < 0.33 ? [{ from_min, to_min: from_min + 180 }] : null };
+    }),
+    walk_min: at.map(([ax, ay]) => at.map(([bx, by]) => Math.hypot(ax - bx, ay - by) / 45)), start_min: 420, back_min: 960,
+  };
+}
+const day40 = benchDay(40);
+const best40 = Math.max(...[2, 3, 4, 5].map((seed) => finishPlan(planDay(day40, seed, 2500)).value));
+
 console.log(JSON.stringify({
+  plan12_ms: time_ms(() => finishPlan(planDay(benchDay(12)))),
+  plan40_ms: time_ms(() => finishPlan(planDay(day40))),
+  plan40_value: finishPlan(planDay(day40)).value,
+  plan40_best: best40,
   exp1000_us: median_us((i) => { let s = 0; for (let k = 0; k < 1000; k++) s += Math.exp(-(k + i) / 1000); return s; }, 200),
   solve_us: median_us((i) => solveBox(setting(i), gold), 500),
   drag_us: median_us((i) => {

@@ -18,6 +18,7 @@ const VIEWS = {
   'day-beach': { size: DESK, at: 'day', ground: 'Saltgrass Strand', now: MORNING },
   'day-phone': { size: PHONE, at: 'day', now: MORNING },
   'read': { size: DESK, at: 'read', spot: 'Otter bar' },
+  'map': { size: DESK, at: 'read', spot: 'Otter bar', act: unfoldMap },
   'sample': { size: DESK, at: 'sample', spot: 'Slate step', act: countColors },
   'set': { size: DESK, at: 'set' },
   'run': { size: DESK, at: 'run', before: openRun },
@@ -80,6 +81,14 @@ try {
 } finally {
   await browser.close();
   await riffle.stop();
+}
+
+async function unfoldMap(page) {
+  await page.getByRole('button', { name: /open the map/ }).click();
+  const map = page.getByRole('group', { name: /^Map of/ });
+  await map.locator('canvas').first().waitFor();
+  await map.evaluate((e) => e.scrollIntoView({ block: 'center' }));
+  await page.waitForTimeout(900);
 }
 
 async function countColors(page) {

@@ -7,9 +7,7 @@ import { Toaster } from 'sonner';
 import { registerSW } from 'virtual:pwa-register';
 import { fetchAhead } from './api/records.ts';
 import './app.css';
-import { NewGroundScreen } from './ground/NewGroundScreen.tsx';
 import { persistOptions, queryClient, resumeWrites } from './offline/queryClient.ts';
-import { SettingsScreen } from './settings/SettingsScreen.tsx';
 import { Broken } from './shell/Broken.tsx';
 import { GroundGate } from './shell/GroundGate.tsx';
 import { Home } from './shell/Home.tsx';
@@ -27,8 +25,8 @@ const router = createBrowserRouter([
     errorElement: <Broken />,
     children: [
       { path: '/', element: <Home /> },
-      { path: '/grounds/new', element: <NewGroundScreen /> },
-      { path: '/settings', element: <SettingsScreen /> },
+      { path: '/grounds/new', lazy: async () => ({ Component: (await import('./ground/NewGroundScreen.tsx')).NewGroundScreen }) },
+      { path: '/settings', lazy: async () => ({ Component: (await import('./settings/SettingsScreen.tsx')).SettingsScreen }) },
       {
         path: '/g/:groundId',
         element: <GroundGate />,

@@ -60,10 +60,17 @@ export function gatherPlaces(spots: readonly SpotSeen[], signs: readonly SignSee
   const ofSpots = spots.map((s) => place(s.id, s.id, s.name, s.distance_m, s.bank, s.kind === 'other' ? [] : [s.kind], about.get(s.id) ?? []));
 
   const groups: SignSeen[][] = [];
+  // Walking up, a group whose last sign lies behind by more than `NEAR_M` takes no more: only the open ones are looked at.
+  let open: SignSeen[][] = [];
   for (const sign of [...loose].sort((a, b) => a.distance_m - b.distance_m)) {
-    const open = groups.find((g) => g.some((other) => sameSide(other.bank, sign.bank) && sign.distance_m - other.distance_m <= NEAR_M));
-    if (open) open.push(sign);
-    else groups.push([sign]);
+    open = open.filter((g) => sign.distance_m - (g.at(-1) as SignSeen).distance_m <= NEAR_M);
+    const joined = open.find((g) => g.some((other) => sameSide(other.bank, sign.bank) && sign.distance_m - other.distance_m <= NEAR_M));
+    if (joined) joined.push(sign);
+    else {
+      const group = [sign];
+      groups.push(group);
+      open.push(group);
+    }
   }
   const ofSigns = groups.map((g) => {
     const first = g[0] as SignSeen;

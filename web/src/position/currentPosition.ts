@@ -1,5 +1,3 @@
-import { parseNmeaSentence } from 'nmea-simple';
-
 /** Where one stands. */
 export interface Fix {
   readonly lon: number;
@@ -10,8 +8,6 @@ export interface Fix {
 /** Where positions come from: this device's own receiver, or the simulated one that walks up the ground. */
 export type PositionSource = 'device' | 'simulated';
 
-/** A metre of horizontal error for each unit of dilution, at best. Common practice, no source. */
-const METRES_PER_DILUTION = 4;
 /** The simulated walker is this much quicker than a person, so that one does not wait for it. */
 const HASTE = 8;
 
@@ -38,23 +34,11 @@ async function walked(groundId: string): Promise<Fix> {
   if (!walk) {
     const response = await fetch(`/api/v1/devices/gps.nmea?ground=${groundId}`);
     if (!response.ok) throw new Error('The simulated receiver has no line to walk here.');
+    const { fixesOf } = await import('./nmea.ts');
     walk = { began: Date.now(), fixes: fixesOf(await response.text()) };
     walks.set(groundId, walk);
   }
   const fix = walk.fixes[Math.min(walk.fixes.length - 1, Math.floor(((Date.now() - walk.began) / 1000) * HASTE))];
   if (!fix) throw new Error('No position now.');
   return fix;
-}
-
-/** Positions in a log of NMEA 0183, one for each GGA sentence; null where the receiver had no fix. Sentences that are damaged or not understood are passed over. */
-export function fixesOf(log: string): (Fix | null)[] {
-  return log.split(/\r?\n/).flatMap((line) => {
-    try {
-      const packet = parseNmeaSentence(line.trim());
-      if (packet.sentenceId !== 'GGA') return [];
-      return packet.fixType === 'none' ? [null] : [{ lon: packet.longitude, lat: packet.latitude, accuracy_m: Math.max(2, packet.horizontalDilution * METRES_PER_DILUTION) }];
-    } catch {
-      return [];
-    }
-  });
 }

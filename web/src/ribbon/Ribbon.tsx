@@ -9,6 +9,7 @@ import { creekShape, type CreekShape } from './creekShape.ts';
 import type { Strip } from './outlineStrips.ts';
 import { SignMark } from './SignMarks.tsx';
 import { STRIP_ROOM, Strips } from './Strips.tsx';
+import { thinSigns } from './thinSigns.ts';
 import { GradeLane } from './GradeLane.tsx';
 import { placeLabels } from './placeLabels.ts';
 import type { SpotGrade } from './spotGrades.ts';
@@ -100,6 +101,7 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
 
   // Seen from too far, signs would lie on each other; float keeps its lane below the banks.
   const crowded = (right - left) / (to_m - from_m) < SIGNS_FROM_PX_PER_M;
+  const drawnSigns = useMemo(() => thinSigns(signs, from_m, to_m, (right - left) / (to_m - from_m)), [signs, from_m, to_m, left, right]);
   const ordered = useMemo(() => [...spots].sort((a, b) => a.distance_m - b.distance_m), [spots]);
   const inSight = ordered.filter((s) => s.distance_m >= from_m - 1 && s.distance_m <= to_m + 1);
   const spotY = (s: { distance_m: number; bank: Bank; offset_m: number }): number => placeAcross(shape, bandTop, bandHeight, s);
@@ -217,8 +219,8 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
           {wide && <text x={left} y={axisY + (thin ? 19 : 33)} fontSize="12" style={{ fill: 'var(--ink-2)' }}>{show.display.system === 'US' ? 'ft' : 'm'} {words.axis}</text>}
         </g>
 
-        {!thin && signs.map((s) => {
-          if (s.distance_m < from_m - 1 || s.distance_m > to_m + 1 || (crowded && !isFloat(s)) || hidden.has(isFloat(s) ? 'float' : 'signs')) return null;
+        {!thin && drawnSigns.map((s) => {
+          if ((crowded && !isFloat(s)) || hidden.has(isFloat(s) ? 'float' : 'signs')) return null;
           return <g key={s.id} aria-hidden="true" transform={`translate(${x(s.distance_m)} ${signAcross(shape, bandTop, bandHeight, s)})`}><SignMark kind={s.kind} size_mm={s.size_mm} /></g>;
         })}
         {inSight.map((s) => {

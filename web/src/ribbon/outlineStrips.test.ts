@@ -1,8 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import type { StoredOutline } from '@riffle/contract';
+import type { StoredOutline, StoredSign } from '@riffle/contract';
 import { centreLine } from '@riffle/core';
 import { creekShape } from './creekShape.ts';
 import { outlineStrips } from './outlineStrips.ts';
+import { thinSigns } from './thinSigns.ts';
 
 const line = [[-33, 46.5], [-33, 46.505]] as const;
 const centre = centreLine(line);
@@ -34,5 +35,22 @@ describe('a bed by hand level', () => {
     expect(heights_m?.[0]).toBeCloseTo(0, 9);
     expect(heights_m?.[60]).toBeCloseTo(2, 1);
     expect(heights_m?.at(-1)).toBeCloseTo(4, 9);
+  });
+});
+
+describe('thousands of signs on the ribbon', () => {
+  const sign = (i: number, kind: StoredSign['kind'] = 'bar'): StoredSign => ({
+    id: String(i), version: 1, updatedAt: '', deleted: false, groundId: 'g', kind, distance_m: (i * 1200) / 5000, bank: (['left', 'right', 'mid'] as const)[i % 3] ?? 'mid', offset_m: 4, position: null, seenAt: '', size_mm: null, sizeEntered: null, cover_m: null, coverEntered: null, traits: {}, weight: null, comeBackWith: '', note: '',
+  });
+  const many = Array.from({ length: 5000 }, (_, i) => sign(i, i % 2 ? 'bar' : 'bedrock'));
+  test('from afar a few hundred stand for them; nearer, all of a short stretch do', () => {
+    const afar = thinSigns(many, 0, 1200, 0.84);
+    expect(afar.length).toBeGreaterThan(100);
+    expect(afar.length).toBeLessThan(500);
+    const near = thinSigns(many, 100, 104, 300);
+    expect(near).toHaveLength(many.filter((s) => s.distance_m >= 99 && s.distance_m <= 105).length);
+  });
+  test('each kind in a stretch is told once, whichever was seen first', () => {
+    expect(thinSigns([sign(0), sign(3), sign(6, 'bedrock'), sign(9, 'crevice')], 0, 100, 1).map((s) => s.kind)).toEqual(['bar', 'bedrock']);
   });
 });

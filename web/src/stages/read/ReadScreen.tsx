@@ -1,4 +1,4 @@
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { GatheredPlace } from '@riffle/core';
 import { useRecords } from '../../api/records.ts';
@@ -14,15 +14,10 @@ import { usePreferences } from '../../units/displayPreference.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Block } from '../../ui/Judgement.tsx';
-import { GroundSheet } from './GroundSheet.tsx';
 import { ReadJudgement } from './ReadJudgement.tsx';
 import { riverNow } from '../../reading/riverNow.ts';
 import { RiverLine } from './River.tsx';
-import { RiverSheet } from './RiverSheet.tsx';
-import { RulesSheet } from './RulesSheet.tsx';
 import { SignList } from './SignList.tsx';
-import { SignSheet } from './SignSheet.tsx';
-import { SpotSheet } from './SpotSheet.tsx';
 import { SpotTable } from './SpotTable.tsx';
 import { TraceChart } from './TraceChart.tsx';
 import { TraceWords } from './TraceWords.tsx';
@@ -32,6 +27,13 @@ import { inTen } from '../../reading/inTen.ts';
 import { WorthAPan } from './WorthAPan.tsx';
 
 const PlanMap = lazy(() => import('../../map/PlanMap.tsx'));
+// Sheets come once the page stands; until then nothing on it waits for them.
+const sheets = { sign: () => import('./SignSheet.tsx'), spot: () => import('./SpotSheet.tsx'), ground: () => import('./GroundSheet.tsx'), river: () => import('./RiverSheet.tsx'), rules: () => import('./RulesSheet.tsx') };
+const SignSheet = lazy(async () => ({ default: (await sheets.sign()).SignSheet }));
+const SpotSheet = lazy(async () => ({ default: (await sheets.spot()).SpotSheet }));
+const GroundSheet = lazy(async () => ({ default: (await sheets.ground()).GroundSheet }));
+const RiverSheet = lazy(async () => ({ default: (await sheets.river()).RiverSheet }));
+const RulesSheet = lazy(async () => ({ default: (await sheets.rules()).RulesSheet }));
 const MAP_OPEN = 'riffle-map-open';
 
 const several = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
@@ -70,6 +72,10 @@ export function ReadScreen() {
     localStorage.setItem(MAP_OPEN, shown ? 'yes' : 'no');
     setMapOpen(shown);
   };
+  useEffect(() => {
+    const timer = setTimeout(() => Object.values(sheets).forEach((load) => void load()), 1500);
+    return () => clearTimeout(timer);
+  }, []);
   const close = (): void => { setOpen(null); setPlace(null); };
   const showPlace = (p: GatheredPlace): void => {
     if (p.spotId !== null) {
@@ -155,17 +161,19 @@ export function ReadScreen() {
         <Block title="Spots" aside="best-proven first"><SpotTable kind={ground.kind} spots={spots} grades={grades} picked={picked} onPick={pick} /></Block>
         <Block title="Signs" aside="to come back to first"><SignList signs={signs} onOpen={(id) => setOpen({ what: 'sign', id })} /></Block>
       </div>
-      {open?.what === 'ground' && <GroundSheet ground={ground} onClose={close} />}
-      {open?.what === 'river' && <RiverSheet ground={ground} readings={readings} onClose={close} />}
-      {open?.what === 'rules' && <RulesSheet onClose={() => setOpen(null)} />}
-      {(open?.what === 'spot' || open?.what === 'new spot') && (
-        <SpotSheet
-          ground={ground} spot={open.what === 'spot' ? pickedSpot : undefined} place={open.what === 'spot' ? null : place}
-          onClose={close} onKept={(id) => { close(); pick(id); }}
-        />
-      )}
-      {open?.what === 'new sign' && <SignSheet ground={ground} sign={undefined} place={here} onClose={close} onMore={(id) => setOpen({ what: 'sign', id })} />}
-      {openSign && <SignSheet ground={ground} sign={openSign} place={here} onClose={close} onMore={() => undefined} />}
+      <Suspense>
+        {open?.what === 'ground' && <GroundSheet ground={ground} onClose={close} />}
+        {open?.what === 'river' && <RiverSheet ground={ground} readings={readings} onClose={close} />}
+        {open?.what === 'rules' && <RulesSheet onClose={() => setOpen(null)} />}
+        {(open?.what === 'spot' || open?.what === 'new spot') && (
+          <SpotSheet
+            ground={ground} spot={open.what === 'spot' ? pickedSpot : undefined} place={open.what === 'spot' ? null : place}
+            onClose={close} onKept={(id) => { close(); pick(id); }}
+          />
+        )}
+        {open?.what === 'new sign' && <SignSheet ground={ground} sign={undefined} place={here} onClose={close} onMore={(id) => setOpen({ what: 'sign', id })} />}
+        {openSign && <SignSheet ground={ground} sign={openSign} place={here} onClose={close} onMore={() => undefined} />}
+      </Suspense>
     </div>
   );
 }

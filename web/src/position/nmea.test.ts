@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { centreLine } from '@riffle/core';
 import { nmeaChecksum, walkNmea } from '@riffle/demo';
-import { fixesOf } from './currentPosition.ts';
+import { fixesOf } from './nmea.ts';
 
 describe('a receiver’s log', () => {
   test('the GGA sentence of the NMEA 0183 handbooks: 48 07.038 N, 11 31.000 E; its checksum is 47', () => {
