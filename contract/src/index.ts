@@ -1,5 +1,6 @@
 export { Entered, FIRST_ID, Id, page, PageQuery, Problem, Timestamp } from './shared.ts';
-export { DAY_AIMS, DAY_WAYS, GROUND_KINDS, OUTLINE_KINDS, SPOT_KINDS } from './kinds.ts';
+export { DAY_AIMS, DAY_WAYS, GROUND_KINDS, LOT_STATES, OUTLINE_KINDS, SPOT_KINDS } from './kinds.ts';
+export { Lot, NewLot, StoredLot } from './lot.ts';
 export { NewPlan, Plan, StoredPlan, type PlannedStop } from './day.ts';
 export { Attachment, NewAttachment, NewOutline, Outline, StoredAttachment, StoredOutline } from './map.ts';
 export { FileDecisions, FLOW_DIRECTIONS, Ground, GroundFile, NewGround, NewLine, NewSpot, Position, Spot, StoredGround, StoredSpot } from './ground.ts';

@@ -1,5 +1,6 @@
 /** Kinds a person chooses from. Plain lists, so that a screen can show them without loading the schemas. */
-export const GROUND_KINDS = ['creek', 'beach', 'wash', 'bench'] as const;
+export const GROUND_KINDS = ['creek', 'beach', 'wash', 'bench', 'hillside'] as const;
+export const LOT_STATES = ['waiting', 'panned', 'run', 'lost'] as const;
 export const SPOT_KINDS = ['bar', 'inside bend', 'boulder lee', 'bedrock', 'crevice', 'undercut', 'bench', 'draw mouth', 'cut bank', 'other'] as const;
 /** What a day looks for: places likeliest to pay, or the ones that teach most. */
 export const DAY_AIMS = ['best traps', 'odd places'] as const;

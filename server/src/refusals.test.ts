@@ -1,13 +1,13 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import type { Problem } from '@riffle/contract';
 import { v7 as uuidv7 } from 'uuid';
-import { bucketAt, newAttachment, newCleanup, newGaugeReading, newGround, newOutline, newPermission, newPlan, newRig, newRun, newSample, newSection, newSetup, newSign, newSpot } from '../test/records.ts';
+import { bucketAt, newAttachment, newCleanup, newGaugeReading, newGround, newLot, newOutline, newPermission, newPlan, newRig, newRun, newSample, newSection, newSetup, newSign, newSpot } from '../test/records.ts';
 import { useTestServer } from '../test/testServer.ts';
 
 const server = useTestServer();
 const ids = { ground: '', spot: '', rig: '', setup: '', run: '' };
 
-const put = (kind: string, record: { id: string }): ReturnType<typeof server.call> => server.call('PUT', `/${kind}/${record.id}`, record);
+const put = (kind: string, record: { id: string; [field: string]: unknown }): ReturnType<typeof server.call> => server.call('PUT', `/${kind}/${record.id}`, record);
 
 beforeAll(async () => {
   const ground = newGround();
@@ -29,6 +29,7 @@ const RIGHT = {
   plans: () => newPlan(ids.ground),
   outlines: () => newOutline(ids.ground),
   attachments: () => newAttachment(ids.ground, ids.spot),
+  lots: () => newLot(ids.ground, ids.spot),
   samples: () => newSample(ids.ground, ids.spot),
   rigs: () => newRig(),
   setups: () => newSetup(ids.ground, ids.rig),
@@ -53,6 +54,7 @@ const WRONG: readonly (readonly [Kind, string, unknown, string?])[] = [
   ['plans', 'stops', [{ placeId: 'p', spotId: null, name: '', distance_m: 1, bank: 'left', offset_m: 0, work_min: 5 }], 'stops.0.name'], ['plans', 'tools', [{ name: 'anvil', kg: 400 }], 'tools.0.kg'],
   ['outlines', 'points', [[0, 0]]], ['outlines', 'points', [[0, 0], [1, 1]], 'points'], ['outlines', 'points', [[0, 0], [200, 1], [1, 1]], 'points.1.0'], ['outlines', 'kind', 'moon'], ['outlines', 'height_m', 900],
   ['attachments', 'mime', 'text/html'], ['attachments', 'about', 'dog'], ['attachments', 'name', ''], ['attachments', 'takenAt', 'noon'], ['attachments', 'width_px', 0],
+  ['lots', 'tag', ''], ['lots', 'tag', 'x'.repeat(21)], ['lots', 'volume_L', 0], ['lots', 'state', 'somewhere'], ['lots', 'takenAt', 'late'], ['lots', 'spotId', 'x'],
   ['samples', 'spotId', ''], ['samples', 'takenAt', 'yesterday'], ['samples', 'depth_m', -0.1], ['samples', 'depth_m', 31], ['samples', 'depthEntered', '1 ft'], ['samples', 'volume_L', 0], ['samples', 'volume_L', -4],
   ['samples', 'volume_L', 20_000], ['samples', 'volumeEntered', { text: '2' }, 'volumeEntered.unit'], ['samples', 'volumeState', 'wet'], ['samples', 'counts', { '+10': 0, '10-20': 0, '20-40': 1 }, 'counts.-40'],
   ['samples', 'counts', { '+10': 0, '10-20': -1, '20-40': 1, '-40': 0 }, 'counts.10-20'], ['samples', 'counts', { '+10': 0, '10-20': 0.5, '20-40': 1, '-40': 0 }, 'counts.10-20'], ['samples', 'blackSand', 5], ['samples', 'blackSand', 1.5],
@@ -93,16 +95,27 @@ describe('a wrong field is named, and nothing is stored', () => {
   });
 });
 
-const TABLE: Readonly<Record<Kind, string>> = { grounds: 'ground', spots: 'spot', signs: 'sign', 'gauge-readings': 'gauge_reading', permissions: 'permission', plans: 'day_plan', outlines: 'outline', attachments: 'attachment', samples: 'sample', rigs: 'rig', setups: 'setup', runs: 'run', cleanups: 'cleanup' };
+const TABLE: Readonly<Record<Kind, string>> = { grounds: 'ground', spots: 'spot', signs: 'sign', 'gauge-readings': 'gauge_reading', permissions: 'permission', plans: 'day_plan', outlines: 'outline', attachments: 'attachment', lots: 'lot', samples: 'sample', rigs: 'rig', setups: 'setup', runs: 'run', cleanups: 'cleanup' };
 
 describe('a record that points to nothing is refused by field', () => {
   test.each([
-    ['spots', { groundId: uuidv7() }, 'groundId'], ['signs', { groundId: uuidv7() }, 'groundId'], ['gauge-readings', { groundId: uuidv7() }, 'groundId'], ['permissions', { groundId: uuidv7() }, 'groundId'], ['plans', { groundId: uuidv7() }, 'groundId'], ['outlines', { groundId: uuidv7() }, 'groundId'], ['attachments', { groundId: uuidv7() }, 'groundId'],
+    ['spots', { groundId: uuidv7() }, 'groundId'], ['signs', { groundId: uuidv7() }, 'groundId'], ['gauge-readings', { groundId: uuidv7() }, 'groundId'], ['permissions', { groundId: uuidv7() }, 'groundId'], ['plans', { groundId: uuidv7() }, 'groundId'], ['outlines', { groundId: uuidv7() }, 'groundId'], ['lots', { spotId: uuidv7() }, 'spotId'], ['attachments', { groundId: uuidv7() }, 'groundId'],
     ['grounds', { joins: { groundId: uuidv7(), distance_m: 4, bank: 'left' } }, 'joins.groundId'], ['samples', { spotId: uuidv7() }, 'spotId'], ['setups', { rigId: uuidv7() }, 'rigId'], ['setups', { spotId: uuidv7() }, 'spotId'],
     ['runs', { setupId: uuidv7() }, 'setupId'], ['runs', { spotId: uuidv7() }, 'spotId'], ['cleanups', { runIds: [uuidv7()] }, 'runIds'],
   ] as const)('%s %j', async (kind, some, path) => {
     const answer = await put(kind, { ...RIGHT[kind](), ...some });
     expect([answer.statusCode, answer.json<Problem>().errors?.[0]?.path]).toEqual([422, path]);
+  });
+});
+
+describe('two bags never share a tag', () => {
+  test('the second is refused by field, and may have the tag once the first is gone', async () => {
+    const first = newLot(ids.ground, ids.spot, { tag: 'H-7' });
+    expect((await put('lots', first)).statusCode).toBe(201);
+    const second = newLot(ids.ground, null, { tag: 'H-7' });
+    expect((await put('lots', second)).json()).toMatchObject({ status: 409, code: 'TAKEN', errors: [{ path: 'tag' }] });
+    expect((await put('lots', { ...first, deleted: true, baseVersion: 1 })).statusCode).toBe(200);
+    expect((await put('lots', second)).statusCode).toBe(201);
   });
 });
 

@@ -1,5 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
-import type { Attachment, Cleanup, Ground, GaugeReading, LoggedEvent, Outline, Permission, Plan, Rig, Run, Sample, Setup, Sign, Spot } from '@riffle/contract';
+import type { Attachment, Cleanup, Ground, GaugeReading, LoggedEvent, Lot, Outline, Permission, Plan, Rig, Run, Sample, Setup, Sign, Spot } from '@riffle/contract';
 
 /** For tests: one right record of each kind, new. Anything may be changed by the caller. */
 type New<T> = T & { baseVersion: number };
@@ -55,4 +55,8 @@ export const newOutline = (groundId: string, some: Partial<New<Outline>> = {}): 
 
 export const newAttachment = (groundId: string, aboutId: string, some: Partial<New<Attachment>> = {}): New<Attachment> => ({
   ...fresh(), groundId, about: 'spot', aboutId, name: 'bar.png', mime: 'image/png', takenAt: null, position: null, width_px: 1, height_px: 1, note: '', ...some,
+});
+
+export const newLot = (groundId: string, spotId: string | null, some: Partial<New<Lot>> = {}): New<Lot> => ({
+  ...fresh(), groundId, spotId, tag: uuidv7().slice(-12), layer: '', volume_L: 9.5, volumeEntered: entered('2', 'pan'), screen: '', takenAt: '2026-05-01T08:00:00.000Z', state: 'waiting', place: '', holder: '', note: '', ...some,
 });

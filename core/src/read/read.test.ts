@@ -215,6 +215,13 @@ describe('a closer look, the trail and one’s own opinion move a place', () => 
     expect(scoreOf(place('a', ['draw mouth'], { distance_m: 450 }), { trail })).toBeCloseTo(scoreOf(place('a', ['draw mouth'], { distance_m: 450 })) + 0.5, 9);
     expect(scoreOf(place('a', ['bar'], { distance_m: 300 }), { trail })).toBe(scoreOf(place('a', ['bar'], { distance_m: 300 })));
   });
+  test('after a flood bars and inside bends wear a skin worth skimming, until they are panned; bedrock does not (W10)', () => {
+    const raised = (p: Place): number => scoreOf(p, { freshFlood: true }) - scoreOf(p);
+    expect(raised(place('a', ['bar']))).toBeCloseTo(0.4, 9);
+    expect(raised(place('a', ['inside bend'], { panned: panned(1, { floodSince: true }) }))).toBeCloseTo(0.4, 9);
+    expect(raised(place('a', ['bar'], { panned: panned(1) }))).toBe(0);
+    expect(raised(place('a', ['bedrock']))).toBe(0);
+  });
   test('one’s own opinion of a kind takes the place of common practice, and only of that kind', () => {
     const priors = { bar: { paid: 5, tried: 6 } };
     expect(scoreOf(place('a', ['bar']), { priors })).toBeGreaterThan(scoreOf(place('a', ['bar'])));

@@ -33,7 +33,7 @@ export interface Place {
 /** One reason in the score, in log odds; positive speaks for the place. */
 export interface Reason {
   /** What it rests on: a sign, a closer look at it, overlap or combination of signs, the trail of colors or float, pans here, pans beside it, the person's own word. */
-  readonly from: 'sign' | 'trait' | 'overlap' | 'combination' | 'trail' | 'float' | 'pans' | 'neighbors' | 'own word';
+  readonly from: 'sign' | 'trait' | 'overlap' | 'combination' | 'trail' | 'float' | 'flood' | 'pans' | 'neighbors' | 'own word';
   readonly logOdds: number;
   readonly says: string;
   /** How the same sign has paid here so far; null where that is not what the reason rests on. */
@@ -65,6 +65,8 @@ export interface RankingRules {
   readonly priors?: Readonly<Partial<Record<AnyKind, { readonly paid: number; readonly tried: number }>>>;
   /** Where colors stop up the creek, with its certainty. */
   readonly trail?: { readonly from_m: number; readonly to_m: number; readonly certainty: number } | null;
+  /** A flood so lately that bars still wear its skin. */
+  readonly freshFlood?: boolean;
   /** Where the largest float lies of a run of stones that grows upstream. */
   readonly float?: { readonly largest_m: number } | null;
 }
@@ -84,6 +86,8 @@ const POOR_SHARE = 0.2;
 const ABOVE_TRAIL = 0.8;
 const FEEDS = 0.5;
 const TOWARD_FLOAT = 0.25;
+const FLOOD_SKIN = 0.4;
+const SKINNED: readonly AnyKind[] = ['bar', 'inside bend'];
 
 const logit = (p: number): number => Math.log(p / (1 - p));
 const paid = (p: Panned, pays_mg_L: number): boolean => p.gold_mg / p.volumeBank_L >= pays_mg_L;
@@ -103,7 +107,7 @@ const paid = (p: Panned, pays_mg_L: number): boolean => p.gold_mg / p.volumeBank
  * A place panned before is ranked too: a blank lowers it, never to nothing.
  * @throws OutOfRange when `pays_mg_L` or `reach_m` is not positive
  */
-export function worthAPan(places: readonly Place[], { pays_mg_L, reach_m, priors = {}, trail = null, float = null }: RankingRules): Ranking {
+export function worthAPan(places: readonly Place[], { pays_mg_L, reach_m, priors = {}, trail = null, float = null, freshFlood = false }: RankingRules): Ranking {
   requirePositive('pays_mg_L', pays_mg_L, 'mg/L');
   requirePositive('reach_m', reach_m, 'm');
   for (const [kind, prior] of Object.entries(priors)) {
@@ -149,6 +153,8 @@ export function worthAPan(places: readonly Place[], { pays_mg_L, reach_m, priors
       const found = trait.choices.find((c) => c.value === place.traits?.[trait.name]);
       if (found && found.logOdds !== 0 && trait.of.some((k) => place.kinds.includes(k))) reasons.push({ from: 'trait', logOdds: found.logOdds, says: `${trait.asks.toLowerCase()} ${found.value}`, tally: null });
     }
+    // High water renews the inside line of bars in a thin skin: worth skimming until someone has.
+    if (freshFlood && place.kinds.some((k) => SKINNED.includes(k)) && (!place.panned || place.panned.floodSince)) reasons.push({ from: 'flood', logOdds: FLOOD_SKIN, says: 'a fresh flood skin to skim', tally: null });
     // A place with pans of its own has said where it stands on the trail.
     if (trail && !place.panned && place.distance_m > trail.to_m) reasons.push({ from: 'trail', logOdds: -ABOVE_TRAIL * trail.certainty, says: 'above where colors stop', tally: null });
     if (trail && place.kinds.includes('draw mouth') && place.distance_m >= trail.from_m - NEIGHBOR_FADE_M / 2 && place.distance_m <= trail.to_m + NEIGHBOR_FADE_M / 2) reasons.push({ from: 'trail', logOdds: FEEDS * trail.certainty, says: 'colors stop where it joins', tally: null });

@@ -1,5 +1,5 @@
 import { centreLine, DEFAULT_SWELL_PERCENT, flowDirection, localPlane, thinLine, type FlowDirection, type Position } from '@riffle/core';
-import type { GroundFile } from '@riffle/contract';
+import { GROUND_KINDS, type GroundFile } from '@riffle/contract';
 import { Refusal } from '../http/problems.ts';
 import { readGeoJson } from './readGeoJson.ts';
 import { readGpx } from './readGpx.ts';
@@ -70,7 +70,7 @@ export function readGroundFile(text: string): ReadGround {
   return {
     format: raw.format,
     name: (best.name || raw.name).slice(0, 80),
-    kind: raw.kind === 'beach' || raw.kind === 'wash' || raw.kind === 'bench' ? raw.kind : 'creek',
+    kind: GROUND_KINDS.find((k) => k === raw.kind) ?? 'creek',
     length_m: best.length_m,
     linePoints: best.points.length,
     line: thinned,

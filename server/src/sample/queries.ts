@@ -1,4 +1,4 @@
-import type { Sample } from '@riffle/contract';
+import type { Lot, Sample } from '@riffle/contract';
 import type { Db } from '../db/pool.ts';
 
 const SAMPLE = `id, version, updated_at as "updatedAt", deleted, ground_id as "groundId", spot_id as "spotId", taken_at as "takenAt",
@@ -33,5 +33,30 @@ export async function findSample(db: Db, crewId: string, id: string): Promise<un
 export async function listSamples(db: Db, crewId: string, groundId: string, after: string, limit: number): Promise<unknown[]> {
   const { rows } = await db.query<object>(
     `select ${SAMPLE} from sample where crew_id = $1 and ground_id = $2 and id > $3 order by id limit $4`, [crewId, groundId, after, limit]);
+  return rows;
+}
+
+const LOT = `id, version, updated_at as "updatedAt", deleted, ground_id as "groundId", spot_id as "spotId", tag, layer, volume_l as "volume_L", volume_entered as "volumeEntered", screen, taken_at as "takenAt", state, place, holder, note`;
+
+/** Null: `baseVersion` is not the stored one. */
+export async function writeLot(db: Db, crewId: string, l: Lot, baseVersion: number): Promise<unknown> {
+  const values = [crewId, l.id, l.groundId, l.deleted, l.spotId, l.tag, l.layer, l.volume_L, l.volumeEntered, l.screen, l.takenAt, l.state, l.place, l.holder, l.note];
+  const { rows } = baseVersion === 0
+    ? await db.query(
+      `insert into lot (crew_id, id, ground_id, deleted, spot_id, tag, layer, volume_l, volume_entered, screen, taken_at, state, place, holder, note)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15) on conflict (crew_id, id) do nothing returning ${LOT}`, values)
+    : await db.query(
+      `update lot set version = version + 1, updated_at = now(), deleted = $4, spot_id = $5, tag = $6, layer = $7, volume_l = $8, volume_entered = $9, screen = $10, taken_at = $11, state = $12, place = $13, holder = $14, note = $15
+       where crew_id = $1 and id = $2 and ground_id = $3 and version = $16 returning ${LOT}`, [...values, baseVersion]);
+  return rows[0] ?? null;
+}
+
+export async function findLot(db: Db, crewId: string, id: string): Promise<unknown> {
+  const { rows } = await db.query(`select ${LOT} from lot where crew_id = $1 and id = $2`, [crewId, id]);
+  return rows[0] ?? null;
+}
+
+export async function listLots(db: Db, crewId: string, groundId: string, after: string, limit: number): Promise<unknown[]> {
+  const { rows } = await db.query<object>(`select ${LOT} from lot where crew_id = $1 and ground_id = $2 and id > $3 order by id limit $4`, [crewId, groundId, after, limit]);
   return rows;
 }

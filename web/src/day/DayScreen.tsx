@@ -20,6 +20,7 @@ import { asStop, clock, lasting, riverIsFresh, type Candidate } from './dayProbl
 import { DayTimeline } from './DayTimeline.tsx';
 import { dayAsGpx, dayAsIcs, saveFile } from './exportDay.ts';
 import { StopList } from './StopList.tsx';
+import { Lots } from './Lots.tsx';
 import { Unfinished } from './Unfinished.tsx';
 import { useDay, type Day } from './useDay.ts';
 
@@ -129,6 +130,7 @@ function DaySheet({ ground, spots, date, onDate, kept }: DaySheetProps) {
             </ul>
             <div className="mt-2"><TextField label="Local rules, who has been told, where the car stands" value={note} onChange={(v) => setNote(v.slice(0, 4000))} rows={2} /></div>
           </Block>
+          <Lots ground={ground} spots={spots} />
           <Unfinished ground={ground} spots={spots} />
           <div className="flex flex-wrap gap-3 no-print">
             <Button onClick={() => save('ics')} disabled={!plan}>Calendar file</Button>
@@ -149,6 +151,7 @@ function DaySheet({ ground, spots, date, onDate, kept }: DaySheetProps) {
 const inWords = ({ draft, pace }: Day): string => `${Math.round(pace.pan_min)} min a pan, ${pace.from > 0 ? `from ${pace.from} gap${pace.from === 1 ? '' : 's'} in your own log` : 'as is common; your own log will say'}${draft.order ? '; your own order' : ''}`;
 
 function DayJudgement({ ground, day }: { ground: StoredGround; day: Day }) {
+  const show = useShow();
   const { draft, plan, places, sky, river, tide } = day;
   if (!plan || plan.stops.length === 0) return <Judgement rests="Give it an hour to be back, and places to choose from.">{day.candidates.length === 0 && day.closed.length > 0 ? 'Everything is closed today.' : 'No plan yet for this day.'}</Judgement>;
   const fits = plan.stops.filter((s) => !s.late);
@@ -162,6 +165,7 @@ function DayJudgement({ ground, day }: { ground: StoredGround; day: Day }) {
     best && `Likeliest ${best.name}, ${inTen(best.chance)}; that one of them pays, ${inTen(chance)}.`,
     sunset !== null && (dark ? `The sun sets at ${clock(sunset)}, before you are back: take a light or start earlier.` : `${lasting(sunset - plan.back_min)} of sun to spare.`),
     ground.kind === 'creek' && river && (riverIsFresh([river.last], new Date()) ? `River ${river.last.levelEntered.text} ${river.last.levelEntered.unit}.` : `The river was last read ${format(new Date(river.last.readAt), 'd MMM')}: read it before you cross.`),
+    ground.kind === 'creek' && river?.flood && `Last flood ${format(new Date(river.flood.readAt), 'd MMMM')}, ${show.length(river.flood.level_m)}.`,
     tide && 'Places wait for the sand to come bare.',
   ].filter(Boolean).join(' ');
   if (lates.length > 0) {
@@ -170,13 +174,15 @@ function DayJudgement({ ground, day }: { ground: StoredGround; day: Day }) {
   return <Judgement rests={rests}>{first ? `${first.name} first` : 'Go'} at {clock(fits[0]?.begin_min ?? draft.start_min)}, {fits.length === 1 ? 'that one place' : `${fits.length} places`}, back at {clock(plan.back_min)}{draft.back_min - plan.back_min >= 5 && `, ${lasting(draft.back_min - plan.back_min)} in hand`}.</Judgement>;
 }
 
-const WRONG: Readonly<Record<StoredGround['kind'], string>> = { creek: 'If the river comes up', beach: 'If swell keeps you off the sand', wash: 'If the water hole is dry', bench: 'If the ground is frozen' };
+const WRONG: Readonly<Record<StoredGround['kind'], string>> = { creek: 'If the river comes up', beach: 'If swell keeps you off the sand', wash: 'If the water hole is dry', bench: 'If the ground is frozen', hillside: 'If the ground is frozen' };
+
+const isDry = (g: StoredGround): boolean => g.kind !== 'creek' && g.kind !== 'beach';
 
 /** What to do when the first thing goes wrong that does on such a ground. */
 function PlanB({ ground, day }: { ground: StoredGround; day: Day }) {
   const { items: grounds } = useRecords('grounds');
   const { planB, places } = day;
-  const elsewhere = grounds.filter((g) => g.id !== ground.id && (g.kind === 'bench' || g.kind === 'wash') !== (ground.kind === 'bench' || ground.kind === 'wash'));
+  const elsewhere = grounds.filter((g) => g.id !== ground.id && isDry(g) !== isDry(ground));
   const names = planB?.stops.map((s: { id: string }) => places.get(s.id)).filter((c): c is Candidate => c !== undefined) ?? [];
   return (
     <p>

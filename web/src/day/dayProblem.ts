@@ -4,7 +4,7 @@ import {
 } from '@riffle/core';
 import { differenceInHours } from 'date-fns';
 import type { RankedPlace } from '../reading/useRanking.ts';
-import type { RiverNow } from '../reading/riverNow.ts';
+import { RIVER_FRESH_H, type RiverNow } from '../reading/riverNow.ts';
 import type { CreekShape } from '../ribbon/creekShape.ts';
 
 /** What a person settles about a day. */
@@ -45,8 +45,6 @@ export interface Candidate {
 }
 
 const OUT_OF_RIVER_M = 8;
-/** A reading older than this tells nothing of today's river. */
-export const RIVER_FRESH_H = 36;
 /** A place whose pans have already said as much as this, in log odds either way, teaches little more. */
 const TOLD = 2;
 

@@ -36,7 +36,7 @@ export interface Day {
 
 export const firstDraft = (ground: StoredGround, kept: StoredPlan | undefined): DayDraft => (kept
   ? { start_min: kept.start_min, back_min: kept.back_min, start_m: kept.start_m, limit_kg: kept.limit_kg, tools: kept.tools, aim: kept.aim, way: kept.way, frozen: kept.frozen, waterAway: kept.waterAway, order: kept.stops.map((s) => s.placeId), minutes: Object.fromEntries(kept.stops.map((s) => [s.placeId, s.work_min])) }
-  : { start_min: 480, back_min: 960, start_m: 0, limit_kg: 25, tools: [...USUAL_TOOLS], aim: 'best traps', way: 'quick pans', frozen: false, waterAway: ground.kind === 'wash' || ground.kind === 'bench', order: null, minutes: {} });
+  : { start_min: 480, back_min: 960, start_m: 0, limit_kg: 25, tools: [...USUAL_TOOLS], aim: 'best traps', way: 'quick pans', frozen: false, waterAway: ground.kind !== 'creek' && ground.kind !== 'beach', order: null, minutes: {} });
 
 /** One day on one ground: what could be worked, in which order, and what stands against it. */
 export function useDay(ground: StoredGround, spots: readonly StoredSpot[], date: string, kept: StoredPlan | undefined, now: Date): Day {

@@ -16,7 +16,7 @@ import { QuantityField } from '../ui/QuantityField.tsx';
 import { useDraft } from '../ui/useDraft.ts';
 import { LinePlan } from './LinePlan.tsx';
 
-const KINDS = [{ value: 'creek', label: 'Creek' }, { value: 'wash', label: 'Dry wash' }, { value: 'beach', label: 'Beach' }, { value: 'bench', label: 'Bench' }] as const;
+const KINDS = [{ value: 'creek', label: 'Creek' }, { value: 'wash', label: 'Dry wash' }, { value: 'beach', label: 'Beach' }, { value: 'bench', label: 'Bench' }, { value: 'hillside', label: 'Hillside, on a grid' }] as const;
 const LARGEST_BYTES = 32 * 1024 * 1024;
 
 interface FileInHand {

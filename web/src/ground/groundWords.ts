@@ -24,5 +24,6 @@ export const GROUND_WORDS: Readonly<Record<Kind, Words>> = {
   creek: CREEK,
   wash: { ...CREEK, banks: { ...CREEK.banks, mid: 'in the bed' } },
   bench: { along: 'up', axis: 'from the foot', banks: { left: 'left side', right: 'right side', mid: 'in the middle' }, edges: [['left', 'side'], ['right', 'side']] },
+  hillside: { along: 'up', axis: 'up the slope', banks: { left: 'left of the line', right: 'right of the line', mid: 'on the line' }, edges: [['left', ''], ['right', '']] },
   beach: { along: 'along', axis: 'along the shore', banks: { left: 'landward', right: 'seaward', mid: 'on the line' }, edges: [['land', ''], ['sea', '']] },
 };

@@ -26,6 +26,7 @@ export interface PlanMapProps {
   readonly picked: string | null;
   readonly onPick: (spotId: string) => void;
   readonly onSign: (signId: string) => void;
+  readonly onPlace: (at: LonLat) => void;
 }
 
 /** What a pencil stroke on the map becomes. */
@@ -35,7 +36,7 @@ const STROKES: readonly { readonly value: Drawing; readonly label: string }[] = 
 ];
 
 /** The ground in plan, north up: to look at, draw on, measure, and lay a picture of one's own beneath. */
-export default function PlanMap({ ground, spots, signs, outlines, gold, picked, onPick, onSign }: PlanMapProps) {
+export default function PlanMap({ ground, spots, signs, outlines, gold, picked, onPick, onSign, onPlace }: PlanMapProps) {
   const write = useWrite();
   const show = useShow();
   const [drawing, setDrawing] = useState<Drawing>('none');
@@ -76,7 +77,7 @@ export default function PlanMap({ ground, spots, signs, outlines, gold, picked, 
 
   const attach = useMap({
     ground, spots, signs, outlines, gold, picked, drawing, underlayTurn, here, elsewhere,
-    onPick, onSign, onOutline: setOpenOutline, onSay: setSaid,
+    onPick, onSign, onPlace, onOutline: setOpenOutline, onSay: setSaid,
     onDrawn: (what, points) => {
       if (what === 'line') void writeLine(points);
       else if (what !== 'measure') setDrawn({ kind: what, points });

@@ -16,6 +16,7 @@ import Modify from 'ol/interaction/Modify.js';
 import ImageLayer from 'ol/layer/Image.js';
 import TileLayer from 'ol/layer/Tile.js';
 import VectorLayer from 'ol/layer/Vector.js';
+import VectorImageLayer from 'ol/layer/VectorImage.js';
 import 'ol/ol.css';
 import './map.css';
 import { fromLonLat, toLonLat, transformExtent } from 'ol/proj.js';
@@ -51,6 +52,8 @@ interface MapInput {
   readonly underlayTurn: number;
   readonly onPick: (spotId: string) => void;
   readonly onSign: (signId: string) => void;
+  /** A tap on bare ground. */
+  readonly onPlace: (at: LonLat) => void;
   readonly onOutline: (outline: StoredOutline) => void;
   readonly onDrawn: (what: OutlineKind | 'line' | 'measure', points: LonLat[]) => void;
   readonly onReshaped: (outline: StoredOutline, points: LonLat[]) => void;
@@ -81,7 +84,9 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
       controls: [new Zoom({ zoomInTipLabel: 'Nearer', zoomOutTipLabel: 'Farther' }), new ScaleLine({ units: document.documentElement.dataset['units'] === 'US' ? 'us' : 'metric' })],
       view: new View({ center: [0, 0], zoom: 2, maxZoom: 23, enableRotation: false, constrainOnlyCenter: true }),
       layers: [
-        new VectorLayer({ source: sources.outlines, zIndex: 1 }), new VectorLayer({ source: sources.line, zIndex: 2 }), new VectorLayer({ source: sources.signs, zIndex: 3 }),
+        new VectorLayer({ source: sources.outlines, zIndex: 1 }), new VectorLayer({ source: sources.line, zIndex: 2 }), 
+        // Thousands of signs are drawn once into an image that moves with the hand, and anew when it rests.
+        new VectorImageLayer({ source: sources.signs, zIndex: 3, imageRatio: 1.2 }),
         new VectorLayer({ source: sources.spots, zIndex: 4 }), new VectorLayer({ source: sources.here, zIndex: 5 }), new VectorLayer({ source: sources.pencil, zIndex: 6 }),
       ],
     });
@@ -96,7 +101,7 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
       else if (outline) {
         const found = latest.current.outlines.find((o) => o.id === outline);
         if (found) latest.current.onOutline(found);
-      }
+      } else latest.current.onPlace(toLonLat(event.coordinate) as LonLat);
     });
     setMap(made);
     return () => {
@@ -121,7 +126,7 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
     };
     if (ground.line) {
       const line = new Feature({ geometry: new LineString(ground.line.map((p) => fromLonLat([p[0], p[1]]))), what: 'line' });
-      line.setStyle(lineStyle(inks, ground.kind === 'wash' || ground.kind === 'bench'));
+      line.setStyle(lineStyle(inks, ground.kind !== 'creek' && ground.kind !== 'beach'));
       fill(sources.line, [line]);
     } else fill(sources.line, []);
     fill(sources.outlines, outlines.map((o) => {

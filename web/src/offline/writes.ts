@@ -1,4 +1,4 @@
-import type { Attachment, Cleanup, GaugeReading, Ground, LoggedEvent, Outline, Permission, Plan, Rig, Run, RunWithEvents, Sample, Setup, Sign, Spot, StoredAttachment, StoredCleanup, StoredGaugeReading, StoredGround, StoredOutline, StoredPermission, StoredPlan, StoredRig, StoredRun, StoredSample, StoredSetup, StoredSign, StoredSpot } from '@riffle/contract';
+import type { Attachment, Cleanup, GaugeReading, Ground, LoggedEvent, Lot, Outline, Permission, Plan, Rig, Run, RunWithEvents, Sample, Setup, Sign, Spot, StoredAttachment, StoredCleanup, StoredGaugeReading, StoredGround, StoredLot, StoredOutline, StoredPermission, StoredPlan, StoredRig, StoredRun, StoredSample, StoredSetup, StoredSign, StoredSpot } from '@riffle/contract';
 import { useMutation, useMutationState, type QueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { v7 as uuidv7 } from 'uuid';
@@ -12,6 +12,7 @@ export interface Records {
   permissions: { sent: Permission; kept: StoredPermission };
   plans: { sent: Plan; kept: StoredPlan };
   outlines: { sent: Outline; kept: StoredOutline };
+  lots: { sent: Lot; kept: StoredLot };
   attachments: { sent: Attachment; kept: StoredAttachment };
   'gauge-readings': { sent: GaugeReading; kept: StoredGaugeReading };
   samples: { sent: Sample; kept: StoredSample };
@@ -107,7 +108,7 @@ export function withWaiting<K extends Kind>(kind: K, groundId: string, list: rea
 
 /** What the server adds to a record; stands in until it answers. */
 const EMPTY_EXTRAS: Readonly<Record<Kind, object>> = {
-  grounds: { line: null, linePoints: 0 }, spots: {}, signs: {}, 'gauge-readings': {}, permissions: {}, plans: {}, outlines: {}, attachments: {}, samples: {}, rigs: {}, setups: {}, cleanups: {},
+  grounds: { line: null, linePoints: 0 }, spots: {}, signs: {}, 'gauge-readings': {}, permissions: {}, plans: {}, outlines: {}, attachments: {}, lots: {}, samples: {}, rigs: {}, setups: {}, cleanups: {},
   runs: { tally: { buckets: 0, volumeLoose_L: 0, bySpot_L: {}, running_s: 0, stopped: false, lastEventAt: null } },
 };
 

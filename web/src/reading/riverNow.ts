@@ -1,5 +1,8 @@
 import type { StoredGaugeReading } from '@riffle/contract';
 
+/** A reading older than this tells nothing of today's river. */
+export const RIVER_FRESH_H = 36;
+
 export interface RiverNow {
   readonly last: StoredGaugeReading;
   /** Metres a day since the reading before; null when there is none or it was within the hour. */

@@ -15,6 +15,7 @@ export interface BandLevels {
  */
 export function bandLevels(shape: CreekShape, top: number, height: number, distance_m: number): BandLevels {
   const b = shape.bend(distance_m);
+  if (shape.kind === 'hillside') return { bankTop: top, waterTop: top + height / 2, waterBottom: top + height / 2, bankBottom: top + height };
   const wobble = (k: number): number => 1.6 * Math.sin(distance_m / 13 + k) + 1.1 * Math.sin(distance_m / 5.7 + 2 * k);
   if (shape.kind === 'beach') {
     const edge = top + height * 0.56 + 3 * Math.sin(distance_m / 31) + 1.4 * wobble(0.8);
@@ -78,6 +79,7 @@ export function CreekBand({ shape, from_m, to_m, x, top, height }: CreekBandProp
       hachures: hachures.join(''), strokes: strokes.join(''),
     };
   }, [shape, from_m, to_m, x, top, height]);
+  if (shape.kind === 'hillside') return <HillGrid from_m={from_m} to_m={to_m} x={x} top={top} height={height} />;
   const isBeach = shape.kind === 'beach';
   const wet = isBeach || shape.kind === 'creek';
   const edge = wet ? 'var(--water)' : 'var(--ink-2)';
@@ -93,6 +95,26 @@ export function CreekBand({ shape, from_m, to_m, x, top, height }: CreekBandProp
       {!isBeach && <path d={drawn.hachures} stroke="var(--ink)" strokeWidth="0.9" />}
       <path d={drawn.bankTop} fill="none" stroke="var(--ink)" strokeWidth="1.5" />
       {!isBeach && <path d={drawn.bankBottom} fill="none" stroke="var(--ink)" strokeWidth="1.5" />}
+    </g>
+  );
+}
+
+/** Rows a hillside's grid is drawn with, across the slope. */
+const HILL_ROWS = 6;
+
+/** A hillside has no stream: a grid of cells across and up the slope, with the line it was measured from. */
+function HillGrid({ from_m, to_m, x, top, height }: Omit<CreekBandProps, 'shape'>) {
+  const px = Math.abs(x(to_m) - x(from_m));
+  const rough = (to_m - from_m) / Math.max(4, px / (height / HILL_ROWS));
+  const ten = 10 ** Math.floor(Math.log10(rough));
+  const step = (rough / ten <= 1 ? 1 : rough / ten <= 2 ? 2 : rough / ten <= 5 ? 5 : 10) * ten;
+  const columns = Array.from({ length: Math.floor((to_m - from_m) / step) + 1 }, (_, i) => Math.ceil(from_m / step) * step + i * step).filter((d) => d <= to_m);
+  const [left, right] = [x(to_m), x(from_m)];
+  return (
+    <g aria-hidden="true">
+      <rect x={left} y={top} width={right - left} height={height} fill="var(--spine)" stroke="var(--ink)" strokeWidth="1.5" />
+      <path d={columns.map((d) => `M${x(d)} ${top}v${height}`).join('') + Array.from({ length: HILL_ROWS - 1 }, (_, i) => `M${left} ${top + ((i + 1) * height) / HILL_ROWS}H${right}`).join('')} stroke="var(--rule)" strokeWidth="0.9" />
+      <path d={`M${left} ${top + height / 2}H${right}`} stroke="var(--ink)" strokeWidth="1.2" strokeDasharray="7 4" />
     </g>
   );
 }

@@ -9,7 +9,7 @@ import { creekShape, type CreekShape } from './creekShape.ts';
 import type { Strip } from './outlineStrips.ts';
 import { SignMark } from './SignMarks.tsx';
 import { STRIP_ROOM, Strips } from './Strips.tsx';
-import { thinSigns } from './thinSigns.ts';
+import { MANY_SIGNS, thinSigns } from './thinSigns.ts';
 import { GradeLane } from './GradeLane.tsx';
 import { placeLabels } from './placeLabels.ts';
 import type { SpotGrade } from './spotGrades.ts';
@@ -101,10 +101,12 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
 
   // Seen from too far, signs would lie on each other; float keeps its lane below the banks.
   const crowded = (right - left) / (to_m - from_m) < SIGNS_FROM_PX_PER_M;
-  const drawnSigns = useMemo(() => thinSigns(signs, from_m, to_m, (right - left) / (to_m - from_m)), [signs, from_m, to_m, left, right]);
+  const shownSigns = useMemo(() => thinSigns(signs.filter((s) => !(crowded && !isFloat(s)) && !hidden.has(isFloat(s) ? 'float' : 'signs')), from_m, to_m, (right - left) / (to_m - from_m)), [signs, crowded, hidden, from_m, to_m, left, right]);
   const ordered = useMemo(() => [...spots].sort((a, b) => a.distance_m - b.distance_m), [spots]);
   const inSight = ordered.filter((s) => s.distance_m >= from_m - 1 && s.distance_m <= to_m + 1);
-  const spotY = (s: { distance_m: number; bank: Bank; offset_m: number }): number => placeAcross(shape, bandTop, bandHeight, s);
+  // How far out the grid of a hillside reaches.
+  const reach_m = useMemo(() => Math.max(30, ...spots.map((s) => s.offset_m), ...signs.map((s) => s.offset_m)) * 1.1, [spots, signs]);
+  const spotY = (s: { distance_m: number; bank: Bank; offset_m: number }): number => placeAcross(shape, bandTop, bandHeight, s, reach_m);
   const drawsInSight = draws.filter((d) => d.distance_m >= from_m && d.distance_m <= to_m);
   const labels = placeLabels([...drawsInSight.map((d) => ({ id: d.id, x: x(d.distance_m), text: d.name, below: d.bank === 'right', weight: 1e6 })), ...inSight.map((s) => ({ id: s.id, x: x(s.distance_m), text: s.name, below: s.bank === 'right', weight: s.id === picked ? Infinity : labelWeight(grades.get(s.id)) }))], left, right);
   const labelY = (below: boolean): number => (below ? belowBand + roomBelow + (thin ? 10 : 26) : bandTop - roomAbove - 12);
@@ -162,7 +164,7 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
     else if (onPlace && py < axisY) {
       const distance_m = Math.min(ground.length_m, Math.max(0, distanceAt(px)));
       const across = (py - (bandTop + bandHeight / 2)) / (bandHeight / 2);
-      onPlace({ distance_m: Math.round(distance_m), bank: Math.abs(across) < 0.18 ? 'mid' : across < 0 ? 'left' : 'right', offset_m: Math.abs(across) < 0.18 ? 0 : Math.round(Math.min(2, Math.abs(across)) * HALF_CREEK_M) });
+      onPlace({ distance_m: Math.round(distance_m), bank: Math.abs(across) < 0.18 ? 'mid' : across < 0 ? 'left' : 'right', offset_m: Math.abs(across) < 0.18 ? 0 : Math.round(Math.min(2, Math.abs(across)) * (ground.kind === 'hillside' ? reach_m : HALF_CREEK_M)) });
     }
   };
 
@@ -219,10 +221,9 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
           {wide && <text x={left} y={axisY + (thin ? 19 : 33)} fontSize="12" style={{ fill: 'var(--ink-2)' }}>{show.display.system === 'US' ? 'ft' : 'm'} {words.axis}</text>}
         </g>
 
-        {!thin && drawnSigns.map((s) => {
-          if ((crowded && !isFloat(s)) || hidden.has(isFloat(s) ? 'float' : 'signs')) return null;
-          return <g key={s.id} aria-hidden="true" transform={`translate(${x(s.distance_m)} ${signAcross(shape, bandTop, bandHeight, s)})`}><SignMark kind={s.kind} size_mm={s.size_mm} /></g>;
-        })}
+        {!thin && (shownSigns.length > MANY_SIGNS
+          ? [false, true].map((rust) => <path key={String(rust)} aria-hidden="true" d={shownSigns.filter((s) => isFloat(s) === rust).map((s) => `M${x(s.distance_m).toFixed(1)} ${(signAcross(shape, bandTop, bandHeight, s, reach_m) - 3).toFixed(1)}l3 3l-3 3l-3 -3z`).join('')} fill="var(--paper)" stroke={rust ? 'var(--rust)' : 'var(--ink)'} strokeWidth="1.3" />)
+          : shownSigns.map((s) => <g key={s.id} aria-hidden="true" transform={`translate(${x(s.distance_m)} ${signAcross(shape, bandTop, bandHeight, s, reach_m)})`}><SignMark kind={s.kind} size_mm={s.size_mm} /></g>))}
         {inSight.map((s) => {
           const sx = x(s.distance_m);
           const sy = spotY(s);
@@ -323,7 +324,8 @@ function TideMarks({ tide, left, right, top, height, say }: { tide: NonNullable<
 const labelWeight = (g: SpotGrade | undefined): number => (g?.grade.kind === 'band' ? 1 + g.grade.low_mg_L : g ? 0.5 : 0);
 
 /** Across the band: in the water, on the gravel of its bank, or, for a bench, above the bank. */
-function placeAcross(shape: CreekShape, top: number, height: number, { distance_m, bank, offset_m }: { distance_m: number; bank: Bank; offset_m: number }): number {
+function placeAcross(shape: CreekShape, top: number, height: number, { distance_m, bank, offset_m }: { distance_m: number; bank: Bank; offset_m: number }, reach_m = Infinity): number {
+  if (shape.kind === 'hillside') return top + (height / 2) * (1 + (bank === 'left' ? -1 : bank === 'right' ? 1 : 0) * Math.min(0.94, offset_m / reach_m));
   const at = bandLevels(shape, top, height, distance_m);
   if (bank === 'mid') return (at.waterTop + at.waterBottom) / 2;
   const beyond = Math.min(10, Math.max(0, offset_m - 14));
@@ -331,7 +333,8 @@ function placeAcross(shape: CreekShape, top: number, height: number, { distance_
 }
 
 /** Float lies along the lower edge of the banks, so that its growth upstream can be followed; other signs stand where they were seen, a little off the spots. */
-function signAcross(shape: CreekShape, top: number, height: number, sign: StoredSign): number {
+function signAcross(shape: CreekShape, top: number, height: number, sign: StoredSign, reach_m: number): number {
+  if (shape.kind === 'hillside') return placeAcross(shape, top, height, sign, reach_m);
   const at = bandLevels(shape, top, height, sign.distance_m);
   if (isFloat(sign)) return top + height + 7;
   if (sign.bank === 'mid') return (at.waterTop + at.waterBottom) / 2;

@@ -1,4 +1,5 @@
 import type { StoredSign } from '@riffle/contract';
+import { memo } from 'react';
 import { stonePath } from '../ui/stonePath.ts';
 
 interface SignMarkProps {
@@ -7,7 +8,7 @@ interface SignMarkProps {
 }
 
 /** One sign as it is drawn on the ribbon and on its button: about 20 px wide around its own middle, the meaning in the shape. */
-export function SignMark({ kind, size_mm = null }: SignMarkProps) {
+export const SignMark = memo(function SignMark({ kind, size_mm = null }: SignMarkProps) {
   switch (kind) {
     case 'boulder lee':
       return <g><path d={stonePath(-4, 0, 7, 5.5, 3)} fill="var(--paper)" stroke="var(--ink)" strokeWidth="1.4" /><path d="M4 -3q6 3 9 3q-3 0 -9 3z" fill="url(#stipple)" stroke="var(--ink)" strokeWidth="0.6" /></g>;
@@ -49,4 +50,4 @@ export function SignMark({ kind, size_mm = null }: SignMarkProps) {
     default:
       return <circle r="3" fill="none" stroke="var(--ink)" strokeWidth="1.6" />;
   }
-}
+});

@@ -1,6 +1,6 @@
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import type { GatheredPlace } from '@riffle/core';
+import { centreLine, type GatheredPlace } from '@riffle/core';
 import { useRecords } from '../../api/records.ts';
 import { ClosedToday } from '../../ground/ClosedToday.tsx';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
@@ -16,7 +16,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import { ReadJudgement } from './ReadJudgement.tsx';
 import { riverNow } from '../../reading/riverNow.ts';
-import { RiverLine } from './River.tsx';
+import { OutOfReach, RiverLine } from './River.tsx';
 import { SignList } from './SignList.tsx';
 import { SpotTable } from './SpotTable.tsx';
 import { TraceChart } from './TraceChart.tsx';
@@ -68,6 +68,12 @@ export function ReadScreen() {
   // Where one stands, as far as the screen knows: the place marked last, the picked spot, the middle of the ground.
   const here: RibbonPlace = place ?? (pickedSpot ? { distance_m: pickedSpot.distance_m, bank: pickedSpot.bank, offset_m: pickedSpot.offset_m } : { distance_m: Math.round(ground.length_m / 2), bank: 'mid', offset_m: 0 });
   useKeys(useMemo(() => ({ n: () => { setPlace(null); setOpen({ what: 'new spot' }); }, s: () => setOpen({ what: 'new sign' }) }), []));
+  const placeOnMap = (at: [number, number]): void => {
+    if (!ground.line) return;
+    const there = centreLine(ground.line).locate(at);
+    pick(null);
+    setPlace({ distance_m: Math.round(there.distance_m), bank: there.bank, offset_m: Math.round(there.offset_m) });
+  };
   const showMap = (shown: boolean): void => {
     localStorage.setItem(MAP_OPEN, shown ? 'yes' : 'no');
     setMapOpen(shown);
@@ -104,6 +110,7 @@ export function ReadScreen() {
       </header>
       <ReadJudgement ground={ground} spots={spots} grades={grades} best={bestSpot(grades.values())} ranking={ranking} />
       <ClosedToday ground={ground} />
+      <OutOfReach readings={readings} spots={spots} />
       <Ribbon
         ground={ground} spots={spots} grades={grades} signs={signs} picked={picked} onPick={(id) => { setPlace(null); pick(id); }} marked={place}
         onPlace={(at) => { setPlace(at); setOpen({ what: 'new spot' }); }} strips={strips} draws={draws} onDraw={(id) => void navigate(`/g/${id}/read`)} stops={trace.kind === 'break' && trace.certainty > 0.4 ? { from_m: trace.below.distance_m, to_m: trace.above.distance_m } : null}
@@ -138,7 +145,7 @@ export function ReadScreen() {
       {mapOpen && (
         <Block title="Map" aside={<>north up; drawn on this device, nothing is fetched <button type="button" className="underline decoration-rule underline-offset-4" onClick={() => showMap(false)}>close it</button></>}>
           <Suspense fallback={<p className="h-[26rem] text-ink-2">Unfolding the map ...</p>}>
-            <PlanMap ground={ground} spots={spots} signs={signs} outlines={outlines} gold={goldIds} picked={picked} onPick={(id) => { setPlace(null); pick(id); }} onSign={(id) => setOpen({ what: 'sign', id })} />
+            <PlanMap ground={ground} spots={spots} signs={signs} outlines={outlines} gold={goldIds} picked={picked} onPick={(id) => { setPlace(null); pick(id); }} onSign={(id) => setOpen({ what: 'sign', id })} onPlace={placeOnMap} />
           </Suspense>
         </Block>
       )}
@@ -146,8 +153,8 @@ export function ReadScreen() {
         {/* On a phone the ranking comes before the plan. */}
         <div className="flex min-w-0 flex-col gap-5 max-lg:order-last">
           {!mapOpen && !ground.line && <Button onClick={() => showMap(true)}>Open the map and draw the line</Button>}
-          {!mapOpen && ground.line && <Block title="In plan" aside={<button type="button" className="underline decoration-rule underline-offset-4" onClick={() => showMap(true)}>open the map: draw, measure</button>}><LinePlan line={ground.line} spots={positioned} flow={ground.kind === 'beach' ? 'unknown' : 'against'} dry={ground.kind === 'wash' || ground.kind === 'bench'} picked={picked} onPick={pick} shape={0.55} gold={goldIds} /></Block>}
-          <Block title="The trail" aside="where colors and float come from">{tried.length > 2 && ground.kind !== 'beach' && <TraceChart length_m={ground.length_m} trace={trace} tried={tried} spots={spots} signs={signs} />}<TraceWords trace={trace} spots={spots} signs={signs} tried={tried} draws={draws} /></Block>
+          {!mapOpen && ground.line && <Block title="In plan" aside={<button type="button" className="underline decoration-rule underline-offset-4" onClick={() => showMap(true)}>open the map: draw, measure</button>}><LinePlan line={ground.line} spots={positioned} flow={ground.kind === 'beach' ? 'unknown' : 'against'} dry={ground.kind !== 'creek' && ground.kind !== 'beach'} picked={picked} onPick={pick} shape={0.55} gold={goldIds} /></Block>}
+          <Block title="The trail" aside="where colors and float come from">{tried.length > 2 && (ground.kind === 'creek' || ground.kind === 'wash') && <TraceChart length_m={ground.length_m} trace={trace} tried={tried} spots={spots} signs={signs} />}<TraceWords trace={trace} spots={spots} signs={signs} tried={tried} draws={draws} /></Block>
         </div>
         <Block
           title="Worth a pan"
