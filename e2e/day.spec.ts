@@ -110,3 +110,41 @@ test('a beach waits for the sand to come bare', async ({ page }) => {
   await expect(page.getByText(/sand bare \d/).first()).toBeVisible();
   await expect(page.getByText('Places wait for the sand to come bare.')).toBeVisible();
 });
+
+test('bags wait on the day sheet with their tags, and no two share one', async ({ page }) => {
+  const ground = await bringCreek(page, 'Bag Fork');
+  await openDay(page, ground);
+  const sheet = page.getByRole('dialog');
+  const add = async (tag: string | null, from: string): Promise<void> => {
+    await page.getByRole('button', { name: 'A bag to carry off ...' }).click();
+    if (tag) await sheet.getByLabel('Tag on the bag').fill(tag);
+    await sheet.getByLabel('From').selectOption({ label: from });
+    await sheet.getByRole('button', { name: 'Keep it' }).click();
+  };
+  await page.getByRole('button', { name: 'A bag to carry off ...' }).click();
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet.getByText('Say where it was dug.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  const tag = `B${Date.now() % 1_000_000}`;
+  await add(tag, 'Lower bar');
+  await expect(page.getByText(`${tag} “1 bucket” from Lower bar`)).toBeVisible();
+  await add(tag, 'Upper bar');
+  await expect(sheet.getByText('Another bag has this tag already.')).toBeVisible();
+  await sheet.getByLabel('Tag on the bag').fill(`${tag}x`);
+  await sheet.getByLabel('From').selectOption({ label: 'several spots, mixed' });
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('from several spots: no grade for any')).toBeVisible();
+  await page.getByRole('button', { name: `${tag}: panned` }).click();
+  await expect(page.getByText(`${tag} “1 bucket” from Lower bar`)).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText(`${tag} “1 bucket” from Lower bar`)).toBeVisible();
+});
+
+test('the day prints on one sheet @desk', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Day sheet' }).filter({ visible: true }).click();
+  await expect(rows(page).first()).toBeVisible();
+  await page.waitForTimeout(1500);
+  const pdf = await page.pdf({ format: 'A4' });
+  expect(pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);
+});

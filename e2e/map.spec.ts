@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bringCreek, spotLine } from './job.ts';
+import { bringCreek, openHalloway, spotLine } from './job.ts';
 
 /** The ground in plan: drawn on, measured, picked on, with a picture of one's own beneath. */
 const map = (page: Page) => page.getByRole('group', { name: /^Map of / });
@@ -120,4 +120,59 @@ test('the map opens without a network once it was loaded', async ({ page, contex
   await page.reload();
   await openMap(page);
   await expect(page.getByText('Unfolding the map')).toBeHidden();
+});
+
+test('a draw on the ribbon opens its own ribbon and the way back; a bare tap on the map marks a place @desk', async ({ page }) => {
+  await openHalloway(page);
+  await page.getByRole('link', { name: 'Sixpence Draw' }).click();
+  await expect(page.getByRole('listbox', { name: /^Sixpence Draw, straightened/ })).toBeVisible();
+  await expect(page.getByText(/Runs into Halloway Creek at 893/)).toBeVisible();
+  await page.getByRole('link', { name: 'Halloway Creek' }).click();
+  await expect(page.getByRole('listbox', { name: /^Halloway Creek/ })).toBeVisible();
+  const box = await openMap(page);
+  await tap(page, box.x + box.width / 2, box.y + 30);
+  await expect(page.getByText('no spot yet').first()).toBeVisible();
+});
+
+test('heights by hand level draw the bed, a tide is checked line by line, and a draw is joined to its creek @desk', async ({ page }) => {
+  await bringCreek(page, 'Level Fork');
+  await page.getByRole('button', { name: 'about it' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByText('The bed by hand level').click();
+  const add = async (at: string, up: string, form: string): Promise<void> => {
+    await sheet.getByLabel('Height taken at', { exact: true }).fill(at);
+    await sheet.getByLabel('Higher than the one below by', { exact: true }).fill(up);
+    await sheet.getByRole('radio', { name: form, exact: true }).click();
+    await sheet.getByRole('button', { name: 'Add this height' }).click();
+  };
+  await add('0', '0', 'riffle');
+  await add('9000', '1', 'pool');
+  await expect(sheet.getByText(/The ground is .* long/).first()).toBeVisible();
+  await add('300', '1.2', 'pool');
+  await add('600', '2.5', 'step');
+  await expect(sheet.getByText(/step at 600.*3\.70?\sm above the foot/)).toBeVisible();
+  await sheet.getByText('A draw of another creek?').click();
+  await sheet.getByLabel('It runs into').selectOption({ label: 'Halloway Creek' });
+  await sheet.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(sheet.getByText(/^▲/).last()).toBeVisible();
+  await sheet.getByLabel(/^At, upstream of the foot of Halloway Creek/).first().fill('300 m');
+  await sheet.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(sheet).toBeHidden();
+  await expect(page.getByText(/Runs into Halloway Creek at 300/)).toBeVisible();
+  await expect(page.getByRole('listbox').getByText('step')).toBeVisible();
+  // Taken back, so that the demo's own creek keeps its draws.
+  await page.getByRole('button', { name: 'about it' }).click();
+  await sheet.getByText('Runs into Halloway Creek', { exact: true }).click();
+  await sheet.getByLabel('It runs into').selectOption({ label: 'nothing in this book' });
+  await sheet.getByLabel('Kind', { exact: true }).selectOption('beach');
+  await sheet.getByText('Tide', { exact: true }).click();
+  await sheet.getByLabel('Constituents: name, amplitude in m, Greenwich phase lag').fill('M2 0.6 48\nM99 1 2');
+  await sheet.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(sheet.getByText('“M99” is not one Riffle reckons with')).toBeVisible();
+  await sheet.getByLabel('Constituents: name, amplitude in m, Greenwich phase lag').fill('M2 0,6 48\nS2\t0.2\t70');
+  await sheet.getByLabel('Mean level, m').fill('1');
+  await sheet.getByLabel('Sand is bare below, m').fill('1.1');
+  await sheet.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(sheet).toBeHidden();
+  await expect(page.getByRole('listbox').getByText(/sand bare below 1\.10?\sm/)).toBeVisible();
 });

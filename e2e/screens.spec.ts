@@ -23,6 +23,16 @@ for (const light of ['shade', 'sun', 'headlamp']) {
       await toStage(page, stage);
       await scan(stage);
     }
+    await page.getByRole('link', { name: 'Day sheet' }).filter({ visible: true }).click();
+    await expect(page.getByRole('button', { name: /^1\. / })).toBeVisible();
+    await scan('Day sheet');
+    await toStage(page, 'Read');
+    await page.getByRole('button', { name: /open the map/ }).click();
+    await expect(page.getByRole('group', { name: /^Map of/ }).locator('canvas').first()).toBeVisible();
+    await scan('Map');
+    await page.getByRole('button', { name: 'Add a sign' }).click();
+    await expect(page.getByRole('dialog')).toBeVisible();
+    await scan('A sign');
     await page.goto('/settings');
     await scan('Settings');
     await page.goto('/grounds/new');
@@ -35,10 +45,10 @@ test('US units change every figure on every screen', { tag: '@desk' }, async ({ 
   await page.goto('/settings');
   await page.getByRole('radio', { name: 'US' }).click();
   await openHalloway(page);
-  for (const stage of STAGES) {
+  for (const stage of [...STAGES, 'Day sheet']) {
     await toStage(page, stage);
     await expect(judgement(page)).toBeVisible();
-    await expect(page.locator('main')).not.toContainText(/Adding up|Opening/);
+    await expect(page.locator('main')).not.toContainText(/Adding up|Opening|Working it out/);
     // What was typed stays as typed, inside quotation marks and fields; all else is in US units.
     const shown = (await page.locator('main').innerText()).replaceAll(/“[^”]*”/g, '');
     expect([stage, ...(shown.match(/\d[\d.,]*\s(?:m|mm|cm|km|L|mL|m³|g\/m³|mg\/m³|L\/s|m\/s|Pa|m³\/h|°C|mg|kg)(?![\wa-z³/])/g) ?? [])]).toEqual([stage]);
@@ -90,4 +100,7 @@ test('nothing spills over the edge of a phone', { tag: '@phone' }, async ({ page
     await expect(judgement(page)).toBeVisible();
     expect([stage, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([stage, 390]);
   }
+  await page.getByRole('link', { name: 'Day sheet' }).filter({ visible: true }).click();
+  await expect(page.getByRole('button', { name: /^1\. / })).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
 });

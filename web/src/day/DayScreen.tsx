@@ -126,7 +126,7 @@ function DaySheet({ ground, spots, date, onDate, kept }: DaySheetProps) {
           <Block title="To carry"><CarryList draft={draft} change={change} planned={planned} /></Block>
           <Block title="Before you go">
             <ul className="flex flex-col gap-1.5 text-[13.5px]">
-              {cautionsOf(ground, planned, draft).map((c) => <li key={c.says} className="border-l-4 border-dashed border-danger pl-3">{c.says}{c.at.length > 0 && <span className="text-ink-2"> {c.at.slice(0, 3).join(', ')}{c.at.length > 3 && ` and ${c.at.length - 3} more`}.</span>}</li>)}
+              {cautionsOf(ground, planned, draft, show.length).map((c) => <li key={c.says} className="border-l-4 border-dashed border-danger pl-3">{c.says}{c.at.length > 0 && <span className="text-ink-2"> {c.at.slice(0, 3).join(', ')}{c.at.length > 3 && ` and ${c.at.length - 3} more`}.</span>}</li>)}
             </ul>
             <div className="mt-2"><TextField label="Local rules, who has been told, where the car stands" value={note} onChange={(v) => setNote(v.slice(0, 4000))} rows={2} /></div>
           </Block>
@@ -164,7 +164,7 @@ function DayJudgement({ ground, day }: { ground: StoredGround; day: Day }) {
   const rests = [
     best && `Likeliest ${best.name}, ${inTen(best.chance)}; that one of them pays, ${inTen(chance)}.`,
     sunset !== null && (dark ? `The sun sets at ${clock(sunset)}, before you are back: take a light or start earlier.` : `${lasting(sunset - plan.back_min)} of sun to spare.`),
-    ground.kind === 'creek' && river && (riverIsFresh([river.last], new Date()) ? `River ${river.last.levelEntered.text} ${river.last.levelEntered.unit}.` : `The river was last read ${format(new Date(river.last.readAt), 'd MMM')}: read it before you cross.`),
+    ground.kind === 'creek' && river && (riverIsFresh([river.last], new Date()) ? `River ${show.length(river.last.level_m)}.` : `The river was last read ${format(new Date(river.last.readAt), 'd MMM')}: read it before you cross.`),
     ground.kind === 'creek' && river?.flood && `Last flood ${format(new Date(river.flood.readAt), 'd MMMM')}, ${show.length(river.flood.level_m)}.`,
     tide && 'Places wait for the sand to come bare.',
   ].filter(Boolean).join(' ');

@@ -54,7 +54,7 @@ function Row({ stop, place, number, walk_min, picked, onPick, onMinutes, onOut }
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: stop.id });
   const wait = stop.begin_min - stop.arrive_min;
   return (
-    <li ref={setNodeRef} style={{ transform: CSS.Transform.toString(transform), transition }} className={`grid grid-cols-[44px_4.2rem_minmax(0,1fr)] items-center gap-x-2 border-b border-rule py-1 sm:grid-cols-[36px_6.5rem_minmax(0,1fr)_auto] ${picked || isDragging ? 'bg-picked shadow-[inset_5px_0_0_var(--ink)]' : ''} ${isDragging ? 'relative z-10' : ''}`}>
+    <li ref={setNodeRef} style={{ transform: CSS.Transform.toString(transform), transition }} className={`grid grid-cols-[44px_4.2rem_minmax(0,1fr)] items-center gap-x-2 border-b border-rule py-1 sm:grid-cols-[36px_6.5rem_minmax(0,1fr)_auto] print:grid-cols-[6.5rem_minmax(0,1fr)]! ${picked || isDragging ? 'bg-picked shadow-[inset_5px_0_0_var(--ink)]' : ''} ${isDragging ? 'relative z-10' : ''}`}>
       <button type="button" className="grid min-h-11 touch-none place-items-center no-print" aria-label={`Move ${place.name}`} {...attributes} {...listeners}>
         <svg width="20" height="30" viewBox="-10 -15 20 30" aria-hidden="true"><path d="M-5 -9l5 -5l5 5M-5 9l5 5l5 -5" fill="none" stroke="var(--ink)" strokeWidth="2" /><path d="M-7 -3h14M-7 0.500h14M-7 4h14" stroke="var(--ink)" strokeWidth="1.400" /></svg>
       </button>

@@ -8,7 +8,7 @@ export interface Caution {
 }
 
 /** The usual cautions of the trade that apply to what is planned. They defer to local rules and licensed practice. */
-export function cautionsOf(ground: StoredGround, planned: readonly Candidate[], draft: DayDraft): Caution[] {
+export function cautionsOf(ground: StoredGround, planned: readonly Candidate[], draft: DayDraft, length: (m: number) => string): Caution[] {
   const has = (...kinds: string[]) => (c: Candidate): boolean => c.kinds.some((k) => kinds.includes(k));
   /** Said only when a place it is about is planned. */
   const where = (test: (c: Candidate) => boolean, says: string): Caution[] => {
@@ -21,7 +21,7 @@ export function cautionsOf(ground: StoredGround, planned: readonly Candidate[], 
     ...when(ground.kind === 'creek', 'Cold fast water: cross where you can see the bottom, and leave while you still can cross. A rise comes from rain or a dam upstream.'),
     ...when(ground.kind === 'wash', 'A wash floods from rain you do not see. Look up the valley and at the sky; leave the bed at the first trickle.'),
     ...when(ground.kind === 'beach', 'Know where you leave the beach before the water does: swell runs higher than the tide table.'),
-    ...where(has('undercut', 'cut bank', 'bench'), 'Banks, overhangs and pits come down. Stay out of any unshored hole deeper than local rules allow; many say 1.2 to 1.5 m.'),
+    ...where(has('undercut', 'cut bank', 'bench'), `Banks, overhangs and pits come down. Stay out of any unshored hole deeper than local rules allow; many say from ${length(1.2)} on.`),
     ...where(has('boulder lee', 'crevice'), 'Boulders roll and hide snakes, spiders, scorpions: gloves, and tip a stone away from you.'),
     ...where(has('bedrock', 'crevice'), 'Eye cover when rock is chipped or pried.'),
     ...where((c) => c.load_kg > 15, 'Knees and back: kneel on something, lift halves.'),

@@ -2,7 +2,7 @@ import type { StoredSign, StoredSpot } from '@riffle/contract';
 import { mustCarry, sourceAbove, sternberg, type Trace, type TracePoint } from '@riffle/core';
 import { useState } from 'react';
 import type { Draw } from '../../ribbon/Ribbon.tsx';
-import { useShow } from '../../units/useShow.ts';
+import { useShow, type Show } from '../../units/useShow.ts';
 import { floatGrows, floatStones, type TriedSpot } from '../../reading/useTrace.ts';
 
 interface TraceWordsProps {
@@ -20,7 +20,7 @@ const TELLS = 0.3;
 export function TraceWords({ trace, spots, signs, tried, draws }: TraceWordsProps) {
   const show = useShow();
   const name = (id: string): string => spots.find((s) => s.id === id)?.name ?? 'a spot since removed';
-  const float = floatTrend(signs, show.distance);
+  const float = floatTrend(signs, show);
   return (
     <div className="flex flex-col gap-1.5">
       <p>{trace.kind === 'none' ? trace.reason : trace.certainty >= TELLS ? (
@@ -75,13 +75,13 @@ function Mixing({ tried, spots, draws }: { tried: readonly TriedSpot[]; spots: r
 }
 
 /** Float that grows upstream points up; said only when the fit's band leaves no doubt of its direction. */
-function floatTrend(signs: readonly StoredSign[], distance: (m: number) => string): string | null {
+function floatTrend(signs: readonly StoredSign[], { distance, smallLength }: Show): string | null {
   const stones = floatStones(signs);
   if (new Set(stones.map((s) => s.downstream_m)).size < 3) return null;
   if (!floatGrows(signs)) return 'Float shows no clear trend in size yet.';
   const { alpha_per_m } = sternberg(stones);
   const largest = Math.max(...stones.map((s) => s.size_mm));
   const above = largest < LEAVES_VEIN_MM ? sourceAbove(sternberg(stones), largest, LEAVES_VEIN_MM) : null;
-  const vein = above ? `: ${distance(above.low_m)} to ${above.high_m < 20_000 ? distance(above.high_m) : 'far more'} above it, if pieces leave the vein ${LEAVES_VEIN_MM / 10} cm large` : '';
+  const vein = above ? `: ${distance(above.low_m)} to ${above.high_m < 20_000 ? distance(above.high_m) : 'far more'} above it, if pieces leave the vein ${smallLength(LEAVES_VEIN_MM / 1000)} large` : '';
   return `Float grows upstream: it doubles about every ${distance(Math.round(Math.LN2 / alpha_per_m / 10) * 10)}, so its source lies above the largest${vein}.`;
 }
