@@ -20,7 +20,6 @@ const addSpot = async (page: Page, some: { name: string; distance: string; kind?
 test('the day is planned, falls out when dragged past its hour, and is kept through a reload', async ({ page }) => {
   const ground = await bringCreek(page, 'Clock Fork');
   await addSpot(page, { name: 'Far bend', distance: '1050 m', kind: 'inside bend' });
-  await page.clock.setFixedTime(new Date('2026-06-02T07:00:00'));
   await openDay(page, ground);
   await expect(rows(page)).toHaveCount(3);
   await expect(judgement(page)).toContainText(/3 places, back at \d+:\d\d/);
@@ -86,7 +85,6 @@ test('a high river closes what it covers and plan B keeps off the water', async 
 
 test('the calendar goes without positions; GPX only after one has said so @desk', async ({ page }) => {
   const ground = await bringCreek(page, 'Secret Fork');
-  await page.clock.setFixedTime(new Date('2026-06-02T07:00:00'));
   await openDay(page, ground);
   await expect(rows(page)).toHaveCount(2);
   const [ics] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Calendar file' }).click()]);
@@ -147,4 +145,19 @@ test('the day prints on one sheet @desk', async ({ page }) => {
   await page.waitForTimeout(1500);
   const pdf = await page.pdf({ format: 'A4' });
   expect(pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);
+});
+
+test('a ground of one spot, typed, without a line: it is ranked, planned, and says what it cannot know', async ({ page }) => {
+  await page.goto('/grounds/new');
+  await page.getByLabel('Name').fill('One Spot Fork');
+  await page.getByLabel('Length', { exact: true }).fill('300 m');
+  await page.getByRole('button', { name: /Keep|Start/ }).last().click();
+  await expect(page).toHaveURL(/\/read/);
+  await addSpot(page, { name: 'Only bar', distance: '120 m' });
+  await expect(judgement(page)).toContainText('Pan Only bar next');
+  await page.getByRole('link', { name: 'Day sheet' }).filter({ visible: true }).click();
+  await expect(rows(page)).toHaveCount(1);
+  await expect(judgement(page)).toContainText('that one place');
+  await expect(page.getByText('no line, so no sunrise')).toBeVisible();
+  await expect(page.getByText('Walking is reckoned flat')).toBeVisible();
 });

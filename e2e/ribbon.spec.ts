@@ -102,6 +102,7 @@ test('a beach has land and sea, a dry wash no water', async ({ page }) => {
 test('the whole creek reads on a phone: names do not touch and nothing stands outside', { tag: '@phone' }, async ({ page }) => {
   // About the phone.
   await bringCreek(page, 'Narrow Fork');
+  await expect(ribbon(page)).toBeVisible();
   const texts = await ribbon(page).locator('text').evaluateAll((all) => all.map((t) => t.getBoundingClientRect()).map((r) => ({ left: r.left, right: r.right, top: r.top, bottom: r.bottom })));
   expect(texts.length).toBeGreaterThan(4);
   for (const t of texts) {

@@ -15,7 +15,7 @@ export const Sign = Whole.extend({
   offset_m: notNegative(5000, 'm').default(0),
   position: z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]).nullable(),
   seenAt: Timestamp,
-  /** Size of a float stone. */
+  /** Size of a float stone; of a flood mark its height above the water. */
   size_mm: positive(5000, 'mm').nullable(),
   sizeEntered: Entered.nullable(),
   /** Overburden down to what one wants to pan. */

@@ -1,5 +1,5 @@
 /** How a sign belongs with others: signs of one family tell much the same thing, so together they count less than their sum. */
-export type SignFamily = 'slow water' | 'bed' | 'bank' | 'heavies' | 'float' | 'people' | 'own';
+export type SignFamily = 'slow water' | 'bed' | 'bank' | 'heavies' | 'float' | 'people' | 'note' | 'own';
 
 /** What prospectors hold of a kind of place or find. */
 export interface SignKind {
@@ -37,6 +37,14 @@ export const SIGN_KINDS = {
   'float': { family: 'float', prior: { paid: 1.7, tried: 6 }, blankAfterFlood: 1, says: 'float quartz' },
   'stained float': { family: 'float', prior: { paid: 2.2, tried: 6 }, blankAfterFlood: 1, says: 'iron-stained float' },
   'old workings': { family: 'people', prior: { paid: 1.8, tried: 6 }, blankAfterFlood: 1, says: 'old hand workings beside it' },
+  'virgin ground': { family: 'people', prior: { paid: 2.1, tried: 6 }, blankAfterFlood: 1, says: 'ground nobody has turned' },
+  'hardpan': { family: 'bed', prior: { paid: 2.1, tried: 6 }, blankAfterFlood: 1, says: 'hardpan that stops gold' },
+  'hollow': { family: 'slow water', prior: { paid: 1.7, tried: 6 }, blankAfterFlood: 0.6, says: 'a hollow on flat ground' },
+  'berm toe': { family: 'bank', prior: { paid: 2.4, tried: 6 }, blankAfterFlood: 0.2, says: 'toe of a cut berm' },
+  'rock change': { family: 'float', prior: { paid: 1.9, tried: 6 }, blankAfterFlood: 1, says: 'the rock changes there' },
+  // Notes to take: they say nothing for or against a pan.
+  'flood mark': { family: 'note', prior: { paid: 1.5, tried: 6 }, blankAfterFlood: 0.5, says: 'a flood mark' },
+  'water hole': { family: 'note', prior: { paid: 1.5, tried: 6 }, blankAfterFlood: 0.5, says: 'water to pan with' },
   'turned over': { family: 'people', prior: { paid: 0.7, tried: 6 }, blankAfterFlood: 1, says: 'turned over by others' },
 } as const satisfies Readonly<Record<string, SignKind>>;
 export type SignKindName = keyof typeof SIGN_KINDS;
@@ -75,6 +83,10 @@ export const SIGN_TRAITS: readonly SignTrait[] = [
   { name: 'pits', asks: 'Cavities', of: ['float', 'stained float'], choices: [{ value: 'none', logOdds: -0.1 }, { value: 'empty', logOdds: 0.1 }, { value: 'dark-filled', logOdds: 0.3 }] },
   { name: 'amount', asks: 'Black sand', of: ['black sand'], choices: [{ value: 'a trace', logOdds: -0.2 }, { value: 'streaks', logOdds: 0.1 }, { value: 'a seam', logOdds: 0.35 }] },
   { name: 'grains', asks: 'Grains are', of: ['black sand', 'lead or iron'], choices: [{ value: 'flat and thin', logOdds: -0.05 }, { value: 'rough', logOdds: 0.2 }] },
+  { name: 'part', asks: 'Part of the bar', of: ['bar'], choices: [{ value: 'head', logOdds: 0.25 }, { value: 'inside line', logOdds: 0.15 }, { value: 'tail', logOdds: -0.15 }] },
+  { name: 'company', asks: 'With it', of: ['black sand'], choices: [{ value: 'garnet', logOdds: 0.1 }, { value: 'lead or shot', logOdds: 0.2 }, { value: 'mica only', logOdds: -0.2 }] },
+  { name: 'rock', asks: 'What it is', of: ['rock change'], choices: [{ value: 'ironstone', logOdds: 0.15 }, { value: 'schist', logOdds: 0.1 }, { value: 'a dyke', logOdds: 0.15 }, { value: 'altered', logOdds: 0.2 }] },
+  { name: 'holds', asks: 'Water', of: ['water hole'], choices: [{ value: 'holds all year', logOdds: 0 }, { value: 'dry in summer', logOdds: 0 }] },
   { name: 'left', asks: 'Left beside it', of: ['old workings', 'turned over'], choices: [{ value: 'nothing', logOdds: -0.3 }, { value: 'a virgin strip', logOdds: 0.4 }] },
   { name: 'ledge', asks: 'Step', of: ['boulder lee', 'draw mouth'], choices: [{ value: 'deep hole', logOdds: -0.1 }, { value: 'shallow lee', logOdds: 0.15 }] },
 ];

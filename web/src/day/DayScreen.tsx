@@ -96,7 +96,7 @@ function DaySheet({ ground, spots, date, onDate, kept }: DaySheetProps) {
         </span>
       </header>
       <DayJudgement ground={ground} day={day} />
-      <ClosedToday ground={ground} />
+      <ClosedToday ground={ground} on={date} />
       {plan && plan.stops.length > 0 && (
         <DayTimeline plan={plan} places={places} start_min={draft.start_min} back_min={draft.back_min} sky={day.sky} tide={day.tide} now_min={today ? now.getHours() * 60 + now.getMinutes() : null} picked={picked} onPick={setPicked} />
       )}

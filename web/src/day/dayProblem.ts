@@ -4,7 +4,7 @@ import {
 } from '@riffle/core';
 import { differenceInHours } from 'date-fns';
 import type { RankedPlace } from '../reading/useRanking.ts';
-import { RIVER_FRESH_H, type RiverNow } from '../reading/riverNow.ts';
+import { RIVER_FRESH_H, underWater, type RiverNow } from '../reading/riverNow.ts';
 import type { CreekShape } from '../ribbon/creekShape.ts';
 
 /** What a person settles about a day. */
@@ -53,7 +53,6 @@ export function dayCandidates(
   ground: StoredGround, spots: readonly StoredSpot[], ranked: readonly RankedPlace[], draft: DayDraft, pace: Pace, river: RiverNow | null, line: WalkedLine, now: Date,
 ): Candidate[] {
   const tools_kg = draft.tools.reduce((sum, t) => sum + t.kg, 0);
-  const level_m = river && differenceInHours(now, new Date(river.last.readAt)) <= RIVER_FRESH_H ? river.last.level_m : null;
   return ranked.map(({ place, chance, reasons }) => {
     const spot = spots.find((s) => s.id === place.spotId);
     const offset_m = spot?.offset_m ?? (place.bank === 'mid' ? 0 : 6);
@@ -63,7 +62,7 @@ export function dayCandidates(
     // The last load goes along on the way on; each one before it is a walk to the water and back.
     const hauling = Math.max(0, trips - 1) * (walkingMinutes(line, there, draft.start_m) + walkingMinutes(line, draft.start_m, there));
     const told = reasons.some((r) => r.from === 'pans' && Math.abs(r.logOdds) >= TOLD) ? 0.3 : 1;
-    const tooHigh = level_m !== null && spot?.worksBelow_m != null && level_m >= spot.worksBelow_m;
+    const tooHigh = underWater(spot, river, now);
     const frozenShut = draft.frozen && !place.kinds.some((k) => k === 'bedrock' || k === 'crevice');
     return {
       id: place.id, spotId: place.spotId, name: place.name, distance_m: place.distance_m, bank: place.bank, offset_m, kinds: place.kinds,

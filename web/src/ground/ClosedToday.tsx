@@ -5,16 +5,17 @@ import { useRecords } from '../api/records.ts';
 
 const day = (d: string): string => format(parseISO(d), 'd MMM yyyy');
 
-/** What the crew's own notes say of today, on every screen where ground is worked. Nothing stands there while all is open. */
-export function ClosedToday({ ground }: { ground: StoredGround }) {
+/** What the crew's own notes say of a day, today unless told, on every screen where ground is worked. Nothing stands there while all is open. */
+export function ClosedToday({ ground, on = format(new Date(), 'yyyy-MM-dd') }: { ground: StoredGround; on?: string }) {
   const notes = useRecords('permissions', ground.id).items;
-  const { closed, soon } = permissionOn(notes, format(new Date(), 'yyyy-MM-dd'));
+  const { closed, soon } = permissionOn(notes, on);
+  const isToday = on === format(new Date(), 'yyyy-MM-dd');
   if (closed.length === 0 && soon.length === 0) return null;
   return (
     <div className={`border-l-4 border-dashed pl-3 ${closed.length > 0 ? 'border-danger' : 'border-ink'}`}>
       {closed.length > 0 && (
         <p className="font-semibold text-danger">
-          Closed today by your notes: {closed.map((c) => `${c.note.name} (${c.why === 'closed season' ? c.until ? `until ${day(c.until)}` : 'no end noted' : `${c.why}, ${c.until ? day(c.until) : ''}`})`).join('; ')}. Local law decides; ask before you dig.
+          Closed {isToday ? 'today' : 'on that day'} by your notes: {closed.map((c) => `${c.note.name} (${c.why === 'closed season' ? c.until ? `until ${day(c.until)}` : 'no end noted' : `${c.why}, ${c.until ? day(c.until) : ''}`})`).join('; ')}. Local law decides; ask before you dig.
         </p>
       )}
       {soon.length > 0 && <p>{soon.map((s) => `${s.note.name} ${s.what} ${s.days === 0 ? 'today' : `in ${s.days} day${s.days === 1 ? '' : 's'}`}`).join('; ')}.</p>}

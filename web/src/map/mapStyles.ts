@@ -43,7 +43,7 @@ export function spotStyle(inks: Inks, spot: StoredSpot, gold: boolean, picked: b
 /** Signs by family, each a shape of its own, so that thousands draw as stamps. Float is rust, as everywhere. */
 const FAMILY: Readonly<Record<string, { points: number; angle: number; filled: boolean }>> = {
   'slow water': { points: 3, angle: Math.PI, filled: false }, 'bed': { points: 4, angle: Math.PI / 4, filled: true }, 'bank': { points: 3, angle: 0, filled: true }, 'heavies': { points: 6, angle: 0, filled: true },
-  'float': { points: 5, angle: 0.3, filled: true }, 'people': { points: 4, angle: Math.PI / 4, filled: false }, 'own': { points: 8, angle: 0, filled: false },
+  'float': { points: 5, angle: 0.3, filled: true }, 'people': { points: 4, angle: Math.PI / 4, filled: false }, 'note': { points: 20, angle: 0, filled: false }, 'own': { points: 8, angle: 0, filled: false },
 };
 const stamps = new Map<string, Style>();
 export function signStyle(inks: Inks, sign: StoredSign): Style {

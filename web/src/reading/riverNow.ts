@@ -1,4 +1,5 @@
-import type { StoredGaugeReading } from '@riffle/contract';
+import type { StoredGaugeReading, StoredSpot } from '@riffle/contract';
+import { differenceInHours } from 'date-fns';
 
 /** A reading older than this tells nothing of today's river. */
 export const RIVER_FRESH_H = 36;
@@ -9,6 +10,10 @@ export interface RiverNow {
   readonly trend_m_day: number | null;
   readonly flood: StoredGaugeReading | null;
 }
+
+/** Is this place covered at the river's last reading, if that is fresh? */
+export const underWater = (spot: Pick<StoredSpot, 'worksBelow_m'> | undefined, river: RiverNow | null, now: Date): boolean =>
+  river !== null && spot?.worksBelow_m != null && differenceInHours(now, new Date(river.last.readAt)) <= RIVER_FRESH_H && river.last.level_m >= spot.worksBelow_m;
 
 /** The river as last read, and the last flood. Null before the first reading. */
 export function riverNow(readings: readonly StoredGaugeReading[]): RiverNow | null {

@@ -43,6 +43,20 @@ export const SignMark = memo(function SignMark({ kind, size_mm = null }: SignMar
       return <g fill="var(--paper)" stroke="var(--ink)" strokeWidth="1.2"><path d={stonePath(-5, 4, 5, 3, 1)} /><path d={stonePath(5, 4, 5, 3, 2)} /><path d={stonePath(0, -2, 5, 3, 4)} /></g>;
     case 'turned over':
       return <path d="M-8 6Q-8 -6 2 -6M2 -6l-5 -3M2 -6l-4 4M-2 6h11" fill="none" stroke="var(--ink)" strokeWidth="1.8" />;
+    case 'virgin ground':
+      return <path d="M-8 6q2 -10 3 -12M-2 6q0 -9 1 -11M4 6q0 -8 3 -10M-10 6h20" fill="none" stroke="var(--ink)" strokeWidth="1.6" />;
+    case 'hardpan':
+      return <g><path d="M-10 -2h20" stroke="var(--ink)" strokeWidth="2.6" /><path d="M-8 3h4M-1 3h4M6 3h3M-5 7h4M2 7h4" stroke="var(--clay)" strokeWidth="2" /></g>;
+    case 'hollow':
+      return <path d="M-11 -3h4q7 12 14 0h4" fill="none" stroke="var(--ink)" strokeWidth="1.8" />;
+    case 'berm toe':
+      return <g><path d="M-10 -6h8v9h12" fill="none" stroke="var(--ink)" strokeWidth="1.8" /><ellipse cx="4" cy="6" rx="6" ry="2.4" fill="url(#stipple)" stroke="var(--ink)" strokeWidth="0.6" /></g>;
+    case 'rock change':
+      return <g><path d="M0 -9L-3 9" stroke="var(--rust)" strokeWidth="2.4" /><path d="M-11 -5h7M-11 0h7M-11 5h6M4 -6l5 5M3 -1l6 6" stroke="var(--ink)" strokeWidth="1.2" /></g>;
+    case 'flood mark':
+      return <g fill="none" stroke="var(--water)"><path d="M-10 7q3 -3 6 0t6 0t6 0" strokeWidth="1.6" /><path d="M-10 -4q3 -3 6 0t6 0t6 0" strokeWidth="1.2" strokeDasharray="2 2" /><path d="M0 4V-1m-3 3l3 -4l3 4" stroke="var(--ink)" strokeWidth="1.4" /></g>;
+    case 'water hole':
+      return <g><ellipse cx="0" cy="3" rx="9" ry="4" fill="var(--water-body)" stroke="var(--water)" strokeWidth="1.6" /><path d="M0 -8q3 4 0 5.500q-3 -1.500 0 -5.500" fill="var(--water)" /></g>;
     case 'own word':
       return <path d="M-7 7V-7M-7 -7h13l-4 4l4 4h-13" fill="none" stroke="var(--ink)" strokeWidth="1.8" strokeLinejoin="round" />;
     // And kinds the crew named itself.

@@ -5,7 +5,7 @@ const CELL_PX = 16;
 /** So many are drawn at one place; the list has them all. */
 const MOST_AT_ONE_PLACE = 2;
 /** More than this in sight and each is a dot, all of them one path: a drawing of its own for each would make the ribbon stutter. */
-export const MANY_SIGNS = 150;
+export const MANY_SIGNS = 90;
 
 /**
  * Signs that can be told apart at this scale: at most two kinds in each stretch of a bank a mark wide, the first of a kind standing for the rest.

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { centreLine, type GatheredPlace } from '@riffle/core';
 import { useRecords } from '../../api/records.ts';
@@ -15,7 +15,7 @@ import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import { ReadJudgement } from './ReadJudgement.tsx';
-import { riverNow } from '../../reading/riverNow.ts';
+import { riverNow, underWater } from '../../reading/riverNow.ts';
 import { OutOfReach, RiverLine } from './River.tsx';
 import { SignList } from './SignList.tsx';
 import { SpotTable } from './SpotTable.tsx';
@@ -51,7 +51,10 @@ export function ReadScreen() {
   const readings = useRecords('gauge-readings', ground.id).items;
   const tried = useTried(ground, spots, samples);
   const trace = useTrace(tried);
-  const ranking = useRanking(spots, signs, samples, grades, preferences, riverNow(readings)?.flood?.readAt ?? null, useTrail(trace, signs));
+  const river = useMemo(() => riverNow(readings), [readings]);
+  const all = useRanking(spots, signs, samples, grades, preferences, river?.flood?.readAt ?? null, useTrail(trace, signs));
+  // What the river covers today is no place to send anyone.
+  const ranking = useMemo(() => ({ ...all, ranked: all.ranked.filter((r) => !underWater(spots.find((s) => s.id === r.place.spotId), river, new Date())) }), [all, spots, river]);
   const show = useShow();
   const [place, setPlace] = useState<(RibbonPlace & { readonly name?: string }) | null>(null);
   const [open, setOpen] = useState<Open | null>(null);
@@ -68,6 +71,7 @@ export function ReadScreen() {
   // Where one stands, as far as the screen knows: the place marked last, the picked spot, the middle of the ground.
   const here: RibbonPlace = place ?? (pickedSpot ? { distance_m: pickedSpot.distance_m, bank: pickedSpot.bank, offset_m: pickedSpot.offset_m } : { distance_m: Math.round(ground.length_m / 2), bank: 'mid', offset_m: 0 });
   useKeys(useMemo(() => ({ n: () => { setPlace(null); setOpen({ what: 'new spot' }); }, s: () => setOpen({ what: 'new sign' }) }), []));
+  const openSignById = useCallback((id: string) => setOpen({ what: 'sign', id }), []);
   const placeOnMap = (at: [number, number]): void => {
     if (!ground.line) return;
     const there = centreLine(ground.line).locate(at);
@@ -166,7 +170,7 @@ export function ReadScreen() {
       </div>
       <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,5fr)_minmax(0,8fr)]">
         <Block title="Spots" aside="best-proven first"><SpotTable kind={ground.kind} spots={spots} grades={grades} picked={picked} onPick={pick} /></Block>
-        <Block title="Signs" aside="to come back to first"><SignList signs={signs} onOpen={(id) => setOpen({ what: 'sign', id })} /></Block>
+        <Block title="Signs" aside="to come back to first"><SignList signs={signs} onOpen={openSignById} /></Block>
       </div>
       <Suspense>
         {open?.what === 'ground' && <GroundSheet ground={ground} onClose={close} />}

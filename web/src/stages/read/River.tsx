@@ -1,13 +1,12 @@
 import type { StoredGaugeReading, StoredSpot } from '@riffle/contract';
-import { differenceInCalendarDays, differenceInHours, format } from 'date-fns';
-import { RIVER_FRESH_H, riverNow } from '../../reading/riverNow.ts';
+import { differenceInCalendarDays, format } from 'date-fns';
+import { riverNow, underWater } from '../../reading/riverNow.ts';
 import { useShow } from '../../units/useShow.ts';
 
 /** Spots the river covers at its last fresh reading. */
 export function OutOfReach({ readings, spots }: { readings: readonly StoredGaugeReading[]; spots: readonly StoredSpot[] }) {
-  const last = riverNow(readings)?.last;
-  if (!last || differenceInHours(new Date(), new Date(last.readAt)) > RIVER_FRESH_H) return null;
-  const shut = spots.filter((s) => s.worksBelow_m !== null && last.level_m >= s.worksBelow_m);
+  const river = riverNow(readings);
+  const shut = spots.filter((s) => underWater(s, river, new Date()));
   return shut.length === 0 ? null : <p className="border-l-4 border-dashed border-danger pl-3"><b className="text-danger">Out of reach at this river:</b> {shut.map((s) => s.name).join(', ')}. Do not wade to them.</p>;
 }
 

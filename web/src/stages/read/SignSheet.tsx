@@ -114,7 +114,7 @@ function AddMeasures({ ground, sign, onClose }: SignSheetProps & { sign: StoredS
   const write = useWrite();
   const show = useShow();
   const US = show.display.system === 'US';
-  const isFloat = sign.kind === 'float' || sign.kind === 'stained float';
+  const sizeOf = sign.kind === 'float' || sign.kind === 'stained float' ? 'Size of the stone' : sign.kind === 'flood mark' ? 'Height above the water now' : null;
   const [size, setSize] = useState<Entered>(sign.sizeEntered ?? blank(US ? 'in' : 'mm'));
   const [cover, setCover] = useState<Entered>(sign.coverEntered ?? blank(US ? 'ft' : 'm'));
   const [distance, setDistance] = useState<Entered>({ text: String(Math.round((sign.distance_m / UNITS.length[US ? 'ft' : 'm']) * 10) / 10), unit: US ? 'ft' : 'm' });
@@ -125,7 +125,7 @@ function AddMeasures({ ground, sign, onClose }: SignSheetProps & { sign: StoredS
   const [tried, setTried] = useState(false);
   const readings = { size: size.text.trim() === '' ? null : readEntered('length', size), cover: cover.text.trim() === '' ? null : readEntered('length', cover), distance: readEntered('length', distance) };
   const tooFar = readings.distance.ok && readings.distance.value > ground.length_m + 0.5 ? `The ground is ${show.distance(ground.length_m)} long.` : null;
-  const sizeProblem = readings.size?.ok && !(readings.size.value > 0 && readings.size.value <= 5) ? 'A float stone is between 0 and 5 m.' : null;
+  const sizeProblem = readings.size?.ok && !(readings.size.value > 0 && readings.size.value <= 5) ? 'Between 0 and 5 m.' : null;
   const coverProblem = readings.cover?.ok && readings.cover.value > 30 ? 'At most 30 m.' : null;
   const { version, updatedAt, ...record } = sign;
 
@@ -155,7 +155,7 @@ function AddMeasures({ ground, sign, onClose }: SignSheetProps & { sign: StoredS
           <Choices label={t.asks} value={traits[t.name] ?? ''} onChange={(v) => setTraits({ ...traits, [t.name]: v })} choices={t.choices.map((c) => ({ value: c.value, label: c.value }))} />
         </div>
       ))}
-      {isFloat && <QuantityField label="Size of the stone" entered={size} reading={readings.size ?? { ok: true, value: 0 }} units={['mm', 'cm', 'in']} optional showProblem={tried} problem={sizeProblem ?? (readings.size?.ok === false ? readings.size.problem : null)} onChange={setSize} />}
+      {sizeOf && <QuantityField label={sizeOf} entered={size} reading={readings.size ?? { ok: true, value: 0 }} units={['mm', 'cm', 'in']} optional showProblem={tried} problem={sizeProblem ?? (readings.size?.ok === false ? readings.size.problem : null)} onChange={setSize} />}
       <QuantityField label="Cover down to what you want to pan" entered={cover} reading={readings.cover ?? { ok: true, value: 0 }} units={['m', 'cm', 'ft', 'in']} optional showProblem={tried} problem={coverProblem ?? (readings.cover?.ok === false ? readings.cover.problem : null)} onChange={setCover} />
       <QuantityField label={`Distance ${GROUND_WORDS[ground.kind].axis}`} entered={distance} reading={readings.distance} units={['m', 'ft']} showProblem={tried} problem={tooFar} onChange={setDistance} />
       <TextField label="Passed by? What it needs" value={comeBackWith} onChange={(v) => setComeBackWith(v.slice(0, 400))} hint="A low river, two hands, a pump: it then stands on the return list." />
