@@ -51,7 +51,7 @@ export const Spot = Whole.extend({
   bank: z.enum(['left', 'right', 'mid']),
   offset_m: notNegative(5000, 'm').default(0),
   position: z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]).nullable(),
-  /** River level at the stake above which nobody can work there; null: any level. */
+  /** River level at the stake above which nobody can work there; null: it never closes. */
   worksBelow_m: z.number('Give a number in m.').min(-20, 'At least -20 m.').max(30, 'At most 30 m.').nullable().default(null),
   worksBelowEntered: Entered.nullable().default(null),
   note: Note,

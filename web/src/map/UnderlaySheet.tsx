@@ -2,7 +2,8 @@ import { useEffect, useState } from 'react';
 import { Button } from '../ui/Button.tsx';
 import { Field, TextField } from '../ui/Field.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
-import { dropUnderlay, findUnderlay, keepUnderlay, readUnderlay, tileProblem, Unusable, type Underlay } from './underlay.ts';
+import { dropUnderlay, findUnderlay, keepUnderlay, readUnderlay, tileProblem, type Underlay } from './underlay.ts';
+import { Unusable } from './worldFile.ts';
 
 /** Lays a person's own picture, or tiles from an address they type, beneath the map. Nothing is asked of any network unless they type one. */
 export function UnderlaySheet({ groundId, onClose }: { groundId: string; onClose: () => void }) {

@@ -1,12 +1,11 @@
 import { fromBlob } from 'geotiff';
 import { createStore, del, get, set } from 'idb-keyval';
+import { projectionOf, readWorldFile, Unusable, type Extent } from './worldFile.ts';
 
 /** A person's own picture under the map. It stays on this device. */
 export type Underlay =
   | { readonly kind: 'picture'; readonly name: string; readonly picture: Blob; readonly extent: Extent; readonly projection: 'EPSG:4326' | 'EPSG:3857' }
   | { readonly kind: 'tiles'; readonly address: string };
-/** West, south, east, north. */
-type Extent = readonly [number, number, number, number];
 
 const store = createStore('riffle-underlays', 'underlays');
 export const keepUnderlay = (groundId: string, underlay: Underlay): Promise<void> => set(groundId, underlay, store);
@@ -15,9 +14,6 @@ export const dropUnderlay = (groundId: string): Promise<void> => del(groundId, s
 
 /** Larger pictures are made smaller: a phone cannot hold them. */
 const MOST_PX = 4096;
-
-/** What is wrong with a picture, in words for the person who chose it. */
-export class Unusable extends Error {}
 
 /**
  * Reads what a person chose: one GeoTIFF, or a picture with its world file.
@@ -34,16 +30,6 @@ export async function readUnderlay(files: readonly File[]): Promise<Underlay> {
   return readWithWorldFile(picture, await world.text());
 }
 
-/** Six numbers: pixel width, two turns, pixel height (negative), centre of the upper left pixel. Source: the world file convention. */
-export function readWorldFile(text: string): { readonly px: number; readonly py: number; readonly x: number; readonly y: number } {
-  const numbers = text.trim().split(/\s+/).map((t) => Number(t.replace(',', '.')));
-  const [px, turn1, turn2, py, x, y] = numbers;
-  if (numbers.length < 6 || numbers.slice(0, 6).some(Number.isNaN) || px === undefined || py === undefined || x === undefined || y === undefined) throw new Unusable('The world file must hold six numbers, one a line.');
-  if (Math.abs(turn1 ?? 0) > 1e-12 || Math.abs(turn2 ?? 0) > 1e-12) throw new Unusable('This picture is turned. Save it north up and try again.');
-  if (!(px > 0) || !(py < 0)) throw new Unusable('The world file’s first number must be above 0 and its fourth below 0.');
-  return { px, py, x, y };
-}
-
 async function readWithWorldFile(picture: File, text: string): Promise<Underlay> {
   const { px, py, x, y } = readWorldFile(text);
   const bitmap = await createImageBitmap(picture).catch(() => { throw new Unusable('This picture cannot be read. Save it as PNG or JPEG.'); });
@@ -52,8 +38,6 @@ async function readWithWorldFile(picture: File, text: string): Promise<Underlay>
   const extent: Extent = [west, north + py * bitmap.height, west + px * bitmap.width, north];
   return { kind: 'picture', name: picture.name, picture: await drawn(bitmap), extent, projection: projectionOf(extent) };
 }
-
-const projectionOf = (extent: Extent): 'EPSG:4326' | 'EPSG:3857' => (extent.every((v, i) => Math.abs(v) <= (i % 2 ? 90 : 180)) ? 'EPSG:4326' : 'EPSG:3857');
 
 async function drawn(bitmap: ImageBitmap): Promise<Blob> {
   const scale = Math.min(1, MOST_PX / Math.max(bitmap.width, bitmap.height));

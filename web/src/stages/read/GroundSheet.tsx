@@ -13,7 +13,8 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { PermissionList } from './PermissionList.tsx';
 import { ProfileFields } from './ProfileFields.tsx';
-import { asText, readTide, TideFields } from './TideFields.tsx';
+import { asText, readTide } from './readTide.ts';
+import { TideFields } from './TideFields.tsx';
 
 const record = ({ version, updatedAt, line, linePoints, ...ground }: StoredGround) => ({ ...ground, baseVersion: version });
 
