@@ -176,3 +176,20 @@ test('heights by hand level draw the bed, a tide is checked line by line, and a 
   await expect(sheet).toBeHidden();
   await expect(page.getByRole('listbox').getByText(/sand bare below 1\.10?\sm/)).toBeVisible();
 });
+
+test('the line is bent by a hand on its corner: it grows longer and keeps its heights @desk', async ({ page }) => {
+  const ground = await bringCreek(page, 'Bent Fork');
+  const box = await openMap(page);
+  await page.getByRole('radio', { name: 'bend it' }).click();
+  const x = box.x + 100 + (box.width - 140) / 2;
+  const y = box.y + box.height / 2;
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 60, y, { steps: 6 });
+  await page.mouse.up();
+  await expect(page.getByText(/^The line is .* long\.$/)).toBeVisible();
+  const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as { items: { id: string; length_m: number; line: number[][] }[] };
+  const bent = items.find((g) => g.id === ground);
+  expect(bent?.length_m ?? 0).toBeGreaterThan(1150);
+  expect(bent?.line.every((p) => (p[2] ?? 0) >= 12 && (p[2] ?? 99) <= 36)).toBe(true);
+});

@@ -23,6 +23,7 @@ export { hinderedSettling_m_s, richardsonZakiExponent } from './grains/richardso
 export { centreLine, MIDSTREAM_M, type Bank, type CentreLine, type OnLine } from './ground/centreLine.ts';
 export { flowDirection, type FlowDirection } from './ground/flowDirection.ts';
 export { localPlane, type Position } from './ground/localPlane.ts';
+export { reshapeLine } from './ground/reshapeLine.ts';
 export { thinLine } from './ground/thinLine.ts';
 
 export { COLOR_CLASSES, COLOR_MG, countColors, NO_COLORS, type ColorClass, type ColorCounts, type ColorWeights } from './sample/colorWeights.ts';

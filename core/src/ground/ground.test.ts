@@ -4,6 +4,7 @@ import { seededRandom } from '../maths/random.ts';
 import { centreLine } from './centreLine.ts';
 import { flowDirection } from './flowDirection.ts';
 import { localPlane, type Position } from './localPlane.ts';
+import { reshapeLine } from './reshapeLine.ts';
 import { thinLine } from './thinLine.ts';
 
 const { WGS84 } = geodesic.Geodesic;
@@ -68,4 +69,17 @@ test('a thinned line keeps its ends and its shape', () => {
   expect(thin[0]).toEqual(long[0]);
   expect(thin.at(-1)).toEqual(long.at(-1));
   expect(centreLine(thin).length_m / centreLine(long).length_m).toBeCloseTo(1, 2);
+});
+
+describe('a line bent by hand', () => {
+  const before = [[-33, 46.5, 10], [-33, 46.51, 20], [-33, 46.52, 40]] as const;
+  test('points left alone keep their height, moved and new ones take the old line’s nearest', () => {
+    // By hand: halfway along the upper half the bed stands at 30 m; a step to the east does not change that.
+    const after = reshapeLine(before, [[-33, 46.5], [-32.9995, 46.515], [-33, 46.52]]);
+    expect(after.map((p) => Math.round((p[2] ?? NaN) * 10) / 10)).toEqual([10, 30, 40]);
+    expect(after[1]?.slice(0, 2)).toEqual([-32.9995, 46.515]);
+  });
+  test('a line without heights stays without', () => {
+    expect(reshapeLine([[-33, 46.5], [-33, 46.51, 3]], [[-33, 46.5], [-33, 46.52]])).toEqual([[-33, 46.5], [-33, 46.52]]);
+  });
 });

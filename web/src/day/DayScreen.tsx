@@ -6,6 +6,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { StoredGround, StoredPlan, StoredSpot } from '@riffle/contract';
 import { useRecords } from '../api/records.ts';
 import { ClosedToday } from '../ground/ClosedToday.tsx';
+import { daysWords } from '../ground/permissionDays.ts';
 import { useWrite } from '../offline/writes.ts';
 import { inTen } from '../reading/inTen.ts';
 import { useGround } from '../shell/useGround.ts';
@@ -32,7 +33,8 @@ export function DayScreen() {
   const samples = useRecords('samples', ground.id);
   if (plans.loading || samples.loading) return <p className="pt-6 text-ink-2">Opening the day ...</p>;
   const kept = plans.items.filter((p) => p.day === date).at(-1);
-  return <DaySheet key={`${ground.id} ${date}`} ground={ground} spots={spots} date={date} onDate={setDate} kept={kept} />;
+  // A kept plan may come a moment later, or from someone else of the crew: then the sheet begins again from it.
+  return <DaySheet key={`${ground.id} ${date} ${kept?.id} ${kept?.version}`} ground={ground} spots={spots} date={date} onDate={setDate} kept={kept} />;
 }
 
 interface DaySheetProps {
@@ -57,6 +59,7 @@ function DaySheet({ ground, spots, date, onDate, kept }: DaySheetProps) {
   const now = useMinute();
   const day = useDay(ground, spots, date, kept, now);
   const write = useWrite();
+  const permissions = useRecords('permissions', ground.id).items;
   const show = useShow();
   const [picked, setPicked] = useState<string | null>(null);
   const [note, setNote] = useState(kept?.note ?? '');
@@ -128,6 +131,7 @@ function DaySheet({ ground, spots, date, onDate, kept }: DaySheetProps) {
             <ul className="flex flex-col gap-1.5 text-[13.5px]">
               {cautionsOf(ground, planned, draft, show.length).map((c) => <li key={c.says} className="border-l-4 border-dashed border-danger pl-3">{c.says}{c.at.length > 0 && <span className="text-ink-2"> {c.at.slice(0, 3).join(', ')}{c.at.length > 3 && ` and ${c.at.length - 3} more`}.</span>}</li>)}
             </ul>
+            {permissions.length > 0 && <p className="mt-2 text-[13px]">{permissions.map((p) => `${p.name}: ${p.kind}${daysWords(p)}`).join('; ')}. <span className="text-ink-2">As you wrote it down; local law decides.</span></p>}
             <div className="mt-2"><TextField label="Local rules, who has been told, where the car stands" value={note} onChange={(v) => setNote(v.slice(0, 4000))} rows={2} /></div>
           </Block>
           <Lots ground={ground} spots={spots} />

@@ -44,7 +44,7 @@ export function useDay(ground: StoredGround, spots: readonly StoredSpot[], date:
   const samples = useRecords('samples', ground.id).items;
   const signs = useRecords('signs', ground.id).items;
   const readings = useRecords('gauge-readings', ground.id).items;
-  const [draft, setDraft, forget] = useDraft<DayDraft>(`day-${ground.id}-${date}`, () => firstDraft(ground, kept));
+  const [draft, setDraft, forget] = useDraft<DayDraft>(`day-${ground.id}-${date}${kept ? `-${kept.id}-${kept.version}` : ''}`, () => firstDraft(ground, kept));
   const river = useMemo(() => riverNow(readings), [readings]);
   const grades = useMemo(() => spotGrades(samples, ground.swell_percent), [samples, ground.swell_percent]);
   const ranking = useRanking(spots, signs, samples, grades, preferences, river?.flood?.readAt ?? null, useTrail(useTrace(useTried(ground, spots, samples)), signs));

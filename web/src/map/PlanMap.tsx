@@ -1,5 +1,6 @@
 import type { StoredGround, StoredOutline, StoredSign, StoredSpot } from '@riffle/contract';
 import type { OUTLINE_KINDS } from '@riffle/contract';
+import { reshapeLine, type Position } from '@riffle/core';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
@@ -32,7 +33,7 @@ export interface PlanMapProps {
 /** What a pencil stroke on the map becomes. */
 const STROKES: readonly { readonly value: Drawing; readonly label: string }[] = [
   { value: 'none', label: 'look' }, { value: 'bar', label: 'bar' }, { value: 'bench', label: 'bench' }, { value: 'claim', label: 'claim' }, { value: 'workings', label: 'workings' }, { value: 'path', label: 'path' },
-  { value: 'line', label: 'the line' }, { value: 'reshape', label: 'reshape' }, { value: 'measure', label: 'measure' },
+  { value: 'line', label: 'the line' }, { value: 'bend', label: 'bend it' }, { value: 'reshape', label: 'reshape' }, { value: 'measure', label: 'measure' },
 ];
 
 /** The ground in plan, north up: to look at, draw on, measure, and lay a picture of one's own beneath. */
@@ -45,6 +46,8 @@ export default function PlanMap({ ground, spots, signs, outlines, gold, picked, 
   const [openOutline, setOpenOutline] = useState<StoredOutline | null>(null);
   const [underlayOpen, setUnderlayOpen] = useState(false);
   const [underlayTurn, setUnderlayTurn] = useState(0);
+  // A line that could not be kept is drawn again as it was.
+  const [lineTurn, setLineTurn] = useState(0);
   const [here, setHere] = useState<LonLat | null>(null);
   const { preferences } = usePreferences();
   const other = useRecords('grounds').items.find((g) => g.line?.[0])?.line?.[0];
@@ -63,26 +66,28 @@ export default function PlanMap({ ground, spots, signs, outlines, gold, picked, 
     write({ what: 'record', kind: 'outlines', record: { ...record, points, baseVersion: version } });
     toast(`${o.name} is redrawn.`, { action: { label: 'Undo', onClick: () => write({ what: 'record', kind: 'outlines', record: { ...record, baseVersion: version + 1 } }) } });
   };
-  const writeLine = async (points: LonLat[]): Promise<void> => {
+  const writeLine = async (points: readonly Position[], done: Drawing = 'none'): Promise<void> => {
     try {
       const kept = await call<StoredGround>('PUT', `/grounds/${ground.id}/line`, { line: points, baseVersion: ground.version });
       queryClient.setQueryData<StoredGround[]>(listKey('grounds', ''), (list) => list?.map((g) => (g.id === kept.id ? kept : g)));
       await queryClient.invalidateQueries({ queryKey: listKey('spots', ground.id) });
       toast(`The line is ${show.distance(kept.length_m)} long.`);
-      setDrawing('none');
+      setDrawing(done);
     } catch (error) {
+      setLineTurn((n) => n + 1);
       toast(navigator.onLine ? (error as Error).message : 'Drawing the line needs a signal, since every spot moves with it. It is as it was.');
     }
   };
 
   const attach = useMap({
-    ground, spots, signs, outlines, gold, picked, drawing, underlayTurn, here, elsewhere,
+    ground, spots, signs, outlines, gold, picked, drawing, underlayTurn, lineTurn, here, elsewhere,
     onPick, onSign, onPlace, onOutline: setOpenOutline, onSay: setSaid,
     onDrawn: (what, points) => {
       if (what === 'line') void writeLine(points);
       else if (what !== 'measure') setDrawn({ kind: what, points });
     },
     onReshaped: writeOutline,
+    onBent: (points) => { if (ground.line) void writeLine(reshapeLine(ground.line, points), 'bend'); },
   });
 
   return (
@@ -126,7 +131,8 @@ export default function PlanMap({ ground, spots, signs, outlines, gold, picked, 
 
 const HINTS: Readonly<Record<Drawing, string>> = {
   none: '', bar: 'Tap its corners; tap the last one again to close it.', bench: 'Tap its corners; tap the last one again to close it.', claim: 'Tap the claim’s corners as on the paper; tap the last one again. A drawing is no survey.',
-  workings: 'Tap its corners; tap the last one again to close it.', path: 'Tap along it; tap the last point again to end.', line: 'Tap up the ground from its foot to its head; tap the last point again. It takes the place of the line that is there.',
+  workings: 'Tap its corners; tap the last one again to close it.', path: 'Tap along it; tap the last point again to end.', bend: 'Drag a point of the line, or a stretch of it to make a new one. Spots with a position move along.',
+  line: 'Tap up the ground from its foot to its head; tap the last point again. It takes the place of the line that is there.',
   reshape: 'Drag a corner, or a side to make a new corner.', measure: 'Tap along what you want to measure.',
 };
 

@@ -34,7 +34,7 @@ import { findUnderlay } from './underlay.ts';
 export type LonLat = [number, number];
 type OutlineKind = (typeof OUTLINE_KINDS)[number];
 /** What the pencil does. */
-export type Drawing = 'none' | 'reshape' | 'measure' | 'line' | OutlineKind;
+export type Drawing = 'none' | 'reshape' | 'bend' | 'measure' | 'line' | OutlineKind;
 
 interface MapInput {
   readonly ground: StoredGround;
@@ -50,6 +50,8 @@ interface MapInput {
   readonly here: LonLat | null;
   /** Counts up when the picture beneath was changed. */
   readonly underlayTurn: number;
+  /** Counts up when a bent line was not kept. */
+  readonly lineTurn: number;
   readonly onPick: (spotId: string) => void;
   readonly onSign: (signId: string) => void;
   /** A tap on bare ground. */
@@ -57,6 +59,8 @@ interface MapInput {
   readonly onOutline: (outline: StoredOutline) => void;
   readonly onDrawn: (what: OutlineKind | 'line' | 'measure', points: LonLat[]) => void;
   readonly onReshaped: (outline: StoredOutline, points: LonLat[]) => void;
+  /** The line with a corner moved or added. */
+  readonly onBent: (points: LonLat[]) => void;
   readonly onSay: (words: string) => void;
 }
 
@@ -69,7 +73,7 @@ const lonLats = (coordinates: readonly (readonly number[])[]): LonLat[] => coord
 
 /** The map itself. Attach the returned ref to the element it fills. */
 export function useMap(input: MapInput): (element: HTMLElement | null) => (() => void) | undefined {
-  const { ground, spots, signs, outlines, gold, picked, drawing, here, underlayTurn } = input;
+  const { ground, spots, signs, outlines, gold, picked, drawing, here, underlayTurn, lineTurn } = input;
   const { preferences } = usePreferences();
   const show = useShow();
   const latest = useRef(input);
@@ -150,7 +154,7 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
       feature.setStyle((_f, resolution) => (named(resolution) ? near : far));
       return feature;
     }));
-  }, [ground, spots, signs, outlines, gold, picked, sources, preferences.light]);
+  }, [ground, spots, signs, outlines, gold, picked, sources, preferences.light, lineTurn]);
 
   // The whole ground at first; later only as far as it takes to see what was picked elsewhere.
   useEffect(() => {
@@ -198,6 +202,15 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
           const points = geometry instanceof Polygon ? lonLats((geometry.getCoordinates()[0] ?? []).slice(0, -1)) : geometry instanceof LineString ? lonLats(geometry.getCoordinates()) : [];
           if (points.length >= 2 && JSON.stringify(points) !== JSON.stringify(outline.points)) latest.current.onReshaped(outline, points);
         }
+      });
+      map.addInteraction(modify);
+      return () => { map.removeInteraction(modify); };
+    }
+    if (drawing === 'bend') {
+      const modify = new Modify({ source: sources.line, pixelTolerance: FINGER_PX });
+      modify.on('modifyend', ({ features }) => {
+        const geometry = features.item(0)?.getGeometry();
+        if (geometry instanceof LineString) latest.current.onBent(lonLats(geometry.getCoordinates()));
       });
       map.addInteraction(modify);
       return () => { map.removeInteraction(modify); };

@@ -1,9 +1,9 @@
 import type { StoredGround, StoredPermission } from '@riffle/contract';
-import { format, parseISO } from 'date-fns';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import { useRecords } from '../../api/records.ts';
+import { daysWords } from '../../ground/permissionDays.ts';
 import { Photos } from '../../photos/Photos.tsx';
 import { useWrite } from '../../offline/writes.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -58,10 +58,4 @@ export function PermissionList({ ground }: { ground: StoredGround }) {
       </form>
     </section>
   );
-}
-
-function daysWords({ from, to, everyYear }: StoredPermission): string {
-  const words = (d: string): string => format(parseISO(d), everyYear ? 'd MMM' : 'd MMM yyyy');
-  if (from === null && to === null) return ', no days noted';
-  return `, ${everyYear ? 'every year ' : ''}${from ? `from ${words(from)}` : ''}${from && to ? ' ' : ''}${to ? `to ${words(to)}` : ''}`;
 }

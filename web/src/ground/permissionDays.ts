@@ -1,0 +1,9 @@
+import type { StoredPermission } from '@riffle/contract';
+import { format, parseISO } from 'date-fns';
+
+/** The days of a permission in words, after its kind. */
+export function daysWords({ from, to, everyYear }: StoredPermission): string {
+  const words = (d: string): string => format(parseISO(d), everyYear ? 'd MMM' : 'd MMM yyyy');
+  if (from === null && to === null) return ', no days noted';
+  return `, ${everyYear ? 'every year ' : ''}${from ? `from ${words(from)}` : ''}${from && to ? ' ' : ''}${to ? `to ${words(to)}` : ''}`;
+}
