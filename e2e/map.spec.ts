@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { writeArrayBuffer } from 'geotiff';
 import { bringCreek, openHalloway, spotLine } from './job.ts';
 
 /** The ground in plan: drawn on, measured, picked on, with a picture of one's own beneath. */
@@ -109,7 +110,24 @@ test('a picture with its world file lies beneath; alone it is refused in words; 
   await expect(sheet).toBeHidden();
   await page.reload();
   await page.getByRole('button', { name: 'Picture beneath ...' }).click();
-  await expect(page.getByRole('dialog')).toContainText('Now: old-map.png');
+  await expect(sheet).toContainText('Now: old-map.png');
+  // A GeoTIFF in longitude and latitude is taken; one in coordinates Riffle does not know is refused by their name.
+  const tiff = async (projected: object): Promise<Buffer> => Buffer.from(await writeArrayBuffer(new Uint8Array(4 * 4 * 3).fill(120), {
+    width: 4, height: 4, SamplesPerPixel: 3, BitsPerSample: [8, 8, 8], PhotometricInterpretation: 2, ModelPixelScale: [0.005, 0.005, 0], ModelTiepoint: [0, 0, 0, -33.01, 46.515, 0], ...projected,
+  }) as ArrayBuffer);
+  await choose.setInputFiles([{ name: 'zone.tif', mimeType: 'image/tiff', buffer: await tiff({ GTModelTypeGeoKey: 1, ProjectedCSTypeGeoKey: 32625 }) }]);
+  await expect(sheet.getByText('This GeoTIFF lies in EPSG:32625 coordinates.')).toBeVisible();
+  await choose.setInputFiles([{ name: 'plain.tif', mimeType: 'image/tiff', buffer: await tiff({ GTModelTypeGeoKey: 2, GeographicTypeGeoKey: 4326 }) }]);
+  await expect(sheet).toBeHidden();
+  await page.getByRole('button', { name: 'Picture beneath ...' }).click();
+  await expect(sheet).toContainText('Now: plain.tif');
+  // Tiles are asked for only from the address that was typed.
+  const asked: string[] = [];
+  await page.route('https://tiles.invalid/**', (route) => { asked.push(route.request().url()); return route.fulfill({ contentType: 'image/png', body: picture.buffer }); });
+  await sheet.getByLabel('Or tiles from an address you may use').fill('https://tiles.invalid/{z}/{x}/{y}.png');
+  await sheet.getByRole('button', { name: 'Use these tiles' }).click();
+  await expect.poll(() => asked.length).toBeGreaterThan(0);
+  expect(asked[0]).toMatch(/^https:\/\/tiles\.invalid\/\d+\/\d+\/\d+\.png$/);
 });
 
 test('the map opens without a network once it was loaded', async ({ page, context }) => {

@@ -153,3 +153,29 @@ test('a kind of one’s own is kept, looked at closely, and offered again', asyn
   await expect(page.getByRole('region', { name: /^Signs/ })).toContainText('crevice: across the flow');
   await expect(page.getByText('crack runs across the flow')).toBeVisible();
 });
+
+test('a permit keeps its paper as a PDF; what only calls itself one is refused and said @desk', async ({ page }) => {
+  const ground = await bringCreek(page, 'Paper Fork');
+  await page.getByRole('button', { name: 'about it' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('What it is').fill('Panning permit');
+  await sheet.getByLabel('Last day').fill('2027-10-31');
+  await sheet.getByRole('button', { name: 'Write it down' }).click();
+  const paper = { name: 'permit.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.4\n1 0 obj<</Type/Catalog>>endobj\ntrailer<</Root 1 0 R>>\n%%EOF') };
+  await sheet.getByLabel('Add a paper').setInputFiles(paper);
+  await expect(sheet.getByRole('link', { name: /permit\.pdf/ })).toBeVisible();
+  await expect.poll(async () => {
+    const { items } = (await (await page.request.get(`/api/v1/grounds/${ground}/attachments`)).json()) as { items: { id: string; about: string }[] };
+    const file = items[0] && (await page.request.get(`/api/v1/attachments/${items[0].id}/file`));
+    return [items[0]?.about, file?.headers()['content-type']];
+  }).toEqual(['permission', 'application/pdf']);
+  await sheet.getByLabel('Add a paper').setInputFiles({ ...paper, name: 'fake.pdf', buffer: Buffer.from('no paper') });
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /1 refused: see why/ }).filter({ visible: true }).click();
+  await expect(page.getByRole('dialog')).toContainText('This is not a whole PDF');
+  // The permit and its days stand on the day sheet.
+  await page.getByRole('dialog').getByRole('button', { name: 'Drop mine' }).click();
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: 'Day sheet' }).filter({ visible: true }).click();
+  await expect(page.getByText('Panning permit: permit, to 31 Oct 2027')).toBeVisible();
+});

@@ -34,7 +34,7 @@ export function DaySettings({ ground, draft, change }: DaySettingsProps) {
     <div className="flex flex-wrap items-start gap-x-4 gap-y-1">
       <Time label="Start" value={draft.start_min} onChange={(start_min) => change({ start_min })} />
       <Time label="Be back at" value={draft.back_min} problem={order} onChange={(back_min) => change({ back_min })} />
-      <div className="w-36 max-sm:w-full">
+      <div className="w-44 max-sm:w-full">
         <QuantityField
           label={`From, ${GROUND_WORDS[ground.kind].axis}`} entered={start} reading={reading} units={['m', 'ft', 'km']} problem={tooFar}
           onChange={(s) => {

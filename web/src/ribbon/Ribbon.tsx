@@ -101,7 +101,8 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
 
   // Seen from too far, signs would lie on each other; float keeps its lane below the banks.
   const crowded = (right - left) / (to_m - from_m) < SIGNS_FROM_PX_PER_M;
-  const shownSigns = useMemo(() => thinSigns(signs.filter((s) => !(crowded && !isFloat(s)) && !hidden.has(isFloat(s) ? 'float' : 'signs')), from_m, to_m, (right - left) / (to_m - from_m)), [signs, crowded, hidden, from_m, to_m, left, right]);
+  const layered = useMemo(() => signs.filter((s) => !(crowded && !isFloat(s)) && !hidden.has(isFloat(s) ? 'float' : 'signs')).sort((a, b) => a.distance_m - b.distance_m), [signs, crowded, hidden]);
+  const shownSigns = useMemo(() => thinSigns(layered, from_m, to_m, (right - left) / (to_m - from_m)), [layered, from_m, to_m, left, right]);
   const ordered = useMemo(() => [...spots].sort((a, b) => a.distance_m - b.distance_m), [spots]);
   const inSight = ordered.filter((s) => s.distance_m >= from_m - 1 && s.distance_m <= to_m + 1);
   // How far out the grid of a hillside reaches.

@@ -7,19 +7,31 @@ const MOST_AT_ONE_PLACE = 2;
 /** More than this in sight and each is a dot, all of them one path: a drawing of its own for each would make the ribbon stutter. */
 export const MANY_SIGNS = 90;
 
+const ROW = { left: 0, mid: 1, right: 2 } as const;
+
 /**
  * Signs that can be told apart at this scale: at most two kinds in each stretch of a bank a mark wide, the first of a kind standing for the rest.
- * What is thinned away from afar comes back on going nearer.
+ * What is thinned away from afar comes back on going nearer. Called at every step of a zoom, so it looks only at what is in sight.
+ * @param signs by rising distance
  */
 export function thinSigns(signs: readonly StoredSign[], from_m: number, to_m: number, pxPerM: number): StoredSign[] {
-  const cells = new Map<string, Set<string>>();
-  return signs.filter((s) => {
-    if (s.distance_m < from_m - 1 || s.distance_m > to_m + 1) return false;
-    const key = `${s.bank} ${Math.floor((s.distance_m * pxPerM) / CELL_PX)}`;
-    const kinds = cells.get(key) ?? new Set<string>();
-    if (kinds.has(s.kind) || kinds.size >= MOST_AT_ONE_PLACE) return false;
-    kinds.add(s.kind);
-    cells.set(key, kinds);
-    return true;
-  });
+  let low = 0;
+  for (let high = signs.length; low < high;) {
+    const middle = (low + high) >> 1;
+    if ((signs[middle] as StoredSign).distance_m < from_m - 1) low = middle + 1;
+    else high = middle;
+  }
+  const cells = new Map<number, string[]>();
+  const shown: StoredSign[] = [];
+  for (let i = low; i < signs.length; i++) {
+    const s = signs[i] as StoredSign;
+    if (s.distance_m > to_m + 1) break;
+    const key = 3 * Math.floor((s.distance_m * pxPerM) / CELL_PX) + ROW[s.bank];
+    const kinds = cells.get(key);
+    if (!kinds) cells.set(key, [s.kind]);
+    else if (kinds.length >= MOST_AT_ONE_PLACE || kinds.includes(s.kind)) continue;
+    else kinds.push(s.kind);
+    shown.push(s);
+  }
+  return shown;
 }
