@@ -112,12 +112,12 @@ test('a picture with its world file lies beneath; alone it is refused in words; 
   await page.getByRole('button', { name: 'Picture beneath ...' }).click();
   await expect(sheet).toContainText('Now: old-map.png');
   // A GeoTIFF in longitude and latitude is taken; one in coordinates Riffle does not know is refused by their name.
-  const tiff = async (projected: object): Promise<Buffer> => Buffer.from(await writeArrayBuffer(new Uint8Array(4 * 4 * 3).fill(120), {
+  const tiff = (projected: object): Buffer => Buffer.from(writeArrayBuffer(new Uint8Array(4 * 4 * 3).fill(120), {
     width: 4, height: 4, SamplesPerPixel: 3, BitsPerSample: [8, 8, 8], PhotometricInterpretation: 2, ModelPixelScale: [0.005, 0.005, 0], ModelTiepoint: [0, 0, 0, -33.01, 46.515, 0], ...projected,
-  }) as ArrayBuffer);
-  await choose.setInputFiles([{ name: 'zone.tif', mimeType: 'image/tiff', buffer: await tiff({ GTModelTypeGeoKey: 1, ProjectedCSTypeGeoKey: 32625 }) }]);
+  }));
+  await choose.setInputFiles([{ name: 'zone.tif', mimeType: 'image/tiff', buffer: tiff({ GTModelTypeGeoKey: 1, ProjectedCSTypeGeoKey: 32625 }) }]);
   await expect(sheet.getByText('This GeoTIFF lies in EPSG:32625 coordinates.')).toBeVisible();
-  await choose.setInputFiles([{ name: 'plain.tif', mimeType: 'image/tiff', buffer: await tiff({ GTModelTypeGeoKey: 2, GeographicTypeGeoKey: 4326 }) }]);
+  await choose.setInputFiles([{ name: 'plain.tif', mimeType: 'image/tiff', buffer: tiff({ GTModelTypeGeoKey: 2, GeographicTypeGeoKey: 4326 }) }]);
   await expect(sheet).toBeHidden();
   await page.getByRole('button', { name: 'Picture beneath ...' }).click();
   await expect(sheet).toContainText('Now: plain.tif');
