@@ -76,7 +76,13 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
   const svg = useRef<SVGSVGElement>(null);
   // Where the arrow keys stand: a held key is quicker than the pick comes back.
   const walked = useRef(picked);
-  useEffect(() => { walked.current = picked; }, [picked]);
+  // Picks of one's own come back one after another; a late one must not undo a later step.
+  const asked = useRef<string[]>([]);
+  useEffect(() => {
+    const own = asked.current.indexOf(picked ?? '');
+    asked.current = own >= 0 ? asked.current.slice(own + 1) : [];
+    if (own < 0) walked.current = picked;
+  }, [picked]);
   const press = useRef<{ x: number; from_m: number; moved: boolean } | null>(null);
 
   const [hidden, setHidden] = useState<ReadonlySet<Layer>>(() => new Set());
@@ -135,7 +141,8 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
     if (step !== 0 && ordered.length > 0) {
       const at = ordered.findIndex((s) => s.id === walked.current);
       const next = ordered[at < 0 ? 0 : Math.min(ordered.length - 1, Math.max(0, at + step))];
-      if (next) {
+      if (next && next.id !== walked.current) {
+        asked.current.push(next.id);
         walked.current = next.id;
         onPick(next.id);
         if (next.distance_m < from_m || next.distance_m > to_m) view.pan(next.distance_m - (from_m + to_m) / 2);

@@ -28,13 +28,16 @@ export function Shell() {
   const to = (path: string): string => (ground ? `/g/${ground.id}/${path}${inAddress && spot ? `?spot=${spot}` : ''}` : '/grounds/new');
 
   const base = ground ? `/g/${ground.id}/` : null;
-  const carried = spot ? `?spot=${spot}` : '';
   useKeys(useMemo(() => ({
-    ...Object.fromEntries(STAGES.map((s) => [s.key, () => void (base && navigate(`${base}${s.path}${carried}`))])),
+    // The address is read when the key falls: a spot picked a moment ago comes along.
+    ...Object.fromEntries(STAGES.map((s) => [s.key, () => {
+      const picked = new URLSearchParams(window.location.search).get('spot');
+      if (base) void navigate(`${base}${s.path}${picked ? `?spot=${picked}` : ''}`);
+    }])),
     d: () => void (base && navigate(`${base}day`)),
     g: () => setPickerOpen(matchMedia('(min-width: 640px)').matches ? 'rail' : 'top'),
     '?': () => setKeysOpen(true),
-  }), [base, carried, navigate]));
+  }), [base, navigate]));
 
   const nextLight = LIGHTS[(LIGHTS.indexOf(preferences.light) + 1) % LIGHTS.length] ?? 'shade';
   const picker = (where: 'rail' | 'top') => <GroundPicker grounds={grounds} current={ground} stage={stage} open={pickerOpen === where} onOpenChange={(open) => setPickerOpen(open ? where : null)} />;
