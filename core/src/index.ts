@@ -1,5 +1,5 @@
 export { OutOfRange } from './outOfRange.ts';
-export { poissonDraw, seededRandom, type Random } from './maths/random.ts';
+export { gammaDraw, normalDraw, poissonDraw, seededRandom, type Random } from './maths/random.ts';
 export { gammaCdf, gammaQuantile } from './maths/gamma.ts';
 
 export { convert, GRADE_UNITS, UNITS, unitSize, type GradeUnit, type UnitKind } from './measures/units.ts';
@@ -31,6 +31,22 @@ export { heaviestColor_mg, meanColor_mg, sampleGrade, type SampleGrade, type Sam
 export { poolSamples } from './sample/poolSamples.ts';
 export { poissonLimits, USUAL_CONFIDENCE } from './sample/poissonLimits.ts';
 export { CLIFTON_PARTICLES, volumeForParticles } from './sample/howMuchToTake.ts';
+export { binomialLimits } from './sample/binomialLimits.ts';
+export { judgedByItsTop } from './sample/bucketOrder.ts';
+export { detectionLimit, EYES, PAN_FINISHES, PAN_LIGHTS, type SeenWith } from './sample/detectionLimit.ts';
+export { bootstrapBand, bySections, inPlace, inside, mapGround, MOST_CELLS, type EstimateMethod, type GradedPlace, type GroundMap, type GroundProblem, type InPlace } from './sample/groundInPlace.ts';
+export { correctForHands, handsRecovery, type GradeBand, type Recovery } from './sample/handsRecovery.ts';
+export { inverseDistance, ordinaryKriging, polygonOfInfluence, USUAL_NEIGHBORS } from './sample/kriging.ts';
+export { acrossOf, bankOf, DEPTH_STEP_M, layOut, type PlannedPoint, type SamplePattern } from './sample/layOut.ts';
+export { learnColorWeights, meansOf, type LearnedWeight, type WeighedClass } from './sample/learnColorWeights.ts';
+export { paySection, type PaySection } from './sample/paySection.ts';
+export { payStreak, type Streak } from './sample/payStreak.ts';
+export { MATERIAL_NAMES, MATERIALS, payLayers, pitSum, UNSHORED_M, type Material, type PitSum } from './sample/pit.ts';
+export { bandAfter, beliefMean_mg_L, beliefQuantile_mg_L, chanceAbove, chanceRicher, chancesOfBest, gradeBelief, MOST_MORE_PANS, pansToCall, pansUntilWithin, type GradeBelief } from './sample/richer.ts';
+export { betweenPanScatter, scatterVariance, type Scatter } from './sample/scatter.ts';
+export { screenChoice, type ScreenChoice } from './sample/screenChoice.ts';
+export { characteristicSize_mm, CLOSES_WITHIN_PERCENT, dryMass, passingAt_percent, sizeCurve, type SizeCurve } from './sample/sizeCurve.ts';
+export { empiricalVariogram, fitVariogram, semivariance, VARIOGRAM_MODELS, type PlaneValue, type Variogram, type VariogramBin } from './sample/variogram.ts';
 
 export { COMBINATIONS, COMMON_BASE, OWN_KIND, SIGN_KINDS, SIGN_KIND_NAMES, SIGN_TRAITS, signKind, type AnyKind, type OwnKind, type SignFamily, type SignKind, type SignKindName, type SignTrait } from './read/signKinds.ts';
 export { gatherPlaces, NEAR_M, type GatheredPlace, type SignSeen, type SpotSeen } from './read/gatherPlaces.ts';

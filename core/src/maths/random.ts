@@ -24,3 +24,18 @@ export function poissonDraw(mean: number, random: Random): number {
   }
   return count;
 }
+
+/** One normal draw of mean 0 and deviation 1. Source: Box & Muller (1958). */
+export const normalDraw = (random: Random): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+
+/** One gamma draw with that shape and mean `shape`. Source: Marsaglia & Tsang (2000), ACM Trans. Math. Software 26, 363-372. */
+export function gammaDraw(shape: number, random: Random): number {
+  if (shape < 1) return gammaDraw(shape + 1, random) * random() ** (1 / shape);
+  const d = shape - 1 / 3;
+  const c = 1 / Math.sqrt(9 * d);
+  for (;;) {
+    const x = normalDraw(random);
+    const v = (1 + c * x) ** 3;
+    if (v > 0 && Math.log(1 - random()) < 0.5 * x * x + d - d * v + d * Math.log(v)) return d * v;
+  }
+}

@@ -25,7 +25,8 @@ export type SampleGrade =
  *   low  = v/(2y) chi2(a/2; 2y^2/v),   high = (v + m^2)/(2(y + m)) chi2(1 - a/2; 2(y + m)^2/(v + m^2)),
  * m the weight of one more color, which must be the heaviest that could have been there: the heaviest class seen anywhere on
  * the ground (of the sample alone, the band held the truth in only 86 of 100 simulated repeats).
- * The band is the luck of the count only: weights are taken as known.
+ * The band is the luck of the count, weights taken as known; `scatterVariance` adds what pans of one spot differ by beyond that
+ * (see `scatter.ts`): v grows by y^2 times it.
  *
  * Weighed gold replaces the table weights; its scatter is that of the number of colors counted.
  * A blank gives an upper limit: `blankColor_mg` times -ln(1 - confidence) per volume, one-sided.
@@ -41,7 +42,8 @@ export function sampleGrade(
     oneMoreColor_mg = Math.max(...Object.values(weights_mg)),
     blankColor_mg = COLOR_MG['20-40'],
     confidence = USUAL_CONFIDENCE,
-  }: { weights_mg?: ColorWeights; oneMoreColor_mg?: number; blankColor_mg?: number; confidence?: number } = {},
+    scatterVariance = 0,
+  }: { weights_mg?: ColorWeights; oneMoreColor_mg?: number; blankColor_mg?: number; confidence?: number; scatterVariance?: number } = {},
 ): SampleGrade {
   const { volumeBank_L: V, counts, gold_mg } = sample;
   requirePositive('volumeBank_L', V, 'L');
@@ -50,7 +52,7 @@ export function sampleGrade(
 
   if (gold_mg !== undefined && gold_mg > 0) {
     const n = Math.max(colors, 1);
-    const { low, high } = weightedBand(gold_mg, gold_mg ** 2 / n, gold_mg / n, confidence);
+    const { low, high } = weightedBand(gold_mg, gold_mg ** 2 * (1 / n + scatterVariance), gold_mg / n, confidence);
     return { kind: 'band', grade_mg_L: gold_mg / V, low_mg_L: low / V, high_mg_L: high / V, colors, restsOn: 'weight', unweighedCoarse: 0 };
   }
   if (colors === 0) return { kind: 'blank', lessThan_mg_L: (blankColor_mg * blankLimit(0.95)) / V, confidence: 0.95, blankColor_mg };
@@ -58,7 +60,7 @@ export function sampleGrade(
   const seen = (Object.entries(weights_mg) as [keyof ColorWeights, number][]).filter(([name]) => counts[name] > 0);
   if (seen.length === 0) return { kind: 'coarse only', unweighedCoarse: counts['+10'] };
   const y = seen.reduce((sum, [name, w]) => sum + w * counts[name], 0);
-  const v = seen.reduce((sum, [name, w]) => sum + w * w * counts[name], 0);
+  const v = seen.reduce((sum, [name, w]) => sum + w * w * counts[name], 0) + y ** 2 * scatterVariance;
   const { low, high } = weightedBand(y, v, Math.max(oneMoreColor_mg, ...seen.map(([, w]) => w)), confidence);
   return { kind: 'band', grade_mg_L: y / V, low_mg_L: low / V, high_mg_L: high / V, colors, restsOn: 'counts', unweighedCoarse: counts['+10'] };
 }

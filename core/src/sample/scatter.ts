@@ -1,0 +1,67 @@
+import { lnGamma } from '../maths/gamma.ts';
+import { requirePositive, requireWithin } from '../outOfRange.ts';
+
+/** One pan of a spot, as far as counting goes. */
+export interface CountedVolume {
+  readonly colors: number;
+  readonly volumeBank_L: number;
+}
+
+/** How much the true grade differs from pan to pan at one spot, beyond the luck of the count. */
+export interface Scatter {
+  /** Standard deviation of the local grade over its mean. */
+  readonly cv: number;
+  readonly low: number;
+  readonly high: number;
+  /** Spots with two pans or more. */
+  readonly spots: number;
+  readonly pans: number;
+}
+
+/** Scatter looked at, as coefficients of variation. */
+const CVS = Array.from({ length: 31 }, (_, i) => i * 0.1);
+
+/**
+ * Between-sample scatter of a ground, from spots with two pans or more; null when there is none of them.
+ *
+ * Counts are negative binomial: Poisson about a local grade that is gamma distributed with coefficient of variation cv. Each spot's mean is
+ * integrated out on a logarithmic grid (flat prior on its logarithm); cv has an exponential prior of mean 0.5 (common practice: gravel is patchy,
+ * but not beyond belief) and its posterior mean and 90 % band come back. Nothing weighed, everything counted.
+ * Source: Fisher (1941) for the negative binomial as a gamma mixture; the pooling is Riffle's own.
+ * @throws OutOfRange for a volume that is not positive
+ */
+export function betweenPanScatter(spots: readonly (readonly CountedVolume[])[]): Scatter | null {
+  const several = spots.filter((pans) => pans.length >= 2 && pans.some((p) => p.colors > 0));
+  if (several.length === 0) return null;
+  for (const pans of several) for (const p of pans) { requirePositive('volumeBank_L', p.volumeBank_L, 'L'); requireWithin('colors', p.colors, 0, 1e6); }
+  const logs = CVS.map((cv) => several.reduce((sum, pans) => sum + logMarginal(pans, cv), 0) - cv / 0.5);
+  const top = Math.max(...logs);
+  const weights = logs.map((l) => Math.exp(l - top));
+  const all = weights.reduce((a, b) => a + b, 0);
+  const at = (share: number): number => {
+    let sum = 0;
+    return CVS[weights.findIndex((w) => (sum += w / all) >= share)] ?? 3;
+  };
+  return { cv: CVS.reduce((sum, cv, i) => sum + (cv * (weights[i] as number)) / all, 0), low: at(0.05), high: at(0.95), spots: several.length, pans: several.reduce((sum, p) => sum + p.length, 0) };
+}
+
+function logMarginal(pans: readonly CountedVolume[], cv: number): number {
+  const rate = pans.reduce((s, p) => s + p.colors, 0) / pans.reduce((s, p) => s + p.volumeBank_L, 0);
+  const logs: number[] = [];
+  for (let u = -3; u <= 3.0001; u += 0.15) logs.push(pans.reduce((sum, p) => sum + logChance(p.colors, rate * Math.exp(u) * p.volumeBank_L, cv), 0));
+  const top = Math.max(...logs);
+  return top + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - top), 0));
+}
+
+/** Log chance of a count, Poisson at cv 0 and negative binomial above. */
+function logChance(n: number, mean: number, cv: number): number {
+  if (cv === 0) return n * Math.log(mean) - mean - lnGamma(n + 1);
+  const k = 1 / cv ** 2;
+  return lnGamma(n + k) - lnGamma(k) - lnGamma(n + 1) + k * Math.log(k / (k + mean)) + n * Math.log(mean / (k + mean));
+}
+
+/** What scatter adds to the relative variance of several pans taken together: cv^2 sum(V^2) / (sum V)^2. One pan gains nothing; many thin it out. */
+export function scatterVariance(volumes_L: readonly number[], cv: number): number {
+  const all = volumes_L.reduce((a, b) => a + b, 0);
+  return cv ** 2 * volumes_L.reduce((sum, v) => sum + (v / all) ** 2, 0);
+}

@@ -1,0 +1,33 @@
+import type { ColorCounts, ColorWeights } from './colorWeights.ts';
+import { COLOR_MG } from './colorWeights.ts';
+import { passingAt_percent, type CurvePoint } from './sizeCurve.ts';
+
+/** Limits of the counted classes, mm (ASTM E11: No. 10, 20, 40). */
+const CLASS_MM = { '10-20': [0.85, 2], '20-40': [0.425, 0.85], '-40': [0, 0.425] } as const;
+
+export interface ScreenChoice {
+  readonly aperture_mm: number;
+  /** Share of the gravel it takes off, percent; null beyond the stack. */
+  readonly removes_percent: number | null;
+  /** Share of the counted gold that is larger than its opening and would go with the oversize, percent; null when none was counted. */
+  readonly goldOver_percent: number | null;
+  /** Pieces over No. 10 that could stay on it: they have no table weight, so they are in no share. */
+  readonly uncountedCoarse: number;
+}
+
+/**
+ * What a screen takes away, and what gold could go with it. Within a class gold is spread evenly over the logarithm of size; the fine class
+ * reaches down to a quarter of its upper limit (stated assumptions). What sticks to stones and clay comes on top: scrub, and look at the oversize.
+ */
+export function screenChoice(aperture_mm: number, points: readonly CurvePoint[], counts: ColorCounts, weights_mg: ColorWeights = COLOR_MG): ScreenChoice {
+  const passing = passingAt_percent(points, aperture_mm);
+  let all = 0;
+  let over = 0;
+  for (const [name, [from, to]] of Object.entries(CLASS_MM) as [keyof typeof CLASS_MM, readonly [number, number]][]) {
+    const gold = counts[name] * weights_mg[name];
+    const low = from === 0 ? to / 4 : from;
+    all += gold;
+    over += gold * Math.min(1, Math.max(0, Math.log(to / aperture_mm) / Math.log(to / low)));
+  }
+  return { aperture_mm, removes_percent: passing === null ? null : 100 - passing, goldOver_percent: all === 0 ? null : (100 * over) / all, uncountedCoarse: counts['+10'] };
+}
