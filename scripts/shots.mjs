@@ -9,6 +9,7 @@ import { CHROMIUM, ensureChromium, giveUp, root } from './setup.mjs';
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 const HALLOWAY = 'Halloway Creek';
+const BENCH = 'Tin Kettle Bench';
 /** A morning in the demo's season, the day after the river was last read; the island keeps GMT-2. */
 const MORNING = '2026-07-28T09:20:00Z';
 
@@ -20,6 +21,14 @@ const VIEWS = {
   'read': { size: DESK, at: 'read', spot: 'Otter bar' },
   'map': { size: DESK, at: 'read', spot: 'Otter bar', act: unfoldMap },
   'sample': { size: DESK, at: 'sample', spot: 'Slate step', act: countColors },
+  'bags': { size: DESK, at: 'sample/bags', ground: BENCH },
+  'pits': { size: DESK, at: 'sample/pits' },
+  'screens': { size: DESK, at: 'sample/screens', spot: 'Otter bar' },
+  'meaning': { size: DESK, at: 'sample/meaning', spot: 'Otter bar' },
+  'in-place': { size: DESK, at: 'sample/in-place', ground: BENCH, act: (page) => page.waitForTimeout(2500) },
+  'table': { size: DESK, at: 'sample/table', ground: BENCH },
+  'hands': { size: DESK, at: 'sample/hands' },
+  'bags-phone': { size: PHONE, at: 'sample/bags', ground: BENCH },
   'set': { size: DESK, at: 'set' },
   'run': { size: DESK, at: 'run', before: openRun },
   'clean': { size: DESK, at: 'clean', act: weighSections },

@@ -54,6 +54,8 @@ export const Spot = Whole.extend({
   /** River level at the stake above which nobody can work there; null: it never closes. */
   worksBelow_m: z.number('Give a number in m.').min(-20, 'At least -20 m.').max(30, 'At most 30 m.').nullable().default(null),
   worksBelowEntered: Entered.nullable().default(null),
+  /** The plan of samples it is a point of. */
+  samplePlanId: Id.nullable().default(null),
   note: Note,
 });
 export const NewSpot = Spot.extend(Based.shape).meta({ id: 'NewSpot' });

@@ -1,11 +1,15 @@
 export { Entered, FIRST_ID, Id, page, PageQuery, Problem, Timestamp } from './shared.ts';
-export { DAY_AIMS, DAY_WAYS, GROUND_KINDS, LOT_STATES, OUTLINE_KINDS, SPOT_KINDS } from './kinds.ts';
+export { CONTAINER_WAYS, CREVICE_STATES, CREVICE_STRIKES, DAY_AIMS, DAY_WAYS, FIRMNESS, GROUND_KINDS, LOT_STATES, MOISTURE, OUTLINE_KINDS, PAN_WAYS, PIT_BOTTOMS, PLAIN_PAN, SAMPLE_PATTERNS, SCREEN_SHAPES, SPOT_KINDS } from './kinds.ts';
 export { Lot, NewLot, StoredLot } from './lot.ts';
 export { NewPlan, Plan, StoredPlan, type PlannedStop } from './day.ts';
 export { Attachment, NewAttachment, NewOutline, Outline, StoredAttachment, StoredOutline } from './map.ts';
 export { FileDecisions, FLOW_DIRECTIONS, Ground, GroundFile, NewGround, NewLine, NewSpot, Position, Spot, StoredGround, StoredSpot } from './ground.ts';
 export { GaugeReading, NewGaugeReading, NewPermission, NewSign, Permission, Sign, SignKindOrWord, StoredGaugeReading, StoredPermission, StoredSign } from './read.ts';
-export { NewSample, Sample, StoredSample } from './sample.ts';
+export { ImportLine, ImportMode, NewSample, RefusedRow, Sample, SeenWith, StoredSample, type ImportProgress } from './sample.ts';
+export { Container, NewContainer, NewSeeding, Seeding, StoredContainer, StoredSeeding } from './hands.ts';
+export { NewPit, Pit, StoredPit, type Layer } from './pit.ts';
+export { LaidOut, NewSamplePlan, SamplePlan, StoredSamplePlan } from './samplePlan.ts';
+export { NewScreening, Screening, StoredScreening } from './screening.ts';
 export { Lining, NewRig, NewSetup, Rig, Setup, StoredRig, StoredSetup } from './set.ts';
 export { LoggedEvent, NewEvents, NewRun, Run, RunWithEvents, StoredRun, Tally } from './run.ts';
 export { Cleanup, CleanSection, NewCleanup, StoredCleanup } from './clean.ts';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { LOT_STATES } from './kinds.ts';
-import { Based, Entered, Id, Note, positive, Stored, Timestamp, Whole } from './shared.ts';
+import { Based, Entered, Id, Note, notNegative, positive, Stored, Timestamp, Whole } from './shared.ts';
 
 /** Material on its way: dug at one place, carried, panned or run elsewhere. It keeps its identity until then. */
 export const Lot = Whole.extend({
@@ -19,6 +19,10 @@ export const Lot = Whole.extend({
   /** Where it is now, and with whom. */
   place: z.string().max(80, 'At most 80 characters.').default(''),
   holder: z.string().max(80, 'At most 80 characters.').default(''),
+  /** The plan it was numbered for, and the stretch of depth it stands for. */
+  samplePlanId: Id.nullable().default(null),
+  fromDepth_m: notNegative(30, 'm').nullable().default(null),
+  toDepth_m: notNegative(30, 'm').nullable().default(null),
   note: Note,
 });
 export const NewLot = Lot.extend(Based.shape).meta({ id: 'NewLot' });

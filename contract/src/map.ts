@@ -24,7 +24,7 @@ export type StoredOutline = z.infer<typeof StoredOutline>;
 /** A picture or a paper kept with what it is about. Its bytes go by a call of their own. */
 export const Attachment = Whole.extend({
   groundId: Id,
-  about: z.enum(['ground', 'spot', 'sign', 'permission']),
+  about: z.enum(['ground', 'spot', 'sign', 'permission', 'pit']),
   aboutId: Id,
   name: z.string().trim().min(1, 'Give it a name.').max(120, 'A name has at most 120 characters.'),
   mime: z.enum(['image/jpeg', 'image/png', 'image/webp', 'application/pdf']),

@@ -1,7 +1,13 @@
+import { EYES, PAN_FINISHES, PAN_LIGHTS } from '@riffle/core';
 import { z } from 'zod';
+import { PAN_WAYS } from './kinds.ts';
+import { NewSpot } from './ground.ts';
 import { Based, Entered, goldRounded, Id, Note, notNegative, positive, Stored, Timestamp, Whole } from './shared.ts';
 
 const Count = z.int('Count whole colors.').min(0, 'A count cannot be less than 0.').max(100_000, 'At most 100 000 colors.');
+
+/** What the colors were seen with: it sets the smallest one that is counted. */
+export const SeenWith = z.object({ pan: z.enum(PAN_FINISHES), light: z.enum(PAN_LIGHTS), eyes: z.enum(EYES) });
 
 export const Sample = Whole.extend({
   groundId: Id,
@@ -19,9 +25,36 @@ export const Sample = Whole.extend({
   blackSand: z.int().min(0).max(4),
   gold_mg: positive(10_000_000, 'mg').min(0.0001, 'Less than a tenth of a microgram cannot be weighed.').overwrite(goldRounded).nullable(),
   goldEntered: Entered.nullable(),
+  /** The pit it came from, and which of its layers; the bag it was carried in. */
+  pitId: Id.nullable().default(null),
+  layer: z.string().max(80, 'At most 80 characters.').default(''),
+  lotId: Id.nullable().default(null),
+  /** Which pan of a bucket it is, counted from the top, and of how many. */
+  bucket: z.object({ nth: z.int('Count whole pans.').min(1, 'The top pan is 1.').max(60, 'At most 60 pans a bucket.'), of: z.int('Count whole pans.').min(1, 'At least one pan.').max(60, 'At most 60 pans a bucket.') }).nullable().default(null),
+  way: z.enum(PAN_WAYS).default('quick test'),
+  panner: z.string().max(80, 'At most 80 characters.').default(''),
+  took_min: notNegative(1440, 'min').nullable().default(null),
+  /** Colors grown into quartz or ironstone: in the count, lighter than their size says. */
+  grownIn: Count.default(0),
+  /** Colors found when the safety pan was panned again; in the count already. */
+  fromSafetyPan: Count.default(0),
+  seenWith: SeenWith.nullable().default(null),
   note: Note,
 });
-export const NewSample = Sample.extend(Based.shape).meta({ id: 'NewSample' });
+const counted = (s: { counts: Record<string, number>; grownIn: number; fromSafetyPan: number }): number => Object.values(s.counts).reduce((a, b) => a + b, 0);
+export const NewSample = Sample.extend(Based.shape)
+  .refine((s) => s.bucket === null || s.bucket.nth <= s.bucket.of, { error: 'The bucket does not hold that many pans.', path: ['bucket.nth'] })
+  .refine((s) => s.grownIn <= counted(s), { error: 'More are grown in than were counted.', path: ['grownIn'] })
+  .refine((s) => s.fromSafetyPan <= counted(s), { error: 'More came from the safety pan than were counted.', path: ['fromSafetyPan'] }).meta({ id: 'NewSample' });
 export const StoredSample = Sample.extend(Stored.shape).meta({ id: 'Sample' });
 export type Sample = z.infer<typeof Sample>;
 export type StoredSample = z.infer<typeof StoredSample>;
+
+/** How the rows of an import are taken. */
+export const ImportMode = z.enum(['all or nothing', 'only the good rows']);
+/** One line of an import: a spot to be made, or a sample with the row it stands on in the person's table. */
+export const ImportLine = z.union([z.object({ spot: NewSpot }), z.object({ row: z.int().min(1), sample: NewSample })]);
+export const RefusedRow = z.object({ row: z.int(), path: z.string(), message: z.string() });
+export type RefusedRow = z.infer<typeof RefusedRow>;
+/** What comes back line by line: how far it is, and at last what came of it. */
+export type ImportProgress = { readonly read: number } | { readonly stored: number; readonly spots: number; readonly refused: readonly RefusedRow[]; readonly refusedRows: number };

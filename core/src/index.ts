@@ -8,7 +8,7 @@ export { describePitch, pitchSlope, type Pitch, type PitchKind } from './measure
 export { sieveAperture_mm } from './measures/sieves.ts';
 export { parseQuantity, volumeInLitres, type Entered, type Parsed } from './measures/parseQuantity.ts';
 export {
-  METRIC, showDistance, showFlow, showGold, showGrade, showLength, showLoad, showPitch, showShear, showSmallLength, showSpeed,
+  METRIC, showArea, showDistance, showFlow, showGold, showGrade, showLength, showLoad, showPitch, showShear, showSmallLength, showSpeed,
   showTemperature, showThroughput, showVolume, significant, text, US, type Display, type Figure,
 } from './measures/display.ts';
 
@@ -41,7 +41,7 @@ export { acrossOf, bankOf, DEPTH_STEP_M, layOut, type PlannedPoint, type SampleP
 export { learnColorWeights, meansOf, type LearnedWeight, type WeighedClass } from './sample/learnColorWeights.ts';
 export { paySection, type PaySection } from './sample/paySection.ts';
 export { payStreak, type Streak } from './sample/payStreak.ts';
-export { MATERIAL_NAMES, MATERIALS, payLayers, pitSum, UNSHORED_M, type Material, type PitSum } from './sample/pit.ts';
+export { MATERIAL_NAMES, MATERIALS, payLayers, pitSum, UNSHORED_M, type LayerSum, type Material, type PitSum } from './sample/pit.ts';
 export { bandAfter, beliefMean_mg_L, beliefQuantile_mg_L, chanceAbove, chanceRicher, chancesOfBest, gradeBelief, MOST_MORE_PANS, pansToCall, pansUntilWithin, type GradeBelief } from './sample/richer.ts';
 export { betweenPanScatter, scatterVariance, type Scatter } from './sample/scatter.ts';
 export { screenChoice, type ScreenChoice } from './sample/screenChoice.ts';

@@ -1,7 +1,9 @@
-import type { Cleanup, GaugeReading, Ground, LoggedEvent, Outline, Permission, Rig, Run, Sample, Setup, Sign, Spot } from '@riffle/contract';
+import { PLAIN_PAN, type Cleanup, type GaugeReading, type Ground, type LoggedEvent, type Outline, type Permission, type Rig, type Run, type Sample, type Setup, type Sign, type Spot } from '@riffle/contract';
 import {
   centreLine, CONTAINERS, convert, bankVolume_L, DEFAULT_SWELL_PERCENT, localPlane, parseQuantity, poissonDraw, seededRandom, type Position, type Random,
 } from '@riffle/core';
+import { benchWrites, handsWrites, pitsAt, screeningWrite } from './samplingWrites.ts';
+import { SCREENED } from './trueSampling.ts';
 import { CORRAN, RUNS, TRUE_COLOR_MG, type TrueGround, type TrueRun, type TrueSpot } from './truth.ts';
 
 /** One call to the API, in the order they must be made. */
@@ -26,6 +28,13 @@ export function corranWrites(seed = 4684): DemoWrite[] {
   const put = (path: string, record: { id: string }, baseVersion = 0): void => {
     writes.push({ method: 'PUT', url: `/${path}/${record.id}`, body: JSON.stringify({ ...record, baseVersion }), type: 'application/json' });
   };
+  // Its own stream: what is drawn for it leaves the rest of the season as it is.
+  const sampling = seededRandom(seed + 1);
+  const onDay = (day: number): string => new Date(SEASON + day * DAY_MS + 4 * 3.6e6).toISOString();
+  const lay = ({ plan, spots, lots }: { plan: { id: string }; spots: readonly object[]; lots: readonly object[] }): void => {
+    const fresh = (r: object): object => ({ ...r, baseVersion: 0 });
+    writes.push({ method: 'PUT', url: `/sample-plans/${plan.id}/laid-out`, body: JSON.stringify({ plan: fresh(plan), spots: spots.map(fresh), lots: lots.map(fresh) }), type: 'application/json' });
+  };
   const groundIds = new Map<string, string>();
 
   const rigs: Record<TrueRun['rig'], Rig> = {
@@ -33,6 +42,7 @@ export function corranWrites(seed = 4684): DemoWrite[] {
     long: { id: nextId(0), deleted: false, name: 'Long Twelve', width_m: convert('length', 12, 'in', 'm'), widthEntered: { text: '12 in', unit: 'in' }, length_m: convert('length', 6, 'ft', 'm'), lengthEntered: { text: '6 ft', unit: 'ft' }, lining: 'expanded', note: 'Two sections, bolted.' },
   };
   Object.values(rigs).forEach((rig) => put('rigs', rig));
+  handsWrites(put, nextId, onDay, sampling);
 
   for (const ground of CORRAN) {
     const groundId = nextId(0);
@@ -49,10 +59,16 @@ export function corranWrites(seed = 4684): DemoWrite[] {
     }
     const spotIds = new Map<string, string>();
     for (const s of ground.spots) {
-      const spot: Spot = { id: nextId(s.visits[0]?.day ?? 0), deleted: false, groundId, name: s.name, kind: s.kind, distance_m: s.distance_m, bank: s.bank, offset_m: s.offset_m, position: centre.positionAt(s.distance_m, s.offset_m, s.bank), ...workable(ground, s), note: s.note };
+      const spot: Spot = { id: nextId(s.visits[0]?.day ?? 0), deleted: false, groundId, name: s.name, kind: s.kind, distance_m: s.distance_m, bank: s.bank, offset_m: s.offset_m, position: centre.positionAt(s.distance_m, s.offset_m, s.bank), ...workable(ground, s), samplePlanId: null, note: s.note };
       spotIds.set(s.name, spot.id);
       put('spots', spot);
-      for (const visit of s.visits) put('samples', takeSample(ground, s, visit, groundId, spot.id, nextId(visit.day), random));
+      const pits = pitsAt(s.name, groundId, spot.id, onDay, nextId);
+      for (const { pit } of pits) put('pits', pit);
+      s.visits.forEach((visit, i) => {
+        const dug = pits.find((p) => p.panned === i);
+        put('samples', { ...takeSample(ground, s, visit, groundId, spot.id, nextId(visit.day), random), ...(dug && { pitId: dug.pit.id, layer: dug.layer }) });
+      });
+      if (s.name === SCREENED.spot) screeningWrite(put, nextId, onDay, groundId, spot.id);
     }
     for (const s of ground.signs) {
       const sign: Sign = {
@@ -74,6 +90,7 @@ export function corranWrites(seed = 4684): DemoWrite[] {
       const permission: Permission = { id: nextId(0), deleted: false, groundId, note: '', ...p };
       put('permissions', permission);
     }
+    if (ground.key === 'bench') benchWrites(lay, put, nextId, onDay, groundId, centre, ground.sizes, sampling);
     for (const run of RUNS.filter((r) => r.ground === ground.key)) writes.push(...runDay(run, ground, groundId, rigs[run.rig], spotIds, nextId, random));
   }
   return writes;
@@ -130,7 +147,7 @@ function takeSample(g: TrueGround, s: TrueSpot, visit: TrueSpot['visits'][number
     depth_m: visit.depth_m, depthEntered: { text: `${visit.depth_m}`, unit: 'm' },
     volume_L, volumeEntered: { text: `${visit.pans} pans`, unit: 'pan' }, volumeState: 'loose',
     counts: { '+10': 0, '10-20': colors[0] ?? 0, '20-40': colors[1] ?? 0, '-40': colors[2] ?? 0 },
-    blackSand: Math.min(4, Math.floor((g.kind === 'beach' ? 3 : 1) + 2 * random())), gold_mg: null, goldEntered: null, note: visit.note ?? '',
+    blackSand: Math.min(4, Math.floor((g.kind === 'beach' ? 3 : 1) + 2 * random())), gold_mg: null, goldEntered: null, ...PLAIN_PAN, note: visit.note ?? '',
   };
 }
 

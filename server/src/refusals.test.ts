@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import type { Problem } from '@riffle/contract';
 import { v7 as uuidv7 } from 'uuid';
-import { bucketAt, newAttachment, newCleanup, newGaugeReading, newGround, newLot, newOutline, newPermission, newPlan, newRig, newRun, newSample, newSection, newSetup, newSign, newSpot } from '../test/records.ts';
+import { bucketAt, newAttachment, newCleanup, newGaugeReading, newGround, newContainer, newLayer, newLot, newOutline, newPermission, newPit, newPlan, newRig, newRun, newSample, newSamplePlan, newScreening, newSection, newSeeding, newSetup, newSign, newSpot } from '../test/records.ts';
 import { useTestServer } from '../test/testServer.ts';
 
 const server = useTestServer();
@@ -31,6 +31,11 @@ const RIGHT = {
   attachments: () => newAttachment(ids.ground, ids.spot),
   lots: () => newLot(ids.ground, ids.spot),
   samples: () => newSample(ids.ground, ids.spot),
+  'sample-plans': () => newSamplePlan(ids.ground),
+  pits: () => newPit(ids.ground, ids.spot),
+  screenings: () => newScreening(ids.ground, ids.spot),
+  containers: () => newContainer(),
+  seedings: () => newSeeding(),
   rigs: () => newRig(),
   setups: () => newSetup(ids.ground, ids.rig),
   runs: () => newRun(ids.ground, ids.setup, ids.spot),
@@ -58,7 +63,14 @@ const WRONG: readonly (readonly [Kind, string, unknown, string?])[] = [
   ['samples', 'spotId', ''], ['samples', 'takenAt', 'yesterday'], ['samples', 'depth_m', -0.1], ['samples', 'depth_m', 31], ['samples', 'depthEntered', '1 ft'], ['samples', 'volume_L', 0], ['samples', 'volume_L', -4],
   ['samples', 'volume_L', 20_000], ['samples', 'volumeEntered', { text: '2' }, 'volumeEntered.unit'], ['samples', 'volumeState', 'wet'], ['samples', 'counts', { '+10': 0, '10-20': 0, '20-40': 1 }, 'counts.-40'],
   ['samples', 'counts', { '+10': 0, '10-20': -1, '20-40': 1, '-40': 0 }, 'counts.10-20'], ['samples', 'counts', { '+10': 0, '10-20': 0.5, '20-40': 1, '-40': 0 }, 'counts.10-20'], ['samples', 'blackSand', 5], ['samples', 'blackSand', 1.5],
-  ['samples', 'gold_mg', 0], ['samples', 'gold_mg', -3],
+  ['samples', 'gold_mg', 0], ['samples', 'gold_mg', -3], ['samples', 'bucket', { nth: 5, of: 4 }, 'bucket.nth'], ['samples', 'bucket', { nth: 0, of: 4 }, 'bucket.nth'], ['samples', 'grownIn', 9], ['samples', 'fromSafetyPan', 9], ['samples', 'took_min', -1], ['samples', 'seenWith', { pan: 'tea cup', light: 'sun', eyes: 'through a lens' }, 'seenWith.pan'], ['samples', 'way', 'by prayer'],
+  ['lots', 'fromDepth_m', -1], ['lots', 'toDepth_m', 31], ['lots', 'samplePlanId', 'x'],
+  ['sample-plans', 'pattern', 'star'], ['sample-plans', 'bag_L', 0], ['sample-plans', 'name', ''], ['sample-plans', 'madeAt', 'now'],
+  ['pits', 'length_m', 0], ['pits', 'width_m', -1], ['pits', 'batter', 4], ['pits', 'batter', 1.5, 'batter'], ['pits', 'layers', [], 'layers'], ['pits', 'layers', [newLayer(0)], 'layers.0.thickness_m'], ['pits', 'layers', [newLayer(20), newLayer(20)], 'layers'], ['pits', 'layers', [newLayer(0.3, { cobbles_percent: 120 })], 'layers.0.cobbles_percent'],
+  ['pits', 'layers', [{ ...newLayer(0.3), material: 'cheese' }], 'layers.0.material'], ['pits', 'layers', Array.from({ length: 21 }, () => newLayer(0.1)), 'layers'], ['pits', 'waterAt_m', 2, 'waterAt_m'], ['pits', 'bottom', 'China'], ['pits', 'crevice', { width_m: 0, length_m: 1, depth_m: 1, strike: 'across the flow', state: 'found' }, 'crevice.width_m'],
+  ['screenings', 'screens', []], ['screenings', 'wentIn', 10, 'wentIn'], ['screenings', 'wentIn', -2], ['screenings', 'through', -1], ['screenings', 'moisture_percent', 140], ['screenings', 'measure', 'feel'], ['screenings', 'screens', [{ name: 'a', aperture_mm: 2, shape: 'square', kept: 1, keptEntered: { text: '1', unit: 'kg' } }, { name: 'b', aperture_mm: 2, shape: 'slot', kept: 1, keptEntered: { text: '1', unit: 'kg' } }], 'screens'],
+  ['containers', 'name', ''], ['containers', 'name', '14 in pan'], ['containers', 'volume_L', 0], ['containers', 'way', 'guess'],
+  ['seedings', 'putIn', 0], ['seedings', 'cameBack', 11, 'cameBack'], ['seedings', 'cameBack', -1], ['seedings', 'size', 'huge'], ['seedings', 'panner', ' '],
   ['rigs', 'name', ''], ['rigs', 'width_m', 0.01], ['rigs', 'width_m', 3], ['rigs', 'length_m', 0.1], ['rigs', 'length_m', 11], ['rigs', 'lining', 'velvet'], ['rigs', 'widthEntered', undefined],
   ['setups', 'rigId', null], ['setups', 'slope', 0], ['setups', 'slope', 0.5], ['setups', 'flow_m3_s', null, 'depth_m'], ['setups', 'depth_m', 0.02, 'depth_m'], ['setups', 'flow_m3_s', -1], ['setups', 'stone_m', 0], ['setups', 'stone_m', 1],
   ['setups', 'temperature_C', -4], ['setups', 'temperature_C', 55], ['setups', 'scoop_L', 0], ['setups', 'bucket_L', 900], ['setups', 'setAt', '2026-13-01'],
@@ -95,12 +107,12 @@ describe('a wrong field is named, and nothing is stored', () => {
   });
 });
 
-const TABLE: Readonly<Record<Kind, string>> = { grounds: 'ground', spots: 'spot', signs: 'sign', 'gauge-readings': 'gauge_reading', permissions: 'permission', plans: 'day_plan', outlines: 'outline', attachments: 'attachment', lots: 'lot', samples: 'sample', rigs: 'rig', setups: 'setup', runs: 'run', cleanups: 'cleanup' };
+const TABLE: Readonly<Record<Kind, string>> = { grounds: 'ground', spots: 'spot', signs: 'sign', 'gauge-readings': 'gauge_reading', permissions: 'permission', plans: 'day_plan', outlines: 'outline', attachments: 'attachment', lots: 'lot', samples: 'sample', 'sample-plans': 'sample_plan', pits: 'pit', screenings: 'screening', containers: 'container', seedings: 'seeding', rigs: 'rig', setups: 'setup', runs: 'run', cleanups: 'cleanup' };
 
 describe('a record that points to nothing is refused by field', () => {
   test.each([
     ['spots', { groundId: uuidv7() }, 'groundId'], ['signs', { groundId: uuidv7() }, 'groundId'], ['gauge-readings', { groundId: uuidv7() }, 'groundId'], ['permissions', { groundId: uuidv7() }, 'groundId'], ['plans', { groundId: uuidv7() }, 'groundId'], ['outlines', { groundId: uuidv7() }, 'groundId'], ['lots', { spotId: uuidv7() }, 'spotId'], ['attachments', { groundId: uuidv7() }, 'groundId'],
-    ['grounds', { joins: { groundId: uuidv7(), distance_m: 4, bank: 'left' } }, 'joins.groundId'], ['samples', { spotId: uuidv7() }, 'spotId'], ['setups', { rigId: uuidv7() }, 'rigId'], ['setups', { spotId: uuidv7() }, 'spotId'],
+    ['grounds', { joins: { groundId: uuidv7(), distance_m: 4, bank: 'left' } }, 'joins.groundId'], ['samples', { spotId: uuidv7() }, 'spotId'], ['samples', { pitId: uuidv7() }, 'pitId'], ['samples', { lotId: uuidv7() }, 'lotId'], ['pits', { spotId: uuidv7() }, 'spotId'], ['screenings', { spotId: uuidv7() }, 'spotId'], ['screenings', { lotId: uuidv7() }, 'lotId'], ['sample-plans', { groundId: uuidv7() }, 'groundId'], ['lots', { samplePlanId: uuidv7() }, 'samplePlanId'], ['spots', { samplePlanId: uuidv7() }, 'samplePlanId'], ['setups', { rigId: uuidv7() }, 'rigId'], ['setups', { spotId: uuidv7() }, 'spotId'],
     ['runs', { setupId: uuidv7() }, 'setupId'], ['runs', { spotId: uuidv7() }, 'spotId'], ['cleanups', { runIds: [uuidv7()] }, 'runIds'],
   ] as const)('%s %j', async (kind, some, path) => {
     const answer = await put(kind, { ...RIGHT[kind](), ...some });

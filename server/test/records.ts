@@ -1,5 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
-import type { Attachment, Cleanup, Ground, GaugeReading, LoggedEvent, Lot, Outline, Permission, Plan, Rig, Run, Sample, Setup, Sign, Spot } from '@riffle/contract';
+import { PLAIN_PAN, type Attachment, type Cleanup, type Container, type GaugeReading, type Ground, type LoggedEvent, type Lot, type Outline, type Permission, type Pit, type Plan, type Rig, type Run, type Sample, type SamplePlan, type Screening, type Seeding, type Setup, type Sign, type Spot } from '@riffle/contract';
 
 /** For tests: one right record of each kind, new. Anything may be changed by the caller. */
 type New<T> = T & { baseVersion: number };
@@ -9,7 +9,7 @@ const fresh = (): { id: string; deleted: boolean; baseVersion: number } => ({ id
 
 export const newGround = (some: Partial<New<Ground>> = {}): New<Ground> => ({ ...fresh(), name: 'Test creek', kind: 'creek', length_m: 500, swell_percent: 25, note: '', tide: null, profile: [], joins: null, ...some });
 
-export const newSpot = (groundId: string, some: Partial<New<Spot>> = {}): New<Spot> => ({ ...fresh(), groundId, name: 'Bar', kind: 'bar', distance_m: 100, bank: 'left', offset_m: 3, position: null, worksBelow_m: null, worksBelowEntered: null, note: '', ...some });
+export const newSpot = (groundId: string, some: Partial<New<Spot>> = {}): New<Spot> => ({ ...fresh(), groundId, name: 'Bar', kind: 'bar', distance_m: 100, bank: 'left', offset_m: 3, position: null, worksBelow_m: null, worksBelowEntered: null, samplePlanId: null, note: '', ...some });
 
 export const newSign = (groundId: string, some: Partial<New<Sign>> = {}): New<Sign> => ({
   ...fresh(), groundId, kind: 'boulder lee', distance_m: 120, bank: 'right', offset_m: 4, position: null, seenAt: '2026-05-01T08:00:00.000Z', size_mm: null, sizeEntered: null, cover_m: null, coverEntered: null, weight: null, comeBackWith: '', note: '', traits: {}, ...some,
@@ -21,7 +21,7 @@ export const newPermission = (groundId: string, some: Partial<New<Permission>> =
 
 export const newSample = (groundId: string, spotId: string, some: Partial<New<Sample>> = {}): New<Sample> => ({
   ...fresh(), groundId, spotId, takenAt: '2026-05-01T08:00:00.000Z', depth_m: 0.3, depthEntered: entered('1', 'ft'), volume_L: 9.5, volumeEntered: entered('2', 'pan'), volumeState: 'loose',
-  counts: { '+10': 0, '10-20': 0, '20-40': 1, '-40': 2 }, blackSand: 1, gold_mg: null, goldEntered: null, note: '', ...some,
+  counts: { '+10': 0, '10-20': 0, '20-40': 1, '-40': 2 }, blackSand: 1, gold_mg: null, goldEntered: null, ...PLAIN_PAN, note: '', ...some,
 });
 
 export const newRig = (some: Partial<New<Rig>> = {}): New<Rig> => ({ ...fresh(), name: 'Box', width_m: 0.254, widthEntered: entered('10', 'in'), length_m: 1.2, lengthEntered: entered('1.2', 'm'), lining: 'riffles', note: '', ...some });
@@ -58,5 +58,25 @@ export const newAttachment = (groundId: string, aboutId: string, some: Partial<N
 });
 
 export const newLot = (groundId: string, spotId: string | null, some: Partial<New<Lot>> = {}): New<Lot> => ({
-  ...fresh(), groundId, spotId, tag: uuidv7().slice(-12), layer: '', volume_L: 9.5, volumeEntered: entered('2', 'pan'), screen: '', takenAt: '2026-05-01T08:00:00.000Z', state: 'waiting', place: '', holder: '', note: '', ...some,
+  ...fresh(), groundId, spotId, tag: uuidv7().slice(-12), layer: '', volume_L: 9.5, volumeEntered: entered('2', 'pan'), screen: '', takenAt: '2026-05-01T08:00:00.000Z', state: 'waiting', place: '', holder: '', samplePlanId: null, fromDepth_m: null, toDepth_m: null, note: '', ...some,
 });
+
+export const newSamplePlan = (groundId: string, some: Partial<New<SamplePlan>> = {}): New<SamplePlan> => ({ ...fresh(), groundId, name: 'Across the bar', pattern: 'traverse', madeAt: '2026-05-01T08:00:00.000Z', bag_L: 9.5, bagEntered: entered('2', 'pan'), note: '', ...some });
+
+export const newLayer = (thickness_m: number, some: Partial<Pit['layers'][number]> = {}): Pit['layers'][number] => ({
+  id: uuidv7(), thickness_m, thicknessEntered: entered(String(thickness_m), 'm'), material: 'gravel', color: 'brown', firmness: 'loose', moisture: 'moist', clay: 0, iron: false, cobbles_percent: 10, pay: false, note: '', ...some,
+});
+
+export const newPit = (groundId: string, spotId: string, some: Partial<New<Pit>> = {}): New<Pit> => ({
+  ...fresh(), groundId, spotId, name: 'Pit 1', dugAt: '2026-05-01T08:00:00.000Z', planned: '1 m square', length_m: 1, lengthEntered: entered('1', 'm'), width_m: 0.8, widthEntered: entered('80', 'cm'), batter: 0,
+  layers: [newLayer(0.4, { material: 'silt' }), newLayer(0.3, { pay: true })], bottom: 'clay', waterAt_m: null, crevice: null, filledIn: false, putBack: false, note: '', ...some,
+});
+
+export const newScreening = (groundId: string, spotId: string, some: Partial<New<Screening>> = {}): New<Screening> => ({
+  ...fresh(), groundId, spotId, lotId: null, screenedAt: '2026-05-01T08:00:00.000Z', measure: 'mass', way: 'wet', moisture_percent: 8, wentIn: 20, wentInEntered: entered('20', 'kg'),
+  screens: [{ name: '1/4 in', aperture_mm: 6.3, shape: 'square', kept: 8, keptEntered: entered('8', 'kg') }, { name: 'No. 10', aperture_mm: 2, shape: 'square', kept: 6, keptEntered: entered('6', 'kg') }], through: 5.8, throughEntered: entered('5.8', 'kg'), note: '', ...some,
+});
+
+export const newContainer = (some: Partial<New<Container>> = {}): New<Container> => ({ ...fresh(), name: `pan ${uuidv7().slice(-8).replaceAll(/\d/g, 'x')}`, volume_L: 5.1, volumeEntered: entered('5.1', 'L'), way: 'weight of water', note: '', ...some });
+
+export const newSeeding = (some: Partial<New<Seeding>> = {}): New<Seeding> => ({ ...fresh(), panner: 'Ada', seededAt: '2026-05-01T08:00:00.000Z', size: '-40', putIn: 10, cameBack: 8, note: '', ...some });

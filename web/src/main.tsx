@@ -26,6 +26,7 @@ const router = createBrowserRouter([
     children: [
       { path: '/', element: <Home /> },
       { path: '/grounds/new', lazy: async () => ({ Component: (await import('./ground/NewGroundScreen.tsx')).NewGroundScreen }) },
+      { path: '/bag/:bagId', lazy: async () => ({ Component: (await import('./stages/sample/bags/BagGate.tsx')).BagGate }) },
       { path: '/settings', lazy: async () => ({ Component: (await import('./settings/SettingsScreen.tsx')).SettingsScreen }) },
       {
         path: '/g/:groundId',
@@ -33,7 +34,21 @@ const router = createBrowserRouter([
         children: [
           { path: 'day', lazy: async () => ({ Component: (await import('./day/DayScreen.tsx')).DayScreen }) },
           { path: 'read', element: <ReadScreen /> },
-          { path: 'sample', lazy: async () => ({ Component: (await import('./stages/sample/SampleScreen.tsx')).SampleScreen }) },
+          {
+            path: 'sample',
+            lazy: async () => ({ Component: (await import('./stages/sample/SampleStage.tsx')).SampleStage }),
+            children: [
+              { index: true, lazy: async () => ({ Component: (await import('./stages/sample/pan/PanScreen.tsx')).PanScreen }) },
+              { path: 'bags', lazy: async () => ({ Component: (await import('./stages/sample/bags/BagsScreen.tsx')).BagsScreen }) },
+              { path: 'tags', lazy: async () => ({ Component: (await import('./stages/sample/bags/TagsScreen.tsx')).TagsScreen }) },
+              { path: 'pits', lazy: async () => ({ Component: (await import('./stages/sample/pits/PitsScreen.tsx')).PitsScreen }) },
+              { path: 'screens', lazy: async () => ({ Component: (await import('./stages/sample/screens/ScreensScreen.tsx')).ScreensScreen }) },
+              { path: 'meaning', lazy: async () => ({ Component: (await import('./stages/sample/meaning/MeaningScreen.tsx')).MeaningScreen }) },
+              { path: 'in-place', lazy: async () => ({ Component: (await import('./stages/sample/inPlace/InPlaceScreen.tsx')).InPlaceScreen }) },
+              { path: 'table', lazy: async () => ({ Component: (await import('./stages/sample/table/TableScreen.tsx')).TableScreen }) },
+              { path: 'hands', lazy: async () => ({ Component: (await import('./stages/sample/hands/HandsScreen.tsx')).HandsScreen }) },
+            ],
+          },
           { path: 'set', lazy: async () => ({ Component: (await import('./stages/set/SetScreen.tsx')).SetScreen }) },
           { path: 'run', lazy: async () => ({ Component: (await import('./stages/run/RunScreen.tsx')).RunScreen }) },
           { path: 'clean', lazy: async () => ({ Component: (await import('./stages/clean/CleanScreen.tsx')).CleanScreen }) },

@@ -52,6 +52,9 @@ export function showVolume(L: number, d: Display): Figure {
   return Math.abs(L) >= UNITS.volume.yd3 / 4 ? figure(L / UNITS.volume.yd3, 'yd³') : figure(L / UNITS.volume.gal, 'gal');
 }
 
+/** Ground seen from above. */
+export const showArea = (m2: number, d: Display): Figure => (d.system === 'metric' ? figure(m2, 'm²') : figure(m2 / UNITS.length.ft ** 2, 'ft²'));
+
 export const showFlow = (m3_s: number, d: Display): Figure =>
   d.system === 'metric' ? figure(m3_s * 1000, 'L/s') : figure((m3_s * 1000) / UNITS.flow.gpm, 'gpm');
 

@@ -35,9 +35,10 @@ const NUMBER = /^([+-]?)(?:(\d+)[ -]+(\d+)\/(\d+)|(\d+)\/(\d+)|(\d+(?:,\d{3})+(?
 /**
  * Reads "2/3 bucket", "1 1/2 in", "5 gal", "0.14 g", "7 gr", ".5", "1,200 ft".
  * The value comes back in the unit that was typed (or `defaultUnit` when none was).
+ * Containers of the crew's own are units too (`own`, also in the plural); "heaped", "level" and "three-quarter full" are understood of containers.
  * A decimal comma is not guessed at: "1,5" is refused with the remedy. Common practice, no source.
  */
-export function parseQuantity(kind: UnitKind | 'pitch', text: string, defaultUnit: string): Parsed {
+export function parseQuantity(kind: UnitKind | 'pitch', text: string, defaultUnit: string, own: readonly string[] = []): Parsed {
   const typed = text.trim();
   if (typed === '') return refuse('Nothing is typed yet.');
   if (/^[+-]?\d+,\d+(?![\d,])/.test(typed) && !/^[+-]?\d{1,3}(,\d{3})+/.test(typed)) return refuse('Write the decimal with a point, such as 1.5.');
@@ -50,24 +51,35 @@ export function parseQuantity(kind: UnitKind | 'pitch', text: string, defaultUni
   if (!Number.isFinite(value)) return refuse(`“${whole.trim()}” is not a finite number.`);
   const said = typed.slice(whole.length).trim();
   if (said === '') return { ok: true, value, unit: defaultUnit };
-  const unit = unitFor(kind, said);
-  if (unit === undefined) return refuse(`“${said}” is not a unit of ${kind} here. Use ${unitNames(kind).join(', ')}.`);
-  return { ok: true, value, unit };
+  const { fill, rest } = kind === 'volume' ? fillSaid(said) : { fill: 1, rest: said };
+  const unit = rest === '' ? defaultUnit : unitFor(kind, rest, own);
+  if (fill !== 1 && unit !== undefined && unit in UNITS.volume) return refuse('Level, heaped and three-quarter are said of pans and buckets, not of units.');
+  if (unit === undefined) return refuse(`“${said}” is not a unit of ${kind} here. Use ${unitNames(kind, own).join(', ')}.`);
+  return { ok: true, value: value * fill, unit };
+}
+
+/** How full a container was: words beside it, over its level fill. A heaped pan holds about a quarter more. Common practice, no source. */
+const FILLS: readonly (readonly [words: RegExp, fill: number])[] = [[/\b(three[- ]quarters?( full)?|3\/4 full)\b/i, 0.75], [/\bhalf[- ]full\b/i, 0.5], [/\bheap(ed|ing)\b/i, 1.25], [/\b(level|full)\b/i, 1]];
+
+/** Takes the word of fill out of what was said: "heaped pans", "pans, three-quarter full". */
+function fillSaid(said: string): { fill: number; rest: string } {
+  const found = FILLS.find(([words]) => words.test(said));
+  return found ? { fill: found[1], rest: said.replace(found[0], '').replace(/^[\s,]+|[\s,]+$/g, '') } : { fill: 1, rest: said };
 }
 
 function refuse(problem: string): Parsed {
   return { ok: false, problem };
 }
 
-function unitNames(kind: UnitKind | 'pitch'): string[] {
+function unitNames(kind: UnitKind | 'pitch', own: readonly string[]): string[] {
   if (kind === 'pitch') return PITCH_UNITS;
-  return kind === 'volume' ? [...Object.keys(UNITS.volume), ...Object.keys(CONTAINERS)] : Object.keys(UNITS[kind]);
+  return kind === 'volume' ? [...Object.keys(UNITS.volume), ...Object.keys(CONTAINERS), ...own] : Object.keys(UNITS[kind]);
 }
 
-function unitFor(kind: UnitKind | 'pitch', said: string): string | undefined {
-  const names = unitNames(kind);
+function unitFor(kind: UnitKind | 'pitch', said: string, own: readonly string[]): string | undefined {
+  const names = unitNames(kind, own);
   const plain = said.toLowerCase().replace(/\.$/, '').replace(/\s+/g, ' ');
-  return names.find((n) => n === said) ?? SPELLINGS[kind][plain] ?? names.find((n) => n.toLowerCase() === plain);
+  return names.find((n) => n === said) ?? SPELLINGS[kind][plain] ?? names.find((n) => n.toLowerCase() === plain || `${n.toLowerCase()}s` === plain);
 }
 
 /**

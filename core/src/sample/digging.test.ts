@@ -117,7 +117,7 @@ describe('a pit', () => {
   const layer = (thickness_m: number, material: PitLayer['material'], pay = false): PitLayer => ({ thickness_m, material, pay });
   test('an upright pit is length x width x thickness; loose by swell; stripping over pay', () => {
     const sum = pitSum({ length_m: 1, width_m: 0.8, batter: 0 }, [layer(0.34, 'silt'), layer(0.45, 'gravel'), layer(0.22, 'iron gravel', true), layer(0.1, 'clay')]);
-    expect(sum.layers.map((l) => l.bank_L)).toEqual([272, 360, 176, 80].map((v) => expect.closeTo(v, 6) as number));
+    expect(sum.layers.map((l) => l.bank_L)).toEqual([272, 360, 176, 80].map((v) => expect.closeTo(v, 6)));
     expect(sum.layers[1]?.loose_L).toBeCloseTo(360 * 1.18, 6);
     expect(sum.strippingRatio).toBeCloseTo((272 + 360) / 176, 9);
     expect([sum.pay_L, sum.depth_m]).toEqual([expect.closeTo(176, 6), expect.closeTo(1.11, 9)]);
@@ -142,7 +142,7 @@ describe('a pit', () => {
   test('the pay takes a thin barren parting along and leaves a thick one', () => {
     const at = (thickness_m: number, grade_mg_L: number) => ({ thickness_m, grade_mg_L });
     expect(payLayers([at(0.4, 0), at(0.3, 0.4), at(0.05, 0), at(0.2, 0.5), at(0.3, 0.02)], 0.15)).toMatchObject({ first: 1, last: 3 });
-    expect(payLayers([at(0.3, 0.4), at(2, 0), at(0.4, 0.5)], 0.15)).toMatchObject({ first: 2, last: 2, grade_mg_L: expect.closeTo(0.5, 12) as number });
+    expect(payLayers([at(0.3, 0.4), at(2, 0), at(0.4, 0.5)], 0.15)).toMatchObject({ first: 2, last: 2, grade_mg_L: expect.closeTo(0.5, 12) });
     expect(payLayers([at(1, 0.1)], 0.15)).toBeNull();
   });
 });
@@ -151,14 +151,14 @@ describe('across a bar', () => {
   const at = (at_m: number, grade_mg_L: number) => ({ at_m, grade_mg_L });
   test('the pay streak ends where the straight line crosses the cut-off', () => {
     const [streak, second] = payStreak([at(0, 0), at(2, 0.4), at(4, 0.4), at(6, 0), at(8, 0.22), at(10, 0)], 0.2);
-    expect(streak).toMatchObject({ from_m: 1, to_m: 5, grade_mg_L: expect.closeTo((0.3 * 1 + 0.4 * 2 + 0.3 * 1) / 4, 9) as number });
+    expect(streak).toMatchObject({ from_m: 1, to_m: 5, grade_mg_L: expect.closeTo((0.3 * 1 + 0.4 * 2 + 0.3 * 1) / 4, 9) });
     expect(second?.from_m).toBeGreaterThan(6);
     expect(payStreak([at(0, 0.1), at(5, 0.1)], 0.2)).toEqual([]);
     expect(() => payStreak([at(0, 1)], 0.2)).toThrow(/two points/);
   });
   test('a section of even pay is length x thickness; a pit without pay wedges it out', () => {
     const pit = (at_m: number, payThickness_m: number, grade_mg_L: number | null = 0.3) => ({ at_m, payTop_m: 0.8, payThickness_m, grade_mg_L });
-    expect(paySection([pit(0, 0.2), pit(6, 0.2), pit(10, 0.2)], 5)).toMatchObject({ pay_m2: 2, pay_m3: 10, meanThickness_m: 0.2, grade_mg_L: expect.closeTo(0.3, 12) as number, gold_mg: expect.closeTo(3000, 6) as number });
+    expect(paySection([pit(0, 0.2), pit(6, 0.2), pit(10, 0.2)], 5)).toMatchObject({ pay_m2: 2, pay_m3: 10, meanThickness_m: 0.2, grade_mg_L: expect.closeTo(0.3, 12), gold_mg: expect.closeTo(3000, 6) });
     expect(paySection([pit(0, 0.2), pit(10, 0, null)], 1).pay_m2).toBeCloseTo(1, 12);
     expect(() => paySection([pit(0, 1)], 1)).toThrow(/two pits/);
     expect(() => paySection([pit(0, 1), pit(0, 1)], 1)).toThrow(/place of its own/);

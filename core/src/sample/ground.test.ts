@@ -54,7 +54,7 @@ describe('kriging by what must hold', () => {
   test('exact at a sample, weights sum to 1, order of samples irrelevant', () => {
     fc.assert(fc.property(places, fc.double({ min: -20, max: 120, noNaN: true }), (points, x) => {
       const p = points[0] as PlaneValue;
-      expect(ordinaryKriging(points, model)(p.x_m, p.y_m)).toMatchObject({ value: expect.closeTo(p.value, 8) as number, variance: expect.closeTo(0, 8) as number });
+      expect(ordinaryKriging(points, model)(p.x_m, p.y_m)).toMatchObject({ value: expect.closeTo(p.value, 8), variance: expect.closeTo(0, 8) });
       const there = ordinaryKriging(points, model, null)(x, 31);
       expect(there.from.reduce((sum, f) => sum + f.weight, 0)).toBeCloseTo(1, 8);
       expect(ordinaryKriging([...points].reverse(), model, null)(x, 31).value).toBeCloseTo(there.value, 8);

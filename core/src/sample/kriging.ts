@@ -62,7 +62,7 @@ export function ordinaryKriging(points: readonly PlaneValue[], variogram: Variog
     b[n] = 1;
     solveInPlace(a, b, size);
     let value = 0;
-    let variance = b[n] as number;
+    let variance = b[n];
     const from: { index: number; weight: number }[] = [];
     for (let i = 0; i < n; i++) {
       const w = b[i] as number;

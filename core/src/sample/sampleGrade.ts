@@ -29,7 +29,7 @@ export type SampleGrade =
  * (see `scatter.ts`): v grows by y^2 times it.
  *
  * Weighed gold replaces the table weights; its scatter is that of the number of colors counted.
- * A blank gives an upper limit: `blankColor_mg` times -ln(1 - confidence) per volume, one-sided.
+ * A blank gives an upper limit: `blankColor_mg` times `blankLimit` per volume, one-sided.
  *
  * @param oneMoreColor_mg heaviest class of the ground, mg; the heaviest of all when nothing is known
  * @param blankColor_mg weight one color would have had if seen: the mean color of the ground, or of the fine class
@@ -55,7 +55,7 @@ export function sampleGrade(
     const { low, high } = weightedBand(gold_mg, gold_mg ** 2 * (1 / n + scatterVariance), gold_mg / n, confidence);
     return { kind: 'band', grade_mg_L: gold_mg / V, low_mg_L: low / V, high_mg_L: high / V, colors, restsOn: 'weight', unweighedCoarse: 0 };
   }
-  if (colors === 0) return { kind: 'blank', lessThan_mg_L: (blankColor_mg * blankLimit(0.95)) / V, confidence: 0.95, blankColor_mg };
+  if (colors === 0) return { kind: 'blank', lessThan_mg_L: (blankColor_mg * blankLimit(0.95, scatterVariance)) / V, confidence: 0.95, blankColor_mg };
 
   const seen = (Object.entries(weights_mg) as [keyof ColorWeights, number][]).filter(([name]) => counts[name] > 0);
   if (seen.length === 0) return { kind: 'coarse only', unweighedCoarse: counts['+10'] };

@@ -19,10 +19,14 @@ export interface Scatter {
 }
 
 /** Scatter looked at, as coefficients of variation. */
-const CVS = Array.from({ length: 31 }, (_, i) => i * 0.1);
+const CVS = Array.from({ length: 21 }, (_, i) => i * 0.15);
+/** Pans that fewer than these say nothing about scatter: it would be the prior speaking. */
+const FEWEST_PANS = 6;
+/** Spots beyond this many tell nothing new: an even choice of them is taken. */
+const MOST_SPOTS = 200;
 
 /**
- * Between-sample scatter of a ground, from spots with two pans or more; null when there is none of them.
+ * Between-sample scatter of a ground, from spots with two pans or more; null when they hold fewer than six pans together.
  *
  * Counts are negative binomial: Poisson about a local grade that is gamma distributed with coefficient of variation cv. Each spot's mean is
  * integrated out on a logarithmic grid (flat prior on its logarithm); cv has an exponential prior of mean 0.5 (common practice: gravel is patchy,
@@ -31,24 +35,25 @@ const CVS = Array.from({ length: 31 }, (_, i) => i * 0.1);
  * @throws OutOfRange for a volume that is not positive
  */
 export function betweenPanScatter(spots: readonly (readonly CountedVolume[])[]): Scatter | null {
-  const several = spots.filter((pans) => pans.length >= 2 && pans.some((p) => p.colors > 0));
-  if (several.length === 0) return null;
+  const all = spots.filter((pans) => pans.length >= 2 && pans.some((p) => p.colors > 0));
+  if (all.reduce((sum, pans) => sum + pans.length, 0) < FEWEST_PANS) return null;
+  const several = all.filter((_, i) => Math.floor((i * MOST_SPOTS) / all.length) !== Math.floor(((i - 1) * MOST_SPOTS) / all.length) || all.length <= MOST_SPOTS).map((pans) => pans.slice(0, 20));
   for (const pans of several) for (const p of pans) { requirePositive('volumeBank_L', p.volumeBank_L, 'L'); requireWithin('colors', p.colors, 0, 1e6); }
   const logs = CVS.map((cv) => several.reduce((sum, pans) => sum + logMarginal(pans, cv), 0) - cv / 0.5);
   const top = Math.max(...logs);
   const weights = logs.map((l) => Math.exp(l - top));
-  const all = weights.reduce((a, b) => a + b, 0);
+  const total = weights.reduce((a, b) => a + b, 0);
   const at = (share: number): number => {
     let sum = 0;
-    return CVS[weights.findIndex((w) => (sum += w / all) >= share)] ?? 3;
+    return CVS[weights.findIndex((w) => (sum += w / total) >= share)] ?? 3;
   };
-  return { cv: CVS.reduce((sum, cv, i) => sum + (cv * (weights[i] as number)) / all, 0), low: at(0.05), high: at(0.95), spots: several.length, pans: several.reduce((sum, p) => sum + p.length, 0) };
+  return { cv: CVS.reduce((sum, cv, i) => sum + (cv * (weights[i] as number)) / total, 0), low: at(0.05), high: at(0.95), spots: all.length, pans: all.reduce((sum, p) => sum + p.length, 0) };
 }
 
 function logMarginal(pans: readonly CountedVolume[], cv: number): number {
   const rate = pans.reduce((s, p) => s + p.colors, 0) / pans.reduce((s, p) => s + p.volumeBank_L, 0);
   const logs: number[] = [];
-  for (let u = -3; u <= 3.0001; u += 0.15) logs.push(pans.reduce((sum, p) => sum + logChance(p.colors, rate * Math.exp(u) * p.volumeBank_L, cv), 0));
+  for (let u = -3; u <= 3.0001; u += 0.3) logs.push(pans.reduce((sum, p) => sum + logChance(p.colors, rate * Math.exp(u) * p.volumeBank_L, cv), 0));
   const top = Math.max(...logs);
   return top + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - top), 0));
 }

@@ -6,7 +6,7 @@ type Line = z.infer<typeof Position>[];
 
 const GROUND = `id, version, updated_at as "updatedAt", deleted, name, kind, length_m, swell_percent, note, tide, profile,
   case when joins_ground_id is not null then json_build_object('groundId', joins_ground_id, 'distance_m', joins_distance_m, 'bank', joins_bank) end as joins, line, line_points as "linePoints"`;
-const SPOT = `id, version, updated_at as "updatedAt", deleted, ground_id as "groundId", name, kind, distance_m, bank, offset_m, position, works_below_m as "worksBelow_m", works_below_entered as "worksBelowEntered", note`;
+const SPOT = `id, version, updated_at as "updatedAt", deleted, ground_id as "groundId", name, kind, distance_m, bank, offset_m, position, works_below_m as "worksBelow_m", works_below_entered as "worksBelowEntered", note, sample_plan_id as "samplePlanId"`;
 
 /** Writes a ground without touching its line; one that has a line keeps the line's length. Null: `baseVersion` is not the stored one. */
 export async function writeGround(db: Db, crewId: string, g: Ground, baseVersion: number): Promise<unknown> {
@@ -63,14 +63,14 @@ export async function findLine(db: Db, crewId: string, groundId: string): Promis
 
 /** Null: `baseVersion` is not the stored one. */
 export async function writeSpot(db: Db, crewId: string, s: Spot, baseVersion: number): Promise<unknown> {
-  const values = [crewId, s.id, s.groundId, s.deleted, s.name, s.kind, s.distance_m, s.bank, s.offset_m, s.position && JSON.stringify(s.position), s.note, s.worksBelow_m, s.worksBelowEntered];
+  const values = [crewId, s.id, s.groundId, s.deleted, s.name, s.kind, s.distance_m, s.bank, s.offset_m, s.position && JSON.stringify(s.position), s.note, s.worksBelow_m, s.worksBelowEntered, s.samplePlanId];
   const { rows } = baseVersion === 0
     ? await db.query(
-      `insert into spot (crew_id, id, ground_id, deleted, name, kind, distance_m, bank, offset_m, position, note, works_below_m, works_below_entered)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13) on conflict do nothing returning ${SPOT}`, values)
+      `insert into spot (crew_id, id, ground_id, deleted, name, kind, distance_m, bank, offset_m, position, note, works_below_m, works_below_entered, sample_plan_id)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14) on conflict do nothing returning ${SPOT}`, values)
     : await db.query(
-      `update spot set version = version + 1, updated_at = now(), deleted = $4, name = $5, kind = $6, distance_m = $7, bank = $8, offset_m = $9, position = $10, note = $11, works_below_m = $12, works_below_entered = $13
-       where crew_id = $1 and id = $2 and ground_id = $3 and version = $14 returning ${SPOT}`, [...values, baseVersion]);
+      `update spot set version = version + 1, updated_at = now(), deleted = $4, name = $5, kind = $6, distance_m = $7, bank = $8, offset_m = $9, position = $10, note = $11, works_below_m = $12, works_below_entered = $13, sample_plan_id = $14
+       where crew_id = $1 and id = $2 and ground_id = $3 and version = $15 returning ${SPOT}`, [...values, baseVersion]);
   return rows[0] ?? null;
 }
 

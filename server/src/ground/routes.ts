@@ -98,7 +98,7 @@ function spotsOf(read: ReadGround, groundId: string, flow: 'as drawn' | 'against
     const { kind, note } = read.properties[i] ?? {};
     return {
       id: uuidv7(), groundId, deleted: false, name: s.name, kind: SPOT_KINDS.find((k) => k === kind) ?? 'other',
-      ...at, position: [s.position[0], s.position[1]], note: typeof note === 'string' ? note.slice(0, 4000) : '', worksBelow_m: null, worksBelowEntered: null,
+      ...at, position: [s.position[0], s.position[1]], note: typeof note === 'string' ? note.slice(0, 4000) : '', worksBelow_m: null, worksBelowEntered: null, samplePlanId: null,
     };
   });
 }

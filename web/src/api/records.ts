@@ -42,7 +42,7 @@ export async function fetchAhead(client: QueryClient, groundId: string | null): 
 
 /** All records of a kind on a ground (or of the crew, with an empty ground), with what waits to be sent laid over. Deleted ones are left out. */
 export function useRecords<K extends Kind>(kind: K, groundId = ''): RecordList<Records[K]['kept']> {
-  const crewWide = kind === 'grounds' || kind === 'rigs';
+  const crewWide = kind === 'grounds' || kind === 'rigs' || kind === 'containers' || kind === 'seedings';
   const scope = crewWide ? '' : groundId;
   const query = useQuery({ ...listOf(kind, scope), enabled: crewWide || groundId !== '' });
   const waiting = useWaiting();
@@ -73,3 +73,11 @@ export function useBook(groundId: string): { book: Book | undefined; failed: boo
 
 /** The books of several grounds, in their order; undefined where one is not added up yet. */
 export const useBooks = (groundIds: readonly string[]): (Book | undefined)[] => useQueries({ queries: groundIds.map(bookOf), combine: (all) => all.map((q) => q.data) });
+
+/** All records of a kind on every ground: a tag in the hand may be of any of them. */
+export function useRecordsOfAll<K extends Kind>(kind: K): readonly Records[K]['kept'][] {
+  const grounds = useRecords('grounds').items;
+  const waiting = useWaiting();
+  const lists = useQueries({ queries: grounds.map((g) => listOf(kind, g.id)), combine: (all) => all.map((q) => q.data ?? []) });
+  return useMemo(() => grounds.flatMap((g, i) => withWaiting(kind, g.id, lists[i] ?? [], waiting)), [kind, grounds, lists, waiting]);
+}

@@ -67,7 +67,7 @@ function LotSheet({ ground, spots, taken, onClose }: { ground: StoredGround; spo
   const keep = (): void => {
     setTried(true);
     if (tagProblem || !reading.ok || volumeProblem || spotId === '') return;
-    write({ what: 'record', kind: 'lots', record: { id: uuidv7(), deleted: false, groundId: ground.id, spotId: spotId === 'several' ? null : spotId, tag: tag.trim(), layer: layer.slice(0, 80), volume_L: reading.value, volumeEntered: volume, screen: screen.slice(0, 40), takenAt: new Date().toISOString(), state: 'waiting', place: place.slice(0, 80), holder: holder.slice(0, 80), note: '', baseVersion: 0 } });
+    write({ what: 'record', kind: 'lots', record: { id: uuidv7(), deleted: false, groundId: ground.id, spotId: spotId === 'several' ? null : spotId, tag: tag.trim(), layer: layer.slice(0, 80), volume_L: reading.value, volumeEntered: volume, screen: screen.slice(0, 40), takenAt: new Date().toISOString(), state: 'waiting', place: place.slice(0, 80), holder: holder.slice(0, 80), samplePlanId: null, fromDepth_m: null, toDepth_m: null, note: '', baseVersion: 0 } });
     onClose();
   };
   return (

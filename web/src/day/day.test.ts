@@ -9,7 +9,7 @@ const ground = (some: Partial<StoredGround> = {}): StoredGround => ({
   id: 'g', version: 1, updatedAt: '2026-05-01T08:00:00.000Z', deleted: false, name: 'Test Fork', kind: 'creek', length_m: 1000, swell_percent: 18, note: '', tide: null, profile: [], joins: null, line: [[-33, 46.5], [-33, 46.509]], linePoints: 2, ...some,
 });
 const spot = (id: string, some: Partial<StoredSpot> = {}): StoredSpot => ({
-  id, version: 1, updatedAt: '2026-05-01T08:00:00.000Z', deleted: false, groundId: 'g', name: id, kind: 'bar', distance_m: 200, bank: 'left', offset_m: 12, position: null, worksBelow_m: null, worksBelowEntered: null, note: '', ...some,
+  id, version: 1, updatedAt: '2026-05-01T08:00:00.000Z', deleted: false, groundId: 'g', name: id, kind: 'bar', distance_m: 200, bank: 'left', offset_m: 12, position: null, worksBelow_m: null, worksBelowEntered: null, samplePlanId: null, note: '', ...some,
 });
 const reason = (some: Partial<Reason>): Reason => ({ from: 'sign', logOdds: 0.5, says: 'a bar', tally: null, ...some });
 const ranked = (spotId: string, chance: number, some: Partial<RankedPlace['place']> = {}, reasons: Reason[] = []): RankedPlace => ({

@@ -53,13 +53,3 @@ export function dayAsGpx(ground: StoredGround, date: string, plan: DayPlan, plac
   stops.forEach((p) => point(route, 'rtept', p));
   return `<?xml version="1.0" encoding="UTF-8"?>\n${new XMLSerializer().serializeToString(doc)}`;
 }
-
-/** Hands a text to the browser as a file. */
-export function saveFile(text: string, name: string, type: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 10_000);
-}

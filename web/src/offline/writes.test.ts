@@ -4,7 +4,7 @@ import { eventsWithWaiting, withWaiting, type Write } from './writes.ts';
 
 const ground = '01900000-0000-7000-8000-000000000001';
 const spot = (n: number, some: Partial<StoredSpot> = {}): StoredSpot => ({
-  id: `01900000-0000-7000-8000-0000000000${10 + n}`, deleted: false, groundId: ground, name: `Spot ${n}`, kind: 'bar', distance_m: n, bank: 'left', offset_m: 0, position: null, worksBelow_m: null, worksBelowEntered: null, note: '', version: 1, updatedAt: '2026-05-01T09:00:00.000Z', ...some,
+  id: `01900000-0000-7000-8000-0000000000${10 + n}`, deleted: false, groundId: ground, name: `Spot ${n}`, kind: 'bar', distance_m: n, bank: 'left', offset_m: 0, position: null, worksBelow_m: null, worksBelowEntered: null, samplePlanId: null, note: '', version: 1, updatedAt: '2026-05-01T09:00:00.000Z', ...some,
 });
 const write = (s: StoredSpot, baseVersion: number, some: Partial<Spot> = {}): Write => {
   const { version, updatedAt, ...record } = s;

@@ -1,4 +1,4 @@
-import type { Attachment, Cleanup, GaugeReading, Ground, LoggedEvent, Lot, Outline, Permission, Plan, Rig, Run, RunWithEvents, Sample, Setup, Sign, Spot, StoredAttachment, StoredCleanup, StoredGaugeReading, StoredGround, StoredLot, StoredOutline, StoredPermission, StoredPlan, StoredRig, StoredRun, StoredSample, StoredSetup, StoredSign, StoredSpot } from '@riffle/contract';
+import type { Attachment, Cleanup, Container, GaugeReading, Ground, LaidOut, LoggedEvent, Lot, Outline, Permission, Pit, Plan, Rig, Run, RunWithEvents, Sample, SamplePlan, Screening, Seeding, Setup, Sign, Spot, StoredAttachment, StoredCleanup, StoredContainer, StoredGaugeReading, StoredGround, StoredLot, StoredOutline, StoredPermission, StoredPit, StoredPlan, StoredRig, StoredRun, StoredSample, StoredSamplePlan, StoredScreening, StoredSeeding, StoredSetup, StoredSign, StoredSpot } from '@riffle/contract';
 import { useMutation, useMutationState, type QueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { v7 as uuidv7 } from 'uuid';
@@ -16,6 +16,11 @@ export interface Records {
   attachments: { sent: Attachment; kept: StoredAttachment };
   'gauge-readings': { sent: GaugeReading; kept: StoredGaugeReading };
   samples: { sent: Sample; kept: StoredSample };
+  'sample-plans': { sent: SamplePlan; kept: StoredSamplePlan };
+  pits: { sent: Pit; kept: StoredPit };
+  screenings: { sent: Screening; kept: StoredScreening };
+  containers: { sent: Container; kept: StoredContainer };
+  seedings: { sent: Seeding; kept: StoredSeeding };
   rigs: { sent: Rig; kept: StoredRig };
   setups: { sent: Setup; kept: StoredSetup };
   runs: { sent: Run; kept: StoredRun };
@@ -37,8 +42,14 @@ interface FileWrite {
   readonly attachmentId: string;
   readonly bytes: Blob;
 }
+/** A plan of samples with its points and bags, in one go. */
+interface LaidOutWrite {
+  readonly what: 'laid out';
+  readonly groundId: string;
+  readonly whole: LaidOut;
+}
 /** Anything that leaves for the server. Idempotent, so that it may be sent again. */
-export type Write = RecordWrite | EventsWrite | FileWrite;
+export type Write = RecordWrite | EventsWrite | FileWrite | LaidOutWrite;
 /** A write with its place in the outbox. */
 export type QueuedWrite = Write & { readonly writeId: string };
 
@@ -51,6 +62,7 @@ export function sendWrite(write: Write): Promise<unknown> {
     case 'record': return call('PUT', `/${write.kind}/${write.record.id}`, write.record);
     case 'events': return call('POST', `/runs/${write.runId}/events`, { events: write.events });
     case 'file': return call('PUT', fileAddress(write.attachmentId), write.bytes);
+    case 'laid out': return call('PUT', `/sample-plans/${write.whole.plan.id}/laid-out`, write.whole);
   }
 }
 
@@ -73,6 +85,8 @@ export function takeIn(client: QueryClient, write: Write, answer: unknown): void
   if (write.what === 'record') {
     const kept = answer as { id: string };
     client.setQueryData<{ id: string }[]>(listKey(write.kind, scopeOf(write)), (list) => [...(list ?? []).filter((r) => r.id !== kept.id), kept]);
+  } else if (write.what === 'laid out') {
+    for (const w of recordsOf(write)) client.setQueryData<{ id: string }[]>(listKey(w.kind, write.groundId), (list) => [...(list ?? []).filter((r) => r.id !== w.record.id), { ...w.record, version: 1, updatedAt: new Date().toISOString() }]);
   } else if (write.what === 'events') {
     const run = answer as RunWithEvents;
     client.setQueryData<readonly LoggedEvent[]>(eventsKey(write.runId), run.events);
@@ -93,11 +107,19 @@ export function useWaiting(): Write[] {
   return useMutationState({ filters: { mutationKey: WRITE_KEY, status: 'pending' }, select: (m) => m.state.variables as Write });
 }
 
+/** The records a write holds. */
+const recordsOf = (write: Write): readonly RecordWrite[] => {
+  if (write.what === 'record') return [write];
+  if (write.what !== 'laid out') return [];
+  const { plan, spots, lots } = write.whole;
+  return [{ what: 'record', kind: 'sample-plans', record: plan }, ...spots.map((record): RecordWrite => ({ what: 'record', kind: 'spots', record })), ...lots.map((record): RecordWrite => ({ what: 'record', kind: 'lots', record }))];
+};
+
 /** A list with the waiting writes of its kind laid over it: what the person did is what the person sees. */
 export function withWaiting<K extends Kind>(kind: K, groundId: string, list: readonly Records[K]['kept'][], waiting: readonly Write[]): Records[K]['kept'][] {
   const byId = new Map(list.map((r) => [r.id, r]));
-  for (const write of waiting) {
-    if (write.what !== 'record' || write.kind !== kind || scopeOf(write) !== groundId) continue;
+  for (const write of waiting.flatMap(recordsOf)) {
+    if (write.kind !== kind || scopeOf(write) !== groundId) continue;
     const { baseVersion, ...record } = write.record;
     const before = byId.get(record.id);
     if (before && before.version > baseVersion) continue;
@@ -108,7 +130,7 @@ export function withWaiting<K extends Kind>(kind: K, groundId: string, list: rea
 
 /** What the server adds to a record; stands in until it answers. */
 const EMPTY_EXTRAS: Readonly<Record<Kind, object>> = {
-  grounds: { line: null, linePoints: 0 }, spots: {}, signs: {}, 'gauge-readings': {}, permissions: {}, plans: {}, outlines: {}, attachments: {}, lots: {}, samples: {}, rigs: {}, setups: {}, cleanups: {},
+  grounds: { line: null, linePoints: 0 }, spots: {}, signs: {}, 'gauge-readings': {}, permissions: {}, plans: {}, outlines: {}, attachments: {}, lots: {}, samples: {}, 'sample-plans': {}, pits: {}, screenings: {}, containers: {}, seedings: {}, rigs: {}, setups: {}, cleanups: {},
   runs: { tally: { buckets: 0, volumeLoose_L: 0, bySpot_L: {}, running_s: 0, stopped: false, lastEventAt: null } },
 };
 

@@ -74,8 +74,8 @@ describe('what the pans of a spot say together', () => {
     expect(once.grade.lessThan_mg_L / twice.grade.lessThan_mg_L).toBeCloseTo(2, 9);
   });
   test('a blank is judged by the colors of its own ground, and by fine ones where there are none', () => {
-    expect(groundColors([sample('a', 5, { '-40': 3 })]).blankColor_mg).toBeCloseTo(COLOR_MG['-40'], 12);
-    expect(groundColors([sample('a', 5, {})])).toEqual({ blankColor_mg: COLOR_MG['20-40'], oneMoreColor_mg: COLOR_MG['20-40'] });
+    expect(groundColors([sample('a', 5, { '-40': 3 })], 18).blankColor_mg).toBeCloseTo(COLOR_MG['-40'], 12);
+    expect(groundColors([sample('a', 5, {})], 18)).toMatchObject({ blankColor_mg: COLOR_MG['20-40'], oneMoreColor_mg: COLOR_MG['20-40'] });
   });
   test('four good pans outrank one lucky pan: the low end of the band decides', () => {
     const grades = spotGrades([sample('lucky', 4.75, { '20-40': 1 }), ...[1, 2, 3, 4].map(() => sample('steady', 4.75, { '20-40': 1, '-40': 1 }))], 18);

@@ -1,5 +1,5 @@
 import type { StoredSample } from '@riffle/contract';
-import { bankVolume_L, COLOR_MG, countColors, heaviestColor_mg, meanColor_mg, poolSamples, sampleGrade, type SampleGrade, type SampleMeasure } from '@riffle/core';
+import { bankVolume_L, betweenPanScatter, countColors, heaviestColor_mg, learnColorWeights, meanColor_mg, meansOf, poolSamples, sampleGrade, scatterVariance, type ColorCounts, type ColorWeights, type LearnedWeight, type SampleGrade, type SampleMeasure, type Scatter, type WeighedClass } from '@riffle/core';
 
 /** What the pans of one spot said, taken together. */
 export interface SpotGrade {
@@ -17,21 +17,63 @@ export const measureOf = (s: Pick<StoredSample, 'volume_L' | 'volumeState' | 'co
   ...(s.gold_mg !== null && { gold_mg: s.gold_mg }),
 });
 
-/** What a ground's own colors say about one that was not seen: its mean weight for a blank, the heaviest class for the band. */
-export function groundColors(samples: readonly StoredSample[]): { blankColor_mg: number; oneMoreColor_mg: number } {
+/** What a ground's own pans teach about its colors: what they weigh, and how much pans of one spot differ. */
+export interface GroundColors {
+  readonly weights_mg: ColorWeights;
+  readonly learned: Readonly<Record<WeighedClass, LearnedWeight>>;
+  /** Mean weight of a color: what one would weigh where a blank was panned. */
+  readonly blankColor_mg: number;
+  /** Heaviest class seen: what one more color could have weighed. */
+  readonly oneMoreColor_mg: number;
+  /** Null until some spot has two pans with color. */
+  readonly scatter: Scatter | null;
+}
+
+type Panned = Pick<StoredSample, 'spotId' | 'volume_L' | 'volumeState' | 'counts' | 'gold_mg'>;
+
+/** Samples gathered by spot, in their order. */
+export function samplesBySpot<S extends Pick<StoredSample, 'spotId'>>(samples: readonly S[]): Map<string, S[]> {
+  const bySpot = new Map<string, S[]>();
+  for (const s of samples) {
+    const mine = bySpot.get(s.spotId);
+    if (mine) mine.push(s);
+    else bySpot.set(s.spotId, [s]);
+  }
+  return bySpot;
+}
+
+export function groundColors(samples: readonly Panned[], swell_percent: number): GroundColors {
   const counts = samples.map((s) => s.counts);
-  return { blankColor_mg: meanColor_mg(counts) ?? COLOR_MG['20-40'], oneMoreColor_mg: heaviestColor_mg(counts) ?? COLOR_MG['20-40'] };
+  const learned = learnColorWeights(samples.flatMap((s) => (s.gold_mg !== null && countColors(s.counts) > s.counts['+10'] ? [{ counts: s.counts, gold_mg: s.gold_mg }] : [])));
+  const weights_mg = meansOf(learned);
+  const bySpot = samplesBySpot(samples);
+  return {
+    weights_mg, learned,
+    blankColor_mg: meanColor_mg(counts, weights_mg) ?? weights_mg['20-40'], oneMoreColor_mg: heaviestColor_mg(counts, weights_mg) ?? weights_mg['20-40'],
+    scatter: betweenPanScatter([...bySpot.values()].map((pans) => pans.map((s) => ({ colors: countColors(s.counts), volumeBank_L: measureOf(s, swell_percent).volumeBank_L })))),
+  };
+}
+
+/** The same knowledge with other counts to say what a color weighs and the heaviest that may come. */
+export const withCounts = (known: GroundColors, counts: readonly ColorCounts[]): GroundColors => ({
+  ...known, blankColor_mg: meanColor_mg(counts, known.weights_mg) ?? known.weights_mg['20-40'], oneMoreColor_mg: heaviestColor_mg(counts, known.weights_mg) ?? known.weights_mg['20-40'],
+});
+
+/** How some pans of one place are graded on this ground. */
+export const gradeOptions = ({ weights_mg, blankColor_mg, oneMoreColor_mg, scatter }: GroundColors, volumes_L: readonly number[]) => ({ weights_mg, blankColor_mg, oneMoreColor_mg, scatterVariance: scatterVariance(volumes_L, scatter?.cv ?? 0) });
+
+/** Grade of some pans taken together. */
+export function gradeOf(samples: readonly Panned[], swell_percent: number, colors: GroundColors): SampleGrade {
+  const measured = samples.map((s) => measureOf(s, swell_percent));
+  return sampleGrade(poolSamples(measured), gradeOptions(colors, measured.map((m) => m.volumeBank_L)));
 }
 
 /** Grade of every sampled spot of a ground. */
-export function spotGrades(samples: readonly StoredSample[], swell_percent: number): Map<string, SpotGrade> {
-  const colors = groundColors(samples);
-  const bySpot = new Map<string, StoredSample[]>();
-  for (const s of samples) bySpot.set(s.spotId, [...(bySpot.get(s.spotId) ?? []), s]);
-  return new Map([...bySpot].map(([spotId, some]) => {
-    const pooled = poolSamples(some.map((s) => measureOf(s, swell_percent)));
-    return [spotId, { spotId, grade: sampleGrade(pooled, colors), samples: some.length, volumeBank_L: pooled.volumeBank_L, blanks: some.filter((s) => countColors(s.counts) === 0 && s.gold_mg === null).length }];
-  }));
+export function spotGrades(samples: readonly StoredSample[], swell_percent: number, colors = groundColors(samples, swell_percent)): Map<string, SpotGrade> {
+  return new Map([...samplesBySpot(samples)].map(([spotId, some]) => [spotId, {
+    spotId, grade: gradeOf(some, swell_percent, colors), samples: some.length, volumeBank_L: some.reduce((sum, s) => sum + measureOf(s, swell_percent).volumeBank_L, 0),
+    blanks: some.filter((s) => countColors(s.counts) === 0 && s.gold_mg === null).length,
+  }]));
 }
 
 /** The best spot: highest low end of its band, so that one lucky pan does not outrank four good ones. */

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { useRecords } from '../api/records.ts';
+import { takeContainers } from '../units/ownContainers.ts';
 import { LIGHTS, usePreferences } from '../units/displayPreference.ts';
 import { DayIcon, SettingsIcon } from '../ui/icons.tsx';
 import { Patterns } from '../ui/patterns.tsx';
@@ -15,6 +16,7 @@ import { useKeys } from './useKeys.ts';
 export function Shell() {
   const { groundId: inAddress } = useParams();
   const { items: grounds } = useRecords('grounds');
+  takeContainers(useRecords('containers').items);
   const { pathname, search } = useLocation();
   const navigate = useNavigate();
   const { preferences, change } = usePreferences();
@@ -23,7 +25,8 @@ export function Shell() {
   const [keysOpen, setKeysOpen] = useState(false);
   const groundId = inAddress ?? lastGround() ?? grounds[0]?.id;
   const ground = grounds.find((g) => g.id === groundId);
-  const stage = STAGES.find((s) => pathname.endsWith(`/${s.path}`))?.path ?? (pathname.endsWith('/day') ? 'day' : 'read');
+  const stagePath = /^\/g\/[^/]+\/([^/]+)/.exec(pathname)?.[1];
+  const stage = STAGES.find((s) => s.path === stagePath)?.path ?? (pathname.endsWith('/day') ? 'day' : 'read');
   const spot = new URLSearchParams(search).get('spot');
   const to = (path: string): string => (ground ? `/g/${ground.id}/${path}${inAddress && spot ? `?spot=${spot}` : ''}` : '/grounds/new');
 
@@ -41,7 +44,7 @@ export function Shell() {
 
   const nextLight = LIGHTS[(LIGHTS.indexOf(preferences.light) + 1) % LIGHTS.length] ?? 'shade';
   const picker = (where: 'rail' | 'top') => <GroundPicker grounds={grounds} current={ground} stage={stage} open={pickerOpen === where} onOpenChange={(open) => setPickerOpen(open ? where : null)} />;
-  const stageName = pathname.endsWith('/day') ? 'Day sheet' : STAGES.find((s) => pathname.endsWith(`/${s.path}`))?.name;
+  const stageName = pathname.endsWith('/day') ? 'Day sheet' : STAGES.find((s) => s.path === stagePath)?.name;
   return (
     <div className="min-h-dvh sm:grid sm:grid-cols-[128px_minmax(0,1fr)] print:block!">
       <title>{stageName && ground ? `${stageName}, ${ground.name} - Riffle` : 'Riffle'}</title>

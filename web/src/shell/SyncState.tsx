@@ -7,7 +7,7 @@ import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 
 const describe = (write: Write): string =>
-  write.what === 'file' ? 'the picture or paper itself' : write.what === 'events' ? `${write.events.length} tap${write.events.length === 1 ? '' : 's'} of a run` : `${write.kind.replace(/s$/, '')}${'name' in write.record ? ` “${write.record.name}”` : ''}`;
+  write.what === 'laid out' ? `the plan “${write.whole.plan.name}” with ${write.whole.lots.length} bags` : write.what === 'file' ? 'the picture or paper itself' : write.what === 'events' ? `${write.events.length} tap${write.events.length === 1 ? '' : 's'} of a run` : `${write.kind.replace(/s$/, '')}${'name' in write.record ? ` “${write.record.name}”` : ''}`;
 
 /** Always in sight: all is saved, how many writes wait, which were refused and why. A refused one is kept until the person decides. */
 export function SyncState() {

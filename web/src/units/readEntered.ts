@@ -1,4 +1,5 @@
 import { CONTAINERS, convert, parseQuantity, pitchSlope, volumeInLitres, type Entered, type PitchKind, type UnitKind } from '@riffle/core';
+import { ownContainers } from './ownContainers.ts';
 
 /** What a typed quantity comes to: the canonical value of its kind (m, L, mg, L/s, s), or what is wrong with it. */
 export type Reading = { readonly ok: true; readonly value: number } | { readonly ok: false; readonly problem: string };
@@ -6,9 +7,10 @@ export type Reading = { readonly ok: true; readonly value: number } | { readonly
 const CANONICAL = { length: 'm', volume: 'L', mass: 'mg', flow: 'L/s', time: 's' } as const;
 
 export function readEntered(kind: UnitKind, { text, unit }: Entered): Reading {
-  const parsed = parseQuantity(kind, text, unit);
+  const own = kind === 'volume' ? ownContainers() : {};
+  const parsed = parseQuantity(kind, text, unit, Object.keys(own));
   if (!parsed.ok) return parsed;
-  const value = kind === 'volume' ? volumeInLitres(parsed.value, parsed.unit) : convert(kind, parsed.value, parsed.unit, CANONICAL[kind]);
+  const value = kind === 'volume' ? volumeInLitres(parsed.value, parsed.unit, own) : convert(kind, parsed.value, parsed.unit, CANONICAL[kind]);
   return value < 0 ? { ok: false, problem: 'Less than nothing cannot be measured.' } : { ok: true, value };
 }
 

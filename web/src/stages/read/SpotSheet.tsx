@@ -51,7 +51,7 @@ export function SpotSheet({ ground, spot, place, onClose, onKept }: SpotSheetPro
     const offset_m = bank === 'mid' ? 0 : moved ? place?.offset_m || spot?.offset_m || 6 : spot.offset_m;
     const position = !moved ? spot.position : ground.line ? centreLine(ground.line).positionAt(distance_m, offset_m, bank) : null;
     const id = spot?.id ?? uuidv7();
-    write({ what: 'record', kind: 'spots', record: { id, deleted: false, groundId: ground.id, name: name.trim(), kind, distance_m, bank, offset_m, position, worksBelow_m: level?.ok ? level.value : null, worksBelowEntered: level?.ok ? worksBelow : null, note, baseVersion: spot?.version ?? 0 } });
+    write({ what: 'record', kind: 'spots', record: { id, deleted: false, groundId: ground.id, name: name.trim(), kind, distance_m, bank, offset_m, position, worksBelow_m: level?.ok ? level.value : null, worksBelowEntered: level?.ok ? worksBelow : null, samplePlanId: spot?.samplePlanId ?? null, note, baseVersion: spot?.version ?? 0 } });
     onKept(id);
   };
   const remove = (): void => {

@@ -1,8 +1,8 @@
 import type { StoredSpot } from '@riffle/contract';
 import type { SampleGrade } from '@riffle/core';
-import type { SpotGrade } from '../../ribbon/spotGrades.ts';
-import { useShow } from '../../units/useShow.ts';
-import { useWidth } from '../../ui/useWidth.ts';
+import type { SpotGrade } from '../../../ribbon/spotGrades.ts';
+import { useShow } from '../../../units/useShow.ts';
+import { useWidth } from '../../../ui/useWidth.ts';
 
 interface NeighborsProps {
   readonly spots: readonly StoredSpot[];

@@ -2,8 +2,8 @@ import type { StoredSample } from '@riffle/contract';
 import { countColors } from '@riffle/core';
 import { format } from 'date-fns';
 import { toast } from 'sonner';
-import { useWrite } from '../../offline/writes.ts';
-import { asTyped } from '../../units/readEntered.ts';
+import { useWrite } from '../../../offline/writes.ts';
+import { asTyped } from '../../../units/readEntered.ts';
 import { CLASS_NAMES } from './SizePan.tsx';
 
 /** What was panned at a spot before, as it was typed. */

@@ -1,18 +1,21 @@
 import type { StoredSpot } from '@riffle/contract';
-import type { SpotGrade } from '../../ribbon/spotGrades.ts';
-import { asTyped } from '../../units/readEntered.ts';
-import { useShow } from '../../units/useShow.ts';
-import { Gold, Judgement } from '../../ui/Judgement.tsx';
+import type { SpotGrade } from '../../../ribbon/spotGrades.ts';
+import { correctForHands, type Recovery } from '@riffle/core';
+import { asTyped } from '../../../units/readEntered.ts';
+import { useShow } from '../../../units/useShow.ts';
+import { Gold, Judgement } from '../../../ui/Judgement.tsx';
 import type { SampleInHand } from './useSampleDraft.ts';
 
 interface SampleVerdictProps {
   readonly spot: StoredSpot | undefined;
   readonly inHand: SampleInHand;
+  /** What the panner keeps, from practice pans; null when nobody seeded any. */
+  readonly hands: Recovery | null;
   readonly best: { readonly name: string; readonly grade: SpotGrade['grade'] & { kind: 'band' } } | null;
 }
 
 /** What this pan says, in one sentence, while it is being counted. */
-export function SampleVerdict({ spot, inHand, best }: SampleVerdictProps) {
+export function SampleVerdict({ spot, inHand, hands, best }: SampleVerdictProps) {
   const show = useShow();
   const { grade, draft, colors } = inHand;
   if (!spot) return <Judgement rests="Pick it on the ribbon below, or mark a new one on Read.">Which spot did this pan come from?</Judgement>;
@@ -23,9 +26,11 @@ export function SampleVerdict({ spot, inHand, best }: SampleVerdictProps) {
   }
   if (grade.kind === 'coarse only') return <Judgement rests="A piece that size has no usual weight, so it gives no grade by count.">Weigh that piece: <Gold>{grade.unweighedCoarse} over No. 10</Gold>.</Judgement>;
   const against = !best ? '' : grade.low_mg_L > best.grade.high_mg_L ? `, richer than ${best.name}` : grade.high_mg_L < best.grade.low_mg_L ? `, poorer than ${best.name}` : `: it may be as good as ${best.name}`;
+  const corrected = (band: typeof grade, kept: Recovery): string => { const c = correctForHands(band, kept); return show.band('grade', c.grade_mg_L, c.low_mg_L, c.high_mg_L); };
   const rests = [
-    grade.restsOn === 'weight' ? `Weighed gold from ${from}; the band from ${colors} color${colors === 1 ? '' : 's'}.` : `${colors} color${colors === 1 ? '' : 's'} in ${from}, at the table's weights by size; 90 % band.`,
+    grade.restsOn === 'weight' ? `Weighed gold from ${from}; the band from ${colors} color${colors === 1 ? '' : 's'}.` : `${colors} color${colors === 1 ? '' : 's'} in ${from}, at your weights by size; 90 % band.`,
     grade.unweighedCoarse > 0 && `The ${grade.unweighedCoarse} over No. 10 ${grade.unweighedCoarse === 1 ? 'is' : 'are'} not in it: weigh all the gold to count ${grade.unweighedCoarse === 1 ? 'it' : 'them'}.`,
+    hands && hands.share > 0 && hands.share < 1 && grade.restsOn === 'counts' && `As these hands keep ${Math.round(hands.share * 100)} %, the ground has ${corrected(grade, hands)}.`,
     grade.restsOn === 'counts' && colors > 0 && colors < 8 && 'Few colors: four times the ground halves the band.',
   ].filter(Boolean).join(' ');
   return <Judgement rests={rests}><Gold>{show.band('grade', grade.grade_mg_L, grade.low_mg_L, grade.high_mg_L)}</Gold> at {spot.name}{against}.</Judgement>;

@@ -1,5 +1,5 @@
 import { COLOR_CLASSES, COLOR_MG, type ColorClass, type ColorCounts } from '@riffle/core';
-import { useShow } from '../../units/useShow.ts';
+import { useShow } from '../../../units/useShow.ts';
 import { CLASS_NAMES } from './SizePan.tsx';
 
 interface ClassSteppersProps {

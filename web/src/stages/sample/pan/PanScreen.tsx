@@ -1,40 +1,57 @@
-import type { ColorClass } from '@riffle/core';
+import { UNSHORED_M, type ColorClass } from '@riffle/core';
+import type { StoredLot } from '@riffle/contract';
 import { useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
-import { useRecords } from '../../api/records.ts';
-import { ClosedToday } from '../../ground/ClosedToday.tsx';
-import { GROUND_WORDS } from '../../ground/groundWords.ts';
-import { useWrite } from '../../offline/writes.ts';
-import { Ribbon } from '../../ribbon/Ribbon.tsx';
-import { bestSpot, spotGrades } from '../../ribbon/spotGrades.ts';
-import { useGround, usePicked } from '../../shell/useGround.ts';
-import { useKeys } from '../../shell/useKeys.ts';
-import { useShow } from '../../units/useShow.ts';
-import { Button } from '../../ui/Button.tsx';
-import { Choices } from '../../ui/Choices.tsx';
-import { SelectField, TextField } from '../../ui/Field.tsx';
-import { Block } from '../../ui/Judgement.tsx';
-import { QuantityField } from '../../ui/QuantityField.tsx';
+import { useRecords } from '../../../api/records.ts';
+import { ClosedToday } from '../../../ground/ClosedToday.tsx';
+import { GROUND_WORDS } from '../../../ground/groundWords.ts';
+import { useWrite } from '../../../offline/writes.ts';
+import { Ribbon } from '../../../ribbon/Ribbon.tsx';
+import { bestSpot, spotGrades } from '../../../ribbon/spotGrades.ts';
+import { useGround, usePicked } from '../../../shell/useGround.ts';
+import { useKeys } from '../../../shell/useKeys.ts';
+import { useShow } from '../../../units/useShow.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { Choices } from '../../../ui/Choices.tsx';
+import { SelectField, TextField } from '../../../ui/Field.tsx';
+import { Block } from '../../../ui/Judgement.tsx';
+import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { ClassSteppers } from './ClassSteppers.tsx';
+import { recoveries } from '../hands/recoveries.ts';
 import { Neighbors } from './Neighbors.tsx';
+import { PanFacts } from './PanFacts.tsx';
 import { SampleList } from './SampleList.tsx';
 import { SampleVerdict } from './SampleVerdict.tsx';
 import { SizePan } from './SizePan.tsx';
 import { useSampleDraft } from './useSampleDraft.ts';
 
-/** Caution from this depth on: many local rules say 1.2-1.5 m. */
-const UNSHORED_M = 1.2;
 const BLACK_SAND = ['0', '1', '2', '3', '4'] as const;
 
+/** A pan of the bag in the address, or of no bag; each keeps its own draft. */
+export function PanScreen() {
+  const { ground } = useGround();
+  const bagId = useSearchParams()[0].get('bag');
+  const lots = useRecords('lots', ground.id);
+  const lot = lots.items.find((l) => l.id === bagId);
+  // The bag is read before its pan is begun: its volume and layer stand in the fields.
+  if (bagId && !lot && lots.loading) return null;
+  return <Pan key={lot?.id ?? ''} lot={lot} />;
+}
+
 /** A pan written down: where, how deep, how much, how many colors of which size. The answer stands on top while you count. */
-export function SampleScreen() {
+function Pan({ lot }: { lot: StoredLot | undefined }) {
   const { ground, spots } = useGround();
-  const { picked, pick } = usePicked();
+  const { picked: inAddress, pick } = usePicked();
+  const picked = lot?.spotId ?? inAddress;
+  const [, setSearch] = useSearchParams();
+  const pits = useRecords('pits', ground.id).items;
+  const seedings = useRecords('seedings').items;
   const samples = useRecords('samples', ground.id).items;
   const grades = useMemo(() => spotGrades(samples, ground.swell_percent), [samples, ground.swell_percent]);
   const show = useShow();
   const write = useWrite();
-  const inHand = useSampleDraft(ground, samples, show.display.system === 'US');
+  const inHand = useSampleDraft(ground, samples, lot, show.display.system === 'US');
   const { draft, change } = inHand;
   const [tried, setTried] = useState(false);
   const [weighing, setWeighing] = useState(draft.gold.text !== '');
@@ -49,6 +66,11 @@ export function SampleScreen() {
     const record = spot && inHand.record(spot.id);
     if (!record) return;
     write({ what: 'record', kind: 'samples', record });
+    if (lot) {
+      const { version, updatedAt, ...bag } = lot;
+      write({ what: 'record', kind: 'lots', record: { ...bag, state: 'panned', baseVersion: version } });
+      setSearch((before) => { const after = new URLSearchParams(before); after.delete('bag'); after.set('spot', spot.id); return after; }, { replace: true });
+    }
     inHand.clear();
     setTried(false);
     setWeighing(false);
@@ -62,11 +84,11 @@ export function SampleScreen() {
         <span className="hidden font-serif text-[18px] font-semibold sm:inline">{ground.name}</span>
         <span className="text-ink-2">{spot ? `${spot.name}, ${spot.kind}, ${show.distance(spot.distance_m)} ${GROUND_WORDS[ground.kind].along}` : 'no spot picked'}</span>
       </header>
-      <SampleVerdict spot={spot} inHand={inHand} best={top && topName ? { name: topName, grade: top.grade } : null} />
+      <SampleVerdict spot={spot} inHand={inHand} hands={recoveries(seedings).find((h) => h.panner === draft.panner.trim())?.recovery ?? null} best={top && topName ? { name: topName, grade: top.grade } : null} />
       <ClosedToday ground={ground} />
       <form className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,17rem)_minmax(0,1fr)_minmax(0,22rem)]" onSubmit={(e) => { e.preventDefault(); keep(); }}>
         <Block title="Dug" className="flex flex-col">
-          <SelectField label="Spot" value={spot?.id ?? ''} choices={[{ value: '', label: 'Pick one' }, ...[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => ({ value: s.id, label: s.name }))]} onChange={(id) => pick(id || null)} problem={tried && !spot ? 'Say which spot this pan is from.' : null} />
+          {lot ? <p className="mb-2 text-[16px]"><b>Bag {lot.tag}</b>, {spot?.name ?? 'a spot since removed'}{lot.layer && `, ${lot.layer}`}{lot.screen && `; screened ${lot.screen}`}</p> : <SelectField label="Spot" value={spot?.id ?? ''} choices={[{ value: '', label: 'Pick one' }, ...[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => ({ value: s.id, label: s.name }))]} onChange={(id) => pick(id || null)} problem={tried && !spot ? 'Say which spot this pan is from.' : null} />}
           <div data-first-field=""><QuantityField label="Depth below the surface" entered={draft.depth} reading={inHand.depth} units={['m', 'cm', 'ft', 'in']} showProblem={tried} onChange={(depth) => change({ depth })} comesTo={inHand.depth.ok && show.length(inHand.depth.value)} problem={inHand.depth.ok && inHand.depth.value > 30 ? 'Deeper than 30 m is not a hand-dug hole.' : null} /></div>
           {deep && <p className="mb-2 border-l-4 border-dashed border-danger pl-3 text-danger">{show.length(UNSHORED_M)}: nobody in an unshored hole. Many local rules say so from here; keep out and follow yours.</p>}
           <QuantityField label="How much you panned" entered={draft.volume} reading={inHand.volume} units={['pan', 'handful', 'double handful', 'bucket', 'scoop', 'L', 'gal']} showProblem={tried} onChange={(volume) => change({ volume })} comesTo={inHand.volume.ok && show.volume(inHand.volume.value)} problem={inHand.volumeProblem} />
@@ -79,6 +101,7 @@ export function SampleScreen() {
               ? <QuantityField label="Weighed gold, all of this sample" entered={draft.gold} reading={inHand.gold ?? { ok: true, value: 0 }} units={['mg', 'g', 'grain', 'dwt', 'ozt']} optional onChange={(gold) => change({ gold })} comesTo={inHand.gold?.ok && show.gold(inHand.gold.value)} problem={inHand.goldProblem} />
               : <Button look="quiet" onClick={() => setWeighing(true)}>Weighed any gold?</Button>}
           </div>
+          <PanFacts inHand={inHand} pits={pits.filter((p) => p.spotId === spot?.id)} sameBucket={samples.filter((s) => s.spotId === spot?.id && s.depth_m === (inHand.depth.ok ? inHand.depth.value : NaN) && s.lotId === (lot?.id ?? null))} showProblem={tried} />
           <TextField label="Note" value={draft.note} rows={2} onChange={(note) => change({ note })} />
         </Block>
         <Block title="Colors in the pan" aside="tap a ring">

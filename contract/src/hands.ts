@@ -1,0 +1,33 @@
+import { COLOR_CLASSES } from '@riffle/core';
+import { z } from 'zod';
+import { CONTAINER_WAYS } from './kinds.ts';
+import { Based, Entered, Name, Note, positive, Stored, Timestamp, Whole } from './shared.ts';
+
+/** A container of the crew's own, measured once: level full. It takes the place of the usual one of its name everywhere. */
+export const Container = Whole.extend({
+  /** "pan", "bucket", or a word of their own. */
+  name: z.string().trim().min(1, 'Give it a name.').max(40, 'At most 40 characters.').regex(/^[^\d,;]*$/, 'A name holds no figures: they would be read as an amount.'),
+  volume_L: positive(1000, 'L'),
+  volumeEntered: Entered,
+  way: z.enum(CONTAINER_WAYS),
+  note: Note,
+});
+export const NewContainer = Container.extend(Based.shape).meta({ id: 'NewContainer' });
+export const StoredContainer = Container.extend(Stored.shape).meta({ id: 'Container' });
+export type Container = z.infer<typeof Container>;
+export type StoredContainer = z.infer<typeof StoredContainer>;
+
+const Grains = z.int('Count whole grains.').max(1000, 'At most 1,000 grains.');
+/** A practice pan: grains of a known number put in, what came back. */
+export const Seeding = Whole.extend({
+  panner: Name,
+  seededAt: Timestamp,
+  size: z.enum(COLOR_CLASSES),
+  putIn: Grains.min(1, 'Put in at least one.'),
+  cameBack: Grains.min(0, 'A count cannot be less than 0.'),
+  note: Note,
+});
+export const NewSeeding = Seeding.extend(Based.shape).refine((s) => s.cameBack <= s.putIn, { error: 'More came back than went in: one was there before, or was counted twice.', path: ['cameBack'] }).meta({ id: 'NewSeeding' });
+export const StoredSeeding = Seeding.extend(Stored.shape).meta({ id: 'Seeding' });
+export type Seeding = z.infer<typeof Seeding>;
+export type StoredSeeding = z.infer<typeof StoredSeeding>;

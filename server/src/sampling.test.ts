@@ -1,0 +1,94 @@
+import { beforeAll, describe, expect, test } from '@jest/globals';
+import type { ImportProgress, Problem, StoredLot, StoredSample, StoredSpot } from '@riffle/contract';
+import { newContainer, newGround, newLot, newSample, newSamplePlan, newSpot } from '../test/records.ts';
+import { useTestServer } from '../test/testServer.ts';
+
+const server = useTestServer();
+let groundId = '';
+beforeAll(async () => {
+  const ground = newGround();
+  groundId = ground.id;
+  expect((await server.call('PUT', `/grounds/${ground.id}`, ground)).statusCode).toBe(201);
+});
+const listed = async <T>(kind: string): Promise<T[]> => (await server.call('GET', `/grounds/${groundId}/${kind}?limit=1000`)).json<{ items: T[] }>().items;
+
+describe('a plan laid out', () => {
+  const laidOut = (tags: readonly string[]) => {
+    const plan = newSamplePlan(groundId);
+    const spots = ['Z 1', 'Z 2'].map((name) => newSpot(groundId, { name, samplePlanId: plan.id }));
+    const lots = tags.map((tag, i) => newLot(groundId, spots[i % 2]?.id ?? null, { tag, state: 'planned', samplePlanId: plan.id, fromDepth_m: 0, toDepth_m: 0.3 }));
+    return { plan, spots, lots };
+  };
+  test('is kept whole, once, however often it is sent', async () => {
+    const whole = laidOut(['Z-1', 'Z-2', 'Z-3']);
+    for (let i = 0; i < 2; i++) expect((await server.call('PUT', `/sample-plans/${whole.plan.id}/laid-out`, whole)).json()).toMatchObject({ version: 1, name: 'Across the bar' });
+    expect((await listed<StoredLot>('lots')).filter((l) => l.samplePlanId === whole.plan.id).map((l) => l.tag).sort()).toEqual(['Z-1', 'Z-2', 'Z-3']);
+    expect((await listed<StoredSpot>('spots')).filter((s) => s.samplePlanId === whole.plan.id)).toHaveLength(2);
+  });
+  test('with a tag that another bag has is not kept at all', async () => {
+    const taken = laidOut(['Z-9', 'Z-2']);
+    expect((await server.call('PUT', `/sample-plans/${taken.plan.id}/laid-out`, taken)).json()).toMatchObject({ status: 409, code: 'TAKEN', errors: [{ path: 'tag' }] });
+    expect((await listed<StoredSpot>('spots')).filter((s) => s.samplePlanId === taken.plan.id)).toEqual([]);
+  });
+  test('whose bags belong to another plan is refused', async () => {
+    const wrong = laidOut(['Z-20']);
+    expect((await server.call('PUT', `/sample-plans/${wrong.plan.id}/laid-out`, { ...wrong, lots: [newLot(groundId, null, { tag: 'Z-21' })] })).json()).toMatchObject({ status: 400, errors: [{ path: 'lots' }] });
+  });
+  test('taken out takes along what nobody dug, and nothing else', async () => {
+    const whole = laidOut(['Z-31', 'Z-32', 'Z-33']);
+    await server.call('PUT', `/sample-plans/${whole.plan.id}/laid-out`, whole);
+    const [first] = whole.lots;
+    if (!first) throw new Error('there is a bag');
+    await server.call('PUT', `/lots/${first.id}`, { ...first, state: 'waiting', baseVersion: 1 });
+    expect((await server.call('PUT', `/sample-plans/${whole.plan.id}`, { ...whole.plan, deleted: true, baseVersion: 1 })).statusCode).toBe(200);
+    const left = (await listed<StoredLot>('lots')).filter((l) => l.samplePlanId === whole.plan.id && !l.deleted);
+    expect(left.map((l) => l.tag)).toEqual(['Z-31']);
+    expect((await listed<StoredSpot>('spots')).filter((s) => s.samplePlanId === whole.plan.id && !s.deleted).map((s) => s.name)).toEqual(['Z 1']);
+  });
+});
+
+describe('samples brought in', () => {
+  const bring = async (lines: readonly unknown[], mode = 'only the good rows', ground = groundId): Promise<ImportProgress[]> => {
+    const answer = await server.call('POST', `/grounds/${ground}/samples/import?mode=${encodeURIComponent(mode)}`, lines.map((l) => (typeof l === 'string' ? l : JSON.stringify(l))).join('\n'), { 'content-type': 'application/x-ndjson' });
+    expect(answer.statusCode).toBe(200);
+    return answer.body.trim().split('\n').map((l) => JSON.parse(l) as ImportProgress);
+  };
+  const row = (n: number, spotId: string, some: object = {}) => ({ row: n, sample: { ...newSample(groundId, spotId), ...some } });
+  const spot = () => newSpot(groundId, { name: 'Brought in' });
+
+  test('only the good rows: each refused one is told with its row and field', async () => {
+    const s = spot();
+    const [end] = (await bring([{ spot: s }, row(2, s.id), row(3, s.id, { volume_L: -4 }), row(4, newSpot(groundId).id), 'nonsense', row(6, s.id, { counts: { '+10': 0, '10-20': -1, '20-40': 0, '-40': 0 } }), row(7, s.id)])).slice(-1);
+    expect(end).toMatchObject({ stored: 2, spots: 1, refusedRows: 4 });
+    expect(end && 'refused' in end && end.refused.map((r) => [r.row, r.path])).toEqual([[3, 'volume_L'], [4, 'spotId'], [5, expect.any(String)], [6, 'counts.10-20']]);
+    expect((await listed<StoredSample>('samples')).filter((x) => x.spotId === s.id)).toHaveLength(2);
+  });
+  test('all or nothing: one bad row keeps every row out, its spots too', async () => {
+    const s = spot();
+    const [end] = (await bring([{ spot: s }, row(2, s.id), row(3, s.id, { depth_m: -1 })], 'all or nothing')).slice(-1);
+    expect(end).toMatchObject({ stored: 0, spots: 0, refusedRows: 1 });
+    expect((await listed<StoredSpot>('spots')).filter((x) => x.id === s.id)).toEqual([]);
+  });
+  test('the same lines again change nothing; progress comes on the way', async () => {
+    const s = spot();
+    const lines = [{ spot: s }, ...Array.from({ length: 2500 }, (_, i) => row(i + 2, s.id))];
+    const steps = await bring(lines, 'all or nothing');
+    expect(steps.map((p) => ('read' in p ? p.read : p.stored))).toEqual([1001, 2001, 2500]);
+    await bring(lines, 'all or nothing');
+    const { rows } = await server.pool.query('select count(*)::int as n from sample where spot_id = $1', [s.id]);
+    expect(rows).toEqual([{ n: 2500 }]);
+  });
+  test('a row of another ground is refused', async () => {
+    const other = newGround();
+    await server.call('PUT', `/grounds/${other.id}`, other);
+    const s = spot();
+    expect((await bring([{ spot: s }, row(2, s.id)], 'only the good rows', other.id)).at(-1)).toMatchObject({ stored: 0, refusedRows: 2 });
+  });
+  test('a mode there is not', async () => expect((await server.call('POST', `/grounds/${groundId}/samples/import?mode=some`, '{}', { 'content-type': 'application/x-ndjson' })).json<Problem>()).toMatchObject({ code: 'INVALID' }));
+});
+
+test('two containers of one name are refused by field', async () => {
+  const [a, b] = [newContainer({ name: 'green pan' }), newContainer({ name: 'green pan' })];
+  expect((await server.call('PUT', `/containers/${a.id}`, a)).statusCode).toBe(201);
+  expect((await server.call('PUT', `/containers/${b.id}`, b)).json()).toMatchObject({ code: 'TAKEN', errors: [{ path: 'name' }] });
+});
