@@ -33,6 +33,11 @@ export async function toStage(page: Page, name: string): Promise<void> {
   await stages.filter({ visible: true }).first().click();
 }
 
+/** Rooms of the Sample stage besides Pan, where it opens. */
+export const SAMPLE_ROOMS = ['Bags', 'Pits', 'Screens', 'What it says', 'In place', 'Table', 'Hands'] as const;
+/** Goes to a room of the Sample stage; the stage must be open. */
+export const toRoom = (page: Page, name: (typeof SAMPLE_ROOMS)[number] | 'Pan'): Promise<void> => page.getByRole('navigation', { name: 'Rooms of Sample' }).getByRole('link', { name, exact: true }).click();
+
 export const judgement = (page: Page) => page.getByRole('heading', { level: 1 });
 
 /** The spot's line in the list of spots on Read. */

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { judgement, openHalloway, spotLine, toStage } from './job.ts';
+import { judgement, openHalloway, SAMPLE_ROOMS, spotLine, toRoom, toStage } from './job.ts';
 
 const STAGES = ['Read', 'Sample', 'Set', 'Run', 'Clean', 'Books'] as const;
 
@@ -22,6 +22,11 @@ for (const light of ['shade', 'sun', 'headlamp']) {
     for (const stage of STAGES) {
       await toStage(page, stage);
       await scan(stage);
+    }
+    await toStage(page, 'Sample');
+    for (const room of SAMPLE_ROOMS) {
+      await toRoom(page, room);
+      await scan(room);
     }
     await page.getByRole('link', { name: 'Day sheet' }).filter({ visible: true }).click();
     await expect(page.getByRole('button', { name: /^1\. / })).toBeVisible();
@@ -45,10 +50,12 @@ test('US units change every figure on every screen', { tag: '@desk' }, async ({ 
   await page.goto('/settings');
   await page.getByRole('radio', { name: 'US' }).click();
   await openHalloway(page);
-  for (const stage of [...STAGES, 'Day sheet']) {
-    await toStage(page, stage);
+  for (const stage of [...STAGES, 'Day sheet', 'Sample', ...SAMPLE_ROOMS]) {
+    const room = SAMPLE_ROOMS.find((r) => r === stage);
+    if (room) await toRoom(page, room);
+    else await toStage(page, stage);
     await expect(judgement(page)).toBeVisible();
-    await expect(page.locator('main')).not.toContainText(/Adding up|Opening|Working it out/);
+    await expect(page.locator('main')).not.toContainText(/Adding up|Opening|Working it out|Mapping the ground/);
     // What was typed stays as typed, inside quotation marks and fields; all else is in US units.
     const shown = (await page.locator('main').innerText()).replaceAll(/“[^”]*”/g, '');
     expect([stage, ...(shown.match(/\d[\d.,]*\s(?:m|mm|cm|km|L|mL|m³|g\/m³|mg\/m³|L\/s|m\/s|Pa|m³\/h|°C|mg|kg)(?![\wa-z³/])/g) ?? [])]).toEqual([stage]);
@@ -99,6 +106,12 @@ test('nothing spills over the edge of a phone', { tag: '@phone' }, async ({ page
     await toStage(page, stage);
     await expect(judgement(page)).toBeVisible();
     expect([stage, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([stage, 390]);
+  }
+  await toStage(page, 'Sample');
+  for (const room of SAMPLE_ROOMS) {
+    await toRoom(page, room);
+    await expect(judgement(page)).toBeVisible();
+    expect([room, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([room, 390]);
   }
   await page.getByRole('link', { name: 'Day sheet' }).filter({ visible: true }).click();
   await expect(page.getByRole('button', { name: /^1\. / })).toBeVisible();

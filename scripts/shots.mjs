@@ -22,7 +22,7 @@ const VIEWS = {
   'map': { size: DESK, at: 'read', spot: 'Otter bar', act: unfoldMap },
   'sample': { size: DESK, at: 'sample', spot: 'Slate step', act: countColors },
   'bags': { size: DESK, at: 'sample/bags', ground: BENCH },
-  'pits': { size: DESK, at: 'sample/pits' },
+  'pits': { size: DESK, at: 'sample/pits', spot: 'Otter bar' },
   'screens': { size: DESK, at: 'sample/screens', spot: 'Otter bar' },
   'meaning': { size: DESK, at: 'sample/meaning', spot: 'Otter bar' },
   'in-place': { size: DESK, at: 'sample/in-place', ground: BENCH, act: (page) => page.waitForTimeout(2500) },

@@ -8,7 +8,7 @@ export { describePitch, pitchSlope, type Pitch, type PitchKind } from './measure
 export { sieveAperture_mm } from './measures/sieves.ts';
 export { parseQuantity, volumeInLitres, type Entered, type Parsed } from './measures/parseQuantity.ts';
 export {
-  METRIC, showArea, showDistance, showFlow, showGold, showGrade, showLength, showLoad, showPitch, showShear, showSmallLength, showSpeed,
+  METRIC, showArea, showBulkGold, showDistance, showFlow, showGold, showGrade, showLength, showLoad, showPitch, showShear, showSmallLength, showSpeed,
   showTemperature, showThroughput, showVolume, significant, text, US, type Display, type Figure,
 } from './measures/display.ts';
 

@@ -42,8 +42,8 @@ export function screeningWrite(put: Put, nextId: NextId, at: (day: number) => st
 
 /** The bench's grid, all of it panned, and the traverse that was left half done: a bag missing, two waiting. */
 export function benchWrites(lay: (whole: { plan: SamplePlan; spots: Spot[]; lots: Lot[] }) => void, put: Put, nextId: NextId, at: (day: number) => string, groundId: string, centre: CentreLine, sizes: readonly [number, number, number], random: Random): void {
-  const bagEntered = entered('2', 'pan');
-  const bag_L = 2 * CONTAINERS.pan;
+  const bagEntered = entered(`${BENCH_GRID.pans}`, 'pan');
+  const bag_L = BENCH_GRID.pans * CONTAINERS.pan;
   const plan = (name: string, pattern: SamplePlan['pattern'], day: number): SamplePlan => ({ id: nextId(day), deleted: false, groundId, name, pattern, madeAt: at(day), bag_L, bagEntered, note: '' });
   const point = (p: SamplePlan, name: string, distance_m: number, across_m: number, day: number): Spot => {
     const { bank, offset_m } = bankOf(across_m);

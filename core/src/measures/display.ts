@@ -68,6 +68,9 @@ export const showThroughput = (m3_h: number, d: Display): Figure =>
 
 export const showGold = (mg: number, d: Display): Figure => figure(mg / UNITS.mass[d.gold], d.gold);
 
+/** Gold of a whole ground: no hand-sized unit says it to the last figure. */
+export const showBulkGold = (mg: number, d: Display): Figure => (d.gold === 'mg' ? figure(Number((mg / 1000).toPrecision(3)), 'g') : figure(Number((mg / UNITS.mass[d.gold]).toPrecision(3)), d.gold));
+
 /** Grade from milligrams per litre (the same number as g/m3). */
 export const showGrade = (mg_L: number, d: Display): Figure => figure(mg_L * GRADE_UNITS[d.grade], d.grade, 2);
 

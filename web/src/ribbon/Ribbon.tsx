@@ -225,7 +225,7 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
 
         <g aria-hidden="true">
           <path d={`M${left} ${axisY}H${right}${ticks.map((t) => `M${x(t.distance_m)} ${axisY}v5`).join('')}`} stroke="var(--ink)" strokeWidth="1.2" />
-          {ticks.map((t) => <text key={t.label} x={x(t.distance_m)} y={axisY + 19} fontSize="12.500" textAnchor="middle">{t.label}</text>)}
+          {ticks.filter((t) => !(wide && thin && x(t.distance_m) < left + 110)).map((t) => <text key={t.label} x={x(t.distance_m)} y={axisY + 19} fontSize="12.500" textAnchor="middle">{t.label}</text>)}
           {wide && <text x={left} y={axisY + (thin ? 19 : 33)} fontSize="12" style={{ fill: 'var(--ink-2)' }}>{show.display.system === 'US' ? 'ft' : 'm'} {words.axis}</text>}
         </g>
 

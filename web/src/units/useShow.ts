@@ -1,12 +1,12 @@
 import {
-  showArea, showDistance, showFlow, showGold, showGrade, showLength, showLoad, showPitch, showShear, showSmallLength, showSpeed, showTemperature, showThroughput, showVolume, text, type Display, type Figure,
+  showArea, showBulkGold, showDistance, showFlow, showGold, showGrade, showLength, showLoad, showPitch, showShear, showSmallLength, showSpeed, showTemperature, showThroughput, showVolume, text, type Display, type Figure,
 } from '@riffle/core';
 import { useMemo } from 'react';
 import { usePreferences } from './displayPreference.ts';
 
 const SHOWS = {
   smallLength: showSmallLength, length: showLength, distance: showDistance, volume: showVolume, area: showArea, flow: showFlow, speed: showSpeed, shear: showShear,
-  throughput: showThroughput, gold: showGold, grade: showGrade, pitch: showPitch, load: showLoad, temperature: showTemperature,
+  throughput: showThroughput, gold: showGold, bulkGold: showBulkGold, grade: showGrade, pitch: showPitch, load: showLoad, temperature: showTemperature,
 } satisfies Record<string, (value: number, d: Display) => Figure>;
 type Quantity = keyof typeof SHOWS;
 

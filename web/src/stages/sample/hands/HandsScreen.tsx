@@ -28,7 +28,7 @@ export function HandsScreen() {
   return (
     <div className="flex flex-col gap-5">
       {best
-        ? <Judgement rests={`${best.recovery.cameBack} of ${best.recovery.putIn} seeded grains came back. ${measured === 0 ? 'None of your containers is measured yet.' : `${measured} of your containers ${measured === 1 ? 'is' : 'are'} measured.`}`}>{best.panner} keeps {percent(best.recovery.share)} ({percentDigits(best.recovery.low)}–{percent(best.recovery.high)}) of what is in the pan.</Judgement>
+        ? <Judgement rests={`${best.recovery.cameBack} of ${best.recovery.putIn} seeded grains came back. ${measured === 0 ? 'None of your containers is measured yet.' : `${measured} of your containers ${measured === 1 ? 'is' : 'are'} measured.`}`}>{best.panner} keeps {percent(best.recovery.share)} ({percentDigits(best.recovery.low)}–{percentDigits(best.recovery.high)}) of what is in the pan.</Judgement>
         : <Judgement rests="Until then every pan is a pan of common practice, and every count is taken as if nothing was lost.">Measure your pan once, and pan a few grains you know.</Judgement>}
       <div className="grid grid-cols-1 gap-x-8 gap-y-6 lg:grid-cols-2">
         <Block title="Your containers" aside="level full">

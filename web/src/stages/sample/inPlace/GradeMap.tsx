@@ -47,12 +47,15 @@ export function GradeMap({ map, outline, places, cutoff_mg_L, shows, picked, onP
         const v = values[r * map.columns + c] as number;
         if (Number.isNaN(v)) continue;
         const [x, y] = [x0 + w - (c + 1) * cell, margin + h - (r + 1) * cell];
+        // Whole device pixels: half-covered edges would draw the net over the map.
+        const [left, up] = [Math.round(x * dense) / dense, Math.round(y * dense) / dense];
+        const [across, down] = [Math.round((x + cell) * dense) / dense - left, Math.round((y + cell) * dense) / dense - up];
         context.globalAlpha = 1;
         context.fillStyle = paper;
-        context.fillRect(x, y, cell + 0.6, cell + 0.6);
+        context.fillRect(left, up, across, down);
         context.globalAlpha = Math.min(1, Math.sqrt(v / top)) * 0.9;
         context.fillStyle = fill;
-        context.fillRect(x, y, cell + 0.6, cell + 0.6);
+        context.fillRect(left, up, across, down);
       }
     }
     // The edge of what pays: between a cell that does and one that does not.

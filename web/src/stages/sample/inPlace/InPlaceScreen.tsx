@@ -22,7 +22,7 @@ const METHODS = [
   { value: 'inverse distance', label: 'by distance', says: 'Near samples count more. Says nothing about how unsure it is.' },
   { value: 'polygons', label: 'nearest', says: 'Every place is as its nearest sample. The oldest way; rich samples spread too far.' },
 ] as const;
-const CELLS = { quick: 60, fine: 200 } as const;
+const CELLS = { quick: 120, fine: 300 } as const;
 
 interface Asked {
   readonly outlineId: string;
@@ -82,8 +82,8 @@ export function InPlaceScreen() {
       {!problem
         ? <Judgement rests="A grid or two traverses give the shape; lay them out under Bags. Then the map draws itself.">Sample two spots or more, and Riffle maps what lies between.</Judgement>
         : above && all && above.grade_mg_L !== null
-          ? <Judgement rests={<>All of it: <Gold>{show.gold(all.gold_mg)}</Gold> in {show.volume(all.pay_m3 * 1000)}, <Gold>{band ? show.band('grade', all.grade_mg_L ?? 0, band.low_mg_L, band.high_mg_L) : show.grade(all.grade_mg_L ?? 0)}</Gold>{band ? '' : ' (too few samples for a band)'}, by {inReach.length} sampled spots. What is in the ground is not what a box keeps.</>}>
-            <Gold>{show.gold(above.gold_mg)}</Gold> in {show.volume(above.pay_m3 * 1000)} that pay, <Gold>{show.grade(above.grade_mg_L)}</Gold>, under {(above.strippingRatio ?? 0).toFixed(1)} times as much cover.
+          ? <Judgement rests={<>All of it: <Gold>{show.bulkGold(all.gold_mg)}</Gold> in {show.volume(all.pay_m3 * 1000)}, <Gold>{band ? show.band('grade', all.grade_mg_L ?? 0, band.low_mg_L, band.high_mg_L) : show.grade(all.grade_mg_L ?? 0)}</Gold>{band ? '' : ' (too few samples for a band)'}, by {inReach.length} sampled spots. What is in the ground is not what a box keeps.</>}>
+            <Gold>{show.bulkGold(above.gold_mg)}</Gold> in {show.volume(above.pay_m3 * 1000)} of pay, <Gold>{show.grade(above.grade_mg_L)}</Gold>, under {(above.strippingRatio ?? 0).toFixed(1)} times as much cover.
           </Judgement>
           : <Judgement rests={failed ?? undefined}>{failed ? 'This ground cannot be mapped so.' : above ? `Nothing here reaches ${show.grade(cutoff)}.` : 'Mapping the ground ...'}</Judgement>}
       <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,22rem)]">
@@ -97,7 +97,7 @@ export function InPlaceScreen() {
               {above && all && <p className="text-ink-2">{show.figure('area', above.area_m2).digits} of {show.area(all.area_m2)} pay. Ink outlines them; the ground is drawn pulled straight.</p>}
             </div>
           </Block>
-          {sections && <p className="text-ink-2">By {sections.sections.length} sections instead: {show.volume(sections.pay_m3 * 1000)} between the first and the last, <span className="text-gold">{sections.grade_mg_L === null ? 'no grade' : show.grade(sections.grade_mg_L)}</span>, <span className="text-gold">{show.gold(sections.gold_mg)}</span>.</p>}
+          {sections && <p className="text-ink-2">By {sections.sections.length} sections instead: {show.volume(sections.pay_m3 * 1000)} between the first and the last, <span className="text-gold">{sections.grade_mg_L === null ? 'no grade' : show.grade(sections.grade_mg_L)}</span>, <span className="text-gold">{show.bulkGold(sections.gold_mg)}</span>.</p>}
         </div>
         <Block title="How it is worked out">
           <SelectField label="The ground that counts" value={shape?.id ?? ''} choices={[{ value: '', label: 'the box about the samples' }, ...shapes.map((o) => ({ value: o.id, label: `${o.name} (${o.kind})` }))]} onChange={(outlineId) => change({ outlineId })} hint="Shapes are drawn on the map, under Read." />

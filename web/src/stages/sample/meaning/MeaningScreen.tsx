@@ -43,27 +43,31 @@ export function MeaningScreen() {
         {called ? <>{first.meant.spot.name} is the best spot here</> : <>{first.meant.spot.name} is likely the best</>}: {Math.round(first.chance * 100)} chances in 100{second && !called ? <>, {second.meant.spot.name} has {Math.round(second.chance * 100)}</> : null}.
       </Judgement>
       <div className="grid grid-cols-1 gap-x-8 gap-y-6 lg:grid-cols-2">
-        <Block title="Best of all" aside="chance to be the richest">
-          <ul>
-            {compared.map(({ meant: m, chance }) => (
-              <li key={m.spot.id} className={`border-b border-rule ${m === one ? 'bg-picked' : ''}`}>
-                <button type="button" className="grid min-h-12 w-full grid-cols-[minmax(0,9rem)_minmax(0,1fr)_auto] items-center gap-3 text-left" aria-pressed={m === one} onClick={() => pick(m.spot.id)}>
-                  <span className="truncate font-semibold">{m.spot.name}</span>
-                  <span className="block h-3.5 border border-ink"><span className="block h-full bg-ink" style={{ width: `${chance * 100}%` }} /></span>
-                  <span className="w-48 text-right"><b>{Math.round(chance * 100)}</b> <span className="text-gold">{gradeWords(m, show)}</span></span>
-                </button>
-              </li>
-            ))}
-          </ul>
-        </Block>
-        <Block title={`${one.spot.name} against`} aside={two && <select aria-label="Against" className="written" value={two.spot.id} onChange={(e) => setOtherId(e.target.value)}>{meant.filter((m) => m !== one).map((m) => <option key={m.spot.id} value={m.spot.id}>{m.spot.name}</option>)}</select>}>
-          {two ? <Against one={one} two={two} panBank_L={panBank_L} /> : <p className="text-ink-2">There is no other spot to hold it against.</p>}
-        </Block>
-        <Block title={`What more pans at ${one.spot.name} would do`}>
-          <MorePans meant={one} panBank_L={panBank_L} />
-          <Facts one={one} panBank_L={panBank_L} color_mg={colors.blankColor_mg} price={pricePerGram === null ? null : { perGram: pricePerGram, money }} />
-        </Block>
-        <Block title="What a color weighs here"><Weights colors={colors} /></Block>
+        <div className="flex min-w-0 flex-col gap-6">
+          <Block title="Best of all" aside="chance to be the richest">
+            <ul>
+              {compared.map(({ meant: m, chance }) => (
+                <li key={m.spot.id} className={`border-b border-rule ${m === one ? 'bg-picked' : ''}`}>
+                  <button type="button" className="grid min-h-12 w-full grid-cols-[minmax(0,9rem)_minmax(0,1fr)_auto] items-center gap-3 text-left" aria-pressed={m === one} onClick={() => pick(m.spot.id)}>
+                    <span className="truncate font-semibold">{m.spot.name}</span>
+                    <span className="block h-3.5 border border-ink"><span className="block h-full bg-ink" style={{ width: `${chance * 100}%` }} /></span>
+                    <span className="w-48 text-right"><b>{Math.round(chance * 100)}</b> <span className="text-gold">{gradeWords(m, show)}</span></span>
+                  </button>
+                </li>
+              ))}
+            </ul>
+          </Block>
+          <Block title="What a color weighs here"><Weights colors={colors} /></Block>
+        </div>
+        <div className="flex min-w-0 flex-col gap-6">
+          <Block title={`${one.spot.name} against`} aside={two && <select aria-label="Against" className="written" value={two.spot.id} onChange={(e) => setOtherId(e.target.value)}>{meant.filter((m) => m !== one).map((m) => <option key={m.spot.id} value={m.spot.id}>{m.spot.name}</option>)}</select>}>
+            {two ? <Against one={one} two={two} panBank_L={panBank_L} /> : <p className="text-ink-2">There is no other spot to hold it against.</p>}
+          </Block>
+          <Block title={`What more pans at ${one.spot.name} would do`}>
+            <MorePans meant={one} panBank_L={panBank_L} />
+            <Facts one={one} panBank_L={panBank_L} color_mg={colors.blankColor_mg} price={pricePerGram === null ? null : { perGram: pricePerGram, money }} />
+          </Block>
+        </div>
         {plan && <Block title="The pay streak" aside={traverses.length > 1 ? <div className="w-44"><SelectField label="Traverse" value={plan.id} choices={traverses.map((p) => ({ value: p.id, label: p.name }))} onChange={setPlanId} /></div> : plan.name} className="lg:col-span-2"><Streak plan={plan} spots={meant.filter((m) => m.spot.samplePlanId === plan.id)} cutoff_mg_L={pays_mg_L} /></Block>}
       </div>
       <Ribbon thin ground={ground} spots={spots} grades={grades} picked={one.spot.id} onPick={pick} />

@@ -74,7 +74,7 @@ export function PitSection({ pits, spots, grades, picked, onPick }: PitSectionPr
       </svg>
       <div className="flex flex-wrap items-start gap-x-6">
         <div className="w-40"><QuantityField label="Ground it stands for, across" entered={strip} reading={reading} units={['m', 'ft']} onChange={setStrip} /></div>
-        <p className="min-w-0 grow pt-5">Pay {show.length(section.meanThickness_m)} thick on average: <b>{show.volume(section.pay_m3 * 1000)}</b> in the bank{section.grade_mg_L !== null && section.gold_mg !== null && <>, <span className="text-gold">{show.grade(section.grade_mg_L)}</span>, <span className="text-gold">{show.gold(section.gold_mg)}</span> by the middle of the bands</>}. {section.pay_m2 > 0 && `${(section.cover_m2 / section.pay_m2).toFixed(1)} of cover for each of pay.`}</p>
+        <p className="min-w-0 grow pt-5">Pay {show.length(section.meanThickness_m)} thick on average: <b>{show.volume(section.pay_m3 * 1000)}</b> in the bank{section.grade_mg_L !== null && section.gold_mg !== null && <>, <span className="text-gold">{show.grade(section.grade_mg_L)}</span>, <span className="text-gold">{show.bulkGold(section.gold_mg)}</span> by the middle of the bands</>}. {section.pay_m2 > 0 && `${(section.cover_m2 / section.pay_m2).toFixed(1)} of cover for each of pay.`}</p>
       </div>
     </div>
   );

@@ -28,11 +28,12 @@ export function PitsScreen() {
   const { ground } = useGround();
   const pits = useRecords('pits', ground.id);
   const [search, setSearch] = useSearchParams();
+  const picked = search.get('spot');
   const set = (id: string | null): void => setSearch((before) => { const after = new URLSearchParams(before); if (id === null) after.delete('pit'); else after.set('pit', id); return after; }, { replace: true });
   useKeys(useMemo(() => ({ n: () => setSearch((before) => { const after = new URLSearchParams(before); after.set('pit', 'new'); return after; }, { replace: true }) }), [setSearch]));
   if (pits.loading) return null;
   const asked = search.get('pit');
-  const pit = asked === 'new' ? null : (pits.items.find((p) => p.id === asked) ?? pits.items.at(-1) ?? null);
+  const pit = asked === 'new' ? null : (pits.items.find((p) => p.id === asked) ?? pits.items.find((p) => p.spotId === picked) ?? pits.items.at(-1) ?? null);
   return <PitInHandView key={pit ? `${pit.id}-${pit.version}` : 'new'} pit={pit} pits={pits.items} onPick={set} />;
 }
 

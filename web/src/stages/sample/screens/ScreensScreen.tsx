@@ -94,7 +94,7 @@ export function ScreensScreen() {
         </Block>
         <div className="flex min-w-0 flex-col gap-5">
           <Block title="Size curve" aside={shownCurve ? SIZES.map((p) => { const d = characteristicSize_mm(shownCurve.points, p); return d === null ? null : `D${p} ${show.smallLength(d / 1000)}`; }).filter(Boolean).join(', ') : undefined}>
-            <SizeCurve curve={curve} before={earlier} />
+            <SizeCurve curve={shownCurve} before={curve ? earlier : earlier.slice(0, -1)} />
           </Block>
           {choices.length > 0 && (
             <Block title="What a screen takes off">

@@ -35,7 +35,7 @@ export function SizeCurve({ curve, before }: { curve: Curve | null; before: read
           </>
         )}
         {shown.map((mm, i) => {
-          const r = Math.min(13, 2.2 + 1.35 * Math.sqrt(mm));
+          const r = Math.min(15, 2.5 + 3.2 * Math.sqrt(mm));
           return <g key={mm}><path d={stonePath(x(mm), base + 20, r, r * 0.8, i + 1)} fill="var(--gravel)" stroke="var(--ink)" strokeWidth="1.100" />{(i === 0 || x(mm) - x(shown[i - 1] ?? 0) > 46) && <text x={x(mm)} y={base + 48} fontSize="12" textAnchor="middle">{show.smallLength(mm / 1000)}</text>}</g>;
         })}
       </svg>

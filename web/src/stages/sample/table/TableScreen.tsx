@@ -22,7 +22,7 @@ import { ImportSheet } from './ImportSheet.tsx';
 import { rowsOf, useSampleTable, type Only, type SampleRow } from './useSampleTable.ts';
 
 const ROW_PX = 40;
-const WIDTHS: Readonly<Record<string, string>> = { date: '4.5rem', spot: '9rem', distance: '5rem', depth: '5rem', layer: '8rem', volume: '7rem', '+10': '3.4rem', '10-20': '3.6rem', '20-40': '3.6rem', '-40': '3.4rem', gold: '5.5rem', grade: '11rem', panner: '6rem', note: '14rem' };
+const WIDTHS: Readonly<Record<string, string>> = { date: '5.6rem', spot: '9rem', distance: '5rem', depth: '5rem', layer: '8rem', volume: '7rem', '+10': '3.6rem', '10-20': '4.2rem', '20-40': '4.2rem', '-40': '3.6rem', gold: '5.5rem', grade: '11rem', panner: '6rem', note: '14rem' };
 
 /** Every sample of the ground in one table: sorted, filtered, edited where it stands, brought in and saved. */
 export function TableScreen() {
@@ -86,7 +86,7 @@ export function TableScreen() {
             const unit = name === 'depth' || name === 'distance' ? show.figure('length', 1).unit : name === 'grade' ? show.figure('grade', 1).unit : name === 'gold' ? show.display.gold : '';
             return (
               <div key={h.id} role="columnheader" aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'} className="border-b border-ink">
-                <button type="button" className="flex min-h-11 w-full items-center gap-1 px-2 text-left text-[13px]" onClick={() => h.column.toggleSorting()}><b>{name in CLASS_NAMES ? CLASS_NAMES[name as ColorClass].name : String(h.column.columnDef.header)}</b><span className="text-ink-2">{unit}</span><span aria-hidden="true">{sorted === 'asc' ? '▲' : sorted === 'desc' ? '▼' : ''}</span></button>
+                <button type="button" className="flex min-h-11 w-full items-center gap-1 px-2 text-left text-[13px] whitespace-nowrap" onClick={() => h.column.toggleSorting()}><b>{name in CLASS_NAMES ? CLASS_NAMES[name as ColorClass].name : String(h.column.columnDef.header)}</b><span className="text-ink-2">{unit}</span><span aria-hidden="true">{sorted === 'asc' ? '▲' : sorted === 'desc' ? '▼' : ''}</span></button>
               </div>
             );
           })}

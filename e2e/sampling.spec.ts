@@ -1,0 +1,313 @@
+import { expect, test, type Page } from '@playwright/test';
+import { bringCreek, chooseSpot, judgement, toRoom, toStage } from './job.ts';
+
+/** A creek of one's own, its Sample stage open. */
+async function openSampling(page: Page, name: string): Promise<string> {
+  const id = await bringCreek(page, name);
+  await toStage(page, 'Sample');
+  return id;
+}
+const letters = (name: string): string => `Q${name.replaceAll(/[^A-Z]/gi, '').toUpperCase().slice(-6)}`;
+
+/** Lays a traverse of five points across at 400 m, its tags with these letters. */
+async function layTraverse(page: Page, code: string): Promise<void> {
+  await toRoom(page, 'Bags');
+  await page.getByRole('button', { name: 'Lay out samples' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Pattern').selectOption('traverse');
+  await sheet.getByLabel('At', { exact: true }).fill('400');
+  await sheet.getByLabel('Begin so far out', { exact: true }).fill('4');
+  await sheet.getByLabel('End so far out', { exact: true }).fill('4');
+  await sheet.getByLabel('Between samples', { exact: true }).fill('2');
+  await sheet.getByLabel('Letters on the tags').fill(code);
+  await expect(sheet).toContainText('5 points, 5 bags');
+  await sheet.getByRole('button', { name: 'Keep the plan' }).click();
+  await expect(judgement(page)).toHaveText(`Dig ${code}-1 next.`);
+}
+
+test('bags: laid out, dug, carried, found by tag, panned; the missing one is named', async ({ page, isMobile }) => {
+  test.setTimeout(90_000);
+  const code = letters(isMobile ? 'Bagsp' : 'Bagsd');
+  const groundId = await openSampling(page, `Bag Creek ${isMobile ? 'p' : 'd'}`);
+  await layTraverse(page, code);
+  const open = async (tag: string): Promise<void> => {
+    await page.getByLabel('Tag in your hand').fill(tag);
+    await page.getByRole('button', { name: 'Open', exact: true }).click();
+  };
+  await open('NOPE-1');
+  await expect(page.getByText('No bag is tagged NOPE-1')).toBeVisible();
+  for (const n of [1, 3]) {
+    await open(`${code.toLowerCase()}-${n}`);
+    await page.getByRole('dialog').getByRole('button', { name: 'It is dug and bagged' }).click();
+  }
+  await expect(judgement(page)).toContainText(`${code}-2 is missing.`);
+  await open(`${code}-3`);
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Tag on the bag').fill(`${code}-1`);
+  await expect(sheet).toContainText('Another bag has this tag already.');
+  await sheet.getByLabel('Tag on the bag').fill(`${code}-3`);
+  await sheet.getByRole('button', { name: 'Pan it now' }).click();
+  await expect(page.getByText(`Bag ${code}-3`)).toBeVisible();
+  await expect(page.getByLabel('How much you panned', { exact: true })).toHaveValue('2');
+  await page.getByRole('button', { name: 'One more −40' }).click();
+  await page.getByRole('button', { name: 'Keep this sample' }).click();
+  await expect(page.getByText(/^Kept: .* 1 color\.$/)).toBeVisible();
+  await toRoom(page, 'Bags');
+  await expect(page.getByRole('button', { name: new RegExp(`^${code}-3 .* panned$`) })).toBeVisible();
+  // The square code's address opens the bag, and gives no place away.
+  const bag = ((await (await page.request.get(`/api/v1/grounds/${groundId}/lots`)).json()) as { items: { id: string; tag: string }[] }).items.find((l) => l.tag === `${code}-1`);
+  await page.goto(`/bag/${bag?.id ?? ''}`);
+  await expect(page.getByRole('dialog', { name: `Bag ${code}-1` })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: 'Print the tags' }).click();
+  const tags = page.getByRole('list', { name: 'Tags' });
+  await expect(tags.getByRole('listitem')).toHaveCount(3);
+  await expect(tags.getByRole('img', { name: `Square code of ${code}-2` }).locator('svg')).toBeVisible();
+  await expect(tags).not.toContainText(/Bag Creek|400/);
+});
+
+test('a plan that cannot be is refused where it is wrong', { tag: '@desk' }, async ({ page }) => {
+  await openSampling(page, 'Absurd Creek');
+  await toRoom(page, 'Bags');
+  await page.getByRole('button', { name: 'Lay out samples' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Pattern').selectOption('grid');
+  await sheet.getByLabel('From', { exact: true }).fill('10');
+  await sheet.getByLabel('To', { exact: true }).fill('900');
+  await sheet.getByLabel('Between rows', { exact: true }).fill('0.5');
+  await expect(sheet).toContainText(/at most 400 points|wide enough for at most 400/);
+  await sheet.getByLabel('To', { exact: true }).fill('9000');
+  await expect(sheet).toContainText('Beyond the end of this ground.');
+  await sheet.getByLabel('To', { exact: true }).fill('60');
+  await sheet.getByLabel('Between rows', { exact: true }).fill('25');
+  await sheet.getByLabel('Depth', { exact: true }).fill('2.4');
+  await expect(sheet).toContainText(/Nobody goes into an unshored one/);
+  await sheet.getByLabel('Into each bag', { exact: true }).fill('nothing');
+  await sheet.getByLabel('Letters on the tags').fill('7');
+  await sheet.getByRole('button', { name: 'Keep the plan' }).click();
+  await expect(sheet.getByRole('alert')).toContainText('Not laid out yet');
+  await expect(sheet).toContainText('One to eight letters.');
+});
+
+test('a pit: dragged, cautioned, kept through a reload, never with water below its bottom', async ({ page, isMobile }) => {
+  test.setTimeout(60_000);
+  await openSampling(page, `Pit Creek ${isMobile ? 'p' : 'd'}`);
+  await toRoom(page, 'Pits');
+  await chooseSpot(page, 'Spot', 'Upper bar');
+  const grip = page.getByRole('slider', { name: 'Bottom of layer 3, iron-stained gravel' });
+  await expect(grip).toHaveAttribute('aria-valuetext', /0\.9\sm/);
+  await grip.focus();
+  await page.keyboard.press('ArrowDown');
+  for (let i = 0; i < 4; i++) await page.keyboard.press('PageDown');
+  await expect(grip).toHaveAttribute('aria-valuetext', /1\.31\sm/);
+  await expect(page.getByRole('note')).toContainText('nobody in an unshored hole');
+  await page.getByLabel('Water stands at', { exact: true }).fill('2');
+  await page.getByRole('button', { name: 'Keep this pit' }).click();
+  await expect(page.getByText('That is below the bottom of the pit.')).toBeVisible();
+  await page.reload();
+  await expect(grip).toHaveAttribute('aria-valuetext', /1\.31\sm/);
+  await page.getByLabel('Water stands at', { exact: true }).fill('1.1');
+  await page.getByLabel('Really dug, wide', { exact: true }).fill('80 cm');
+  await page.getByRole('button', { name: 'Keep this pit' }).click();
+  await expect(page.getByText('Pit 1 is in the book.')).toBeVisible();
+  // 0.61 m of pay on 1 x 0.8 m is 488 L, under 0.7 m of cover.
+  await expect(judgement(page)).toHaveText(/488\sL of pay under 1\.1 times as much cover\./);
+  await page.reload();
+  await expect(judgement(page)).toHaveText(/488\sL of pay/);
+});
+
+test('a crevice is its own kind, cleaned in its own steps', { tag: '@desk' }, async ({ page }) => {
+  await openSampling(page, 'Crack Creek');
+  await toRoom(page, 'Pits');
+  await chooseSpot(page, 'Spot', 'Lower bar');
+  await page.getByRole('button', { name: 'It is a crevice' }).click();
+  await page.getByLabel('Depth probed', { exact: true }).fill('');
+  await expect(page.getByText('A crack needs its width, length and depth.')).toBeVisible();
+  await page.getByLabel('Depth probed', { exact: true }).fill('40 cm');
+  await page.getByLabel('Now it is').selectOption('frozen');
+  await page.getByRole('button', { name: 'Keep this pit' }).click();
+  await expect(judgement(page)).toHaveText('Crack 1: frozen.');
+});
+
+test('screens: a split that does not close says so, one that does says where to screen', async ({ page, isMobile }) => {
+  await openSampling(page, `Screen Creek ${isMobile ? 'p' : 'd'}`);
+  await toRoom(page, 'Screens');
+  await chooseSpot(page, 'Spot', 'Lower bar');
+  for (const [i, kg] of ['6', '4', '4', '3', '2'].entries()) await page.getByLabel('Stayed on it', { exact: true }).nth(i).fill(kg);
+  await page.getByLabel('Went through all of them', { exact: true }).fill('1');
+  await page.getByLabel('Went in', { exact: true }).fill('24');
+  await expect(judgement(page)).toContainText('16.7 % is missing');
+  await page.getByLabel('Screen 4', { exact: true }).fill('250 mesh');
+  await expect(page.getByText(/250 mesh is in no standard series/)).toBeVisible();
+  await page.getByLabel('Screen 4', { exact: true }).fill('20 mesh');
+  await page.getByLabel('Went in', { exact: true }).fill('20.2');
+  await expect(judgement(page)).toContainText(/Screen at 0\.3\smm: it takes off 95 % of the gravel/);
+  await page.getByRole('button', { name: 'Keep this screening' }).click();
+  await expect(page.getByText('Kept: a stack of 5 screens at Lower bar.')).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Size curve: D10 0\.\d+\smm/ })).toBeVisible();
+});
+
+test('hands: a pan measured by water counts from then on; seeded grains correct the grade', { tag: '@desk' }, async ({ page }) => {
+  test.setTimeout(60_000);
+  await openSampling(page, 'Hand Creek');
+  await toRoom(page, 'Hands');
+  await page.getByRole('button', { name: 'Another container ...' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('What you call it').fill('billy can');
+  await sheet.getByLabel('Weight of the water', { exact: true }).fill('1.5 kg');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'billy can' })).toContainText(/1\.5\sL/);
+  await page.getByLabel('Panner', { exact: true }).fill('Wren');
+  await page.getByLabel('Came back', { exact: true }).fill('11');
+  await page.getByRole('button', { name: 'Keep this practice pan' }).click();
+  await expect(page.getByText('More came back than went in')).toBeVisible();
+  await page.getByLabel('Came back', { exact: true }).fill('8');
+  await page.getByRole('button', { name: 'Keep this practice pan' }).click();
+  await expect(page.getByRole('img', { name: /^Wren keeps 80 %/ })).toBeVisible();
+  await toRoom(page, 'Pan');
+  await chooseSpot(page, 'Spot', 'Lower bar');
+  await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
+  await page.getByLabel('How much you panned', { exact: true }).fill('4 billy cans');
+  await expect(page.getByText(/^6\sL$/)).toBeVisible();
+  await page.getByLabel('How much you panned', { exact: true }).fill('4 heaped billy cans');
+  await expect(page.getByText(/^7\.5\sL$/)).toBeVisible();
+  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: 'One more −40' }).click();
+  await page.getByText('More about this pan').click();
+  await page.getByLabel('Panner', { exact: true }).fill('Wren');
+  await expect(page.getByText(/As these hands keep 80 %, the ground has 0\.61\sg\/m³/)).toBeVisible();
+  await page.getByLabel('Pan of its bucket', { exact: true }).fill('1');
+  await page.getByLabel('of how many', { exact: true }).fill('4');
+  await expect(page.getByText('1 of 4 pans of this bucket, and not its bottom.')).toBeVisible();
+  await page.getByLabel('From the safety pan', { exact: true }).fill('9');
+  await page.getByRole('button', { name: 'Keep this sample' }).click();
+  await expect(page.getByRole('alert')).toContainText('Not kept yet');
+  await page.getByLabel('From the safety pan', { exact: true }).fill('1');
+  await page.getByRole('button', { name: 'Keep this sample' }).click();
+  await expect(page.getByText('Kept: Lower bar, 4 colors.')).toBeVisible();
+});
+
+test('the panning guide leads step by step and notes the minutes', { tag: '@phone' }, async ({ page }) => {
+  await openSampling(page, 'Guide Creek');
+  await page.getByText('More about this pan').click();
+  await page.getByRole('button', { name: 'Show me how' }).click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet).toContainText('Step 1 of 6');
+  for (let i = 0; i < 5; i++) await sheet.getByRole('button', { name: 'Next' }).click();
+  await expect(sheet).toContainText('count by size');
+  await sheet.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByLabel('Minutes it took', { exact: true })).toHaveValue('1');
+});
+
+/** Opens a room of the demo's bench, where a grid was sampled. */
+async function openBench(page: Page, room: Parameters<typeof toRoom>[1]): Promise<void> {
+  await page.goto('/');
+  const grounds = ((await (await page.request.get('/api/v1/grounds')).json()) as { items: { id: string; name: string }[] }).items;
+  await page.goto(`/g/${grounds.find((g) => g.name === 'Tin Kettle Bench')?.id ?? ''}/sample`);
+  await toRoom(page, room);
+}
+
+test('what it says: the best spot with its chance, and the pans it takes to call it', async ({ page }) => {
+  await openBench(page, 'What it says');
+  await expect(judgement(page)).toContainText(/(best spot here|likely the best): \d+ chances in 100/);
+  const list = page.getByRole('region', { name: /^Best of all/ }).or(page.locator('section').filter({ hasText: 'Best of all' })).first();
+  await expect(list.getByRole('button')).toHaveCount(8);
+  await list.getByRole('button').nth(2).click();
+  await expect(page.getByRole('img', { name: /chances in 100$/ })).toBeVisible();
+  await expect(page.getByText(/weighed colors have moved the table/)).toBeVisible();
+  await expect(page.getByText(/Pans of one spot differ by/).or(page.getByText(/How much pans of one spot differ/))).toBeVisible();
+});
+
+test('in place: kriged in a worker, with a cut-off that moves and a variogram of one’s own', { tag: '@desk' }, async ({ page }) => {
+  test.setTimeout(60_000);
+  await openBench(page, 'In place');
+  await expect(page.getByRole('img', { name: /^Map of the ground in place/ })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('img', { name: /^Variogram, spherical/ })).toBeVisible();
+  const before = await judgement(page).textContent();
+  const slider = page.getByRole('slider', { name: 'Cut-off grade' });
+  await slider.focus();
+  for (let i = 0; i < 40; i++) await page.keyboard.press('ArrowRight');
+  await expect(judgement(page)).not.toHaveText(before ?? '');
+  await slider.press('End');
+  await expect(judgement(page)).toContainText(/Nothing here reaches|of pay/);
+  await page.getByLabel('Range, m').fill('0');
+  await expect(page.getByText('The fitted one is used.')).toBeVisible();
+  await page.getByRole('button', { name: 'Back to the fitted one' }).click();
+  await page.getByRole('radio', { name: 'nearest' }).click();
+  await expect(page.getByText('Every place is as its nearest sample.')).toBeVisible();
+  await page.getByLabel('Pay, where no pit says', { exact: true }).fill('0');
+  await expect(page.getByText('More than nothing.')).toBeVisible();
+});
+
+test('the table: brought in from a file with its wrong rows named, sorted, changed where it stands', { tag: '@desk' }, async ({ page }) => {
+  test.setTimeout(60_000);
+  await openSampling(page, 'Table Creek');
+  await toRoom(page, 'Table');
+  await page.getByRole('button', { name: 'Bring a table in' }).click();
+  const sheet = page.getByRole('dialog');
+  const rows = ['spot,distance_m,date,depth_m,volume (L),20-40,-40,note', 'Lower bar,,2026-05-04,0.3,10,1,6,good', 'Lower bar,,2026-05-04,0.4,-2,0,3,', 'Nowhere,,2026-05-04,0.3,10,0,1,', 'New bend,420,2026-05-05,0.3,"9,5",0,2,', 'New bend,420,2026-05-05,0.3,8,0,0,blank'].join('\n');
+  await sheet.getByLabel('A CSV file').setInputFiles({ name: 'mine.csv', mimeType: 'text/csv', buffer: Buffer.from(rows) });
+  await expect(sheet).toContainText('5 rows');
+  await expect(sheet.getByLabel('Volume panned', { exact: true })).toHaveValue('volume (L)');
+  await sheet.getByRole('button', { name: 'Check every row' }).click();
+  await expect(sheet).toContainText('2 rows are right, 3 are not.');
+  await expect(sheet).toContainText('Row 3, volume (L). A volume is more than nothing.');
+  await expect(sheet).toContainText('There is no spot “Nowhere”');
+  await expect(sheet).toContainText('a decimal comma');
+  await expect(sheet.getByRole('button', { name: 'Nothing goes in while a row is wrong' })).toBeDisabled();
+  await sheet.getByRole('radio', { name: 'only the good rows' }).click();
+  await sheet.getByRole('button', { name: 'Store 2 samples' }).click();
+  await expect(sheet.getByRole('status')).toHaveText('2 samples stored, 1 new spot.');
+  await sheet.getByRole('button', { name: 'Done' }).click();
+  await expect(judgement(page)).toHaveText('2 samples.');
+  await page.getByRole('button', { name: 'volume “10 L”, Lower bar: change' }).click();
+  await page.getByLabel('volume, Lower bar').fill('-4');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('▲');
+  await page.getByLabel('volume, Lower bar').fill('3 pans');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'volume “3 pans”, Lower bar: change' })).toBeVisible();
+  await page.getByRole('button', { name: 'Along m' }).click();
+  await expect(page.getByRole('columnheader', { name: 'Along m' })).toHaveAttribute('aria-sort', /ascending|descending/);
+  await page.getByRole('radio', { name: 'blank' }).click();
+  await expect(judgement(page)).toHaveText('1 sample match.');
+  await page.getByRole('button', { name: 'Save these' }).click();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'CSV without places' }).click()]);
+  expect(download.suggestedFilename()).toBe('samples.csv');
+});
+
+test('cells pasted from a spreadsheet are a table to bring in', { tag: '@desk' }, async ({ page }) => {
+  await openSampling(page, 'Paste Creek');
+  await toRoom(page, 'Table');
+  await expect(judgement(page)).toHaveText('0 samples.');
+  await page.evaluate(() => {
+    const data = new DataTransfer();
+    data.setData('text/plain', 'spot\tdepth_m\tpans\t-40\nLower bar\t0.2\t2\t5\nUpper bar\t0.3\t2 L\t0');
+    document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));
+  });
+  const sheet = page.getByRole('dialog');
+  await expect(sheet).toContainText('Mixed units: 1 without a unit, 1 in L.');
+  await sheet.getByLabel('cells may name their own unit').check();
+  await sheet.getByRole('button', { name: 'Check every row' }).click();
+  await sheet.getByRole('button', { name: 'Store 2 samples' }).click();
+  await expect(sheet.getByRole('status')).toHaveText('2 samples stored.');
+});
+
+test('dug and panned with no signal, all of it lands later', { tag: '@phone' }, async ({ page, context }) => {
+  test.setTimeout(60_000);
+  const groundId = await openSampling(page, 'Far Creek');
+  for (const room of ['Bags', 'Pits', 'Screens', 'Hands', 'Pan'] as const) { await toRoom(page, room); await expect(judgement(page)).toBeVisible(); }
+  await context.setOffline(true);
+  await layTraverse(page, 'QFAR');
+  await page.getByRole('button', { name: /^QFAR-1 / }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'It is dug and bagged' }).click();
+  await toRoom(page, 'Pits');
+  await chooseSpot(page, 'Spot', 'Lower bar');
+  await page.getByRole('button', { name: 'Keep this pit' }).click();
+  await expect(page.getByText('Pit 1 is in the book.')).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /waits? for signal/ }).filter({ visible: true })).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByRole('status').filter({ hasText: 'All saved' }).filter({ visible: true })).toBeVisible({ timeout: 20_000 });
+  const lots = ((await (await page.request.get(`/api/v1/grounds/${groundId}/lots`)).json()) as { items: { tag: string; state: string }[] }).items;
+  expect(lots.filter((l) => l.state === 'waiting').map((l) => l.tag)).toEqual(['QFAR-1']);
+  expect(lots).toHaveLength(5);
+});
