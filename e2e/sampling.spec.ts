@@ -156,7 +156,7 @@ test('hands: a pan measured by water counts from then on; seeded grains correct 
   await sheet.getByLabel('What you call it').fill('billy can');
   await sheet.getByLabel('Weight of the water', { exact: true }).fill('1.5 kg');
   await sheet.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByRole('listitem').filter({ hasText: 'billy can' })).toContainText(/1\.5\sL/);
+  await expect(page.getByRole('listitem').filter({ hasText: /^billy can/ })).toContainText(/1\.5\sL/);
   await page.getByLabel('Panner', { exact: true }).fill('Wren');
   await page.getByLabel('Came back', { exact: true }).fill('11');
   await page.getByRole('button', { name: 'Keep this practice pan' }).click();

@@ -11,7 +11,7 @@ async function setLight(page: Page, light: string): Promise<void> {
 for (const light of ['shade', 'sun', 'headlamp']) {
   // One light is enough on the phone.
   test(`axe finds nothing on any screen in ${light}`, { tag: light === 'sun' ? [] : '@desk' }, async ({ page }) => {
-    test.setTimeout(120_000);
+    test.setTimeout(300_000);
     await setLight(page, light);
     await openHalloway(page);
     const scan = async (where: string): Promise<void> => {

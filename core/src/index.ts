@@ -27,7 +27,7 @@ export { reshapeLine } from './ground/reshapeLine.ts';
 export { thinLine } from './ground/thinLine.ts';
 
 export { COLOR_CLASSES, COLOR_MG, countColors, NO_COLORS, type ColorClass, type ColorCounts, type ColorWeights } from './sample/colorWeights.ts';
-export { heaviestColor_mg, meanColor_mg, sampleGrade, type SampleGrade, type SampleMeasure } from './sample/sampleGrade.ts';
+export { goldColor_mg, meanColor_mg, sampleGrade, type SampleGrade, type SampleMeasure } from './sample/sampleGrade.ts';
 export { poolSamples } from './sample/poolSamples.ts';
 export { poissonLimits, USUAL_CONFIDENCE } from './sample/poissonLimits.ts';
 export { CLIFTON_PARTICLES, volumeForParticles } from './sample/howMuchToTake.ts';

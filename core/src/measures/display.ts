@@ -23,6 +23,8 @@ const grouped = (value: number, decimals: number): string => (FORMATS[decimals] 
 /** Digits to a number of significant figures, plain notation, thousands parted; never fewer whole digits than the number has. */
 export function significant(value: number, figures = 3): string {
   if (value === 0) return '0';
+  // A figure that could not be worked out is no reason for a screen to break.
+  if (!Number.isFinite(value)) return '?';
   const magnitude = Math.floor(Math.log10(Math.abs(value)));
   const decimals = Math.min(8, Math.max(0, figures - 1 - magnitude));
   return grouped(Number(value.toFixed(decimals)), decimals);

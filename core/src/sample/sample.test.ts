@@ -7,7 +7,7 @@ import { COLOR_MG, NO_COLORS, type ColorCounts } from './colorWeights.ts';
 import { volumeForParticles } from './howMuchToTake.ts';
 import { poissonLimits } from './poissonLimits.ts';
 import { poolSamples } from './poolSamples.ts';
-import { heaviestColor_mg, meanColor_mg, sampleGrade } from './sampleGrade.ts';
+import { goldColor_mg, meanColor_mg, sampleGrade } from './sampleGrade.ts';
 
 describe('gamma functions', () => {
   // Abramowitz & Stegun (1964), table 6.1 and 26.8 (chi-square 0.95, 10 degrees: 18.307).
@@ -73,7 +73,8 @@ describe('grade of a sample', () => {
   test('the mean color is weighed by counts', () => {
     expect(meanColor_mg([counts({ '-40': 3 }), counts({ '20-40': 1 })])).toBeCloseTo((3 * COLOR_MG['-40'] + COLOR_MG['20-40']) / 4, 12);
     expect(meanColor_mg([NO_COLORS])).toBeNull();
-    expect(heaviestColor_mg([counts({ '-40': 3 }), counts({ '20-40': 1 })])).toBe(COLOR_MG['20-40']);
+    // By hand: sum(w^2 n) / sum(w n).
+    expect(goldColor_mg([counts({ '-40': 3 }), counts({ '20-40': 1 })])).toBeCloseTo((3 * COLOR_MG['-40'] ** 2 + COLOR_MG['20-40'] ** 2) / (3 * COLOR_MG['-40'] + COLOR_MG['20-40']), 12);
   });
   test('the 90 % band holds the true grade in at least 88 % of 2 000 seeded repeats', () => {
     const random = seededRandom(20_240_611);

@@ -29,7 +29,7 @@ const MOST_SPOTS = 200;
  * Between-sample scatter of a ground, from spots with two pans or more; null when they hold fewer than six pans together.
  *
  * Counts are negative binomial: Poisson about a local grade that is gamma distributed with coefficient of variation cv. Each spot's mean is
- * integrated out on a logarithmic grid (flat prior on its logarithm); cv has an exponential prior of mean 0.5 (common practice: gravel is patchy,
+ * integrated out on a logarithmic grid (flat prior on its logarithm); cv has an exponential prior of mean 0.3 (common practice: gravel is patchy,
  * but not beyond belief) and its posterior mean and 90 % band come back. Nothing weighed, everything counted.
  * Source: Fisher (1941) for the negative binomial as a gamma mixture; the pooling is Riffle's own.
  * @throws OutOfRange for a volume that is not positive
@@ -39,7 +39,7 @@ export function betweenPanScatter(spots: readonly (readonly CountedVolume[])[]):
   if (all.reduce((sum, pans) => sum + pans.length, 0) < FEWEST_PANS) return null;
   const several = all.filter((_, i) => Math.floor((i * MOST_SPOTS) / all.length) !== Math.floor(((i - 1) * MOST_SPOTS) / all.length) || all.length <= MOST_SPOTS).map((pans) => pans.slice(0, 20));
   for (const pans of several) for (const p of pans) { requirePositive('volumeBank_L', p.volumeBank_L, 'L'); requireWithin('colors', p.colors, 0, 1e6); }
-  const logs = CVS.map((cv) => several.reduce((sum, pans) => sum + logMarginal(pans, cv), 0) - cv / 0.5);
+  const logs = CVS.map((cv) => several.reduce((sum, pans) => sum + logMarginal(pans, cv), 0) - cv / 0.3);
   const top = Math.max(...logs);
   const weights = logs.map((l) => Math.exp(l - top));
   const total = weights.reduce((a, b) => a + b, 0);
@@ -50,19 +50,23 @@ export function betweenPanScatter(spots: readonly (readonly CountedVolume[])[]):
   return { cv: CVS.reduce((sum, cv, i) => sum + (cv * (weights[i] as number)) / total, 0), low: at(0.05), high: at(0.95), spots: all.length, pans: all.reduce((sum, p) => sum + p.length, 0) };
 }
 
+/** Log likelihood of a spot's pans at a scatter, the spot's mean integrated out; terms that are the same for every scatter are left out. */
 function logMarginal(pans: readonly CountedVolume[], cv: number): number {
   const rate = pans.reduce((s, p) => s + p.colors, 0) / pans.reduce((s, p) => s + p.volumeBank_L, 0);
+  const k = cv === 0 ? Infinity : 1 / cv ** 2;
+  const atAnyMean = cv === 0 ? 0 : pans.reduce((sum, p) => sum + (p.colors === 0 ? 0 : lnGamma(p.colors + k) - lnGamma(k)) + k * Math.log(k), 0);
   const logs: number[] = [];
-  for (let u = -3; u <= 3.0001; u += 0.3) logs.push(pans.reduce((sum, p) => sum + logChance(p.colors, rate * Math.exp(u) * p.volumeBank_L, cv), 0));
+  for (let u = -3; u <= 3.0001; u += 0.3) {
+    let log = atAnyMean;
+    for (const { colors: n, volumeBank_L } of pans) {
+      const mean = rate * Math.exp(u) * volumeBank_L;
+      // Poisson at no scatter, negative binomial above.
+      log += n * Math.log(mean) - (cv === 0 ? mean : (n + k) * Math.log(k + mean));
+    }
+    logs.push(log);
+  }
   const top = Math.max(...logs);
   return top + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - top), 0));
-}
-
-/** Log chance of a count, Poisson at cv 0 and negative binomial above. */
-function logChance(n: number, mean: number, cv: number): number {
-  if (cv === 0) return n * Math.log(mean) - mean - lnGamma(n + 1);
-  const k = 1 / cv ** 2;
-  return lnGamma(n + k) - lnGamma(k) - lnGamma(n + 1) + k * Math.log(k / (k + mean)) + n * Math.log(mean / (k + mean));
 }
 
 /** What scatter adds to the relative variance of several pans taken together: cv^2 sum(V^2) / (sum V)^2. One pan gains nothing; many thin it out. */

@@ -1,5 +1,5 @@
 import type { StoredSample } from '@riffle/contract';
-import { bankVolume_L, betweenPanScatter, countColors, heaviestColor_mg, learnColorWeights, meanColor_mg, meansOf, poolSamples, sampleGrade, scatterVariance, type ColorCounts, type ColorWeights, type LearnedWeight, type SampleGrade, type SampleMeasure, type Scatter, type WeighedClass } from '@riffle/core';
+import { bankVolume_L, betweenPanScatter, countColors, goldColor_mg, learnColorWeights, meanColor_mg, meansOf, poolSamples, sampleGrade, scatterVariance, type ColorCounts, type ColorWeights, type LearnedWeight, type SampleGrade, type SampleMeasure, type Scatter, type WeighedClass } from '@riffle/core';
 
 /** What the pans of one spot said, taken together. */
 export interface SpotGrade {
@@ -23,7 +23,7 @@ export interface GroundColors {
   readonly learned: Readonly<Record<WeighedClass, LearnedWeight>>;
   /** Mean weight of a color: what one would weigh where a blank was panned. */
   readonly blankColor_mg: number;
-  /** Heaviest class seen: what one more color could have weighed. */
+  /** The color its gold sits in: what one more could have weighed. */
   readonly oneMoreColor_mg: number;
   /** Null until some spot has two pans with color. */
   readonly scatter: Scatter | null;
@@ -49,14 +49,14 @@ export function groundColors(samples: readonly Panned[], swell_percent: number):
   const bySpot = samplesBySpot(samples);
   return {
     weights_mg, learned,
-    blankColor_mg: meanColor_mg(counts, weights_mg) ?? weights_mg['20-40'], oneMoreColor_mg: heaviestColor_mg(counts, weights_mg) ?? weights_mg['20-40'],
+    blankColor_mg: meanColor_mg(counts, weights_mg) ?? weights_mg['20-40'], oneMoreColor_mg: goldColor_mg(counts, weights_mg) ?? weights_mg['20-40'],
     scatter: betweenPanScatter([...bySpot.values()].map((pans) => pans.map((s) => ({ colors: countColors(s.counts), volumeBank_L: measureOf(s, swell_percent).volumeBank_L })))),
   };
 }
 
 /** The same knowledge with other counts to say what a color weighs and the heaviest that may come. */
 export const withCounts = (known: GroundColors, counts: readonly ColorCounts[]): GroundColors => ({
-  ...known, blankColor_mg: meanColor_mg(counts, known.weights_mg) ?? known.weights_mg['20-40'], oneMoreColor_mg: heaviestColor_mg(counts, known.weights_mg) ?? known.weights_mg['20-40'],
+  ...known, blankColor_mg: meanColor_mg(counts, known.weights_mg) ?? known.weights_mg['20-40'], oneMoreColor_mg: goldColor_mg(counts, known.weights_mg) ?? known.weights_mg['20-40'],
 });
 
 /** How some pans of one place are graded on this ground. */

@@ -158,7 +158,7 @@ function Cell({ row, column, colors, swell_percent, editing, onEdit, onCancel, o
     switch (column) {
       case 'date': return format(new Date(s.takenAt), 'd MMM yy');
       case 'spot': return row.spot;
-      case 'distance': return show.figure('distance', row.distance_m).digits;
+      case 'distance': return Number.isNaN(row.distance_m) ? '' : show.figure('distance', row.distance_m).digits;
       case 'depth': return show.figure('length', s.depth_m).digits;
       case 'layer': return s.layer;
       case 'volume': return asTyped(s.volumeEntered);
@@ -169,11 +169,11 @@ function Cell({ row, column, colors, swell_percent, editing, onEdit, onCancel, o
         return g.kind === 'band' ? `${show.figure('grade', g.grade_mg_L).digits} (${show.figure('grade', g.low_mg_L).digits}–${show.figure('grade', g.high_mg_L).digits})` : g.kind === 'blank' ? `under ${show.figure('grade', g.lessThan_mg_L).digits}` : 'weigh it';
       }
       case 'panner': return s.panner;
-      case 'note': return s.note;
+      case 'note': return s.note === '' ? '' : `“${s.note}”`;
       default: return String(s.counts[column as ColorClass]);
     }
   })();
-  const raw = column === 'depth' ? s.depthEntered.text : column === 'volume' ? s.volumeEntered.text : column === 'gold' ? (s.goldEntered?.text ?? '') : words;
+  const raw = column === 'depth' ? s.depthEntered.text : column === 'volume' ? s.volumeEntered.text : column === 'gold' ? (s.goldEntered?.text ?? '') : column === 'note' ? s.note : words;
   if (!EDITED.has(column)) return <span className={`block truncate px-2 leading-10 ${column === 'grade' ? 'text-gold' : ''}`}>{words}</span>;
   if (!editing) return <button type="button" className={`block h-10 w-full truncate px-2 text-left ${column === 'gold' ? 'text-gold' : ''}`} aria-label={`${column} ${words || 'empty'}, ${row.spot}: change`} onClick={() => { setText(raw); setProblem(null); onEdit(); }}>{words}</button>;
   const keep = (): void => {

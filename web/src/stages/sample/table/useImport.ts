@@ -48,7 +48,12 @@ export function useImport(ground: StoredGround, spots: readonly StoredSpot[]): I
     }
     return found;
   };
-  const toMap = async (seen: TableSeen, mapping: TableMapping): Promise<void> => setStep({ at: 'map', seen, mapping, mixed: await mixedIn(mapping) });
+  // The choice shows at once; what its columns mix is known a moment later.
+  const toMap = async (seen: TableSeen, mapping: TableMapping): Promise<void> => {
+    setStep((s) => ({ at: 'map', seen, mapping, mixed: s.at === 'map' ? s.mixed : {} }));
+    const mixed = await mixedIn(mapping);
+    setStep((s) => (s.at === 'map' && s.mapping === mapping ? { ...s, mixed } : s));
+  };
 
   return {
     step,
