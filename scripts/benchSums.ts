@@ -1,6 +1,7 @@
 // What is timed inside one process: a box solved, a drag answered, a track of 100,000 points read. Prints JSON; see bench.mjs.
 import { SaxesParser } from 'saxes';
-import { adviseBox, drawdown, finishPlan, goldSizes, LININGS, planDay, sampleGrade, seededRandom, solveBox, type BoxSetting, type DayProblem } from '../core/src/index.ts';
+import { adviseBox, drawdown, finishPlan, goldSizes, LININGS, mapGround, planDay, sampleGrade, seededRandom, solveBox, type BoxSetting, type DayProblem, type EstimateMethod, type GroundProblem } from '../core/src/index.ts';
+import { coverage, COVERED } from '../demo/src/coverage.ts';
 import { readGroundFile } from '../server/src/ground/readGroundFile.ts';
 
 /** Median time of one call, microseconds, over rounds of `each` calls after a warm-up. */
@@ -47,10 +48,28 @@ function benchDay(places: number): DayProblem {
     walk_min: at.map(([ax, ay]) => at.map(([bx, by]) => Math.hypot(ax - bx, ay - by) / 45)), start_min: 420, back_min: 960,
   };
 }
+/** So many samples of a patchy field on 300 by 200 m, mapped on a net of 200 by 200 cells; the same every time. */
+function benchGround(samples: number, method: EstimateMethod): GroundProblem {
+  const random = seededRandom(12);
+  const places = Array.from({ length: samples }, () => {
+    const [x_m, y_m] = [300 * random(), 300 * random()];
+    return { x_m, y_m, grade_mg_L: Math.max(0, 0.3 + 0.2 * Math.sin(x_m / 30) * Math.cos(y_m / 25) + 0.1 * (random() - 0.5)), pay_m: 0.4, cover_m: 0.8 };
+  });
+  return { places, method, outline: [{ x_m: 0, y_m: 0 }, { x_m: 300, y_m: 0 }, { x_m: 300, y_m: 300 }, { x_m: 0, y_m: 300 }], cells: 200, cutoff_mg_L: 0 };
+}
+const mapOnce_ms = (problem: GroundProblem): number => {
+  const start = process.hrtime.bigint();
+  for (const steps = mapGround(problem); !steps.next().done; );
+  return Number(process.hrtime.bigint() - start) / 1e6;
+};
+
 const day40 = benchDay(40);
 const best40 = Math.max(...[2, 3, 4, 5].map((seed) => finishPlan(planDay(day40, seed, 2500)).value));
 
 console.log(JSON.stringify({
+  krige_ms: mapOnce_ms(benchGround(2000, { kind: 'kriging', variogram: { model: 'spherical', nugget: 0.005, partialSill: 0.02, range_m: 40 } })),
+  nearest_ms: mapOnce_ms(benchGround(2000, { kind: 'polygons' })),
+  coverage: COVERED.map(([key, pans, weighEvery]) => ({ key, pans, ...coverage(key, pans, weighEvery) })),
   plan12_ms: time_ms(() => finishPlan(planDay(benchDay(12)))),
   plan40_ms: time_ms(() => finishPlan(planDay(day40))),
   plan40_value: finishPlan(planDay(day40)).value,

@@ -25,10 +25,12 @@ export function solveInPlace(a: Float64Array, b: Float64Array, n: number): void 
       b[pivot] = swap;
     }
     const inverse = 1 / (a[k * n + k] as number);
+    const top = k * n;
     for (let i = k + 1; i < n; i++) {
-      const factor = (a[i * n + k] as number) * inverse;
+      const row = i * n;
+      const factor = (a[row + k] as number) * inverse;
       if (factor === 0) continue;
-      for (let j = k + 1; j < n; j++) a[i * n + j] = (a[i * n + j] as number) - factor * (a[k * n + j] as number);
+      for (let j = k + 1; j < n; j++) a[row + j] = (a[row + j] as number) - factor * (a[top + j] as number);
       b[i] = (b[i] as number) - factor * (b[k] as number);
     }
   }

@@ -64,8 +64,8 @@ export function* mapGround(problem: GroundProblem): Generator<number, GroundMap>
   const [columns, rows] = [Math.max(1, Math.round((x1 - x0_m) / cell_m)), Math.max(1, Math.round((y1 - y0_m) / cell_m))];
   const of = (value: (p: GradedPlace) => number): PlaneValue[] => places.map((p) => ({ x_m: p.x_m, y_m: p.y_m, value: value(p) }));
   const grade = estimator(of((p) => p.grade_mg_L), method, problem.neighbors);
-  const pay = inverseDistance(of((p) => p.pay_m), 2, 8);
-  const cover = inverseDistance(of((p) => p.cover_m), 2, 8);
+  // Pay and cover lie under the same places: one set of weights serves both.
+  const thickness = inverseDistance(of((p) => p.pay_m), 2, 8);
   const map: GroundMap = {
     x0_m, y0_m, cell_m, columns, rows, grade_mg_L: new Float64Array(columns * rows).fill(NaN), sd_mg_L: new Float64Array(columns * rows).fill(NaN), pay_m: new Float64Array(columns * rows).fill(NaN), cover_m: new Float64Array(columns * rows).fill(NaN),
     weights: new Float64Array(places.length),
@@ -77,11 +77,11 @@ export function* mapGround(problem: GroundProblem): Generator<number, GroundMap>
       if (!inside(outline, x, y)) continue;
       const i = r * columns + c;
       const here = grade(x, y);
-      const thick = pay(x, y).value;
+      const { value: thick, from } = thickness(x, y);
       map.grade_mg_L[i] = Math.max(0, here.value);
       map.sd_mg_L[i] = here.variance === null ? NaN : Math.sqrt(here.variance);
       map.pay_m[i] = thick;
-      map.cover_m[i] = cover(x, y).value;
+      map.cover_m[i] = from.reduce((sum, f) => sum + f.weight * (places[f.index] as GradedPlace).cover_m, 0);
       volume += thick;
       for (const { index, weight } of here.from) map.weights[index] = (map.weights[index] as number) + weight * thick;
     }

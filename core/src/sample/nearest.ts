@@ -1,6 +1,9 @@
 import type { PlaneValue } from './variogram.ts';
 
-/** Finds the nearest of many points fast: points lie in square cells, and rings of cells are looked at outward until nothing nearer can come. */
+/**
+ * Finds the nearest of many points fast: points lie in square cells, and rings of cells are looked at outward until nothing nearer can come.
+ * Answers their places in the list, nearest first.
+ */
 export function nearestOf(points: readonly PlaneValue[]): (x_m: number, y_m: number, count: number) => number[] {
   let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
   for (const p of points) {
@@ -10,31 +13,30 @@ export function nearestOf(points: readonly PlaneValue[]): (x_m: number, y_m: num
   const [columns, rows] = [Math.floor((x1 - x0) / size) + 1, Math.floor((y1 - y0) / size) + 1];
   const cells: number[][] = Array.from({ length: columns * rows }, () => []);
   points.forEach((p, i) => (cells[Math.floor((p.y_m - y0) / size) * columns + Math.floor((p.x_m - x0) / size)] as number[]).push(i));
+  const far = new Float64Array(points.length);
   return (x_m, y_m, count) => {
     const wanted = Math.min(count, points.length);
     const [cx, cy] = [Math.min(columns - 1, Math.max(0, Math.floor((x_m - x0) / size))), Math.min(rows - 1, Math.max(0, Math.floor((y_m - y0) / size)))];
-    // Outside the box every ring is farther than its number says by the way to the box.
-    const found: { i: number; d2: number }[] = [];
+    const found: number[] = [];
     for (let ring = 0; ring <= Math.max(columns, rows); ring++) {
-      for (let r = cy - ring; r <= cy + ring; r++) {
-        if (r < 0 || r >= rows) continue;
-        const edge = r === cy - ring || r === cy + ring;
-        for (let c = cx - ring; c <= cx + ring; c += edge ? 1 : Math.max(1, 2 * ring)) {
+      for (let r = Math.max(0, cy - ring); r <= Math.min(rows - 1, cy + ring); r++) {
+        const step = r === cy - ring || r === cy + ring ? 1 : Math.max(1, 2 * ring);
+        for (let c = cx - ring; c <= cx + ring; c += step) {
           if (c < 0 || c >= columns) continue;
           for (const i of cells[r * columns + c] as number[]) {
             const p = points[i] as PlaneValue;
-            found.push({ i, d2: (p.x_m - x_m) ** 2 + (p.y_m - y_m) ** 2 });
+            far[i] = (p.x_m - x_m) ** 2 + (p.y_m - y_m) ** 2;
+            found.push(i);
           }
         }
       }
-      if (found.length >= wanted) {
-        found.sort((a, b) => a.d2 - b.d2 || a.i - b.i);
-        // Everything nearer than the next ring's inner edge has been seen.
-        const inner = Math.min(x_m - (x0 + (cx - ring) * size), x0 + (cx + ring + 1) * size - x_m, y_m - (y0 + (cy - ring) * size), y0 + (cy + ring + 1) * size - y_m);
-        const covered = cx - ring <= 0 && cy - ring <= 0 && cx + ring >= columns - 1 && cy + ring >= rows - 1;
-        if (covered || (inner > 0 && (found[wanted - 1] as { d2: number }).d2 <= inner ** 2)) break;
-      }
+      if (found.length < wanted) continue;
+      // Everything nearer than the searched square's edge has been seen.
+      const edge = Math.min(x_m - (x0 + (cx - ring) * size), x0 + (cx + ring + 1) * size - x_m, y_m - (y0 + (cy - ring) * size), y0 + (cy + ring + 1) * size - y_m);
+      let sure = 0;
+      if (edge > 0) for (const i of found) if ((far[i] as number) <= edge * edge) sure++;
+      if (sure >= wanted) break;
     }
-    return found.slice(0, wanted).map((f) => f.i);
+    return found.sort((a, b) => (far[a] as number) - (far[b] as number) || a - b).slice(0, wanted);
   };
 }

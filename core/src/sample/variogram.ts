@@ -24,7 +24,7 @@ export interface VariogramBin {
 
 /** Shape of each model, 0 at no distance to 1. Sources: spherical, exponential 1 - exp(-h/a), gaussian 1 - exp(-(h/a)^2), as in Pebesma (2004), Computers & Geosciences 30, 683-691. */
 const SHAPES: Readonly<Record<VariogramModel, (ratio: number) => number>> = {
-  spherical: (r) => (r >= 1 ? 1 : 1.5 * r - 0.5 * r ** 3),
+  spherical: (r) => (r >= 1 ? 1 : 1.5 * r - 0.5 * r * r * r),
   exponential: (r) => -Math.expm1(-r),
   gaussian: (r) => -Math.expm1(-(r ** 2)),
 };

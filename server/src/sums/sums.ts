@@ -1,5 +1,5 @@
 import {
-  adviseBox, bankVolume_L, carryingTrips, changePoint, COLOR_MG, CONSTITUENT_NAMES, convert, daylight, describePitch, drawdown, equivalentDiameter_m, finishPlan, flakeDisc, floodPeaks, flakeSettling_m_s, flowAtDepth, flowAtRate, flowByBucket_m3_s, flowByFloat_m3_s,
+  adviseBox, bankVolume_L, betweenPanScatter, binomialLimits, chanceRicher, chancesOfBest, characteristicSize_mm, DEPTH_STEP_M, empiricalVariogram, fitVariogram, gradeBelief, handsRecovery, layOut, learnColorWeights, MATERIAL_NAMES, ordinaryKriging, pansToCall, payStreak, pitSum, sizeCurve, USUAL_NEIGHBORS, VARIOGRAM_MODELS, carryingTrips, changePoint, COLOR_MG, CONSTITUENT_NAMES, convert, daylight, describePitch, drawdown, equivalentDiameter_m, finishPlan, flakeDisc, floodPeaks, flakeSettling_m_s, flowAtDepth, flowAtRate, flowByBucket_m3_s, flowByFloat_m3_s,
   freshWater, fromGreenwich, goldSizes, GRADE_UNITS, grainSettling_m_s, hinderedSettling_m_s, hoursBelow, largestStone_m, LINING_IDS, LININGS, mixBelow, movingShear, mustCarry, permissionOn, parseQuantity, pitchSlope, planDay, poissonLimits, sampleGrade, sectionSplit,
   SIGN_KIND_NAMES, sieveAperture_mm, solveBox, sourceAbove, sternberg, tallyRun, thinLevels, tideTurns, traceColors, UNITS, volumeForParticles, walkingMinutes, worthAPan, type GradeUnit, type UnitKind,
 } from '@riffle/core';
@@ -18,6 +18,8 @@ const n = z.number();
 const temperature_C = n.min(0).max(40).default(10);
 const lining = z.enum(LINING_IDS as [(typeof LINING_IDS)[number], ...(typeof LINING_IDS)[number][]]);
 const counts = z.object({ '+10': z.int().min(0).default(0), '10-20': z.int().min(0).default(0), '20-40': z.int().min(0).default(0), '-40': z.int().min(0).default(0) });
+const across = z.object({ distance_m: n, across_m: n });
+const planePoints = z.array(z.object({ x_m: n, y_m: n, value: n })).max(3000);
 const channel = { width_m: n, manningN: n, slope: n };
 const boxSetting = z.object({
   width_m: n, length_m: n, lining, slope: n, stone_m: n, temperature_C,
@@ -41,6 +43,30 @@ export const SUMS: readonly Sum[] = [
   sum('equivalent-quartz', 'Size of the quartz grain that settles at a velocity.', z.object({ settling_m_s: n, temperature_C }), (i) => ({ diameter_m: equivalentDiameter_m(i.settling_m_s, 2650, freshWater(i.temperature_C)) })),
   sum('count-limits', 'Exact limits on the mean of a count.', z.object({ count: z.int(), confidence: n.default(0.9) }), (i) => poissonLimits(i.count, i.confidence)),
   sum('sample-grade', 'Grade of a sample with its band, from color counts or weighed gold.', z.object({ volumeBank_L: n, counts, gold_mg: n.positive().optional(), confidence: n.default(0.9), blankColor_mg: n.positive().default(COLOR_MG['20-40']), oneMoreColor_mg: n.positive().default(COLOR_MG['10-20']) }), ({ volumeBank_L, counts: c, gold_mg, ...options }) => sampleGrade({ volumeBank_L, counts: c, gold_mg }, options)),
+  sum('binomial-limits', 'Exact limits on a share (Clopper and Pearson).', z.object({ found: z.int(), tried: z.int(), confidence: n.default(0.9) }), (i) => binomialLimits(i.found, i.tried, i.confidence)),
+  sum('richer', 'Chance that each of several spots is the richest, and that the first beats the second; pans more to call it.', z.object({ meanColor_mg: n, scatter_cv: n.min(0).default(0), pan_L: n.default(4), spots: z.array(z.array(z.object({ volumeBank_L: n, counts, gold_mg: n.positive().optional() })).min(1).max(100)).min(2).max(20) }), (i) => {
+    const beliefs = i.spots.map((pans) => ({ belief: gradeBelief(pans, { meanColor_mg: i.meanColor_mg, scatter_cv: i.scatter_cv }), volumeBank_L: pans.reduce((total, p) => total + p.volumeBank_L, 0) }));
+    const [a, b] = beliefs as [(typeof beliefs)[number], (typeof beliefs)[number]];
+    return { best: chancesOfBest(beliefs.map((x) => x.belief)), firstBeatsSecond: chanceRicher(a.belief, b.belief), pansToCall: pansToCall(a, b, i.pan_L) };
+  }),
+  sum('scatter', 'How much pans of one spot differ beyond the luck of the count; null with fewer than six pans.', z.object({ spots: z.array(z.array(z.object({ colors: z.int(), volumeBank_L: n })).max(100)).max(500) }), (i) => betweenPanScatter(i.spots)),
+  sum('color-weights', 'Mean weights of colors by class, the table moved by weighed counts.', z.object({ weighed: z.array(z.object({ counts, gold_mg: n.positive() })).max(2000) }), (i) => learnColorWeights(i.weighed)),
+  sum('hands', 'What a panner keeps, from practice pans with known grains.', z.object({ seedings: z.array(z.object({ putIn: z.int().min(1), cameBack: z.int().min(0) })).max(1000) }), (i) => handsRecovery(i.seedings)),
+  sum('size-curve', 'Percent passing each screen of a stack, the closure of the split, and D10 to D90 (mm).', z.object({ screens: z.array(z.object({ aperture_mm: n, kept: n })).max(30), through: n, wentIn: n.nullable().default(null) }), (i) => {
+    const curve = sizeCurve(i.screens, i.through, i.wentIn);
+    return { ...curve, sizes_mm: Object.fromEntries([10, 30, 50, 60, 80, 90].map((p) => [`D${p}`, characteristicSize_mm(curve.points, p)])) };
+  }),
+  sum('pit', 'Volumes and weights of a pit’s layers, its pay and stripping ratio.', z.object({ length_m: n, width_m: n, batter: n.default(0), layers: z.array(z.object({ thickness_m: n, material: z.enum(MATERIAL_NAMES), pay: z.boolean().default(false) })).max(50) }), ({ layers, ...shape }) => pitSum(shape, layers)),
+  sum('lay-out', 'Points and bags of a plan of samples on a grid: along and across (left positive), a bag for each step down.', z.object({ from: across, to: across, spacing_m: n, rowSpacing_m: n, depth_m: n, step_m: n.default(DEPTH_STEP_M) }), (i) => layOut({ kind: 'grid', ...i })),
+  sum('pay-streak', 'Stretches of a traverse that reach a cut-off.', z.object({ points: z.array(z.object({ at_m: n, grade_mg_L: n })).max(500), cutoff_mg_L: n }), (i) => payStreak(i.points, i.cutoff_mg_L)),
+  sum('variogram', 'Empirical variogram of values in the plane, and the model fitted to it.', z.object({ points: planePoints, cutoff_m: n, width_m: n, model: z.enum(VARIOGRAM_MODELS).default('spherical') }), (i) => {
+    const bins = empiricalVariogram(i.points, i.cutoff_m, i.width_m);
+    return { bins, fit: bins.length >= 3 ? fitVariogram(bins, i.model) : null };
+  }),
+  sum('kriging', 'Ordinary kriging of values at places: estimate and variance.', z.object({ points: planePoints, variogram: z.object({ model: z.enum(VARIOGRAM_MODELS), nugget: n, partialSill: n, range_m: n }), neighbors: z.int().positive().max(200).default(USUAL_NEIGHBORS), at: z.array(z.object({ x_m: n, y_m: n })).max(2000) }), (i) => {
+    const krige = ordinaryKriging(i.points, i.variogram, i.neighbors);
+    return i.at.map((p) => { const { value, variance } = krige(p.x_m, p.y_m); return { value, variance }; });
+  }),
   sum('volume-for-particles', 'How much to take for a number of colors (twenty by rule).', z.object({ grade_mg_L: n, color_mg: n, particles: n.default(20) }), (i) => volumeForParticles(i.grade_mg_L, i.color_mg, i.particles)),
   sum('worth-a-pan', 'Ranks places by the chance that a pan there pays, each with its reasons in log odds.', z.object({
     pays_mg_L: n, reach_m: n, priors: z.record(z.string(), z.object({ paid: n, tried: n })).default({}), trail: z.object({ from_m: n, to_m: n, certainty: n.min(0).max(1) }).nullable().default(null), float: z.object({ largest_m: n }).nullable().default(null),

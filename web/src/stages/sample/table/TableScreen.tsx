@@ -2,7 +2,7 @@ import type { Sample, StoredSample } from '@riffle/contract';
 import { COLOR_CLASSES, sampleGrade, type ColorClass } from '@riffle/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { format } from 'date-fns';
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { useRecords } from '../../../api/records.ts';
 import { saveFile } from '../../../files/saveFile.ts';
@@ -42,7 +42,7 @@ export function TableScreen() {
   useKeys(useMemo(() => ({ n: () => setBringing('') }), []));
   const scroll = useRef<HTMLDivElement>(null);
   // eslint-disable-next-line react-hooks/incompatible-library -- nothing it returns is handed on
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroll.current, estimateSize: () => ROW_PX, overscan: 12 });
+  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroll.current, estimateSize: () => ROW_PX, overscan: 6 });
 
   // Cells copied out of a spreadsheet and pasted anywhere on this page but into a field are a table to bring in.
   useEffect(() => {
@@ -55,13 +55,16 @@ export function TableScreen() {
     return () => window.removeEventListener('paste', onPaste);
   }, []);
 
-  const change = (sample: StoredSample, some: Partial<Sample>): void => {
+  const edit = useCallback((id: string, column: string | null) => setEditing(column === null ? null : { id, column }), []);
+  const change = useCallback((sample: StoredSample, some: Partial<Sample>): void => {
     const { version, updatedAt, ...record } = sample;
     write({ what: 'record', kind: 'samples', record: { ...record, ...some, baseVersion: version } });
     setEditing(null);
-  };
+  }, [write]);
   const shown = rows.map((r) => r.original.sample);
   const headers = table.getHeaderGroups()[0]?.headers ?? [];
+  const columnKey = headers.map((h) => h.column.id).join(' ');
+  const columnIds = useMemo(() => columnKey.split(' '), [columnKey]);
   const template = headers.map((h) => WIDTHS[h.column.id] ?? '6rem').join(' ');
   const save = (kind: 'csv' | 'csv with distances' | 'geojson'): void => {
     if (kind === 'geojson') saveFile(samplesAsGeoJson(shown, spots), `${ground.name} samples.geojson`, 'application/geo+json');
@@ -94,15 +97,7 @@ export function TableScreen() {
         <div className="relative min-w-max" style={{ height: virtual.getTotalSize() }}>
           {virtual.getVirtualItems().map((item) => {
             const row = rows[item.index];
-            return row && (
-              <div key={row.id} role="row" aria-rowindex={item.index + 2} className="absolute inset-x-0 grid items-stretch border-b border-rule" style={{ gridTemplateColumns: template, height: ROW_PX, transform: `translateY(${item.start}px)` }}>
-                {headers.map((h) => (
-                  <div key={h.id} role="cell" className="min-w-0">
-                    <Cell row={row.original} column={h.column.id} colors={colors} swell_percent={ground.swell_percent} editing={editing?.id === row.id && editing.column === h.column.id} onEdit={() => setEditing({ id: row.id, column: h.column.id })} onCancel={() => setEditing(null)} onChange={(some) => change(row.original.sample, some)} />
-                  </div>
-                ))}
-              </div>
-            );
+            return row && <Row key={row.id} row={row.original} index={item.index} top_px={item.start} columns={columnIds} template={template} colors={colors} swell_percent={ground.swell_percent} editing={editing?.id === row.id ? editing.column : null} onEdit={edit} onChange={change} />;
           })}
         </div>
       </div>
@@ -121,15 +116,18 @@ export function TableScreen() {
   );
 }
 
-interface CellProps {
+interface RowProps {
   readonly row: SampleRow;
-  readonly column: string;
+  readonly index: number;
+  readonly top_px: number;
+  readonly columns: readonly string[];
+  readonly template: string;
   readonly colors: GroundColors;
   readonly swell_percent: number;
-  readonly editing: boolean;
-  readonly onEdit: () => void;
-  readonly onCancel: () => void;
-  readonly onChange: (some: Partial<Sample>) => void;
+  /** The column being written in; null when none of this row is. */
+  readonly editing: string | null;
+  readonly onEdit: (sampleId: string, column: string | null) => void;
+  readonly onChange: (sample: StoredSample, some: Partial<Sample>) => void;
 }
 
 /** What a cell takes, and what is wrong with it if it is not taken. */
@@ -149,12 +147,11 @@ function taken(column: string, text: string, s: StoredSample): Partial<Sample> |
 }
 const EDITED = new Set(['depth', 'volume', 'gold', 'layer', 'panner', 'note', ...COLOR_CLASSES]);
 
-function Cell({ row, column, colors, swell_percent, editing, onEdit, onCancel, onChange }: CellProps) {
+/** One sample. Drawn again only when it changes: a fast scroll shows hundreds of them a second. */
+const Row = memo(function Row({ row, index, top_px, columns, template, colors, swell_percent, editing, onEdit, onChange }: RowProps) {
   const show = useShow();
   const { sample: s } = row;
-  const [text, setText] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const words = ((): string => {
+  const words = (column: string): string => {
     switch (column) {
       case 'date': return format(new Date(s.takenAt), 'd MMM yy');
       case 'spot': return row.spot;
@@ -164,18 +161,42 @@ function Cell({ row, column, colors, swell_percent, editing, onEdit, onCancel, o
       case 'volume': return asTyped(s.volumeEntered);
       case 'gold': return s.gold_mg === null ? '' : show.figure('gold', s.gold_mg).digits;
       case 'grade': {
-        const measured = measureOf(s, swell_percent);
-        const g = sampleGrade(measured, gradeOptions(colors, [measured.volumeBank_L]));
+        const g = sampleGrade(measureOf(s, swell_percent), gradeOptions(colors, [row.volumeBank_L]));
         return g.kind === 'band' ? `${show.figure('grade', g.grade_mg_L).digits} (${show.figure('grade', g.low_mg_L).digits}–${show.figure('grade', g.high_mg_L).digits})` : g.kind === 'blank' ? `under ${show.figure('grade', g.lessThan_mg_L).digits}` : 'weigh it';
       }
       case 'panner': return s.panner;
       case 'note': return s.note === '' ? '' : `“${s.note}”`;
       default: return String(s.counts[column as ColorClass]);
     }
-  })();
-  const raw = column === 'depth' ? s.depthEntered.text : column === 'volume' ? s.volumeEntered.text : column === 'gold' ? (s.goldEntered?.text ?? '') : column === 'note' ? s.note : words;
-  if (!EDITED.has(column)) return <span className={`block truncate px-2 leading-10 ${column === 'grade' ? 'text-gold' : ''}`}>{words}</span>;
-  if (!editing) return <button type="button" className={`block h-10 w-full truncate px-2 text-left ${column === 'gold' ? 'text-gold' : ''}`} aria-label={`${column} ${words || 'empty'}, ${row.spot}: change`} onClick={() => { setText(raw); setProblem(null); onEdit(); }}>{words}</button>;
+  };
+  return (
+    <div role="row" aria-rowindex={index + 2} className="absolute inset-x-0 grid items-stretch border-b border-rule" style={{ gridTemplateColumns: template, height: ROW_PX, transform: `translateY(${top_px}px)` }}>
+      {columns.map((c) => (
+        <div key={c} role="cell" className="min-w-0">
+          {!EDITED.has(c)
+            ? <span className={`block truncate px-2 leading-10 ${c === 'grade' ? 'text-gold' : ''}`}>{words(c)}</span>
+            : editing === c
+              ? <EditCell sample={s} column={c} spot={row.spot} onCancel={() => onEdit(s.id, null)} onChange={(some) => onChange(s, some)} />
+              : <button type="button" className={`block h-10 w-full truncate px-2 text-left ${c === 'gold' ? 'text-gold' : ''}`} aria-label={`${c} ${words(c) || 'empty'}, ${row.spot}: change`} onClick={() => onEdit(s.id, c)}>{words(c)}</button>}
+        </div>
+      ))}
+    </div>
+  );
+});
+
+interface EditCellProps {
+  readonly sample: StoredSample;
+  readonly column: string;
+  readonly spot: string;
+  readonly onCancel: () => void;
+  readonly onChange: (some: Partial<Sample>) => void;
+}
+
+/** As it was typed before, to be written anew. Enter or leaving keeps it, Escape leaves it as it was. */
+function EditCell({ sample: s, column, spot, onCancel, onChange }: EditCellProps) {
+  const raw = column === 'depth' ? s.depthEntered.text : column === 'volume' ? s.volumeEntered.text : column === 'gold' ? (s.goldEntered?.text ?? '') : column === 'layer' || column === 'panner' || column === 'note' ? s[column] : String(s.counts[column as ColorClass]);
+  const [text, setText] = useState(raw);
+  const [problem, setProblem] = useState<string | null>(null);
   const keep = (): void => {
     if (text === raw) return onCancel();
     const some = taken(column, text, s);
@@ -184,7 +205,7 @@ function Cell({ row, column, colors, swell_percent, editing, onEdit, onCancel, o
   };
   return (
     <span className="relative block">
-      <input autoFocus aria-label={`${column}, ${row.spot}`} aria-invalid={problem !== null} className={`h-10 w-full border-2 bg-picked px-1.5 ${problem ? 'border-danger' : 'border-ink'}`} value={text} onChange={(e) => { setText(e.target.value); setProblem(null); }} onFocus={(e) => e.target.select()}
+      <input autoFocus aria-label={`${column}, ${spot}`} aria-invalid={problem !== null} className={`h-10 w-full border-2 bg-picked px-1.5 ${problem ? 'border-danger' : 'border-ink'}`} value={text} onChange={(e) => { setText(e.target.value); setProblem(null); }} onFocus={(e) => e.target.select()}
         onBlur={keep} onKeyDown={(e) => { if (e.key === 'Enter') keep(); else if (e.key === 'Escape') onCancel(); }} />
       {problem && <span role="alert" className="absolute top-10 left-0 z-2 w-56 border-2 border-danger bg-paper p-2 text-[12.5px] text-danger">▲ {problem}</span>}
     </span>

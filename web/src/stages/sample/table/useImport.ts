@@ -94,8 +94,10 @@ export function useImport(ground: StoredGround, spots: readonly StoredSpot[]): I
           if (done) break;
         }
         if (!end || !('stored' in end)) throw new Error('The answer broke off: nothing was stored.');
-        await Promise.all([client.invalidateQueries({ queryKey: listKey('samples', ground.id) }), client.invalidateQueries({ queryKey: listKey('spots', ground.id) })]);
         setStep({ at: 'done', ...end });
+        // What came in is read anew while the person reads the report.
+        void client.invalidateQueries({ queryKey: listKey('samples', ground.id) });
+        void client.invalidateQueries({ queryKey: listKey('spots', ground.id) });
       } catch (error) {
         setStep({ at: 'failed', checked, seen, mapping, says: stop.signal.aborted ? 'Stopped: nothing was stored.' : error instanceof TypeError ? 'There is no connection: nothing was stored. The checked rows are still here.' : (error as Error).message });
       }
