@@ -229,7 +229,7 @@ test('in place: kriged in a worker, with a cut-off that moves and a variogram of
   await expect(judgement(page)).not.toHaveText(before ?? '');
   await slider.press('End');
   await expect(judgement(page)).toContainText(/Nothing here reaches|of pay/);
-  await page.getByLabel('Range, m').fill('0');
+  await page.getByLabel('Range across, m').fill('0');
   await expect(page.getByText('The fitted one is used.')).toBeVisible();
   await page.getByRole('button', { name: 'Back to the fitted one' }).click();
   await page.getByRole('radio', { name: 'nearest' }).click();

@@ -1,6 +1,6 @@
 // npm run bench: what Riffle's speed is, each figure beside a yardstick taken in the same run. Nothing here passes or fails.
 // --quick leaves out the large database.
-/* global window, requestAnimationFrame, WheelEvent, HTMLInputElement */
+/* global window, document, requestAnimationFrame, WheelEvent, HTMLInputElement */
 import { spawn, spawnSync } from 'node:child_process';
 import { chmodSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { Agent, request } from 'node:http';

@@ -16,7 +16,6 @@ const MORNING = '2026-07-28T09:20:00Z';
 /** Each view: its size, where it is, and what a person did there before the picture. */
 const VIEWS = {
   'day': { size: DESK, at: 'day', now: MORNING },
-  'day-beach': { size: DESK, at: 'day', ground: 'Saltgrass Strand', now: MORNING },
   'day-phone': { size: PHONE, at: 'day', now: MORNING },
   'read': { size: DESK, at: 'read', spot: 'Otter bar' },
   'map': { size: DESK, at: 'read', spot: 'Otter bar', act: unfoldMap },
@@ -27,20 +26,14 @@ const VIEWS = {
   'meaning': { size: DESK, at: 'sample/meaning', spot: 'Otter bar' },
   'in-place': { size: DESK, at: 'sample/in-place', ground: BENCH, act: (page) => page.waitForTimeout(2500) },
   'table': { size: DESK, at: 'sample/table', ground: BENCH },
-  'hands': { size: DESK, at: 'sample/hands' },
-  'bags-phone': { size: PHONE, at: 'sample/bags', ground: BENCH },
   'set': { size: DESK, at: 'set' },
   'run': { size: DESK, at: 'run', before: openRun },
   'clean': { size: DESK, at: 'clean', act: weighSections },
   'books': { size: DESK, at: 'books', act: (page) => page.waitForTimeout(1200) },
   'new-ground': { size: DESK, path: '/grounds/new', act: dropCreek },
-  'settings': { size: DESK, path: '/settings' },
   'read-phone': { size: PHONE, at: 'read', spot: 'Otter bar' },
   'sample-phone': { size: PHONE, at: 'sample', spot: 'Slate step', act: countColors },
-  'set-phone': { size: PHONE, at: 'set' },
   'run-phone': { size: PHONE, at: 'run', before: openRun, light: 'sun' },
-  'clean-phone': { size: PHONE, at: 'clean', act: weighSections },
-  'books-phone': { size: PHONE, at: 'books', act: (page) => page.waitForTimeout(1200) },
 };
 
 const args = process.argv.slice(2);

@@ -24,14 +24,14 @@ export const PITS: readonly TruePit[] = [
 ];
 
 /** The bench's old channel winds through it: true grade of the pay layer, mg/L, by distance along and out to the left. */
-export const benchGrade_mg_L = (distance_m: number, across_m: number): number => 0.02 + 1.1 * Math.exp(-(((across_m - 15 - 7 * Math.sin(distance_m / 30)) / 4.5) ** 2));
+export const benchGrade_mg_L = (distance_m: number, across_m: number): number => 0.02 + 0.9 * Math.exp(-(((across_m - 14 - 6 * Math.sin(distance_m / 48)) / 6) ** 2));
 /** The grid that was sampled there: rows every so far along, points across from the line. */
 export const BENCH_GRID = { name: 'Bench grid', code: 'K', rows_m: [20, 38, 56, 74, 92, 110, 128, 146, 164, 182], across_m: [3, 8, 13, 18, 23, 28], depth_m: 0.9, pans: 3, day: 68, pay_m: 0.35 } as const;
 /** How much the gold of one pan differs from the next at one place, beyond the luck of the count. */
 export const TRUE_SCATTER = 0.35;
 
 /** A traverse across the bench that was never finished: what came in of it, by bag. */
-export const TRAVERSE = { name: 'West traverse', code: 'T', distance_m: 119, across_m: [2, 5, 8, 11, 14, 17, 20, 23, 26], depth_m: 0.6, day: 86, panned: [1, 2, 3, 4, 5], waiting: [7, 8] } as const;
+export const TRAVERSE = { name: 'West traverse', code: 'T', distance_m: 137, across_m: [2, 5, 8, 11, 14, 17, 20, 23, 26], depth_m: 0.6, day: 86, panned: [1, 2, 3, 4, 5], waiting: [7, 8] } as const;
 
 export const TRUE_CONTAINERS = [
   { name: 'pan', volume_L: 4.75, text: '4.75', unit: 'kg', way: 'weight of water' },

@@ -25,6 +25,8 @@ export interface GroundProblem {
   readonly cells: number;
   readonly cutoff_mg_L: number;
   readonly neighbors?: number;
+  /** How many times farther samples are alike along the ground (x) than across it: gold lies in streaks along the water. 1 when not given. */
+  readonly streak?: number;
 }
 
 /** The map: cells by rows from the lowest y, NaN outside the outline. */
@@ -47,12 +49,13 @@ export interface GroundMap {
 export const MOST_CELLS = 400;
 
 /**
- * Grade over a ground, cell by cell. Thickness of pay and cover follow by inverse distance. Kriged values below zero become zero (weights can be negative).
+ * Grade over a ground, cell by cell. Distances along the ground count less by `streak` (geometric anisotropy; any geostatistics text). Thickness of pay and cover follow by inverse distance. Kriged values below zero become zero (weights can be negative).
  * Steps yield the share done, so that a worker can show it and be stopped.
  * @throws OutOfRange for an outline of no area, no samples, or a net too fine
  */
 export function* mapGround(problem: GroundProblem): Generator<number, GroundMap> {
-  const { places, outline, method, cells } = problem;
+  const { places, outline, method, cells, streak = 1 } = problem;
+  requirePositive('streak', streak);
   if (outline.length < 3) throw new OutOfRange('outline', outline.length, 'at least three corners');
   if (places.length === 0) throw new OutOfRange('places', 0, 'at least one sample');
   requirePositive('cells', cells);
@@ -62,7 +65,7 @@ export function* mapGround(problem: GroundProblem): Generator<number, GroundMap>
   const cell_m = Math.max(x1 - x0_m, y1 - y0_m) / cells;
   requirePositive('outline', (x1 - x0_m) * (y1 - y0_m), 'm²');
   const [columns, rows] = [Math.max(1, Math.round((x1 - x0_m) / cell_m)), Math.max(1, Math.round((y1 - y0_m) / cell_m))];
-  const of = (value: (p: GradedPlace) => number): PlaneValue[] => places.map((p) => ({ x_m: p.x_m, y_m: p.y_m, value: value(p) }));
+  const of = (value: (p: GradedPlace) => number): PlaneValue[] => places.map((p) => ({ x_m: p.x_m / streak, y_m: p.y_m, value: value(p) }));
   const grade = estimator(of((p) => p.grade_mg_L), method, problem.neighbors);
   // Pay and cover lie under the same places: one set of weights serves both.
   const thickness = inverseDistance(of((p) => p.pay_m), 2, 8);
@@ -76,8 +79,8 @@ export function* mapGround(problem: GroundProblem): Generator<number, GroundMap>
       const [x, y] = [x0_m + (c + 0.5) * cell_m, y0_m + (r + 0.5) * cell_m];
       if (!inside(outline, x, y)) continue;
       const i = r * columns + c;
-      const here = grade(x, y);
-      const { value: thick, from } = thickness(x, y);
+      const here = grade(x / streak, y);
+      const { value: thick, from } = thickness(x / streak, y);
       map.grade_mg_L[i] = Math.max(0, here.value);
       map.sd_mg_L[i] = here.variance === null ? NaN : Math.sqrt(here.variance);
       map.pay_m[i] = thick;

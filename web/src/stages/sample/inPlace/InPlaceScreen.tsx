@@ -22,12 +22,16 @@ const METHODS = [
   { value: 'inverse distance', label: 'by distance', says: 'Near samples count more. Says nothing about how unsure it is.' },
   { value: 'polygons', label: 'nearest', says: 'Every place is as its nearest sample. The oldest way; rich samples spread too far.' },
 ] as const;
+/** Gold of running water lies in streaks along it: alike this many times farther along than across. Common practice, no source. */
+const STREAK = '4';
 const CELLS = { quick: 120, fine: 300 } as const;
 
 interface Asked {
   readonly outlineId: string;
   readonly method: EstimateMethod['kind'];
   readonly fine: boolean;
+  /** How many times farther samples are alike along than across, as typed. */
+  readonly streak: string;
   readonly pay: { text: string; unit: string };
   readonly cover: { text: string; unit: string };
   readonly from: { text: string; unit: string };
@@ -48,7 +52,7 @@ export function InPlaceScreen() {
   const pits = useRecords('pits', ground.id).items;
   const outlines = useRecords('outlines', ground.id).items;
   const unit = US ? 'ft' : 'm';
-  const [asked, setAsked] = useDraft<Asked>(`in-place-${ground.id}`, () => ({ outlineId: '', method: 'kriging', fine: false, pay: { text: US ? '1' : '0.3', unit }, cover: { text: US ? '2' : '0.6', unit }, from: { text: '', unit }, to: { text: '', unit }, model: 'spherical', own: null }));
+  const [asked, setAsked] = useDraft<Asked>(`in-place-${ground.id}`, () => ({ outlineId: '', method: 'kriging', fine: false, streak: ground.kind === 'hillside' ? '1' : STREAK, pay: { text: US ? '1' : '0.3', unit }, cover: { text: US ? '2' : '0.6', unit }, from: { text: '', unit }, to: { text: '', unit }, model: 'spherical', own: null }));
   const change = (some: Partial<Asked>): void => setAsked((before) => ({ ...before, ...some }));
   const [cutoff, setCutoff] = useState(pays_mg_L);
   const [shows, setShows] = useState<'grade' | 'doubt'>('grade');
@@ -61,7 +65,8 @@ export function InPlaceScreen() {
   const shape = shapes.find((o) => o.id === asked.outlineId);
   const outline = useMemo(() => { const chosen = outlines.find((o) => o.id === asked.outlineId); return (chosen ? outlineOnGround(ground, chosen) : null) ?? boxAbout(places); }, [ground, outlines, asked.outlineId, places]);
   const inReach = useMemo(() => (outline ? withinReach(places, outline) : places), [places, outline]);
-  const { bins, fitted } = useMemo(() => fitFor(inReach, asked.model), [inReach, asked.model]);
+  const streak = Number(asked.streak) >= 1 && Number(asked.streak) <= 20 ? Number(asked.streak) : 1;
+  const { bins, fitted } = useMemo(() => fitFor(inReach, asked.model, streak), [inReach, asked.model, streak]);
   const own = asked.own && { model: asked.model, nugget: Number(asked.own.nugget), partialSill: Number(asked.own.partialSill), range_m: Number(asked.own.range_m) };
   const ownProblem = own && (!(own.nugget >= 0) || !(own.partialSill >= 0) || !(own.nugget + own.partialSill > 0) || !(own.range_m > 0)) ? 'Nugget and sill from 0 up, not both 0; the range above 0.' : null;
   const variogram = own && !ownProblem ? own : fitted;
@@ -70,8 +75,8 @@ export function InPlaceScreen() {
     if (!outline || inReach.length < 2) return null;
     const v = key === null ? null : (JSON.parse(key) as Variogram);
     const method: EstimateMethod = asked.method === 'polygons' ? { kind: 'polygons' } : asked.method === 'kriging' && v ? { kind: 'kriging', variogram: v } : { kind: 'inverse distance', power: 2 };
-    return { places: inReach.map(({ spot, ...p }) => { void spot; return p; }), outline, method, cells: asked.fine ? CELLS.fine : CELLS.quick, cutoff_mg_L: 0 };
-  }, [inReach, outline, key, asked.method, asked.fine]);
+    return { places: inReach.map(({ spot, ...p }) => { void spot; return p; }), outline, method, cells: asked.fine ? CELLS.fine : CELLS.quick, cutoff_mg_L: 0, streak };
+  }, [inReach, outline, key, asked.method, asked.fine, streak]);
   const { mapped, working, failed, all, above, stop } = useGroundMap(problem, cutoff);
   const sections = useMemo(() => { try { return bySections(inReach, Math.max(1, ((outline?.[1]?.x_m ?? 0) - (outline?.[0]?.x_m ?? 0)) / 40)); } catch { return null; } }, [inReach, outline]);
   const highest = Math.max(cutoff, ...inReach.map((p) => p.grade_mg_L), 0.01);
@@ -109,6 +114,7 @@ export function InPlaceScreen() {
             <QuantityField label="Only samples from" entered={asked.from} reading={asked.from.text === '' ? { ok: true, value: 0 } : from} units={['m', 'ft']} optional onChange={(e) => change({ from: e })} />
             <QuantityField label="down to" entered={asked.to} reading={asked.to.text === '' ? { ok: true, value: 0 } : to} units={['m', 'ft']} optional onChange={(e) => change({ to: e })} problem={from.ok && to.ok && to.value < from.value ? 'Above where it begins.' : null} />
           </div>
+          {asked.method !== 'polygons' && <Field label="Alike how many times farther along than across" problem={streak === 1 && asked.streak.trim() !== '1' ? 'From 1 to 20; 1 is used.' : null} hint="gold lies in streaks along the water; 1: no streaks">{(ids) => <input {...ids} inputMode="decimal" className="written w-full" value={asked.streak} onChange={(e) => change({ streak: e.target.value })} />}</Field>}
           <label className="flex min-h-11 items-center gap-2"><input type="checkbox" className="size-5" checked={asked.fine} onChange={(e) => change({ fine: e.target.checked })} />fine net ({CELLS.fine} cells the long way)</label>
           {asked.method === 'kriging' && (bins.length >= 3 && variogram
             ? (
@@ -117,7 +123,7 @@ export function InPlaceScreen() {
                 <div className="grid grid-cols-2 gap-x-4">
                   <SelectField label="Model" value={asked.model} choices={VARIOGRAM_MODELS.map((m) => ({ value: m, label: m }))} onChange={(model) => change({ model })} />
                   {(['nugget', 'partialSill', 'range_m'] as const).map((f) => (
-                    <Field key={f} label={{ nugget: 'Nugget', partialSill: 'Partial sill', range_m: 'Range, m' }[f]}>{(ids) => <input {...ids} inputMode="decimal" className="written w-full" value={asked.own?.[f] ?? Number((fitted?.[f] ?? 0).toPrecision(3))} onChange={(e) => change({ own: { ...(asked.own ?? { nugget: String(Number((fitted?.nugget ?? 0).toPrecision(3))), partialSill: String(Number((fitted?.partialSill ?? 0).toPrecision(3))), range_m: String(Number((fitted?.range_m ?? 1).toPrecision(3))) }), [f]: e.target.value } })} />}</Field>
+                    <Field key={f} label={{ nugget: 'Nugget', partialSill: 'Partial sill', range_m: 'Range across, m' }[f]}>{(ids) => <input {...ids} inputMode="decimal" className="written w-full" value={asked.own?.[f] ?? Number((fitted?.[f] ?? 0).toPrecision(3))} onChange={(e) => change({ own: { ...(asked.own ?? { nugget: String(Number((fitted?.nugget ?? 0).toPrecision(3))), partialSill: String(Number((fitted?.partialSill ?? 0).toPrecision(3))), range_m: String(Number((fitted?.range_m ?? 1).toPrecision(3))) }), [f]: e.target.value } })} />}</Field>
                   ))}
                 </div>
                 {ownProblem && <p className="text-danger">▲ {ownProblem} The fitted one is used.</p>}
@@ -139,7 +145,8 @@ function withinReach<P extends { x_m: number; y_m: number }>(places: readonly P[
 }
 
 /** The empirical variogram out to half the spread of the samples in twelve bins, and the model fitted to it. */
-function fitFor(places: readonly { x_m: number; y_m: number; grade_mg_L: number }[], model: Variogram['model']): { bins: VariogramBin[]; fitted: Variogram | null } {
+function fitFor(all: readonly { x_m: number; y_m: number; grade_mg_L: number }[], model: Variogram['model'], streak: number): { bins: VariogramBin[]; fitted: Variogram | null } {
+  const places = all.map((p) => ({ ...p, x_m: p.x_m / streak }));
   if (places.length < 4) return { bins: [], fitted: null };
   const span = Math.hypot(Math.max(...places.map((p) => p.x_m)) - Math.min(...places.map((p) => p.x_m)), Math.max(...places.map((p) => p.y_m)) - Math.min(...places.map((p) => p.y_m)));
   if (!(span > 0)) return { bins: [], fitted: null };
