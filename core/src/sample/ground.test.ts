@@ -125,7 +125,7 @@ describe('ground in place', () => {
   test('samples are alike farther along a streak than across it', () => {
     // A rich one 10 m up the ground and a poor one 10 m across: the middle is as its like along the streak.
     const places = [{ x_m: 0, y_m: 10, grade_mg_L: 1, pay_m: 1, cover_m: 0 }, { x_m: 40, y_m: 10, grade_mg_L: 1, pay_m: 1, cover_m: 0 }, { x_m: 20, y_m: 0, grade_mg_L: 0, pay_m: 1, cover_m: 0 }, { x_m: 20, y_m: 20, grade_mg_L: 0, pay_m: 1, cover_m: 0 }];
-    const middle = (streak: number): number => { const map = finish({ places, outline: SQUARE, method: { kind: 'inverse distance', power: 2 }, cells: 81, cutoff_mg_L: 0, streak }); return map.grade_mg_L[Math.floor(map.rows / 2) * map.columns + 40] as number; };
+    const middle = (streak: number): number => { const map = finish({ places, outline: SQUARE, method: { kind: 'inverse distance', power: 2 }, cells: 81, cutoff_mg_L: 0, streak }); return map.grade_mg_L[Math.floor(map.rows / 2) * map.columns + 40]; };
     // By hand: weights 1/d^2 of (20/s, 20/s, 10, 10).
     expect(middle(1)).toBeCloseTo(0.2, 2);
     expect(middle(4)).toBeCloseTo(0.8, 2);
