@@ -6,7 +6,7 @@ import { bankVolume_L } from './containers.ts';
 import { describePitch, pitchSlope, type PitchKind } from './pitch.ts';
 import { sieveAperture_mm } from './sieves.ts';
 import { parseQuantity, volumeInLitres } from './parseQuantity.ts';
-import { METRIC, showGold, showGrade, showVolume, significant, text, US } from './display.ts';
+import { METRIC, showArea, showBulkGold, showGold, showGrade, showVolume, significant, text, US } from './display.ts';
 
 /** Names of the check values' units to Riffle's. */
 const UNIT_NAME: Record<string, string> = {
@@ -87,11 +87,16 @@ describe('what people type', () => {
     ['pitch', '3/4 in/ft', '%', 0.75, 'in/ft'],
     ['pitch', '5.2%', 'in/ft', 5.2, '%'],
     ['flow', '50 US gpm', 'L/s', 50, 'gpm'],
+    // A heaped pan holds a quarter more than a level one (common practice).
+    ['volume', '2 heaped pans', 'L', 2.5, 'pan'],
+    ['volume', '1 bucket, three-quarter full', 'L', 0.75, 'bucket'],
+    ['volume', '3 level', 'pan', 3, 'pan'],
+    ['volume', '1 half-full bucket', 'L', 0.5, 'bucket'],
   ] as const)('%s "%s"', (kind, typed, unit, value, says) => {
     expect(parseQuantity(kind, typed, unit)).toEqual({ ok: true, value: expect.closeTo(value, 12), unit: says });
   });
   test.each([
-    ['volume', '', /Nothing/], ['volume', 'three', /number/], ['volume', '1,5', /point/], ['length', '2 mil', /not a unit/], ['mass', '3 pans', /not a unit/], ['volume', '1/0', /finite/],
+    ['volume', '', /Nothing/], ['volume', 'three', /number/], ['volume', '1,5', /point/], ['length', '2 mil', /not a unit/], ['mass', '3 pans', /not a unit/], ['volume', '1/0', /finite/], ['volume', '3 heaped L', /said of pans/],
   ] as const)('refuses %s "%s" with the remedy', (kind, typed, says) => {
     const answer = parseQuantity(kind, typed, 'x');
     expect(answer).toMatchObject({ ok: false, problem: expect.stringMatching(says) });
@@ -109,4 +114,19 @@ test('figures carry their unit in either system', () => {
   expect(text(showGrade(1, US))).toBe('12\u00a0grain/yd³');
   expect(significant(0.012345)).toBe('0.0123');
   expect(significant(123456)).toBe('123,456');
+});
+
+test('a container of the crew’s own is a unit like the others, in the plural too', () => {
+  const own = { 'billy can': 1.5, pan: 5 };
+  const parsed = parseQuantity('volume', '4 billy cans', 'L', Object.keys(own));
+  expect(parsed).toEqual({ ok: true, value: 4, unit: 'billy can' });
+  expect([volumeInLitres(4, 'billy can', own), volumeInLitres(2, 'pan', own), volumeInLitres(2, 'pan')]).toEqual([6, 10, 9.5]);
+  expect(parseQuantity('volume', '4 billy cans', 'L')).toMatchObject({ ok: false });
+});
+
+test('areas and the gold of a whole ground; what cannot be worked out is no figure', () => {
+  // 1 ft2 = 0.09290304 m2 (exact).
+  expect([text(showArea(100, METRIC)), text(showArea(9.290304, US))]).toEqual(['100\u00a0m²', '100\u00a0ft²']);
+  expect([text(showBulkGold(474_123, METRIC)), text(showBulkGold(64.79891e3, US))]).toEqual(['474\u00a0g', '1,000\u00a0grain']);
+  expect(significant(NaN)).toBe('?');
 });

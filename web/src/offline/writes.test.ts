@@ -31,6 +31,17 @@ describe('what waits is laid over what was read', () => {
   });
 });
 
+test('a plan laid out waits as its plan, its points and its bags', () => {
+  const plan = { id: 'p', deleted: false, groundId: ground, name: 'Across', pattern: 'traverse' as const, madeAt: '2026-05-01T09:00:00.000Z', bag_L: 9.5, bagEntered: { text: '2', unit: 'pan' }, note: '', baseVersion: 0 };
+  const { version, updatedAt, ...point } = spot(5, { samplePlanId: 'p' });
+  const lot = { id: 'l', deleted: false, groundId: ground, spotId: point.id, tag: 'A-1', layer: '', volume_L: 9.5, volumeEntered: { text: '2', unit: 'pan' }, screen: '', takenAt: plan.madeAt, state: 'planned' as const, place: '', holder: '', samplePlanId: 'p', fromDepth_m: 0, toDepth_m: 0.3, note: '', baseVersion: 0 };
+  const waiting: Write[] = [{ what: 'laid out', groundId: ground, whole: { plan, spots: [{ ...point, baseVersion: 0 }], lots: [lot] } }, { what: 'record', kind: 'lots', record: { ...lot, state: 'waiting', baseVersion: 1 } }];
+  expect(withWaiting('sample-plans', ground, [], waiting).map((p) => p.name)).toEqual(['Across']);
+  expect(withWaiting('spots', ground, [spot(1)], waiting).map((s) => s.name)).toEqual(['Spot 1', 'Spot 5']);
+  // Dug before the plan itself has landed.
+  expect(withWaiting('lots', ground, [], waiting)).toMatchObject([{ tag: 'A-1', state: 'waiting', version: 2 }]);
+});
+
 test('taps of a run: those waiting are added, those landed are not doubled', () => {
   const tap = (n: number): LoggedEvent => ({ id: `tap-${n}`, kind: 'bucket', at: `2026-05-01T09:0${n}:00.000Z`, spotId: null, volume_L: 20, fullness: 'full', undoes: null });
   const waiting: Write[] = [{ what: 'events', runId: 'run', groundId: ground, events: [tap(1), tap(2)] }, { what: 'events', runId: 'other', groundId: ground, events: [tap(3)] }];

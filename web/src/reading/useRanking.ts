@@ -26,7 +26,8 @@ export function useRanking(spots: readonly StoredSpot[], signs: readonly StoredS
   const { pays_mg_L, reach_m, priors } = rules;
   const freshFlood = lastFlood !== null && differenceInCalendarDays(now, new Date(lastFlood)) <= FRESH_DAYS;
   return useMemo(() => {
-    const places = gatherPlaces(spots, signs);
+    // A point of a plan is no place of its own until it was panned: its plan says when it is dug.
+    const places = gatherPlaces(spots.filter((s) => s.samplePlanId === null || grades.has(s.id)), signs);
     const color_mg = meanColor_mg(samples.map((s) => s.counts)) ?? COLOR_MG['20-40'];
     const pannedAt = (spotId: string | null): Panned | null => {
       const found = spotId === null ? undefined : grades.get(spotId);

@@ -238,12 +238,14 @@ export function Ribbon({ ground, spots, grades, signs = [], stops = null, picked
           const found = grades.get(s.id);
           const label = labels.get(s.id);
           const isPicked = s.id === picked;
+          // A point that is only planned is a small cross.
+          const arm = s.samplePlanId !== null && !found && !isPicked ? 3.5 : 5.5;
           return (
             <g key={s.id} id={`spot-${s.id}`} role="option" aria-selected={isPicked} aria-label={`${s.name}, ${show.distance(s.distance_m)} ${words.along}, ${words.banks[s.bank]}`}>
               <rect x={sx - 16} y={bandTop - 6} width="32" height={bandHeight + 12} fill="transparent" />
               {!thin && found && !hidden.has('grades') && <line x1={sx} x2={sx} y1={sy + 6} y2={laneTop + laneHeight} stroke="var(--ink-2)" strokeWidth="0.8" strokeDasharray="1.500 3.500" />}
               {thin && found ? <ThinMark x={sx} y={sy} found={found} picked={isPicked} /> : <path d={`M${sx - 6} ${sy}h12M${sx} ${sy - 6}v12`} stroke="var(--paper)" strokeWidth="5.500" strokeLinecap="square" />}
-              {!(thin && found) && <path d={`M${sx - 5.5} ${sy}h11M${sx} ${sy - 5.5}v11`} stroke="var(--ink)" strokeWidth={isPicked ? 4 : 2.4} />}
+              {!(thin && found) && <path d={`M${sx - arm} ${sy}h${2 * arm}M${sx} ${sy - arm}v${2 * arm}`} stroke="var(--ink)" strokeWidth={isPicked ? 4 : arm < 5 ? 1.4 : 2.4} />}
               {label && <text className="halo" x={label.x} y={labelY(label.below)} fontSize={wide ? 13 : 12} fontWeight={isPicked ? 700 : 400} textAnchor="middle" style={{ fontFamily: 'var(--font-serif)' }}>{label.text}</text>}
             </g>
           );

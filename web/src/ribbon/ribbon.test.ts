@@ -82,4 +82,20 @@ describe('what the pans of a spot say together', () => {
     expect(bestSpot(grades.values())?.spotId).toBe('steady');
     expect(bestSpot(spotGrades([sample('a', 5, {})], 18).values())).toBeNull();
   });
+  test('weighed pans move what a color weighs, here and in every grade', () => {
+    const weighed = sample('a', 11.8, { '-40': 40 }, { gold_mg: 12 });
+    const known = groundColors([weighed, sample('b', 11.8, { '-40': 4 })], 18);
+    expect(known.weights_mg['-40']).toBeLessThan(COLOR_MG['-40']);
+    expect(known.learned['-40'].weighedColors).toBe(40);
+    const grade = spotGrades([weighed, sample('b', 11.8, { '-40': 4 })], 18).get('b')?.grade;
+    expect(grade).toMatchObject({ kind: 'band', grade_mg_L: expect.closeTo((4 * known.weights_mg['-40']) / 10, 9) });
+  });
+  test('patchy pans widen every band and lift every limit', () => {
+    const patchy = ['a', 'b', 'c'].flatMap((id) => [1, 14, 2, 11].map((n) => sample(id, 11.8, { '-40': n })));
+    const even = ['a', 'b', 'c'].flatMap((id) => [7, 7, 7, 7].map((n) => sample(id, 11.8, { '-40': n })));
+    const width = (samples: StoredSample[]): number => { const g = spotGrades(samples, 18).get('a')?.grade; return g?.kind === 'band' ? g.high_mg_L - g.low_mg_L : NaN; };
+    expect(width(patchy)).toBeGreaterThan(1.3 * width(even));
+    const limit = (samples: StoredSample[]): number => { const g = spotGrades([...samples, sample('z', 11.8, {})], 18).get('z')?.grade; return g?.kind === 'blank' ? g.lessThan_mg_L : NaN; };
+    expect(limit(patchy)).toBeGreaterThan(limit(even));
+  });
 });

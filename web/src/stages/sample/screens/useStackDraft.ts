@@ -1,8 +1,9 @@
 import type { Screening, StoredGround, StoredScreening } from '@riffle/contract';
-import { dryMass, OutOfRange, sieveAperture_mm, sizeCurve, type Entered, type SizeCurve } from '@riffle/core';
+import { dryMass, OutOfRange, sizeCurve, type Entered, type SizeCurve } from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { readEntered, type Reading } from '../../../units/readEntered.ts';
 import { useDraft } from '../../../ui/useDraft.ts';
+import { readScreenName, type Aperture } from './readScreenName.ts';
 
 export interface ScreenDraft {
   readonly key: string;
@@ -21,27 +22,8 @@ export interface StackDraft {
 }
 export interface ReadScreen {
   readonly draft: ScreenDraft;
-  readonly aperture: { readonly ok: true; readonly mm: number } | { readonly ok: false; readonly problem: string };
+  readonly aperture: Aperture;
   readonly kept: Reading;
-}
-
-/**
- * Opening of a screen as it is called: a US sieve ("No. 30", "30 mesh", "1/4 in") or a size ("3 mm"). "mil" and numbers in no series are asked about.
- */
-export function readScreenName(name: string): ReadScreen['aperture'] {
-  const said = name.trim();
-  const mesh = /^(?:no\.?\s*|#)?(\d+)(?:\s*mesh)?$/i.exec(said);
-  const metric = /^([\d.]+)\s*mm$/i.exec(said);
-  if (said === '') return { ok: false, problem: 'Name the screen: “1/4 in”, “No. 30” or “3 mm”.' };
-  if (/\bmils?\b/i.test(said)) return { ok: false, problem: '“mil” is millimetre to some and a thousandth of an inch to others. Write mm or in.' };
-  if (metric) return Number(metric[1]) > 0 ? { ok: true, mm: Number(metric[1]) } : { ok: false, problem: 'More than 0 mm.' };
-  try {
-    return { ok: true, mm: sieveAperture_mm(mesh ? `No. ${mesh[1]}` : said.replace(/\s*(inch(es)?|")$/, ' in')) };
-  } catch (error) {
-    const inches = readEntered('length', { text: said, unit: 'in' });
-    if (/in|"/.test(said) && inches.ok && inches.value > 0) return { ok: true, mm: Math.round(inches.value * 1e6) / 1000 };
-    return { ok: false, problem: error instanceof OutOfRange ? `${said} is in no standard series. ${error.message.replace(/^sieve.*?: /, '')}` : 'Write “1/4 in”, “No. 30” or “3 mm”.' };
-  }
 }
 
 /** The usual stack of a prospector's classifiers. Common practice, no source. */
