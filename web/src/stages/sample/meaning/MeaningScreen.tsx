@@ -1,4 +1,4 @@
-import { bankVolume_L, beliefMean_mg_L, chanceRicher, correctForHands, MOST_MORE_PANS, pansToCall, pansUntilWithin, volumeForParticles } from '@riffle/core';
+import { bankVolume_L, beliefMean_mg_L, chanceRicher, correctForHands, detectionLimit, MOST_MORE_PANS, pansToCall, pansUntilWithin, volumeForParticles, type ColorWeights } from '@riffle/core';
 import { useMemo, useState } from 'react';
 import { useRecords } from '../../../api/records.ts';
 import { Ribbon } from '../../../ribbon/Ribbon.tsx';
@@ -8,6 +8,7 @@ import { readEntered } from '../../../units/readEntered.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { SelectField } from '../../../ui/Field.tsx';
 import { Block, Gold, Judgement } from '../../../ui/Judgement.tsx';
+import { CLASS_NAMES } from '../pan/SizePan.tsx';
 import { MorePans } from './MorePans.tsx';
 import { Streak } from './Streak.tsx';
 import { Strokes } from './Strokes.tsx';
@@ -65,7 +66,7 @@ export function MeaningScreen() {
           </Block>
           <Block title={`What more pans at ${one.spot.name} would do`}>
             <MorePans meant={one} panBank_L={panBank_L} />
-            <Facts one={one} panBank_L={panBank_L} color_mg={colors.blankColor_mg} price={pricePerGram === null ? null : { perGram: pricePerGram, money }} />
+            <Facts one={one} panBank_L={panBank_L} color_mg={colors.blankColor_mg} weights_mg={colors.weights_mg} price={pricePerGram === null ? null : { perGram: pricePerGram, money }} />
           </Block>
         </div>
         {plan && <Block title="The pay streak" aside={traverses.length > 1 ? <div className="w-44"><SelectField label="Traverse" value={plan.id} choices={traverses.map((p) => ({ value: p.id, label: p.name }))} onChange={setPlanId} /></div> : plan.name} className="lg:col-span-2"><Streak plan={plan} spots={meant.filter((m) => m.spot.samplePlanId === plan.id)} cutoff_mg_L={pays_mg_L} /></Block>}
@@ -100,7 +101,9 @@ function Against({ one, two, panBank_L }: { one: SpotMeaning; two: SpotMeaning; 
   );
 }
 
-function Facts({ one, panBank_L, color_mg, price }: { one: SpotMeaning; panBank_L: number; color_mg: number; price: { perGram: number; money: string } | null }) {
+const WEIGHED = ['10-20', '20-40', '-40'] as const;
+
+function Facts({ one, panBank_L, color_mg, weights_mg, price }: { one: SpotMeaning; panBank_L: number; color_mg: number; weights_mg: ColorWeights; price: { perGram: number; money: string } | null }) {
   const show = useShow();
   const g = one.grade.grade;
   const mean = beliefMean_mg_L(one.belief);
@@ -108,12 +111,18 @@ function Facts({ one, panBank_L, color_mg, price }: { one: SpotMeaning; panBank_
   const twenty = volumeForParticles(mean, color_mg);
   const corrected = one.hands && one.hands.share > 0 && g.kind === 'band' ? correctForHands(g, one.hands) : null;
   const pan_mg = mean * panBank_L;
+  const bySize = WEIGHED.map((size) => ({ size, mg: weights_mg[size] * one.samples.reduce((sum, s) => sum + s.counts[size], 0) }));
+  const counted_mg = bySize.reduce((sum, s) => sum + s.mg, 0);
+  const shares = counted_mg > 0 ? bySize.map((s) => ({ size: s.size, share: s.mg / counted_mg })) : [];
+  const seen = one.samples.flatMap((s) => (s.seenWith ? [s.seenWith] : []));
   return (
     <ul className="mt-1">
       <li className="border-b border-rule py-1.5">{third === null ? `Within a third it will not come in ${MOST_MORE_PANS} pans.` : third === 0 ? 'The band is within a third already: pan elsewhere.' : <><b>{third} more pan{third === 1 ? '' : 's'}</b> bring the band within a third.</>}</li>
       <li className="border-b border-rule py-1.5">Twenty colors, by rule enough for a grade to trust, lie in <b>{show.volume(twenty.volume_L)}</b> of ground in place, {Math.ceil(twenty.volume_L / panBank_L)} pans.</li>
       <li className="border-b border-rule py-1.5">A pan of it holds <Gold>{show.gold(pan_mg)}</Gold> on average{price ? `, worth ${((pan_mg / 1000) * price.perGram).toFixed(2)} ${price.money}` : '; set your price in Settings to see its worth'}. A pan with nothing in it comes {Math.round(Math.exp(-pan_mg / color_mg) * 100)} times in 100 all the same.</li>
       {g.kind === 'band' && <li className="border-b border-rule py-1.5">As panned: <Gold>{show.band('grade', g.grade_mg_L, g.low_mg_L, g.high_mg_L)}</Gold>.{corrected && one.hands ? <> As these hands keep {Math.round(one.hands.share * 100)} %, the ground has <Gold>{show.band('grade', corrected.grade_mg_L, corrected.low_mg_L, corrected.high_mg_L)}</Gold>.</> : ' Practice pans (under Hands) would say what the panning lost.'}</li>}
+      {shares.length > 0 && <li className="border-b border-rule py-1.5">Its gold by size: {shares.map((s) => `${CLASS_NAMES[s.size].name} ${Math.round(s.share * 100)} %`).join(', ')}.</li>}
+      {seen.length > 0 && <li className="border-b border-rule py-1.5">Colors down to about {show.smallLength(Math.max(...seen.map((s) => detectionLimit(s).size_m)))} were seen; finer gold is in no count.</li>}
       {one.samples.some((s) => s.grownIn > 0) && <li className="border-b border-rule py-1.5">Some of its gold is grown into rock and weighs less than its size says: the grade is likelier too high.</li>}
       <li className="py-1.5 text-ink-2">Rests on {one.samples.length} sample{one.samples.length === 1 ? '' : 's'}, {show.volume(one.volumeBank_L)} of ground in place. By layer and depth: see the table.</li>
     </ul>
