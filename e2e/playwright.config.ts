@@ -7,8 +7,8 @@ export default defineConfig({
   outputDir: '../test-results',
   workers: 2,
   fullyParallel: true,
-  timeout: 60_000,
-  expect: { timeout: 8000 },
+  timeout: 180_000,
+  expect: { timeout: 15_000 },
   forbidOnly: true,
   use: {
     // localhost, not an address: service worker and files need a secure context.

@@ -66,7 +66,7 @@ test('dragged, it pans; the ends of the ground are the ends of the drag', { tag:
 
 test('a track of 100,000 points is kept whole, drawn thin, and stays quick to walk', { tag: '@desk' }, async ({ page }) => {
   // Brought in at the desk.
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   const points = Array.from({ length: 100_000 }, (_, i) => `<trkpt lat="${(46.5 + 4e-7 * i).toFixed(7)}" lon="${(-33 + 4e-4 * Math.sin(i / 2600)).toFixed(7)}"><ele>${(12 + 4e-4 * i).toFixed(2)}</ele></trkpt>`).join('');
   await page.goto('/grounds/new');
   await dropFile(page, 'long-walk.gpx', `<gpx version="1.1" xmlns="http://www.topografix.com/GPX/1/1"><wpt lat="46.52" lon="-33"><name>Halfway</name></wpt><trk><name>Long Walk</name><trkseg>${points}</trkseg></trk></gpx>`);

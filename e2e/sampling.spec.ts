@@ -26,7 +26,7 @@ async function layTraverse(page: Page, code: string): Promise<void> {
 }
 
 test('bags: laid out, dug, carried, found by tag, panned; the missing one is named', async ({ page, isMobile }) => {
-  test.setTimeout(90_000);
+  test.setTimeout(240_000);
   const code = letters(isMobile ? 'Bagsp' : 'Bagsd');
   const groundId = await openSampling(page, `Bag Creek ${isMobile ? 'p' : 'd'}`);
   await layTraverse(page, code);
@@ -90,7 +90,7 @@ test('a plan that cannot be is refused where it is wrong', { tag: '@desk' }, asy
 });
 
 test('a pit: dragged, cautioned, kept through a reload, never with water below its bottom', async ({ page, isMobile }) => {
-  test.setTimeout(60_000);
+  test.setTimeout(240_000);
   await openSampling(page, `Pit Creek ${isMobile ? 'p' : 'd'}`);
   await toRoom(page, 'Pits');
   await chooseSpot(page, 'Spot', 'Upper bar');
@@ -148,7 +148,7 @@ test('screens: a split that does not close says so, one that does says where to 
 });
 
 test('hands: a pan measured by water counts from then on; seeded grains correct the grade', { tag: '@desk' }, async ({ page }) => {
-  test.setTimeout(60_000);
+  test.setTimeout(240_000);
   await openSampling(page, 'Hand Creek');
   await toRoom(page, 'Hands');
   await page.getByRole('button', { name: 'Another container ...' }).click();
@@ -218,7 +218,7 @@ test('what it says: the best spot with its chance, and the pans it takes to call
 });
 
 test('in place: kriged in a worker, with a cut-off that moves and a variogram of one’s own', { tag: '@desk' }, async ({ page }) => {
-  test.setTimeout(60_000);
+  test.setTimeout(240_000);
   await openBench(page, 'In place');
   await expect(page.getByRole('img', { name: /^Map of the ground in place/ })).toBeVisible({ timeout: 20_000 });
   await expect(page.getByRole('img', { name: /^Variogram, spherical/ })).toBeVisible();
@@ -239,7 +239,7 @@ test('in place: kriged in a worker, with a cut-off that moves and a variogram of
 });
 
 test('the table: brought in from a file with its wrong rows named, sorted, changed where it stands', { tag: '@desk' }, async ({ page }) => {
-  test.setTimeout(60_000);
+  test.setTimeout(240_000);
   await openSampling(page, 'Table Creek');
   await toRoom(page, 'Table');
   await page.getByRole('button', { name: 'Bring a table in' }).click();
@@ -293,7 +293,7 @@ test('cells pasted from a spreadsheet are a table to bring in', { tag: '@desk' }
 });
 
 test('dug and panned with no signal, all of it lands later', { tag: '@phone' }, async ({ page, context }) => {
-  test.setTimeout(60_000);
+  test.setTimeout(240_000);
   const groundId = await openSampling(page, 'Far Creek');
   for (const room of ['Bags', 'Pits', 'Screens', 'Hands', 'Pan'] as const) { await toRoom(page, room); await expect(judgement(page)).toBeVisible(); }
   await context.setOffline(true);
