@@ -35,8 +35,12 @@ export async function toStage(page: Page, name: string): Promise<void> {
 
 /** Rooms of the Sample stage besides Pan, where it opens. */
 export const SAMPLE_ROOMS = ['Bags', 'Pits', 'Screens', 'What it says', 'In place', 'Table', 'Hands'] as const;
-/** Goes to a room of the Sample stage; the stage must be open. */
-export const toRoom = (page: Page, name: (typeof SAMPLE_ROOMS)[number] | 'Pan'): Promise<void> => page.getByRole('navigation', { name: 'Rooms of Sample' }).getByRole('link', { name, exact: true }).click();
+/** Goes to a room of the Sample stage and waits until it is there; the stage must be open. */
+export async function toRoom(page: Page, name: (typeof SAMPLE_ROOMS)[number] | 'Pan'): Promise<void> {
+  const link = page.getByRole('navigation', { name: 'Rooms of Sample' }).getByRole('link', { name, exact: true });
+  await link.click();
+  await expect(link).toHaveAttribute('aria-current', 'page');
+}
 
 export const judgement = (page: Page) => page.getByRole('heading', { level: 1 });
 
