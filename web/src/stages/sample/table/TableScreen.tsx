@@ -61,12 +61,12 @@ export function TableScreen() {
     write({ what: 'record', kind: 'samples', record: { ...record, ...some, baseVersion: version } });
     setEditing(null);
   }, [write]);
-  const shown = rows.map((r) => r.original.sample);
   const headers = table.getHeaderGroups()[0]?.headers ?? [];
   const columnKey = headers.map((h) => h.column.id).join(' ');
   const columnIds = useMemo(() => columnKey.split(' '), [columnKey]);
   const template = headers.map((h) => WIDTHS[h.column.id] ?? '6rem').join(' ');
   const save = (kind: 'csv' | 'csv with distances' | 'geojson'): void => {
+    const shown = rows.map((r) => r.original.sample);
     if (kind === 'geojson') saveFile(samplesAsGeoJson(shown, spots), `${ground.name} samples.geojson`, 'application/geo+json');
     else saveFile(samplesAsCsv(shown, spots, kind !== 'csv'), `${kind === 'csv' ? 'samples' : `${ground.name} samples`}.csv`, 'text/csv');
     setSaving(false);
