@@ -55,7 +55,7 @@ function benchGround(samples: number, method: EstimateMethod): GroundProblem {
     const [x_m, y_m] = [300 * random(), 300 * random()];
     return { x_m, y_m, grade_mg_L: Math.max(0, 0.3 + 0.2 * Math.sin(x_m / 30) * Math.cos(y_m / 25) + 0.1 * (random() - 0.5)), pay_m: 0.4, cover_m: 0.8 };
   });
-  return { places, method, outline: [{ x_m: 0, y_m: 0 }, { x_m: 300, y_m: 0 }, { x_m: 300, y_m: 300 }, { x_m: 0, y_m: 300 }], cells: 200, cutoff_mg_L: 0 };
+  return { places, method, outline: [{ x_m: 0, y_m: 0 }, { x_m: 300, y_m: 0 }, { x_m: 300, y_m: 300 }, { x_m: 0, y_m: 300 }], cells: 200 };
 }
 const mapOnce_ms = (problem: GroundProblem): number => {
   const start = process.hrtime.bigint();

@@ -102,14 +102,14 @@ const lattice = (grade: (x: number, y: number) => number): GradedPlace[] => [5, 
 describe('ground in place', () => {
   const methods = [{ kind: 'polygons' }, { kind: 'inverse distance', power: 2 }, { kind: 'kriging', variogram: { model: 'spherical', nugget: 0.01, partialSill: 0.05, range_m: 25 } }] as const;
   test.each(methods)('even ground is itself by $kind: area x thickness x grade', (method) => {
-    const sum = inPlace(finish({ places: lattice(() => 0.3), outline: SQUARE, method, cells: 80, cutoff_mg_L: 0 }));
+    const sum = inPlace(finish({ places: lattice(() => 0.3), outline: SQUARE, method, cells: 80 }));
     expect(sum.area_m2).toBeCloseTo(800, 6);
     expect(sum.pay_m3).toBeCloseTo(400, 6);
     expect(sum.gold_mg).toBeCloseTo(0.3 * 400_000, 4);
     expect(sum.strippingRatio).toBeCloseTo(2, 9);
   });
   test.each(methods)('a slope in grade has its middle as the mean by $kind, and the cut-off splits it', (method) => {
-    const map = finish({ places: lattice((x) => x / 40), outline: SQUARE, method, cells: 80, cutoff_mg_L: 0 });
+    const map = finish({ places: lattice((x) => x / 40), outline: SQUARE, method, cells: 80 });
     expect(inPlace(map).grade_mg_L).toBeCloseTo(0.5, 2);
     const [all, rich] = [inPlace(map), inPlace(map, 0.5)];
     expect(rich.area_m2).toBeGreaterThan(0.4 * all.area_m2);
@@ -119,13 +119,13 @@ describe('ground in place', () => {
   });
   test('polygons: a sample in a corner stands for its corner only', () => {
     const places = [{ x_m: 1, y_m: 10, grade_mg_L: 9, pay_m: 1, cover_m: 0 }, { x_m: 39, y_m: 10, grade_mg_L: 1, pay_m: 1, cover_m: 0 }];
-    expect(inPlace(finish({ places, outline: SQUARE, method: { kind: 'polygons' }, cells: 80, cutoff_mg_L: 0 })).grade_mg_L).toBeCloseTo(5, 6);
+    expect(inPlace(finish({ places, outline: SQUARE, method: { kind: 'polygons' }, cells: 80 })).grade_mg_L).toBeCloseTo(5, 6);
     expect([polygonOfInfluence(places.map((p) => ({ ...p, value: p.grade_mg_L })))(0, 0).value, inside(SQUARE, 41, 3), inside(SQUARE, 39, 3)]).toEqual([9, false, true]);
   });
   test('samples are alike farther along a streak than across it', () => {
     // A rich one 10 m up the ground and a poor one 10 m across: the middle is as its like along the streak.
     const places = [{ x_m: 0, y_m: 10, grade_mg_L: 1, pay_m: 1, cover_m: 0 }, { x_m: 40, y_m: 10, grade_mg_L: 1, pay_m: 1, cover_m: 0 }, { x_m: 20, y_m: 0, grade_mg_L: 0, pay_m: 1, cover_m: 0 }, { x_m: 20, y_m: 20, grade_mg_L: 0, pay_m: 1, cover_m: 0 }];
-    const middle = (streak: number): number => { const map = finish({ places, outline: SQUARE, method: { kind: 'inverse distance', power: 2 }, cells: 81, cutoff_mg_L: 0, streak }); return map.grade_mg_L[Math.floor(map.rows / 2) * map.columns + 40]; };
+    const middle = (streak: number): number => { const map = finish({ places, outline: SQUARE, method: { kind: 'inverse distance', power: 2 }, cells: 81, streak }); return map.grade_mg_L[Math.floor(map.rows / 2) * map.columns + 40]; };
     // By hand: weights 1/d^2 of (20/s, 20/s, 10, 10).
     expect(middle(1)).toBeCloseTo(0.2, 2);
     expect(middle(4)).toBeCloseTo(0.8, 2);
@@ -153,6 +153,6 @@ describe('ground in place', () => {
     expect(bootstrapBand([], [], random)).toBeNull();
   });
   test.each([['no corners', { outline: [] }, /outline/], ['no samples', { places: [] }, /places/], ['too fine a net', { cells: 5000 }, /cells/], ['an outline of no area', { outline: [SQUARE[0], SQUARE[0], SQUARE[0]] as typeof SQUARE }, /outline|cell/]] as const)('%s is refused', (_name, some, message) => {
-    expect(() => finish({ places: lattice(() => 1), outline: SQUARE, method: { kind: 'polygons' }, cells: 20, cutoff_mg_L: 0, ...some })).toThrow(message);
+    expect(() => finish({ places: lattice(() => 1), outline: SQUARE, method: { kind: 'polygons' }, cells: 20, ...some })).toThrow(message);
   });
 });

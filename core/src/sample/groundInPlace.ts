@@ -23,7 +23,6 @@ export interface GroundProblem {
   readonly method: EstimateMethod;
   /** Cells along the longer side of the box about the outline. */
   readonly cells: number;
-  readonly cutoff_mg_L: number;
   readonly neighbors?: number;
   /** How many times farther samples are alike along the ground (x) than across it: gold lies in streaks along the water. 1 when not given. */
   readonly streak?: number;

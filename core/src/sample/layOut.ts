@@ -60,7 +60,6 @@ function pointsOf(p: SamplePattern): PlannedPoint[] {
       return rows.flatMap((distance_m, i) => (i % 2 === 0 ? columns : [...columns].reverse()).map((across_m) => ({ distance_m, across_m, bags })));
     }
     case 'test square': {
-      requirePositive('depth_m', p.depth_m, 'm');
       requireWithin('depth_m', p.depth_m, 2 * INTO_THE_CLAY_M, 30, 'm');
       const cover = p.depth_m / 3;
       return [{ ...p.at, bags: [

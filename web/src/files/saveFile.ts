@@ -1,6 +1,6 @@
-/** Hands a text to the browser as a file. */
-export function saveFile(text: string, name: string, type: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+/** Hands a text, or bytes, to the browser as a file. */
+export function saveFile(content: string | Blob, name: string, type: string): void {
+  const url = URL.createObjectURL(new Blob([content], { type }));
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

@@ -1,5 +1,5 @@
 import { SAMPLE_PATTERNS, type StoredGround } from '@riffle/contract';
-import { carryingTrips, USUAL_TOOLS, WET_GRAVEL_KG_L } from '@riffle/core';
+import { carryingTrips, UNSHORED_M, USUAL_TOOLS, WET_GRAVEL_KG_L } from '@riffle/core';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { useWrite } from '../../../offline/writes.ts';
@@ -45,6 +45,7 @@ export function PlanSheet({ ground, mouths, code, tags, at_m, onClose, onKept }:
   const bags = points?.reduce((sum, p) => sum + p.bags.length, 0) ?? 0;
   const load_kg = inHand.bag.ok ? bags * inHand.bag.value * WET_GRAVEL_KG_L : 0;
   const tools_kg = USUAL_TOOLS.reduce((sum, t) => sum + t.kg, 0);
+  const trips = carryingTrips(load_kg, tools_kg, LIMIT_KG);
   const codeProblem = !/^[A-Za-z][A-Za-z ]{0,7}$/.test(draft.code.trim()) ? 'One to eight letters.' : tags.some((t) => t.toUpperCase().startsWith(`${draft.code.trim().toUpperCase()}-`)) ? 'Tags of this code are on other bags already.' : null;
   const bagProblem = inHand.bag.ok && !(inHand.bag.value > 0 && inHand.bag.value <= 1000) ? 'More than nothing, and at most 1 m³.' : null;
   const keep = (): void => {
@@ -78,12 +79,12 @@ export function PlanSheet({ ground, mouths, code, tags, at_m, onClose, onKept }:
         {points && (
           <div className="my-2 border-t-2 border-ink pt-2" aria-live="polite">
             <p className="text-[18px] font-bold">{points.length} point{points.length === 1 ? '' : 's'}, {bags} bag{bags === 1 ? '' : 's'}</p>
-            <p className="text-ink-2">About {show.load(load_kg)} wet: {carryingTrips(load_kg, tools_kg, LIMIT_KG)} trip{carryingTrips(load_kg, tools_kg, LIMIT_KG) === 1 ? '' : 's'} at {show.load(LIMIT_KG)} a back, {show.load(tools_kg)} of it tools.</p>
+            <p className="text-ink-2">About {show.load(load_kg)} wet: {trips} trip{trips === 1 ? '' : 's'} at {show.load(LIMIT_KG)} a back, {show.load(tools_kg)} of it tools.</p>
             <PointsDrawing points={points.map((p, i) => ({ id: String(i), distance_m: p.distance_m, across_m: p.across_m, name: String(i + 1), states: p.bags.map(() => 'planned' as const), gold: null }))} />
           </div>
         )}
         {tried && (problem ?? codeProblem ?? bagProblem) && <p role="alert" className="text-danger">▲ Not laid out yet: see the fields marked.</p>}
-        {['grid', 'test square'].includes(draft.pattern) && inHand.lengths.depth.ok && inHand.lengths.depth.value > 1.2 && <p className="border-l-4 border-dashed border-danger pl-3 text-danger">Deeper than {show.length(1.2)}: sample with an auger or a shored hole. Nobody goes into an unshored one; local rules decide.</p>}
+        {['grid', 'test square'].includes(draft.pattern) && inHand.lengths.depth.ok && inHand.lengths.depth.value > UNSHORED_M && <p className="border-l-4 border-dashed border-danger pl-3 text-danger">Deeper than {show.length(UNSHORED_M)}: sample with an auger or a shored hole. Nobody goes into an unshored one; local rules decide.</p>}
         <Button look="main" type="submit">Keep the plan</Button>
       </form>
     </Sheet>

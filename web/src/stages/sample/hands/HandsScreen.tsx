@@ -1,5 +1,5 @@
 import type { StoredContainer } from '@riffle/contract';
-import { bankVolume_L, CONTAINERS, detectionLimit, EYES, PAN_FINISHES, PAN_LIGHTS, type SeenWith } from '@riffle/core';
+import { bankVolume_L, CONTAINERS, detectionLimit, EYES, PAN_FINISHES, PAN_LIGHTS } from '@riffle/core';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { useRecords } from '../../../api/records.ts';
@@ -9,10 +9,10 @@ import { useShow } from '../../../units/useShow.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { SelectField } from '../../../ui/Field.tsx';
 import { Block, Judgement } from '../../../ui/Judgement.tsx';
-import { useDraft } from '../../../ui/useDraft.ts';
 import { ContainerSheet } from './ContainerSheet.tsx';
 import { Practice } from './Practice.tsx';
 import { recoveries } from './recoveries.ts';
+import { useSeenWith } from './seenWith.ts';
 
 /** What the crew measures with: their pans and buckets, their eyes, their hands. Measured once, used everywhere. */
 export function HandsScreen() {
@@ -87,7 +87,7 @@ function LooseAndBank({ swell_percent }: { swell_percent: number }) {
 /** What the eye can see at all: finer gold is not in any count. */
 function Seeing() {
   const show = useShow();
-  const [seen, setSeen] = useDraft<SeenWith>('seen-with', () => ({ pan: 'black or dark', light: 'shade', eyes: 'sharp or with glasses' }));
+  const [seen, setSeen] = useSeenWith();
   const limit = detectionLimit(seen);
   const list = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, label: value }));
   return (

@@ -75,7 +75,7 @@ export function InPlaceScreen() {
     if (!outline || inReach.length < 2) return null;
     const v = key === null ? null : (JSON.parse(key) as Variogram);
     const method: EstimateMethod = asked.method === 'polygons' ? { kind: 'polygons' } : asked.method === 'kriging' && v ? { kind: 'kriging', variogram: v } : { kind: 'inverse distance', power: 2 };
-    return { places: inReach.map(({ spot, ...p }) => { void spot; return p; }), outline, method, cells: asked.fine ? CELLS.fine : CELLS.quick, cutoff_mg_L: 0, streak };
+    return { places: inReach.map(({ spot, ...p }) => { void spot; return p; }), outline, method, cells: asked.fine ? CELLS.fine : CELLS.quick, streak };
   }, [inReach, outline, key, asked.method, asked.fine, streak]);
   const { mapped, working, failed, all, above, stop } = useGroundMap(problem, cutoff);
   const sections = useMemo(() => { try { return bySections(inReach, Math.max(1, ((outline?.[1]?.x_m ?? 0) - (outline?.[0]?.x_m ?? 0)) / 40)); } catch { return null; } }, [inReach, outline]);

@@ -6,6 +6,7 @@ import { toast } from 'sonner';
 import { useRecords } from '../../../api/records.ts';
 import { ClosedToday } from '../../../ground/ClosedToday.tsx';
 import { GROUND_WORDS } from '../../../ground/groundWords.ts';
+import { SpotSelect } from '../../../ground/SpotSelect.tsx';
 import { useWrite } from '../../../offline/writes.ts';
 import { Ribbon } from '../../../ribbon/Ribbon.tsx';
 import { bestSpot, spotGrades } from '../../../ribbon/spotGrades.ts';
@@ -14,7 +15,7 @@ import { useKeys } from '../../../shell/useKeys.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Choices } from '../../../ui/Choices.tsx';
-import { SelectField, TextField } from '../../../ui/Field.tsx';
+import { TextField } from '../../../ui/Field.tsx';
 import { Block } from '../../../ui/Judgement.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { ClassSteppers } from './ClassSteppers.tsx';
@@ -88,7 +89,7 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
       <ClosedToday ground={ground} />
       <form className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,17rem)_minmax(0,1fr)_minmax(0,22rem)]" onSubmit={(e) => { e.preventDefault(); keep(); }}>
         <Block title="Dug" className="flex flex-col">
-          {lot ? <p className="mb-2 text-[16px]"><b>Bag {lot.tag}</b>, {spot?.name ?? 'a spot since removed'}{lot.layer && `, ${lot.layer}`}{lot.screen && `; screened ${lot.screen}`}</p> : <SelectField label="Spot" value={spot?.id ?? ''} choices={[{ value: '', label: 'Pick one' }, ...[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => ({ value: s.id, label: s.name }))]} onChange={(id) => pick(id || null)} problem={tried && !spot ? 'Say which spot this pan is from.' : null} />}
+          {lot ? <p className="mb-2 text-[16px]"><b>Bag {lot.tag}</b>, {spot?.name ?? 'a spot since removed'}{lot.layer && `, ${lot.layer}`}{lot.screen && `; screened ${lot.screen}`}</p> : <SpotSelect spots={spots} value={spot?.id} onPick={pick} problem={tried && !spot ? 'Say which spot this pan is from.' : null} />}
           <div data-first-field=""><QuantityField label="Depth below the surface" entered={draft.depth} reading={inHand.depth} units={['m', 'cm', 'ft', 'in']} showProblem={tried} onChange={(depth) => change({ depth })} comesTo={inHand.depth.ok && show.length(inHand.depth.value)} problem={inHand.depth.ok && inHand.depth.value > 30 ? 'Deeper than 30 m is not a hand-dug hole.' : null} /></div>
           {deep && <p className="mb-2 border-l-4 border-dashed border-danger pl-3 text-danger">{show.length(UNSHORED_M)}: nobody in an unshored hole. Many local rules say so from here; keep out and follow yours.</p>}
           <QuantityField label="How much you panned" entered={draft.volume} reading={inHand.volume} units={['pan', 'handful', 'double handful', 'bucket', 'scoop', 'L', 'gal']} showProblem={tried} onChange={(volume) => change({ volume })} comesTo={inHand.volume.ok && show.volume(inHand.volume.value)} problem={inHand.volumeProblem} />

@@ -1,11 +1,11 @@
-import type { Sample, SeenWith, StoredGround, StoredLot, StoredSample } from '@riffle/contract';
-import type { z } from 'zod';
+import type { Sample, StoredGround, StoredLot, StoredSample } from '@riffle/contract';
 import { countColors, NO_COLORS, sampleGrade, type ColorCounts, type Entered, type SampleGrade } from '@riffle/core';
 import { useMemo } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { gradeOptions, groundColors, measureOf, withCounts } from '../../../ribbon/spotGrades.ts';
 import { readEntered, type Reading } from '../../../units/readEntered.ts';
 import { useDraft } from '../../../ui/useDraft.ts';
+import { keptSeenWith } from '../hands/seenWith.ts';
 
 /** A sample as it is being written down; kept on the device until it is in the book. */
 export interface SampleDraft {
@@ -47,14 +47,6 @@ export interface SampleInHand {
   record(spotId: string): (Sample & { baseVersion: 0 }) | null;
 }
 
-/** What the eyes had to work with is chosen once, under Hands. */
-function seenWith(): z.infer<typeof SeenWith> | null {
-  try {
-    return JSON.parse(localStorage.getItem('riffle-draft-seen-with') ?? 'null') as z.infer<typeof SeenWith> | null;
-  } catch {
-    return null;
-  }
-}
 const LAST_PANNER = 'riffle-last-panner';
 
 const count = (text: string): number | null => (text.trim() === '' ? 0 : /^\d{1,6}$/.test(text.trim()) ? Number(text) : null);
@@ -104,7 +96,7 @@ export function useSampleDraft(ground: StoredGround, samples: readonly StoredSam
         depth_m: depth.value, depthEntered: draft.depth, volume_L, volumeEntered: draft.volume, volumeState: draft.state,
         counts: draft.counts, blackSand: draft.blackSand, gold_mg: gold?.ok ? gold.value : null, goldEntered: gold ? draft.gold : null,
         pitId: draft.pitId || null, layer: draft.layer.slice(0, 80), lotId: lot?.id ?? null, bucket: numbered && nth !== null && of !== null ? { nth, of } : null, way: draft.way, panner: draft.panner.trim().slice(0, 80),
-        took_min: draft.took.trim() === '' ? null : took, grownIn: grownIn ?? 0, fromSafetyPan: fromSafetyPan ?? 0, seenWith: seenWith(), note: draft.note, baseVersion: 0,
+        took_min: draft.took.trim() === '' ? null : took, grownIn: grownIn ?? 0, fromSafetyPan: fromSafetyPan ?? 0, seenWith: keptSeenWith(), note: draft.note, baseVersion: 0,
       };
     },
   };

@@ -5,6 +5,7 @@ import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { useRecords } from '../../../api/records.ts';
 import { ClosedToday } from '../../../ground/ClosedToday.tsx';
+import { SpotSelect } from '../../../ground/SpotSelect.tsx';
 import { useWrite } from '../../../offline/writes.ts';
 import { Photos } from '../../../photos/Photos.tsx';
 import { Ribbon } from '../../../ribbon/Ribbon.tsx';
@@ -104,7 +105,7 @@ function PitInHandView({ pit, pits, onPick }: { pit: StoredPit | null; pits: rea
           {draft.crevice ? <CreviceFields inHand={inHand} /> : <Button look="quiet" onClick={() => change({ crevice: { width: { text: '4', unit: 'cm' }, length: { text: '2', unit: 'm' }, depth: { text: '30', unit: 'cm' }, strike: 'across the flow', state: 'found' }, layers: [], name: draft.name.replace(/^Pit/, 'Crack') })}>It is a crevice</Button>}
         </Block>
         <Block title="The hole">
-          {!pit && <SelectField label="Spot" value={spot?.id ?? ''} choices={[{ value: '', label: 'Pick one' }, ...[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => ({ value: s.id, label: s.name }))]} onChange={(id) => pick(id || null)} problem={tried && !spot ? 'Say which spot it is at.' : null} />}
+          {!pit && <SpotSelect spots={spots} value={spot?.id} onPick={pick} problem={tried && !spot ? 'Say which spot it is at.' : null} />}
           <TextField label="Name" value={draft.name} onChange={(name) => change({ name: name.slice(0, 80) })} problem={tried && draft.name.trim() === '' ? 'Give it a name.' : null} />
           <TextField label="What was planned" value={draft.planned} onChange={(planned) => change({ planned: planned.slice(0, 60) })} hint="The area really dug counts, not this." />
           <div className="grid grid-cols-2 gap-x-4">

@@ -4,6 +4,7 @@ import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { useRecords } from '../../../api/records.ts';
+import { SpotSelect } from '../../../ground/SpotSelect.tsx';
 import { useWrite } from '../../../offline/writes.ts';
 import { groundColors } from '../../../ribbon/spotGrades.ts';
 import { useGround, usePicked } from '../../../shell/useGround.ts';
@@ -66,7 +67,7 @@ export function ScreensScreen() {
           : <Judgement rests="By weight or by volume, wet or dry, in any unit. Empty screens count as 0: write it.">What stayed on each screen?</Judgement>}
       <form className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]" onSubmit={(e) => { e.preventDefault(); keep(); }}>
         <Block title="The stack" aside="coarse on top">
-          <SelectField label="Spot" value={spot?.id ?? ''} choices={[{ value: '', label: 'Pick one' }, ...[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => ({ value: s.id, label: s.name }))]} onChange={(id) => pick(id || null)} problem={tried && !spot ? 'Say where it is from.' : null} />
+          <SpotSelect spots={spots} value={spot?.id} onPick={pick} problem={tried && !spot ? 'Say where it is from.' : null} />
           <div className="mb-2 flex flex-wrap gap-3">
             <Choices label="Measured by" value={draft.measure} onChange={(measure) => change({ measure })} choices={[{ value: 'mass', label: 'weight' }, { value: 'volume', label: 'volume' }]} />
             <Choices label="Screened" value={draft.way} onChange={(way) => change({ way })} choices={[{ value: 'wet', label: 'wet' }, { value: 'dry', label: 'dry' }]} />

@@ -1,5 +1,6 @@
 import type { StoredGround, StoredSpot } from '@riffle/contract';
 import { useEffect, useRef, useState } from 'react';
+import { saveFile } from '../../../files/saveFile.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Choices } from '../../../ui/Choices.tsx';
 import { Field, SelectField } from '../../../ui/Field.tsx';
@@ -95,7 +96,7 @@ function Report({ step, bringing }: { step: ImportStep & { at: 'report' | 'faile
       {checked.refusedRows > 0 && (
         <>
           <div className="max-h-72 overflow-y-auto border-y border-rule" tabIndex={0} aria-label="Refused rows"><ul>{checked.refused.map((r) => <li key={r.row} className="border-b border-rule py-1"><b>Row {r.row}, {r.column}.</b> {r.message}</li>)}</ul></div>
-          <a className="underline underline-offset-4" href={URL.createObjectURL(checked.refusedCsv)} download="refused-rows.csv">Save the refused rows, to put right</a>
+          <Button look="quiet" onClick={() => saveFile(checked.refusedCsv, 'refused-rows.csv', 'text/csv')}>Save the refused rows, to put right</Button>
           <Choices label="What to store" value={mode} onChange={setMode} choices={[{ value: 'all or nothing', label: 'all or nothing' }, { value: 'only the good rows', label: 'only the good rows' }]} />
         </>
       )}

@@ -1,6 +1,6 @@
 import type { StoredSample, StoredSpot } from '@riffle/contract';
 import { COLOR_CLASSES, countColors, type ColorWeights } from '@riffle/core';
-import { createColumnHelper, createFilteredRowModel, createSortedRowModel, columnFilteringFeature, globalFilteringFeature, rowSortingFeature, sortFns, tableFeatures, useTable } from '@tanstack/react-table';
+import { createColumnHelper, createSortedRowModel, rowSortingFeature, sortFns, tableFeatures, useTable } from '@tanstack/react-table';
 import { useMemo } from 'react';
 import { measureOf } from '../../../ribbon/spotGrades.ts';
 
@@ -24,7 +24,7 @@ export function rowsOf(samples: readonly StoredSample[], spots: readonly StoredS
   });
 }
 
-const features = tableFeatures({ rowSortingFeature, columnFilteringFeature, globalFilteringFeature, sortedRowModel: createSortedRowModel(), filteredRowModel: createFilteredRowModel(), sortFns });
+const features = tableFeatures({ rowSortingFeature, sortedRowModel: createSortedRowModel(), sortFns });
 const helper = createColumnHelper<typeof features, SampleRow>();
 const columns = helper.columns([
   helper.accessor((r) => r.sample.takenAt, { id: 'date', header: 'Date' }),
