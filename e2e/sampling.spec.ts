@@ -227,6 +227,14 @@ test('in place: kriged in a worker, with a cut-off that moves and a variogram of
   await slider.focus();
   for (let i = 0; i < 40; i++) await page.keyboard.press('ArrowRight');
   await expect(judgement(page)).not.toHaveText(before ?? '');
+  // What pays is told with its band, and the curve tells what a cut-off leaves.
+  await expect(judgement(page)).toContainText(/\([\d.,]+–[\d.,]+\)\s+in/);
+  await expect(page.getByRole('img', { name: /^At a cut-off of .* of the gold is left in \d+\s*% of the pay$/ })).toBeVisible();
+  // The ground tells its grade where one points, and the chance that a pan there pays.
+  await page.getByRole('radio', { name: 'chance it pays' }).click();
+  await expect(page.getByText('The darker, the likelier a pan there pays.', { exact: false })).toBeVisible();
+  await page.getByRole('img', { name: /^Map of the ground in place/ }).click({ position: { x: 150, y: 60 } });
+  await expect(page.getByText(/^Here .*: \d+ chances in 100 that a pan pays, /)).toBeVisible();
   await slider.press('End');
   await expect(judgement(page)).toContainText(/Nothing here reaches|of pay/);
   await page.getByLabel('Range across, m').fill('0');
@@ -234,6 +242,8 @@ test('in place: kriged in a worker, with a cut-off that moves and a variogram of
   await page.getByRole('button', { name: 'Back to the fitted one' }).click();
   await page.getByRole('radio', { name: 'nearest' }).click();
   await expect(page.getByText('Every place is as its nearest sample.')).toBeVisible();
+  // A map by nearest samples knows no doubt, so it offers none.
+  await expect(page.getByRole('radio', { name: 'chance it pays' })).toBeHidden();
   await page.getByLabel('Pay, where no pit says', { exact: true }).fill('0');
   await expect(page.getByText('More than nothing.')).toBeVisible();
 });

@@ -34,7 +34,8 @@ export { CLIFTON_PARTICLES, volumeForParticles } from './sample/howMuchToTake.ts
 export { binomialLimits } from './sample/binomialLimits.ts';
 export { judgedByItsTop } from './sample/bucketOrder.ts';
 export { detectionLimit, EYES, PAN_FINISHES, PAN_LIGHTS, type SeenWith } from './sample/detectionLimit.ts';
-export { bootstrapBand, bySections, inPlace, inside, mapGround, MOST_CELLS, type EstimateMethod, type GradedPlace, type GroundMap, type GroundProblem, type InPlace } from './sample/groundInPlace.ts';
+export { chanceItPays } from './sample/chanceItPays.ts';
+export { bootstrapBand, bySections, inPlace, inside, mapGround, MOST_CELLS, sampleWeights, type EstimateMethod, type GradedPlace, type GroundMap, type GroundProblem, type InPlace } from './sample/groundInPlace.ts';
 export { correctForHands, handsRecovery, type GradeBand, type Recovery } from './sample/handsRecovery.ts';
 export { inverseDistance, ordinaryKriging, polygonOfInfluence, USUAL_NEIGHBORS } from './sample/kriging.ts';
 export { acrossOf, bankOf, DEPTH_STEP_M, layOut, type PlannedPoint, type SamplePattern } from './sample/layOut.ts';

@@ -34,16 +34,32 @@ describe('a plan laid out', () => {
     const wrong = laidOut(['Z-20']);
     expect((await server.call('PUT', `/sample-plans/${wrong.plan.id}/laid-out`, { ...wrong, lots: [newLot(groundId, null, { tag: 'Z-21' })] })).json()).toMatchObject({ status: 400, errors: [{ path: 'lots' }] });
   });
-  test('taken out takes along what nobody dug, and nothing else', async () => {
-    const whole = laidOut(['Z-31', 'Z-32', 'Z-33']);
+  test('taken out takes along what nobody dug, and nothing else; put back, that and nothing else comes back', async () => {
+    const whole = laidOut(['Z-31', 'Z-32', 'Z-33', 'Z-34']);
     await server.call('PUT', `/sample-plans/${whole.plan.id}/laid-out`, whole);
-    const [first] = whole.lots;
-    if (!first) throw new Error('there is a bag');
+    const [first, , , last] = whole.lots;
+    if (!first || !last) throw new Error('there are bags');
+    await server.call('PUT', `/lots/${last.id}`, { ...last, deleted: true, baseVersion: 1 });
     await server.call('PUT', `/lots/${first.id}`, { ...first, state: 'waiting', baseVersion: 1 });
     expect((await server.call('PUT', `/sample-plans/${whole.plan.id}`, { ...whole.plan, deleted: true, baseVersion: 1 })).statusCode).toBe(200);
     const left = (await listed<StoredLot>('lots')).filter((l) => l.samplePlanId === whole.plan.id && !l.deleted);
     expect(left.map((l) => l.tag)).toEqual(['Z-31']);
     expect((await listed<StoredSpot>('spots')).filter((s) => s.samplePlanId === whole.plan.id && !s.deleted).map((s) => s.name)).toEqual(['Z 1']);
+    // A stale copy brings nothing back; the right one brings back what the plan took along, not the bag taken out by itself before.
+    expect((await server.call('PUT', `/sample-plans/${whole.plan.id}`, { ...whole.plan, note: 'stale', baseVersion: 1 })).statusCode).toBe(409);
+    expect((await listed<StoredLot>('lots')).filter((l) => l.samplePlanId === whole.plan.id && !l.deleted)).toHaveLength(1);
+    expect((await server.call('PUT', `/sample-plans/${whole.plan.id}`, { ...whole.plan, baseVersion: 2 })).json()).toMatchObject({ deleted: false, version: 3 });
+    expect((await listed<StoredLot>('lots')).filter((l) => l.samplePlanId === whole.plan.id && !l.deleted).map((l) => l.tag).sort()).toEqual(['Z-31', 'Z-32', 'Z-33']);
+    expect((await listed<StoredSpot>('spots')).filter((s) => s.samplePlanId === whole.plan.id && !s.deleted).map((s) => s.name).sort()).toEqual(['Z 1', 'Z 2']);
+  });
+  test('is not put back while another bag has taken one of its tags', async () => {
+    const whole = laidOut(['Z-41']);
+    await server.call('PUT', `/sample-plans/${whole.plan.id}/laid-out`, whole);
+    await server.call('PUT', `/sample-plans/${whole.plan.id}`, { ...whole.plan, deleted: true, baseVersion: 1 });
+    const other = newLot(groundId, null, { tag: 'Z-41' });
+    expect((await server.call('PUT', `/lots/${other.id}`, other)).statusCode).toBe(201);
+    expect((await server.call('PUT', `/sample-plans/${whole.plan.id}`, { ...whole.plan, baseVersion: 2 })).json()).toMatchObject({ status: 409, code: 'TAKEN', errors: [{ path: 'tag' }] });
+    expect((await listed<{ id: string; deleted: boolean }>('sample-plans')).find((p) => p.id === whole.plan.id)?.deleted).toBe(true);
   });
 });
 

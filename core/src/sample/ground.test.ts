@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { expectNear, referenceCases } from '../../test/referenceCases.ts';
 import { normalDraw, seededRandom } from '../maths/random.ts';
-import { bootstrapBand, bySections, inPlace, inside, mapGround, type GradedPlace, type GroundMap, type GroundProblem } from './groundInPlace.ts';
+import { bootstrapBand, bySections, inPlace, inside, mapGround, sampleWeights, type GradedPlace, type GroundMap, type GroundProblem } from './groundInPlace.ts';
 import { inverseDistance, ordinaryKriging, polygonOfInfluence } from './kriging.ts';
 import { nearestOf } from './nearest.ts';
 import { empiricalVariogram, fitVariogram, semivariance, type PlaneValue, type Variogram, type VariogramModel } from './variogram.ts';
@@ -115,7 +115,13 @@ describe('ground in place', () => {
     expect(rich.area_m2).toBeGreaterThan(0.4 * all.area_m2);
     expect(rich.area_m2).toBeLessThan(0.6 * all.area_m2);
     expect(rich.grade_mg_L ?? 0).toBeGreaterThan(all.grade_mg_L ?? 1);
-    expect(map.weights.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+    for (const cutoff of [0, 0.5]) {
+      // The mean grade of the cells is that of the samples by their weights: the estimate is linear in them.
+      const weights = sampleWeights(map, 8, cutoff);
+      expect(weights.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 6);
+      expect(lattice((x) => x / 40).reduce((sum, p, i) => sum + p.grade_mg_L * weights[i], 0)).toBeCloseTo(inPlace(map, cutoff).grade_mg_L ?? NaN, 2);
+    }
+    expect(sampleWeights(map, 8, 9).every((w) => w === 0)).toBe(true);
   });
   test('polygons: a sample in a corner stands for its corner only', () => {
     const places = [{ x_m: 1, y_m: 10, grade_mg_L: 9, pay_m: 1, cover_m: 0 }, { x_m: 39, y_m: 10, grade_mg_L: 1, pay_m: 1, cover_m: 0 }];

@@ -40,8 +40,10 @@ export interface GroundMap {
   readonly sd_mg_L: Float64Array;
   readonly pay_m: Float64Array;
   readonly cover_m: Float64Array;
-  /** What each sample weighs in the whole. They sum to 1. */
-  readonly weights: Float64Array;
+  /** The samples that made cell i and their weights: `sampleIndex` and `sampleWeight` from `from[i]` up to `from[i + 1]`. */
+  readonly from: Uint32Array;
+  readonly sampleIndex: Uint32Array;
+  readonly sampleWeight: Float32Array;
 }
 
 /** Cells of the longer side at most. */
@@ -68,30 +70,50 @@ export function* mapGround(problem: GroundProblem): Generator<number, GroundMap>
   const grade = estimator(of((p) => p.grade_mg_L), method, problem.neighbors);
   // Pay and cover lie under the same places: one set of weights serves both.
   const thickness = inverseDistance(of((p) => p.pay_m), 2, 8);
-  const map: GroundMap = {
-    x0_m, y0_m, cell_m, columns, rows, grade_mg_L: new Float64Array(columns * rows).fill(NaN), sd_mg_L: new Float64Array(columns * rows).fill(NaN), pay_m: new Float64Array(columns * rows).fill(NaN), cover_m: new Float64Array(columns * rows).fill(NaN),
-    weights: new Float64Array(places.length),
-  };
+  const unknown = (): Float64Array => new Float64Array(columns * rows).fill(NaN);
+  const [grade_mg_L, sd_mg_L, pay_m, cover_m] = [unknown(), unknown(), unknown(), unknown()];
+  const from = new Uint32Array(columns * rows + 1);
+  const [sampleIndex, sampleWeight]: [number[], number[]] = [[], []];
   let volume = 0;
   for (let r = 0; r < rows; r++) {
     for (let c = 0; c < columns; c++) {
+      const i = r * columns + c;
+      from[i + 1] = sampleIndex.length;
       const [x, y] = [x0_m + (c + 0.5) * cell_m, y0_m + (r + 0.5) * cell_m];
       if (!inside(outline, x, y)) continue;
-      const i = r * columns + c;
       const here = grade(x / streak, y);
-      const { value: thick, from } = thickness(x / streak, y);
-      map.grade_mg_L[i] = Math.max(0, here.value);
-      map.sd_mg_L[i] = here.variance === null ? NaN : Math.sqrt(here.variance);
-      map.pay_m[i] = thick;
-      map.cover_m[i] = from.reduce((sum, f) => sum + f.weight * (places[f.index] as GradedPlace).cover_m, 0);
-      volume += thick;
-      for (const { index, weight } of here.from) map.weights[index] = (map.weights[index] as number) + weight * thick;
+      const thick = thickness(x / streak, y);
+      grade_mg_L[i] = Math.max(0, here.value);
+      sd_mg_L[i] = here.variance === null ? NaN : Math.sqrt(here.variance);
+      pay_m[i] = thick.value;
+      cover_m[i] = thick.from.reduce((sum, f) => sum + f.weight * (places[f.index] as GradedPlace).cover_m, 0);
+      volume += thick.value;
+      for (const { index, weight } of here.from) {
+        sampleIndex.push(index);
+        sampleWeight.push(weight);
+      }
+      from[i + 1] = sampleIndex.length;
     }
     yield (r + 1) / rows;
   }
   if (!(volume > 0)) throw new OutOfRange('outline', 'no cell of the net', 'an outline wider than a cell, with pay in it');
-  for (let i = 0; i < map.weights.length; i++) map.weights[i] = (map.weights[i] as number) / volume;
-  return map;
+  return { x0_m, y0_m, cell_m, columns, rows, grade_mg_L, sd_mg_L, pay_m, cover_m, from, sampleIndex: Uint32Array.from(sampleIndex), sampleWeight: Float32Array.from(sampleWeight) };
+}
+
+/** What each of `count` samples weighs in the mean grade of the cells that reach a cut-off (0: all of them). They sum to 1; all 0 when no cell reaches it. */
+export function sampleWeights(map: GroundMap, count: number, cutoff_mg_L = 0): Float64Array {
+  const weights = new Float64Array(count);
+  let volume = 0;
+  for (let i = 0; i < map.grade_mg_L.length; i++) {
+    if (!((map.grade_mg_L[i] as number) >= cutoff_mg_L)) continue;
+    const thick = map.pay_m[i] as number;
+    volume += thick;
+    for (let k = map.from[i] as number; k < (map.from[i + 1] as number); k++) {
+      const index = map.sampleIndex[k] as number;
+      weights[index] = (weights[index] as number) + (map.sampleWeight[k] as number) * thick;
+    }
+  }
+  return volume > 0 ? weights.map((w) => w / volume) : weights;
 }
 
 function estimator(points: readonly PlaneValue[], method: EstimateMethod, neighbors: number | undefined): Estimator {
@@ -139,7 +161,7 @@ export function inPlace(map: GroundMap, cutoff_mg_L = 0): InPlace {
 }
 
 /**
- * Band of the mean grade by bootstrap: samples drawn again with replacement, each at the weight the method gives it in the whole ground.
+ * Band of the mean grade by bootstrap: samples drawn again with replacement, each at the weight the method gives it (`sampleWeights`) in the whole ground or in the part that pays, whose outline is held as it is.
  * Few samples give a wide band; fewer than five give none. Neighbors that agree by nearness are not told apart from neighbors by luck, so for ground
  * sampled densely in one corner the band is too narrow; the map's own deviation tells more there.
  * Source: Efron (1979), Annals of Statistics 7, 1-26 (percentile band).

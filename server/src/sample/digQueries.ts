@@ -36,6 +36,15 @@ export async function dropUndug(db: Db, crewId: string, samplePlanId: string): P
        and not exists (select 1 from lot l where l.crew_id = $1 and l.spot_id = spot.id and not l.deleted)`, [crewId, samplePlanId]);
 }
 
+/** Undoes `dropUndug`: what went in the same moment as the plan comes back. Called before the plan itself is written anew. */
+export async function bringBackUndug(db: Db, crewId: string, samplePlanId: string): Promise<void> {
+  for (const table of ['lot', 'spot'] as const) {
+    await db.query(
+      `update ${table} set deleted = false, version = ${table}.version + 1, updated_at = now() from sample_plan p
+       where ${table}.crew_id = $1 and ${table}.sample_plan_id = $2 and ${table}.deleted and p.crew_id = $1 and p.id = $2 and p.deleted and ${table}.updated_at = p.updated_at`, [crewId, samplePlanId]);
+  }
+}
+
 const PIT = `id, version, updated_at as "updatedAt", deleted, ground_id as "groundId", spot_id as "spotId", name, dug_at as "dugAt", planned, length_m, length_entered as "lengthEntered", width_m, width_entered as "widthEntered", batter, layers, bottom, water_at_m as "waterAt_m", crevice, filled_in as "filledIn", put_back as "putBack", note`;
 
 /** Null: `baseVersion` is not the stored one. */

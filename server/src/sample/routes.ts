@@ -8,7 +8,7 @@ import { inTransaction, type Db } from '../db/pool.ts';
 import { writeSpot } from '../ground/queries.ts';
 import { Refusal } from '../http/problems.ts';
 import { asPage, listOfGround, putRecord } from '../http/recordRoutes.ts';
-import { dropUndug, findPit, findSamplePlan, findScreening, listPits, listSamplePlans, listScreenings, writePit, writeSamplePlan, writeScreening } from './digQueries.ts';
+import { bringBackUndug, dropUndug, findPit, findSamplePlan, findScreening, listPits, listSamplePlans, listScreenings, writePit, writeSamplePlan, writeScreening } from './digQueries.ts';
 import { findContainer, findSeeding, listContainers, listSeedings, writeContainer, writeSeeding } from './handsQueries.ts';
 import { importSamples } from './importSamples.ts';
 import { findLot, findSample, listLots, listSamples, writeLot, writeSample } from './queries.ts';
@@ -72,8 +72,10 @@ export function sampleRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: stri
   });
 }
 
-/** A plan taken out takes the bags nobody dug along. */
+/** A plan taken out takes the bags nobody dug along, and brings them back when it is put back. */
 async function writePlan(db: Db, crewId: string, plan: SamplePlan, baseVersion: number): Promise<unknown> {
+  const found = StoredSamplePlan.nullable().parse(await findSamplePlan(db, crewId, plan.id));
+  if (found?.deleted && !plan.deleted && found.version === baseVersion) await bringBackUndug(db, crewId, plan.id);
   const written = await writeSamplePlan(db, crewId, plan, baseVersion);
   if (written && plan.deleted) await dropUndug(db, crewId, plan.id);
   return written;

@@ -85,6 +85,8 @@ export function takeIn(client: QueryClient, write: Write, answer: unknown): void
   if (write.what === 'record') {
     const kept = answer as { id: string };
     client.setQueryData<{ id: string }[]>(listKey(write.kind, scopeOf(write)), (list) => [...(list ?? []).filter((r) => r.id !== kept.id), kept]);
+    // A plan takes its undug bags and points out with it, and brings them back.
+    if (write.kind === 'sample-plans') for (const kind of ['lots', 'spots'] as const) void client.invalidateQueries({ queryKey: listKey(kind, scopeOf(write)) });
   } else if (write.what === 'laid out') {
     for (const w of recordsOf(write)) client.setQueryData<{ id: string }[]>(listKey(w.kind, write.groundId), (list) => [...(list ?? []).filter((r) => r.id !== w.record.id), { ...w.record, version: 1, updatedAt: new Date().toISOString() }]);
   } else if (write.what === 'events') {

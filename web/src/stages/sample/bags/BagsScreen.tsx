@@ -1,7 +1,7 @@
 import type { StoredLot, StoredSamplePlan } from '@riffle/contract';
 import { acrossOf, countColors, WET_GRAVEL_KG_L } from '@riffle/core';
 import { useMemo, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { useRecords, useRecordsOfAll } from '../../../api/records.ts';
 import { useWrite } from '../../../offline/writes.ts';
@@ -17,6 +17,7 @@ import { BagSheet } from './BagSheet.tsx';
 import { byTag, freeCode, missingBags, readTag, STATE_WORDS } from './bagWords.ts';
 import { PlanSheet } from './PlanSheet.tsx';
 import { PointsDrawing } from './PointsDrawing.tsx';
+import { TagScanner } from './TagScanner.tsx';
 
 /** Samples laid out and the bags they come home in: what is dug, what waits, what is missing. */
 export function BagsScreen() {
@@ -24,6 +25,7 @@ export function BagsScreen() {
   const { picked, pick } = usePicked();
   const show = useShow();
   const write = useWrite();
+  const navigate = useNavigate();
   const [search, setSearch] = useSearchParams();
   const plans = useRecords('sample-plans', ground.id).items;
   const lots = useRecords('lots', ground.id).items;
@@ -32,6 +34,7 @@ export function BagsScreen() {
   const grounds = useRecords('grounds').items;
   const grades = useMemo(() => spotGrades(samples, ground.swell_percent), [samples, ground.swell_percent]);
   const [laying, setLaying] = useState(false);
+  const [scanning, setScanning] = useState(false);
   const [tag, setTag] = useState('');
   const [tagProblem, setTagProblem] = useState<string | null>(null);
   useKeys(useMemo(() => ({ n: () => setLaying(true) }), []));
@@ -45,28 +48,31 @@ export function BagsScreen() {
   const mouths = grounds.flatMap((g) => (g.joins?.groundId === ground.id ? [{ distance_m: g.joins.distance_m, bank: g.joins.bank }] : []));
   const goldAt = (spotId: string): boolean | null => { const here = samples.filter((s) => s.spotId === spotId); return here.length === 0 ? null : here.some((s) => countColors(s.counts) > 0 || s.gold_mg !== null); };
 
-  const openTag = (): void => {
-    const said = readTag(tag);
+  /** Opens the bag a tag or its square code names. Answers why it could not. */
+  const openTag = (words: string): string | null => {
+    const said = readTag(words);
     const hit = everyLot.find((l) => ('id' in said ? l.id === said.id : l.tag.toUpperCase() === said.tag));
-    if (!hit) return setTagProblem(tag.trim() === '' ? 'Type or scan a tag.' : `No bag is tagged ${'tag' in said ? said.tag : 'so'}. Nothing was opened.`);
-    if (hit.groundId !== ground.id) return setTagProblem(`${hit.tag} is a bag of ${grounds.find((g) => g.id === hit.groundId)?.name ?? 'another ground'}. Pick that ground first.`);
+    if (!hit) return words.trim() === '' ? 'Type or scan a tag.' : `No bag is tagged ${'tag' in said ? said.tag : 'so'}. Nothing was opened.`;
     setTag('');
-    setTagProblem(null);
-    set('bag', hit.id);
+    setScanning(false);
+    if (hit.groundId === ground.id) set('bag', hit.id);
+    else void navigate(`/bag/${hit.id}`);
+    return null;
   };
   const removePlan = (p: StoredSamplePlan): void => {
     const { version, updatedAt, ...record } = p;
     write({ what: 'record', kind: 'sample-plans', record: { ...record, deleted: true, baseVersion: version } });
-    toast(`${p.name} is out of the book, with the bags nobody dug.`);
+    toast(`${p.name} is out of the book, with the bags nobody dug.`, { action: { label: 'Undo', onClick: () => write({ what: 'record', kind: 'sample-plans', record: { ...record, baseVersion: version + 1 } }) } });
   };
 
   return (
     <div className="flex flex-col gap-4">
       <BagsJudgement plan={plan} lots={mine} />
       <div className="flex flex-wrap items-end gap-x-6 gap-y-2 no-print">
-        <form className="flex min-w-0 grow items-start gap-2 sm:max-w-96" onSubmit={(e) => { e.preventDefault(); openTag(); }}>
-          <div className="grow"><Field label="Tag in your hand" problem={tagProblem} hint="Type it, or scan its square code.">{(ids) => <input {...ids} className="written w-full" value={tag} autoCapitalize="characters" autoComplete="off" onChange={(e) => { setTag(e.target.value); setTagProblem(null); }} />}</Field></div>
+        <form className="flex min-w-0 grow items-start gap-2 sm:max-w-96" onSubmit={(e) => { e.preventDefault(); setTagProblem(openTag(tag)); }}>
+          <div className="grow"><Field label="Tag in your hand" problem={tagProblem} hint="Type it, or hold its square code before the camera.">{(ids) => <input {...ids} className="written w-full" value={tag} autoCapitalize="characters" autoComplete="off" onChange={(e) => { setTag(e.target.value); setTagProblem(null); }} />}</Field></div>
           <Button type="submit" className="mt-5">Open</Button>
+          <Button className="mt-5" onClick={() => setScanning(true)}>Scan</Button>
         </form>
         <Button look={plans.length === 0 ? 'main' : 'plain'} className="mb-5" onClick={() => setLaying(true)}>Lay out samples</Button>
         {plans.length > 1 && <div className="w-56"><SelectField label="Plan" value={plan?.id ?? ''} choices={plans.map((p) => ({ value: p.id, label: p.name }))} onChange={(id) => set('plan', id)} /></div>}
@@ -95,6 +101,7 @@ export function BagsScreen() {
         </Block>
       )}
       {laying && <PlanSheet ground={ground} mouths={mouths} code={freeCode(everyLot.map((l) => l.tag))} tags={everyLot.map((l) => l.tag)} at_m={spots.find((s) => s.id === picked)?.distance_m ?? null} onClose={() => setLaying(false)} onKept={(id) => { setLaying(false); set('plan', id); }} />}
+      {scanning && <TagScanner onWords={openTag} onClose={() => setScanning(false)} />}
       {bag && <BagSheet key={bag.id} ground={ground} spots={spots} lot={bag} taken={everyLot.map((l) => l.tag)} onClose={() => set('bag', null)} />}
     </div>
   );

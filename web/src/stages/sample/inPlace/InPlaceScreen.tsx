@@ -12,7 +12,8 @@ import { Field, SelectField } from '../../../ui/Field.tsx';
 import { Block, Gold, Judgement } from '../../../ui/Judgement.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { useDraft } from '../../../ui/useDraft.ts';
-import { GradeMap } from './GradeMap.tsx';
+import { CutoffCurve } from './CutoffCurve.tsx';
+import { GradeMap, type MapShows } from './GradeMap.tsx';
 import { boxAbout, outlineOnGround, placesOf } from './places.ts';
 import { useGroundMap } from './useGroundMap.ts';
 import { VariogramChart } from './VariogramChart.tsx';
@@ -55,7 +56,7 @@ export function InPlaceScreen() {
   const [asked, setAsked] = useDraft<Asked>(`in-place-${ground.id}`, () => ({ outlineId: '', method: 'kriging', fine: false, streak: ground.kind === 'hillside' ? '1' : STREAK, pay: { text: US ? '1' : '0.3', unit }, cover: { text: US ? '2' : '0.6', unit }, from: { text: '', unit }, to: { text: '', unit }, model: 'spherical', own: null }));
   const change = (some: Partial<Asked>): void => setAsked((before) => ({ ...before, ...some }));
   const [cutoff, setCutoff] = useState(pays_mg_L);
-  const [shows, setShows] = useState<'grade' | 'doubt'>('grade');
+  const [shows, setShows] = useState<MapShows>('grade');
   const [pay, cover, from, to] = [readEntered('length', asked.pay), readEntered('length', asked.cover), readEntered('length', asked.from), readEntered('length', asked.to)];
   const [pay_m, cover_m] = [pay.ok && pay.value > 0 ? pay.value : null, cover.ok ? cover.value : null];
   const windowSaid = asked.from.text.trim() !== '' || asked.to.text.trim() !== '';
@@ -77,31 +78,34 @@ export function InPlaceScreen() {
     const method: EstimateMethod = asked.method === 'polygons' ? { kind: 'polygons' } : asked.method === 'kriging' && v ? { kind: 'kriging', variogram: v } : { kind: 'inverse distance', power: 2 };
     return { places: inReach.map(({ spot, ...p }) => { void spot; return p; }), outline, method, cells: asked.fine ? CELLS.fine : CELLS.quick, streak };
   }, [inReach, outline, key, asked.method, asked.fine, streak]);
-  const { mapped, working, failed, all, above, stop } = useGroundMap(problem, cutoff);
+  const { map, working, failed, all, above, stop } = useGroundMap(problem, cutoff);
   const sections = useMemo(() => { try { return bySections(inReach, Math.max(1, ((outline?.[1]?.x_m ?? 0) - (outline?.[0]?.x_m ?? 0)) / 40)); } catch { return null; } }, [inReach, outline]);
+  // A map by distance, or the last one while kriging is still at work, knows no doubt.
+  const tellsDoubt = useMemo(() => map !== null && map.sd_mg_L.some((sd) => !Number.isNaN(sd)), [map]);
+  const showing = tellsDoubt ? shows : 'grade';
   const highest = Math.max(cutoff, ...inReach.map((p) => p.grade_mg_L), 0.01);
-  const band = mapped?.band;
 
   return (
     <div className="flex flex-col gap-4">
       {!problem
         ? <Judgement rests="A grid or two traverses give the shape; lay them out under Bags. Then the map draws itself.">Sample two spots or more, and Riffle maps what lies between.</Judgement>
         : above && all && above.grade_mg_L !== null
-          ? <Judgement rests={<>All of it: <Gold>{show.bulkGold(all.gold_mg)}</Gold> in {show.volume(all.pay_m3 * 1000)}, <Gold>{band ? show.band('grade', all.grade_mg_L ?? 0, band.low_mg_L, band.high_mg_L) : show.grade(all.grade_mg_L ?? 0)}</Gold>{band ? '' : ' (too few samples for a band)'}, by {inReach.length} sampled spots. What is in the ground is not what a box keeps.</>}>
-            <Gold>{show.bulkGold(above.gold_mg)}</Gold> in {show.volume(above.pay_m3 * 1000)} of pay, <Gold>{show.grade(above.grade_mg_L)}</Gold>, under {(above.strippingRatio ?? 0).toFixed(1)} times as much cover.
+          ? <Judgement rests={<>All of it: <Gold>{show.bulkGold(all.gold_mg)}</Gold> in {show.volume(all.pay_m3 * 1000)}, <Gold>{all.band ? show.band('grade', all.grade_mg_L ?? 0, all.band.low_mg_L, all.band.high_mg_L) : show.grade(all.grade_mg_L ?? 0)}</Gold>{all.band ? '' : ' (too few samples for a band)'}, by {inReach.length} sampled spots. What is in the ground is not what a box keeps.</>}>
+            <Gold>{above.band ? show.band('bulkGold', above.gold_mg, above.band.low_mg_L * above.pay_m3 * 1000, above.band.high_mg_L * above.pay_m3 * 1000) : show.bulkGold(above.gold_mg)}</Gold> in {show.volume(above.pay_m3 * 1000)} of pay, <Gold>{show.grade(above.grade_mg_L)}</Gold>, under {(above.strippingRatio ?? 0).toFixed(1)} times as much cover.
           </Judgement>
           : <Judgement rests={failed ?? undefined}>{failed ? 'This ground cannot be mapped so.' : above ? `Nothing here reaches ${show.grade(cutoff)}.` : 'Mapping the ground ...'}</Judgement>}
       <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,22rem)]">
         <div className="flex min-w-0 flex-col gap-4">
-          <Block title="Grade from above" aside={working !== null ? <span role="status">{Math.round(working * 100)} % <button type="button" className="ml-2 underline underline-offset-4" onClick={stop}>Stop</button></span> : mapped && asked.method === 'kriging' ? <Choices label="The map shows" value={shows} onChange={setShows} choices={[{ value: 'grade', label: 'grade' }, { value: 'doubt', label: 'how unsure' }]} /> : undefined}>
-            {mapped && outline && <GradeMap map={mapped.map} outline={outline} places={inReach} cutoff_mg_L={cutoff} shows={asked.method === 'kriging' ? shows : 'grade'} picked={picked} onPick={pick} />}
+          <Block title="Grade from above" aside={working !== null ? <span role="status">{Math.round(working * 100)} % <button type="button" className="ml-2 underline underline-offset-4" onClick={stop}>Stop</button></span> : tellsDoubt ? <Choices label="The map shows" value={shows} onChange={setShows} choices={[{ value: 'grade', label: 'grade' }, { value: 'chance', label: 'chance it pays' }, { value: 'doubt', label: 'how unsure' }]} /> : undefined}>
+            {map && outline && <GradeMap map={map} outline={outline} places={inReach} cutoff_mg_L={cutoff} shows={showing} picked={picked} onPick={pick} />}
             <div className="mt-2">
               <label className="flex flex-wrap items-center gap-3"><span>Pays from <b className="text-gold">{show.grade(cutoff)}</b></span>
                 <input type="range" className="h-11 min-w-0 grow accent-ink" aria-label="Cut-off grade" aria-valuetext={show.grade(cutoff)} min={0} max={1} step={0.005} value={Math.sqrt(cutoff / highest)} onChange={(e) => setCutoff(Number(e.target.value) ** 2 * highest)} />
               </label>
-              {above && all && <p className="text-ink-2">{show.figure('area', above.area_m2).digits} of {show.area(all.area_m2)} pay. Ink outlines them; the ground is drawn pulled straight.</p>}
+              {above && all && <p className="text-ink-2">{show.figure('area', above.area_m2).digits} of {show.area(all.area_m2)} pay. Ink outlines them; the ground is drawn pulled straight; an open circle is a blank.{showing === 'chance' ? ' The darker, the likelier a pan there pays.' : ''}</p>}
             </div>
           </Block>
+          {map && <Block title="What the cut-off leaves"><CutoffCurve map={map} cutoff_mg_L={cutoff} highest_mg_L={highest} /></Block>}
           {sections && <p className="text-ink-2">By {sections.sections.length} sections instead: {show.volume(sections.pay_m3 * 1000)} between the first and the last, <span className="text-gold">{sections.grade_mg_L === null ? 'no grade' : show.grade(sections.grade_mg_L)}</span>, <span className="text-gold">{show.bulkGold(sections.gold_mg)}</span>.</p>}
         </div>
         <Block title="How it is worked out">

@@ -1,22 +1,33 @@
-import { inPlace, type GroundProblem, type InPlace } from '@riffle/core';
+import { bootstrapBand, inPlace, sampleWeights, seededRandom, type GroundMap, type GroundProblem, type InPlace } from '@riffle/core';
 import { proxy, wrap, type Remote } from 'comlink';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import type { GroundWorker, MappedGround } from '../../../workers/ground.worker.ts';
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import type { GroundWorker } from '../../../workers/ground.worker.ts';
+
+/** Fixed, so that the same samples give the same band. */
+const SEED = 1979;
+/** Enough for the ends of a 90 % band, and quick enough to follow a moving cut-off. */
+const DRAWS = 600;
+
+/** What lies in the ground with the band of its mean grade; no band when there are too few samples. */
+export interface BandedInPlace extends InPlace {
+  readonly band: { readonly low_mg_L: number; readonly high_mg_L: number } | null;
+}
 
 export interface GroundMapInHand {
-  readonly mapped: MappedGround | null;
+  readonly map: GroundMap | null;
   /** How far it is, 0 to 1; null when it rests. */
   readonly working: number | null;
   readonly failed: string | null;
-  readonly all: InPlace | null;
-  readonly above: InPlace | null;
+  readonly all: BandedInPlace | null;
+  /** What reaches the cut-off; follows a moving cut-off a moment later. */
+  readonly above: BandedInPlace | null;
   readonly stop: () => void;
 }
 
 /** Maps a ground in a worker, anew whenever the problem changes. The cut-off is not part of it: moving it costs nothing. */
 export function useGroundMap(problem: GroundProblem | null, cutoff_mg_L: number): GroundMapInHand {
   const worker = useRef<Remote<GroundWorker> | null>(null);
-  const [mapped, setMapped] = useState<MappedGround | null>(null);
+  const [mapped, setMapped] = useState<{ readonly map: GroundMap; readonly problem: GroundProblem } | null>(null);
   const [working, setWorking] = useState<number | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
   useEffect(() => {
@@ -33,7 +44,7 @@ export function useGroundMap(problem: GroundProblem | null, cutoff_mg_L: number)
       setFailed(null);
       remote.map(problem, proxy((done) => { if (current) setWorking(done); })).then((found) => {
         if (!current) return;
-        if (found) setMapped(found);
+        if (found) setMapped({ map: found, problem });
         setWorking(null);
       }, (error: Error) => {
         if (!current) return;
@@ -47,7 +58,13 @@ export function useGroundMap(problem: GroundProblem | null, cutoff_mg_L: number)
       void remote.stop();
     };
   }, [problem]);
-  const all = useMemo(() => mapped && inPlace(mapped.map), [mapped]);
-  const above = useMemo(() => mapped && inPlace(mapped.map, cutoff_mg_L), [mapped, cutoff_mg_L]);
-  return { mapped: problem ? mapped : null, working, failed, all: problem ? all : null, above: problem ? above : null, stop: () => { void worker.current?.stop(); setWorking(null); } };
+  const settled = useDeferredValue(cutoff_mg_L);
+  const all = useMemo(() => mapped && banded(mapped.map, mapped.problem, 0), [mapped]);
+  const above = useMemo(() => mapped && banded(mapped.map, mapped.problem, settled), [mapped, settled]);
+  return { map: problem && mapped ? mapped.map : null, working, failed, all: problem ? all : null, above: problem ? above : null, stop: () => { void worker.current?.stop(); setWorking(null); } };
+}
+
+function banded(map: GroundMap, { places }: GroundProblem, cutoff_mg_L: number): BandedInPlace {
+  const sum = inPlace(map, cutoff_mg_L);
+  return { ...sum, band: sum.grade_mg_L === null ? null : bootstrapBand(places, sampleWeights(map, places.length, cutoff_mg_L), seededRandom(SEED), 0.9, DRAWS) };
 }
