@@ -142,6 +142,15 @@ test('screens: a split that does not close says so, one that does says where to 
   await page.getByLabel('Screen 4', { exact: true }).fill('20 mesh');
   await page.getByLabel('Went in', { exact: true }).fill('20.2');
   await expect(judgement(page)).toContainText(/Screen at 0\.3\smm: it takes off 95 % of the gravel/);
+  // Gold seen on a screen moves the cut above it; half a piece is none.
+  const seen = page.getByLabel('Gold seen on screen 4');
+  await seen.fill('1.5');
+  await expect(page.getByText('A whole number, 0 or more.')).toBeVisible();
+  await seen.fill('2');
+  await page.getByLabel('Gold seen on screen 1').fill('0');
+  await expect(judgement(page)).toContainText(/Screen at 2\.36\smm: it takes off 70 % of the gravel/);
+  await page.getByLabel('Gold seen on screen 1').fill('1');
+  await expect(judgement(page)).toContainText(/Gold lies on the screens: 3 pieces at 0\.3\smm and above/);
   await page.getByRole('button', { name: 'Keep this screening' }).click();
   await expect(page.getByText('Kept: a stack of 5 screens at Lower bar.')).toBeVisible();
   await expect(page.getByRole('img', { name: /^Size curve: D10 0\.\d+\smm/ })).toBeVisible();

@@ -9,6 +9,8 @@ const Screen = z.object({
   shape: z.enum(SCREEN_SHAPES),
   kept: notNegative(100_000, 'kg or L'),
   keptEntered: Entered,
+  /** Pieces of gold found on it by eye before it was thrown; null: nobody looked. */
+  colors: z.int('A whole number.').min(0, 'Not below 0.').max(100_000, 'At most 100,000.').nullable().default(null),
 });
 
 /** A stack of screens and what stayed on each: all by mass (kg, wet as weighed) or all by loose volume (L). */

@@ -35,7 +35,7 @@ export function handsWrites(put: Put, nextId: NextId, at: (day: number) => strin
 export function screeningWrite(put: Put, nextId: NextId, at: (day: number) => string, groundId: string, spotId: string): void {
   const record: Screening = {
     id: nextId(SCREENED.day), deleted: false, groundId, spotId, lotId: null, screenedAt: at(SCREENED.day), measure: 'mass', way: 'wet', moisture_percent: 7, wentIn: SCREENED.wentIn, wentInEntered: entered(`${SCREENED.wentIn}`, 'kg'),
-    screens: SCREENED.screens.map(([name, kept]) => ({ name, aperture_mm: sieveAperture_mm(name), shape: 'square', kept, keptEntered: entered(`${kept}`, 'kg') })), through: SCREENED.through, throughEntered: entered(`${SCREENED.through}`, 'kg'), note: 'One bucket from the pay of pit 2.',
+    screens: SCREENED.screens.map(([name, kept], i) => ({ name, aperture_mm: sieveAperture_mm(name), shape: 'square', kept, keptEntered: entered(`${kept}`, 'kg'), colors: i < 3 ? 0 : null })), through: SCREENED.through, throughEntered: entered(`${SCREENED.through}`, 'kg'), note: 'One bucket from the pay of pit 2.',
   };
   put('screenings', record);
 }

@@ -74,7 +74,7 @@ export const newPit = (groundId: string, spotId: string, some: Partial<New<Pit>>
 
 export const newScreening = (groundId: string, spotId: string, some: Partial<New<Screening>> = {}): New<Screening> => ({
   ...fresh(), groundId, spotId, lotId: null, screenedAt: '2026-05-01T08:00:00.000Z', measure: 'mass', way: 'wet', moisture_percent: 8, wentIn: 20, wentInEntered: entered('20', 'kg'),
-  screens: [{ name: '1/4 in', aperture_mm: 6.3, shape: 'square', kept: 8, keptEntered: entered('8', 'kg') }, { name: 'No. 10', aperture_mm: 2, shape: 'square', kept: 6, keptEntered: entered('6', 'kg') }], through: 5.8, throughEntered: entered('5.8', 'kg'), note: '', ...some,
+  screens: [{ name: '1/4 in', aperture_mm: 6.3, shape: 'square', kept: 8, keptEntered: entered('8', 'kg'), colors: 0 }, { name: 'No. 10', aperture_mm: 2, shape: 'square', kept: 6, keptEntered: entered('6', 'kg'), colors: null }], through: 5.8, throughEntered: entered('5.8', 'kg'), note: '', ...some,
 });
 
 export const newContainer = (some: Partial<New<Container>> = {}): New<Container> => ({ ...fresh(), name: `pan ${uuidv7().slice(-8).replaceAll(/\d/g, 'x')}`, volume_L: 5.1, volumeEntered: entered('5.1', 'L'), way: 'weight of water', note: '', ...some });

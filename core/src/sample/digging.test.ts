@@ -53,7 +53,7 @@ describe('choice of a screen', () => {
   const curve = sizeCurve([{ aperture_mm: 0.425, kept: 20 }, { aperture_mm: 0.85, kept: 20 }, { aperture_mm: 2, kept: 20 }, { aperture_mm: 6.3, kept: 30 }], 10).points;
   const counts = { ...NO_COLORS, '+10': 1, '20-40': 6, '-40': 20 };
   test('a coarse screen takes gravel and no counted gold; a finer one takes the coarse classes', () => {
-    expect(screenChoice(6.3, curve, counts)).toEqual({ aperture_mm: 6.3, removes_percent: 30, goldOver_percent: 0, uncountedCoarse: 1 });
+    expect(screenChoice(6.3, curve, counts)).toEqual({ aperture_mm: 6.3, removes_percent: 30, goldOver_percent: 0, colorsOverAtMost_percent: expect.closeTo(100 * (1 - 0.05 ** (1 / 26)), 6), uncountedCoarse: 1, foundOver: null });
     const at = screenChoice(0.425, curve, counts);
     expect(at.removes_percent).toBeCloseTo(90, 9);
     expect(at.goldOver_percent).toBeCloseTo((100 * 6 * COLOR_MG['20-40']) / (6 * COLOR_MG['20-40'] + 20 * COLOR_MG['-40']), 9);
@@ -64,6 +64,14 @@ describe('choice of a screen', () => {
       expect(fine.removes_percent ?? 0).toBeGreaterThanOrEqual(coarse.removes_percent ?? 0);
       expect(fine.goldOver_percent ?? 0).toBeGreaterThanOrEqual(coarse.goldOver_percent ?? 0);
     }), runs);
+  });
+  test('what was found by eye lies on a screen or a coarser one; where nobody looked nothing is said', () => {
+    const found = [{ aperture_mm: 12.5, colors: 0 }, { aperture_mm: 6.3, colors: 1 }, { aperture_mm: 2, colors: 3 }, { aperture_mm: 0.425, colors: null }];
+    expect([20, 12.5, 6.3, 2, 0.425].map((mm) => screenChoice(mm, curve, counts, COLOR_MG, found).foundOver)).toEqual([null, 0, 1, 4, 4]);
+  });
+  test('few colors leave much open: three of three below a screen, and two in three could be above (rule: 1 - 0.05^(1/n))', () => {
+    const few = screenChoice(2, curve, { ...NO_COLORS, '-40': 3 });
+    expect([few.goldOver_percent, few.colorsOverAtMost_percent]).toEqual([0, expect.closeTo(100 * (1 - 0.05 ** (1 / 3)), 6)]);
   });
   test('beyond the stack nothing is made up', () => expect([screenChoice(25, curve, counts).removes_percent, screenChoice(2, curve, NO_COLORS).goldOver_percent]).toEqual([null, null]));
 });

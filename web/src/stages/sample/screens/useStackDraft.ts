@@ -10,6 +10,8 @@ export interface ScreenDraft {
   readonly name: string;
   readonly shape: Screening['screens'][number]['shape'];
   readonly kept: Entered;
+  /** Pieces of gold found on it, as typed; empty: nobody looked. */
+  readonly colors?: string;
 }
 export interface StackDraft {
   readonly measure: Screening['measure'];
@@ -24,6 +26,9 @@ export interface ReadScreen {
   readonly draft: ScreenDraft;
   readonly aperture: Aperture;
   readonly kept: Reading;
+  /** Null: nobody looked. */
+  readonly colors: number | null;
+  readonly colorsProblem: string | null;
 }
 
 /** The usual stack of a prospector's classifiers. Common practice, no source. */
@@ -55,11 +60,11 @@ export function useStackDraft(ground: StoredGround, US: boolean): StackInHand {
     const r = readEntered(draft.measure === 'mass' ? 'mass' : 'volume', e);
     return r.ok && draft.measure === 'mass' ? { ok: true, value: r.value / 1e6 } : r;
   };
-  const screens = draft.screens.map((s): ReadScreen => ({ draft: s, aperture: readScreenName(s.name), kept: amount(s.kept) }));
+  const screens = draft.screens.map((s): ReadScreen => ({ draft: s, aperture: readScreenName(s.name), kept: amount(s.kept), ...readColors(s.colors ?? '') }));
   const wentIn = draft.wentIn.text.trim() === '' ? null : amount(draft.wentIn);
   const through = amount(draft.through);
   const moisture = draft.moisture.trim() === '' ? null : Number(draft.moisture);
-  const wrong = screens.find((s) => !s.aperture.ok || !s.kept.ok);
+  const wrong = screens.find((s) => !s.aperture.ok || !s.kept.ok || s.colorsProblem !== null);
   let curve: SizeCurve | null = null;
   let problem: string | null = null;
   if (moisture !== null && !(moisture >= 0 && moisture <= 100)) problem = 'Moisture is 0 to 100 %.';
@@ -86,10 +91,16 @@ export function useStackDraft(ground: StoredGround, US: boolean): StackInHand {
       if (!curve || problem || !through.ok) return null;
       return {
         id: uuidv7(), deleted: false, groundId: ground.id, spotId, lotId: null, screenedAt: new Date().toISOString(), measure: draft.measure, way: draft.way, moisture_percent: moisture, wentIn: wentIn?.ok ? wentIn.value : null, wentInEntered: wentIn?.ok ? draft.wentIn : null,
-        screens: screens.flatMap((s) => (s.aperture.ok && s.kept.ok ? [{ name: s.draft.name.trim(), aperture_mm: s.aperture.mm, shape: s.draft.shape, kept: s.kept.value, keptEntered: s.draft.kept }] : [])), through: through.value, throughEntered: draft.through, note: draft.note, baseVersion: 0,
+        screens: screens.flatMap((s) => (s.aperture.ok && s.kept.ok ? [{ name: s.draft.name.trim(), aperture_mm: s.aperture.mm, shape: s.draft.shape, kept: s.kept.value, keptEntered: s.draft.kept, colors: s.colors }] : [])), through: through.value, throughEntered: draft.through, note: draft.note, baseVersion: 0,
       };
     },
   };
+}
+
+function readColors(typed: string): { colors: number | null; colorsProblem: string | null } {
+  if (typed.trim() === '') return { colors: null, colorsProblem: null };
+  const n = Number(typed);
+  return Number.isInteger(n) && n >= 0 && n <= 100_000 ? { colors: n, colorsProblem: null } : { colors: null, colorsProblem: 'A whole number, 0 or more.' };
 }
 
 /** The curve of a screening in the book. */
