@@ -278,13 +278,42 @@ test('the table: brought in from a file with its wrong rows named, sorted, chang
   await expect(sheet.getByRole('status')).toHaveText('2 samples stored, 1 new spot.');
   await sheet.getByRole('button', { name: 'Done' }).click();
   await expect(judgement(page)).toHaveText('2 samples.');
-  await page.getByRole('button', { name: 'volume “10 L”, Lower bar: change' }).click();
+  const cell = (text: string) => page.getByRole('gridcell', { name: text, exact: true });
+  await cell('“10 L”').click();
   await page.getByLabel('volume, Lower bar').fill('-4');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('▲');
+  // A click elsewhere does not throw away what could not be kept.
+  await cell('New bend').click();
+  await expect(page.getByLabel('volume, Lower bar')).toHaveValue('-4');
   await page.getByLabel('volume, Lower bar').fill('3 pans');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: 'volume “3 pans”, Lower bar: change' })).toBeVisible();
+  await expect(cell('“3 pans”')).toBeVisible();
+  // By keys alone: the grid is one stop, arrows go from cell to cell, Enter writes, Escape leaves it as it was.
+  const grid = page.getByRole('grid', { name: 'Samples' });
+  await grid.focus();
+  await page.keyboard.press('Control+Home');
+  await expect(grid).toHaveAttribute('aria-activedescendant', 'sample-cell-0-0');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('date, New bend').fill('2031-01-01T10:00');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('That day has not come yet.');
+  await page.keyboard.press('Escape');
+  await expect(cell('5 May 26')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await page.getByLabel('date, New bend').fill('2026-05-06T10:00');
+  await page.keyboard.press('Enter');
+  await expect(cell('6 May 26')).toBeVisible();
+  await page.keyboard.press('Control+Home');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('spot, New bend').selectOption('Upper bar');
+  await page.keyboard.press('Enter');
+  await expect(cell('Upper bar')).toBeVisible();
+  // A place along the creek is not written: it is the spot's.
+  await page.keyboard.press('Control+Home');
+  for (const key of ['ArrowRight', 'ArrowRight', 'Enter']) await page.keyboard.press(key);
+  await expect(page.locator('[data-writing]')).toHaveCount(0);
   await page.getByRole('button', { name: 'Along m' }).click();
   await expect(page.getByRole('columnheader', { name: 'Along m' })).toHaveAttribute('aria-sort', /ascending|descending/);
   await page.getByRole('radio', { name: 'blank' }).click();

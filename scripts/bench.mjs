@@ -135,7 +135,7 @@ async function bigTable() {
   await page.getByRole('heading', { level: 1, name: '100,000 samples' }).waitFor({ timeout: 120_000 });
   await page.waitForTimeout(10_000);
   const frames = (scrolls) => page.evaluate(async (moves) => {
-    const table = document.querySelector('[role="table"]');
+    const table = document.querySelector('[role="grid"]');
     const times = [];
     for (let i = 0, last = performance.now(); i < 120; i++) {
       if (moves) table.scrollTop += 150 + (i % 7) * 30;
