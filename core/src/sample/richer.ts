@@ -54,19 +54,30 @@ export const chanceAbove = (b: GradeBelief, grade_mg_L: number): number => 1 - g
  */
 export const chanceRicher = (a: GradeBelief, b: GradeBelief): number => betaCdf(b.rate_L_mg / (a.rate_L_mg + b.rate_L_mg), b.shape, a.shape);
 
-/** Chance of each to be the richest of all: the integral of its density times the others' cumulative chances, on its own quantiles (200 steps). They sum to 1. */
+/** Marks on the common scale of grades, evenly on its logarithm. */
+const MARKS = 600;
+/** Share of a belief left out at either end of the scale. */
+const TAIL = 1e-5;
+
+/**
+ * Chance of each to be the richest of all: the integral of its density times the others' cumulative chances, by the middle of each of 600 steps of one
+ * common scale of grades. They sum to 1. Work grows with the number of spots, not its square. Riffle's own; two spots agree with `chanceRicher`.
+ */
 export function chancesOfBest(beliefs: readonly GradeBelief[]): number[] {
-  const STEPS = 200;
-  const raw = beliefs.map((b, i) => {
-    let sum = 0;
-    for (let s = 0; s < STEPS; s++) {
-      const grade = beliefQuantile_mg_L(b, (s + 0.5) / STEPS);
-      sum += beliefs.reduce((product, other, j) => (j === i ? product : product * gammaCdf(grade * other.rate_L_mg, other.shape)), 1);
-    }
-    return sum / STEPS;
-  });
-  const all = raw.reduce((a, b) => a + b, 0);
-  return raw.map((r) => r / all);
+  if (beliefs.length === 0) return [];
+  const low = Math.log(Math.max(1e-12, Math.min(...beliefs.map((b) => beliefQuantile_mg_L(b, TAIL)))));
+  const high = Math.log(Math.max(...beliefs.map((b) => beliefQuantile_mg_L(b, 1 - TAIL))));
+  const marks = Array.from({ length: MARKS + 1 }, (_, k) => Math.exp(low + ((high - low) * k) / MARKS));
+  const below = beliefs.map((b) => marks.map((grade) => gammaCdf(grade * b.rate_L_mg, b.shape)));
+  const raw = new Float64Array(beliefs.length);
+  for (let k = 0; k < MARKS; k++) {
+    // A chance of nothing in the product would hide all others: it counts as very small.
+    const logs = below.map((f) => Math.log(Math.max(1e-300, ((f[k] as number) + (f[k + 1] as number)) / 2)));
+    const all = logs.reduce((a, b) => a + b, 0);
+    below.forEach((f, i) => { raw[i] = (raw[i] as number) + ((f[k + 1] as number) - (f[k] as number)) * Math.exp(all - (logs[i] as number)); });
+  }
+  const sum = raw.reduce((a, b) => a + b, 0);
+  return [...raw].map((r) => r / sum);
 }
 
 /** More pans than this is another season. */

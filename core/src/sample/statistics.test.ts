@@ -57,10 +57,28 @@ describe('which is richer', () => {
   const spot = (n: number, volumeBank_L = 12) => ({ volumeBank_L, belief: gradeBelief([{ volumeBank_L, counts: fine(n) }], { meanColor_mg: COLOR_MG['-40'] }) });
   test('chances of being best sum to 1, agree with the pair, and follow the count', () => {
     const two = chancesOfBest([spot(9).belief, spot(4).belief]);
-    expect(two[0]).toBeCloseTo(chanceRicher(spot(9).belief, spot(4).belief), 2);
+    expect(two[0]).toBeCloseTo(chanceRicher(spot(9).belief, spot(4).belief), 3);
     const four = chancesOfBest([spot(1).belief, spot(12).belief, spot(6).belief, spot(0).belief]);
     expect(four.reduce((a, b) => a + b)).toBeCloseTo(1, 9);
     expect([...four].sort((a, b) => b - a)).toEqual([four[1], four[2], four[0], four[3]]);
+  });
+  test('any two agree with the pair, however far apart; alike spots share alike', () => {
+    fc.assert(fc.property(fc.nat(80), fc.nat(80), fc.double({ min: 2, max: 60, noNaN: true }), (a, b, litres) => {
+      const [x, y] = [spot(a, litres).belief, spot(b).belief];
+      expect(Math.abs((chancesOfBest([x, y])[0] as number) - chanceRicher(x, y))).toBeLessThan(0.005);
+    }), runs);
+    for (const chance of chancesOfBest(Array.from({ length: 40 }, () => spot(5).belief))) expect(chance).toBeCloseTo(1 / 40, 9);
+    expect(chancesOfBest([])).toEqual([]);
+  });
+  test('three spots as 40,000 seeded draws have it', () => {
+    const random = seededRandom(1763);
+    const beliefs = [spot(3).belief, spot(6, 20).belief, spot(0, 4).belief];
+    const wins = [0, 0, 0];
+    for (let i = 0; i < 40_000; i++) {
+      const drawn = beliefs.map((b) => gammaDraw(b.shape, random) / b.rate_L_mg);
+      wins[drawn.indexOf(Math.max(...drawn))] = (wins[drawn.indexOf(Math.max(...drawn))] as number) + 1;
+    }
+    chancesOfBest(beliefs).forEach((chance, i) => expect(Math.abs(chance - (wins[i] as number) / 40_000)).toBeLessThan(0.01));
   });
   test('order of the pans does not matter; pans together are one pan of the whole when nothing scatters', () => {
     fc.assert(fc.property(fc.array(fc.record({ volumeBank_L: fc.double({ min: 1, max: 30, noNaN: true }), counts: fc.record({ '+10': fc.constant(0), '10-20': fc.nat(3), '20-40': fc.nat(9), '-40': fc.nat(30) }) }), { minLength: 2, maxLength: 6 }), (pans) => {

@@ -15,6 +15,8 @@ import { Strokes } from './Strokes.tsx';
 import { bestOf, useMeaning, type SpotMeaning } from './useMeaning.ts';
 import { Weights } from './Weights.tsx';
 
+/** Spots listed at first; the rest by asking. */
+const LISTED = 8;
 /** From this chance on one spot is called the better. */
 const CALL = 0.9;
 
@@ -30,6 +32,8 @@ export function MeaningScreen() {
   const [planId, setPlanId] = useState('');
   const plan = traverses.find((p) => p.id === planId) ?? traverses.at(-1);
   const compared = useMemo(() => bestOf(meant), [meant]);
+  const [listsAll, setListsAll] = useState(false);
+  const listed = listsAll ? compared : compared.slice(0, LISTED);
   const [first, second] = compared;
   const one = meant.find((m) => m.spot.id === picked) ?? first?.meant;
   const [otherId, setOtherId] = useState('');
@@ -40,14 +44,14 @@ export function MeaningScreen() {
   const called = first.chance >= CALL;
   return (
     <div className="flex flex-col gap-4">
-      <Judgement rests={<>Out of the {compared.length} spots most likely. {second && !called && moreWords(pansToCall(first.meant, second.meant, panBank_L), first.meant, second.meant)}</>}>
+      <Judgement rests={<>Out of {compared.length === meant.length ? `all ${meant.length} sampled spots` : `the ${compared.length} most likely of ${meant.length} spots`}. {second && !called && moreWords(pansToCall(first.meant, second.meant, panBank_L), first.meant, second.meant)}</>}>
         {called ? <>{first.meant.spot.name} is the best spot here</> : <>{first.meant.spot.name} is likely the best</>}: {Math.round(first.chance * 100)} chances in 100{second && !called ? <>, {second.meant.spot.name} has {Math.round(second.chance * 100)}</> : null}.
       </Judgement>
       <div className="grid grid-cols-1 gap-x-8 gap-y-6 lg:grid-cols-2">
         <div className="flex min-w-0 flex-col gap-6">
           <Block title="Best of all" aside="chance to be the richest">
             <ul>
-              {compared.map(({ meant: m, chance }) => (
+              {listed.map(({ meant: m, chance }) => (
                 <li key={m.spot.id} className={`border-b border-rule ${m === one ? 'bg-picked' : ''}`}>
                   <button type="button" className="grid min-h-12 w-full grid-cols-[minmax(0,9rem)_minmax(0,1fr)_auto] items-center gap-3 text-left" aria-pressed={m === one} onClick={() => pick(m.spot.id)}>
                     <span className="truncate font-semibold">{m.spot.name}</span>
@@ -57,6 +61,12 @@ export function MeaningScreen() {
                 </li>
               ))}
             </ul>
+            {compared.length > LISTED && (
+              <p className="flex flex-wrap items-center gap-x-3">
+                {!listsAll && <span className="text-ink-2">The other {compared.length - LISTED} together: {Math.round(compared.slice(LISTED).reduce((sum, c) => sum + c.chance, 0) * 100)} in 100.</span>}
+                <button type="button" className="min-h-11 underline underline-offset-4" onClick={() => setListsAll(!listsAll)}>{listsAll ? 'Only the likeliest' : 'Show them'}</button>
+              </p>
+            )}
           </Block>
           <Block title="What a color weighs here"><Weights colors={colors} /></Block>
         </div>

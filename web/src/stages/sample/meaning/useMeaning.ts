@@ -21,8 +21,8 @@ export interface Meaning {
   readonly grades: ReadonlyMap<string, SpotGrade>;
 }
 
-/** Most spots compared at once: of more, the best stand here. */
-const MOST_COMPARED = 8;
+/** Most spots compared at once. Of more, those with the best low end of their band stand in for all. */
+const MOST_COMPARED = 200;
 
 export function useMeaning(ground: StoredGround, spots: readonly StoredSpot[]): Meaning {
   const samples = useRecords('samples', ground.id).items;
