@@ -195,6 +195,43 @@ test('hands: a pan measured by water counts from then on; seeded grains correct 
   await expect(page.getByText('Kept: Lower bar, 4 colors.')).toBeVisible();
 });
 
+test('size words: the crew’s own stand on the counter, and a count is said in them', { tag: '@desk' }, async ({ page }) => {
+  await openSampling(page, 'Word Creek');
+  await toRoom(page, 'Hands');
+  const word = page.getByLabel('Another word for −40');
+  await word.fill('flour');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('“flour” means a size already.');
+  await word.fill('3 bits');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('they would be read as a count');
+  await word.fill('fly speck');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Take out the word fly speck' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take out the word picker' }).click();
+  await expect(page.getByRole('button', { name: 'Take out the word picker' })).toBeHidden();
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Take out the word fly speck' })).toBeVisible();
+  await toRoom(page, 'Pan');
+  await chooseSpot(page, 'Spot', 'Lower bar');
+  await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
+  await page.getByLabel('How much you panned', { exact: true }).fill('2');
+  const said = page.getByLabel('Colors in your words');
+  await said.fill('2 flakes, 7 fly specks and a picker');
+  await page.getByRole('button', { name: 'Keep this sample' }).click();
+  // What cannot be read is not kept as a blank.
+  await expect(page.getByText('“a picker” holds no size word of yours')).toBeVisible();
+  await expect(page.getByText('Not kept yet', { exact: false })).toBeVisible();
+  await said.fill('2 flakes, 7 fly specks');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Colors −40')).toHaveValue('7');
+  await expect(page.getByLabel('Colors 20–40')).toHaveValue('2');
+  await page.getByRole('button', { name: 'One more 10–20' }).click();
+  await expect(said).toHaveValue(/^1 10-20, 2 flakes, 7 specks$/);
+  await page.getByRole('button', { name: 'Keep this sample' }).click();
+  await expect(page.getByText('Kept: Lower bar, 10 colors.')).toBeVisible();
+});
+
 test('the panning guide leads step by step and notes the minutes', { tag: '@phone' }, async ({ page }) => {
   await openSampling(page, 'Guide Creek');
   await page.getByText('More about this pan').click();

@@ -31,3 +31,13 @@ export const NewSeeding = Seeding.extend(Based.shape).refine((s) => s.cameBack <
 export const StoredSeeding = Seeding.extend(Stored.shape).meta({ id: 'Seeding' });
 export type Seeding = z.infer<typeof Seeding>;
 export type StoredSeeding = z.infer<typeof StoredSeeding>;
+
+/** A word the crew has for gold of a size. No word is tied to two sizes. */
+export const SizeWord = Whole.extend({
+  word: z.string().trim().min(1, 'Give it a word.').max(30, 'At most 30 characters.').regex(/^[^\d,;+&]*$/, 'A word holds no figures, commas or plus signs: they would be read as a count.'),
+  size: z.enum(COLOR_CLASSES),
+});
+export const NewSizeWord = SizeWord.extend(Based.shape).meta({ id: 'NewSizeWord' });
+export const StoredSizeWord = SizeWord.extend(Stored.shape).meta({ id: 'SizeWord' });
+export type SizeWord = z.infer<typeof SizeWord>;
+export type StoredSizeWord = z.infer<typeof StoredSizeWord>;

@@ -6,7 +6,7 @@ export { Attachment, NewAttachment, NewOutline, Outline, StoredAttachment, Store
 export { FileDecisions, FLOW_DIRECTIONS, Ground, GroundFile, NewGround, NewLine, NewSpot, Position, Spot, StoredGround, StoredSpot } from './ground.ts';
 export { GaugeReading, NewGaugeReading, NewPermission, NewSign, Permission, Sign, SignKindOrWord, StoredGaugeReading, StoredPermission, StoredSign } from './read.ts';
 export { ImportLine, ImportMode, NewSample, RefusedRow, Sample, SeenWith, StoredSample, type ImportProgress } from './sample.ts';
-export { Container, NewContainer, NewSeeding, Seeding, StoredContainer, StoredSeeding } from './hands.ts';
+export { Container, NewContainer, NewSeeding, NewSizeWord, Seeding, SizeWord, StoredContainer, StoredSeeding, StoredSizeWord } from './hands.ts';
 export { NewPit, Pit, StoredPit, type Layer } from './pit.ts';
 export { LaidOut, NewSamplePlan, SamplePlan, StoredSamplePlan } from './samplePlan.ts';
 export { NewScreening, Screening, StoredScreening } from './screening.ts';

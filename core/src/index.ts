@@ -45,6 +45,7 @@ export { payStreak, type Streak } from './sample/payStreak.ts';
 export { MATERIAL_NAMES, MATERIALS, payLayers, pitSum, UNSHORED_M, type LayerSum, type Material, type PitSum } from './sample/pit.ts';
 export { bandAfter, beliefMean_mg_L, beliefQuantile_mg_L, chanceAbove, chanceRicher, chancesOfBest, gradeBelief, MOST_MORE_PANS, pansToCall, pansUntilWithin, type GradeBelief } from './sample/richer.ts';
 export { betweenPanScatter, scatterVariance, type Scatter } from './sample/scatter.ts';
+export { countByWords, FIRST_SIZE_WORDS, sayCounts, wordsOf, type SizeWord, type WordCount } from './sample/sizeWords.ts';
 export { screenChoice, type FoundOnScreen, type ScreenChoice } from './sample/screenChoice.ts';
 export { characteristicSize_mm, CLOSES_WITHIN_PERCENT, dryMass, passingAt_percent, sizeCurve, type SizeCurve } from './sample/sizeCurve.ts';
 export { empiricalVariogram, fitVariogram, semivariance, VARIOGRAM_MODELS, type PlaneValue, type Variogram, type VariogramBin } from './sample/variogram.ts';

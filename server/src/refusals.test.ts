@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import type { Problem } from '@riffle/contract';
 import { v7 as uuidv7 } from 'uuid';
-import { bucketAt, newAttachment, newCleanup, newGaugeReading, newGround, newContainer, newLayer, newLot, newOutline, newPermission, newPit, newPlan, newRig, newRun, newSample, newSamplePlan, newScreening, newSection, newSeeding, newSetup, newSign, newSpot } from '../test/records.ts';
+import { bucketAt, newAttachment, newCleanup, newGaugeReading, newGround, newContainer, newLayer, newLot, newOutline, newPermission, newPit, newPlan, newRig, newRun, newSample, newSamplePlan, newScreening, newSection, newSeeding, newSetup, newSign, newSizeWord, newSpot } from '../test/records.ts';
 import { useTestServer } from '../test/testServer.ts';
 
 const server = useTestServer();
@@ -36,6 +36,7 @@ const RIGHT = {
   screenings: () => newScreening(ids.ground, ids.spot),
   containers: () => newContainer(),
   seedings: () => newSeeding(),
+  'size-words': () => newSizeWord(),
   rigs: () => newRig(),
   setups: () => newSetup(ids.ground, ids.rig),
   runs: () => newRun(ids.ground, ids.setup, ids.spot),
@@ -70,6 +71,7 @@ const WRONG: readonly (readonly [Kind, string, unknown, string?])[] = [
   ['pits', 'layers', [{ ...newLayer(0.3), material: 'cheese' }], 'layers.0.material'], ['pits', 'layers', Array.from({ length: 21 }, () => newLayer(0.1)), 'layers'], ['pits', 'waterAt_m', 2, 'waterAt_m'], ['pits', 'bottom', 'China'], ['pits', 'crevice', { width_m: 0, length_m: 1, depth_m: 1, strike: 'across the flow', state: 'found' }, 'crevice.width_m'],
   ['screenings', 'screens', []], ['screenings', 'wentIn', 10, 'wentIn'], ['screenings', 'wentIn', -2], ['screenings', 'through', -1], ['screenings', 'moisture_percent', 140], ['screenings', 'measure', 'feel'], ['screenings', 'screens', [{ name: 'a', aperture_mm: 2, shape: 'square', kept: 1, keptEntered: { text: '1', unit: 'kg' }, colors: 1.5 }], 'screens.0.colors'], ['screenings', 'screens', [{ name: 'a', aperture_mm: 2, shape: 'square', kept: 1, keptEntered: { text: '1', unit: 'kg' } }, { name: 'b', aperture_mm: 2, shape: 'slot', kept: 1, keptEntered: { text: '1', unit: 'kg' } }], 'screens'],
   ['containers', 'name', ''], ['containers', 'name', '14 in pan'], ['containers', 'volume_L', 0], ['containers', 'way', 'guess'],
+  ['size-words', 'word', ' '], ['size-words', 'word', '3 flakes'], ['size-words', 'word', 'x'.repeat(31)], ['size-words', 'size', 'small'],
   ['seedings', 'putIn', 0], ['seedings', 'cameBack', 11, 'cameBack'], ['seedings', 'cameBack', -1], ['seedings', 'size', 'huge'], ['seedings', 'panner', ' '],
   ['rigs', 'name', ''], ['rigs', 'width_m', 0.01], ['rigs', 'width_m', 3], ['rigs', 'length_m', 0.1], ['rigs', 'length_m', 11], ['rigs', 'lining', 'velvet'], ['rigs', 'widthEntered', undefined],
   ['setups', 'rigId', null], ['setups', 'slope', 0], ['setups', 'slope', 0.5], ['setups', 'flow_m3_s', null, 'depth_m'], ['setups', 'depth_m', 0.02, 'depth_m'], ['setups', 'flow_m3_s', -1], ['setups', 'stone_m', 0], ['setups', 'stone_m', 1],
@@ -107,7 +109,7 @@ describe('a wrong field is named, and nothing is stored', () => {
   });
 });
 
-const TABLE: Readonly<Record<Kind, string>> = { grounds: 'ground', spots: 'spot', signs: 'sign', 'gauge-readings': 'gauge_reading', permissions: 'permission', plans: 'day_plan', outlines: 'outline', attachments: 'attachment', lots: 'lot', samples: 'sample', 'sample-plans': 'sample_plan', pits: 'pit', screenings: 'screening', containers: 'container', seedings: 'seeding', rigs: 'rig', setups: 'setup', runs: 'run', cleanups: 'cleanup' };
+const TABLE: Readonly<Record<Kind, string>> = { grounds: 'ground', spots: 'spot', signs: 'sign', 'gauge-readings': 'gauge_reading', permissions: 'permission', plans: 'day_plan', outlines: 'outline', attachments: 'attachment', lots: 'lot', samples: 'sample', 'sample-plans': 'sample_plan', pits: 'pit', screenings: 'screening', containers: 'container', seedings: 'seeding', 'size-words': 'size_word', rigs: 'rig', setups: 'setup', runs: 'run', cleanups: 'cleanup' };
 
 describe('a record that points to nothing is refused by field', () => {
   test.each([

@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import type { ImportProgress, Problem, StoredLot, StoredSample, StoredSpot } from '@riffle/contract';
-import { newContainer, newGround, newLot, newSample, newSamplePlan, newSpot } from '../test/records.ts';
+import { newContainer, newGround, newLot, newSample, newSamplePlan, newSpot, newSizeWord } from '../test/records.ts';
 import { useTestServer } from '../test/testServer.ts';
 
 const server = useTestServer();
@@ -101,6 +101,15 @@ describe('samples brought in', () => {
     expect((await bring([{ spot: s }, row(2, s.id)], 'only the good rows', other.id)).at(-1)).toMatchObject({ stored: 0, refusedRows: 2 });
   });
   test('a mode there is not', async () => expect((await server.call('POST', `/grounds/${groundId}/samples/import?mode=some`, '{}', { 'content-type': 'application/x-ndjson' })).json<Problem>()).toMatchObject({ code: 'INVALID' }));
+});
+
+test('a word of two sizes is refused by field, in capitals too; taken out it is free again', async () => {
+  const [a, b] = [newSizeWord({ word: 'fly speck' }), newSizeWord({ word: 'Fly Speck', size: '-40' })];
+  expect((await server.call('PUT', `/size-words/${a.id}`, a)).statusCode).toBe(201);
+  expect((await server.call('PUT', `/size-words/${b.id}`, b)).json()).toMatchObject({ code: 'TAKEN', errors: [{ path: 'word' }] });
+  await server.call('PUT', `/size-words/${a.id}`, { ...a, deleted: true, baseVersion: 1 });
+  expect((await server.call('PUT', `/size-words/${b.id}`, b)).statusCode).toBe(201);
+  expect((await server.call('GET', '/size-words')).json<{ items: { word: string; deleted: boolean }[] }>().items.filter((w) => !w.deleted).map((w) => w.word)).toContain('Fly Speck');
 });
 
 test('two containers of one name are refused by field', async () => {

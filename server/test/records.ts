@@ -1,5 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
-import { PLAIN_PAN, type Attachment, type Cleanup, type Container, type GaugeReading, type Ground, type LoggedEvent, type Lot, type Outline, type Permission, type Pit, type Plan, type Rig, type Run, type Sample, type SamplePlan, type Screening, type Seeding, type Setup, type Sign, type Spot } from '@riffle/contract';
+import { PLAIN_PAN, type Attachment, type Cleanup, type Container, type GaugeReading, type Ground, type LoggedEvent, type Lot, type Outline, type Permission, type Pit, type Plan, type Rig, type Run, type Sample, type SamplePlan, type Screening, type Seeding, type Setup, type Sign, type SizeWord, type Spot } from '@riffle/contract';
 
 /** For tests: one right record of each kind, new. Anything may be changed by the caller. */
 type New<T> = T & { baseVersion: number };
@@ -78,5 +78,7 @@ export const newScreening = (groundId: string, spotId: string, some: Partial<New
 });
 
 export const newContainer = (some: Partial<New<Container>> = {}): New<Container> => ({ ...fresh(), name: `pan ${uuidv7().slice(-8).replaceAll(/\d/g, 'x')}`, volume_L: 5.1, volumeEntered: entered('5.1', 'L'), way: 'weight of water', note: '', ...some });
+
+export const newSizeWord = (some: Partial<New<SizeWord>> = {}): New<SizeWord> => ({ ...fresh(), word: `bit ${uuidv7().slice(-8).replaceAll(/\d/g, 'x')}`, size: '20-40', ...some });
 
 export const newSeeding = (some: Partial<New<Seeding>> = {}): New<Seeding> => ({ ...fresh(), panner: 'Ada', seededAt: '2026-05-01T08:00:00.000Z', size: '-40', putIn: 10, cameBack: 8, note: '', ...some });

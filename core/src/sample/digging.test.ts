@@ -68,6 +68,7 @@ describe('choice of a screen', () => {
   test('what was found by eye lies on a screen or a coarser one; where nobody looked nothing is said', () => {
     const found = [{ aperture_mm: 12.5, colors: 0 }, { aperture_mm: 6.3, colors: 1 }, { aperture_mm: 2, colors: 3 }, { aperture_mm: 0.425, colors: null }];
     expect([20, 12.5, 6.3, 2, 0.425].map((mm) => screenChoice(mm, curve, counts, COLOR_MG, found).foundOver)).toEqual([null, 0, 1, 4, 4]);
+    expect(screenChoice(0.425, curve, counts, COLOR_MG, [{ aperture_mm: 2, colors: 0 }, { aperture_mm: 0.425, colors: null }]).foundOver).toBeNull();
   });
   test('few colors leave much open: three of three below a screen, and two in three could be above (rule: 1 - 0.05^(1/n))', () => {
     const few = screenChoice(2, curve, { ...NO_COLORS, '-40': 3 });

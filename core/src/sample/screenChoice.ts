@@ -16,7 +16,7 @@ export interface ScreenChoice {
   readonly colorsOverAtMost_percent: number | null;
   /** Pieces over No. 10 that could stay on it: they have no table weight, so they are in no share. */
   readonly uncountedCoarse: number;
-  /** Pieces found by eye on this screen and the coarser ones; null where nobody looked. */
+  /** Pieces found by eye on this screen and the coarser ones; null where nobody looked on this one and nothing lay above. */
   readonly foundOver: number | null;
 }
 
@@ -46,10 +46,11 @@ export function screenChoice(aperture_mm: number, points: readonly CurvePoint[],
     colors += counts[name];
     colorsOver += counts[name] * larger;
   }
-  const looked = found.filter((f) => f.aperture_mm >= aperture_mm && f.colors !== null);
+  const pieces = found.filter((f) => f.aperture_mm >= aperture_mm).reduce((sum, f) => sum + (f.colors ?? 0), 0);
+  const lookedHere = found.some((f) => f.aperture_mm === aperture_mm && f.colors !== null);
   return {
     aperture_mm, removes_percent: passing === null ? null : 100 - passing, goldOver_percent: all === 0 ? null : (100 * over) / all,
     colorsOverAtMost_percent: colors === 0 ? null : 100 * binomialLimits(colorsOver, colors).high,
-    uncountedCoarse: counts['+10'], foundOver: looked.length === 0 ? null : looked.reduce((sum, f) => sum + (f.colors ?? 0), 0),
+    uncountedCoarse: counts['+10'], foundOver: pieces > 0 || lookedHere ? pieces : null,
   };
 }

@@ -65,7 +65,7 @@ describe('which is richer', () => {
   test('any two agree with the pair, however far apart; alike spots share alike', () => {
     fc.assert(fc.property(fc.nat(80), fc.nat(80), fc.double({ min: 2, max: 60, noNaN: true }), (a, b, litres) => {
       const [x, y] = [spot(a, litres).belief, spot(b).belief];
-      expect(Math.abs((chancesOfBest([x, y])[0] as number) - chanceRicher(x, y))).toBeLessThan(0.005);
+      expect(Math.abs((chancesOfBest([x, y])[0]) - chanceRicher(x, y))).toBeLessThan(0.005);
     }), runs);
     for (const chance of chancesOfBest(Array.from({ length: 40 }, () => spot(5).belief))) expect(chance).toBeCloseTo(1 / 40, 9);
     expect(chancesOfBest([])).toEqual([]);
@@ -76,9 +76,9 @@ describe('which is richer', () => {
     const wins = [0, 0, 0];
     for (let i = 0; i < 40_000; i++) {
       const drawn = beliefs.map((b) => gammaDraw(b.shape, random) / b.rate_L_mg);
-      wins[drawn.indexOf(Math.max(...drawn))] = (wins[drawn.indexOf(Math.max(...drawn))] as number) + 1;
+      wins[drawn.indexOf(Math.max(...drawn))] = (wins[drawn.indexOf(Math.max(...drawn))]) + 1;
     }
-    chancesOfBest(beliefs).forEach((chance, i) => expect(Math.abs(chance - (wins[i] as number) / 40_000)).toBeLessThan(0.01));
+    chancesOfBest(beliefs).forEach((chance, i) => expect(Math.abs(chance - (wins[i]) / 40_000)).toBeLessThan(0.01));
   });
   test('order of the pans does not matter; pans together are one pan of the whole when nothing scatters', () => {
     fc.assert(fc.property(fc.array(fc.record({ volumeBank_L: fc.double({ min: 1, max: 30, noNaN: true }), counts: fc.record({ '+10': fc.constant(0), '10-20': fc.nat(3), '20-40': fc.nat(9), '-40': fc.nat(30) }) }), { minLength: 2, maxLength: 6 }), (pans) => {

@@ -1,4 +1,4 @@
-import type { Container, Seeding } from '@riffle/contract';
+import type { Container, Seeding, SizeWord } from '@riffle/contract';
 import type { Db } from '../db/pool.ts';
 
 const CONTAINER = `id, version, updated_at as "updatedAt", deleted, name, volume_l as "volume_L", volume_entered as "volumeEntered", way, note`;
@@ -48,5 +48,26 @@ export async function findSeeding(db: Db, crewId: string, id: string): Promise<u
 
 export async function listSeedings(db: Db, crewId: string, after: string, limit: number): Promise<unknown[]> {
   const { rows } = await db.query<object>(`select ${SEEDING} from seeding where crew_id = $1 and id > $2 order by id limit $3`, [crewId, after, limit]);
+  return rows;
+}
+
+const SIZE_WORD = `id, version, updated_at as "updatedAt", deleted, word, size`;
+
+/** Null: `baseVersion` is not the stored one. */
+export async function writeSizeWord(db: Db, crewId: string, r: SizeWord, baseVersion: number): Promise<unknown> {
+  const values = [crewId, r.id, r.deleted, r.word, r.size];
+  const { rows } = baseVersion === 0
+    ? await db.query(`insert into size_word (crew_id, id, deleted, word, size) values ($1, $2, $3, $4, $5) on conflict (crew_id, id) do nothing returning ${SIZE_WORD}`, values)
+    : await db.query(`update size_word set version = version + 1, updated_at = now(), deleted = $3, word = $4, size = $5 where crew_id = $1 and id = $2 and version = $6 returning ${SIZE_WORD}`, [...values, baseVersion]);
+  return rows[0] ?? null;
+}
+
+export async function findSizeWord(db: Db, crewId: string, id: string): Promise<unknown> {
+  const { rows } = await db.query(`select ${SIZE_WORD} from size_word where crew_id = $1 and id = $2`, [crewId, id]);
+  return rows[0] ?? null;
+}
+
+export async function listSizeWords(db: Db, crewId: string, after: string, limit: number): Promise<unknown[]> {
+  const { rows } = await db.query<object>(`select ${SIZE_WORD} from size_word where crew_id = $1 and id > $2 order by id limit $3`, [crewId, after, limit]);
   return rows;
 }

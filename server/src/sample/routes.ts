@@ -1,4 +1,4 @@
-import { Id, ImportMode, LaidOut, NewContainer, NewLot, NewPit, NewSample, NewSamplePlan, NewScreening, NewSeeding, page, PageQuery, Problem, StoredContainer, StoredLot, StoredPit, StoredSample, StoredSamplePlan, StoredScreening, StoredSeeding, type SamplePlan } from '@riffle/contract';
+import { Id, ImportMode, LaidOut, NewContainer, NewLot, NewPit, NewSample, NewSamplePlan, NewScreening, NewSeeding, NewSizeWord, page, PageQuery, Problem, StoredContainer, StoredLot, StoredPit, StoredSample, StoredSamplePlan, StoredScreening, StoredSeeding, StoredSizeWord, type SamplePlan } from '@riffle/contract';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import type pg from 'pg';
@@ -9,7 +9,7 @@ import { writeSpot } from '../ground/queries.ts';
 import { Refusal } from '../http/problems.ts';
 import { asPage, listOfGround, putRecord } from '../http/recordRoutes.ts';
 import { bringBackUndug, dropUndug, findPit, findSamplePlan, findScreening, listPits, listSamplePlans, listScreenings, writePit, writeSamplePlan, writeScreening } from './digQueries.ts';
-import { findContainer, findSeeding, listContainers, listSeedings, writeContainer, writeSeeding } from './handsQueries.ts';
+import { findContainer, findSeeding, findSizeWord, listContainers, listSeedings, listSizeWords, writeContainer, writeSeeding, writeSizeWord } from './handsQueries.ts';
 import { importSamples } from './importSamples.ts';
 import { findLot, findSample, listLots, listSamples, writeLot, writeSample } from './queries.ts';
 
@@ -38,6 +38,9 @@ export function sampleRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: stri
   putRecord(app, pool, crewId, { path: 'seedings', sent: NewSeeding, kept: StoredSeeding, write: writeSeeding, find: findSeeding });
   app.get('/seedings', { schema: { tags: ['seedings'], querystring: PageQuery, response: { 200: page(StoredSeeding) } } }, async (request) =>
     asPage(StoredSeeding, await listSeedings(pool, crewId, request.query.after, request.query.limit), request.query.limit));
+  putRecord(app, pool, crewId, { path: 'size-words', sent: NewSizeWord, kept: StoredSizeWord, write: writeSizeWord, find: findSizeWord });
+  app.get('/size-words', { schema: { tags: ['size-words'], querystring: PageQuery, response: { 200: page(StoredSizeWord) } } }, async (request) =>
+    asPage(StoredSizeWord, await listSizeWords(pool, crewId, request.query.after, request.query.limit), request.query.limit));
 
   app.put('/sample-plans/:id/laid-out', {
     bodyLimit: LARGEST_PLAN_BYTES,

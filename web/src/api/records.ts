@@ -27,6 +27,9 @@ export interface RecordList<T> {
   readonly failed: boolean;
 }
 
+/** Kinds that belong to the crew and to no one ground. */
+const CREW_WIDE: ReadonlySet<Kind> = new Set(['grounds', 'rigs', 'containers', 'seedings', 'size-words']);
+
 /** How the list of a kind is asked for; `groundId` is empty for what belongs to the crew. */
 const listOf = <K extends Kind>(kind: K, groundId: string) => queryOptions({
   queryKey: listKey(kind, groundId),
@@ -42,7 +45,7 @@ export async function fetchAhead(client: QueryClient, groundId: string | null): 
 
 /** All records of a kind on a ground (or of the crew, with an empty ground), with what waits to be sent laid over. Deleted ones are left out. */
 export function useRecords<K extends Kind>(kind: K, groundId = ''): RecordList<Records[K]['kept']> {
-  const crewWide = kind === 'grounds' || kind === 'rigs' || kind === 'containers' || kind === 'seedings';
+  const crewWide = CREW_WIDE.has(kind);
   const scope = crewWide ? '' : groundId;
   const query = useQuery({ ...listOf(kind, scope), enabled: crewWide || groundId !== '' });
   const waiting = useWaiting();

@@ -1,4 +1,4 @@
-import type { Attachment, Cleanup, Container, GaugeReading, Ground, LaidOut, LoggedEvent, Lot, Outline, Permission, Pit, Plan, Rig, Run, RunWithEvents, Sample, SamplePlan, Screening, Seeding, Setup, Sign, Spot, StoredAttachment, StoredCleanup, StoredContainer, StoredGaugeReading, StoredGround, StoredLot, StoredOutline, StoredPermission, StoredPit, StoredPlan, StoredRig, StoredRun, StoredSample, StoredSamplePlan, StoredScreening, StoredSeeding, StoredSetup, StoredSign, StoredSpot } from '@riffle/contract';
+import type { Attachment, Cleanup, Container, GaugeReading, Ground, LaidOut, LoggedEvent, Lot, Outline, Permission, Pit, Plan, Rig, Run, RunWithEvents, Sample, SamplePlan, Screening, Seeding, Setup, Sign, SizeWord, Spot, StoredAttachment, StoredCleanup, StoredContainer, StoredGaugeReading, StoredGround, StoredLot, StoredOutline, StoredPermission, StoredPit, StoredPlan, StoredRig, StoredRun, StoredSample, StoredSamplePlan, StoredScreening, StoredSeeding, StoredSetup, StoredSign, StoredSizeWord, StoredSpot } from '@riffle/contract';
 import { useMutation, useMutationState, type QueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { v7 as uuidv7 } from 'uuid';
@@ -21,6 +21,7 @@ export interface Records {
   screenings: { sent: Screening; kept: StoredScreening };
   containers: { sent: Container; kept: StoredContainer };
   seedings: { sent: Seeding; kept: StoredSeeding };
+  'size-words': { sent: SizeWord; kept: StoredSizeWord };
   rigs: { sent: Rig; kept: StoredRig };
   setups: { sent: Setup; kept: StoredSetup };
   runs: { sent: Run; kept: StoredRun };
@@ -132,7 +133,7 @@ export function withWaiting<K extends Kind>(kind: K, groundId: string, list: rea
 
 /** What the server adds to a record; stands in until it answers. */
 const EMPTY_EXTRAS: Readonly<Record<Kind, object>> = {
-  grounds: { line: null, linePoints: 0 }, spots: {}, signs: {}, 'gauge-readings': {}, permissions: {}, plans: {}, outlines: {}, attachments: {}, lots: {}, samples: {}, 'sample-plans': {}, pits: {}, screenings: {}, containers: {}, seedings: {}, rigs: {}, setups: {}, cleanups: {},
+  grounds: { line: null, linePoints: 0 }, spots: {}, signs: {}, 'gauge-readings': {}, permissions: {}, plans: {}, outlines: {}, attachments: {}, lots: {}, samples: {}, 'sample-plans': {}, pits: {}, screenings: {}, containers: {}, seedings: {}, 'size-words': {}, rigs: {}, setups: {}, cleanups: {},
   runs: { tally: { buckets: 0, volumeLoose_L: 0, bySpot_L: {}, running_s: 0, stopped: false, lastEventAt: null } },
 };
 

@@ -13,6 +13,7 @@ import { ContainerSheet } from './ContainerSheet.tsx';
 import { Practice } from './Practice.tsx';
 import { recoveries } from './recoveries.ts';
 import { useSeenWith } from './seenWith.ts';
+import { SizeWordList } from './SizeWordList.tsx';
 
 /** What the crew measures with: their pans and buckets, their eyes, their hands. Measured once, used everywhere. */
 export function HandsScreen() {
@@ -48,6 +49,7 @@ export function HandsScreen() {
           <Button look="quiet" onClick={() => setOpen({ name: '', kept: null })}>Another container ...</Button>
           <p className="mt-1 text-ink-2">Say how full it was beside the number: “2 heaped pans”, “1 bucket, three-quarter full”. Heaped counts a quarter more than level.</p>
           <LooseAndBank swell_percent={ground.swell_percent} />
+          <div className="mt-6"><SizeWordList /></div>
         </Block>
         <div className="flex flex-col gap-6">
           <Practice seedings={seedings} hands={hands} />

@@ -111,6 +111,8 @@ function Against({ one, two, panBank_L }: { one: SpotMeaning; two: SpotMeaning; 
   );
 }
 
+const timesInHundred = (chance: number): string => { const n = Math.round(chance * 100); return n === 0 ? 'less than once in 100' : n === 1 ? 'once in 100' : `${n} times in 100`; };
+
 const WEIGHED = ['10-20', '20-40', '-40'] as const;
 
 function Facts({ one, panBank_L, color_mg, weights_mg, price }: { one: SpotMeaning; panBank_L: number; color_mg: number; weights_mg: ColorWeights; price: { perGram: number; money: string } | null }) {
@@ -129,7 +131,7 @@ function Facts({ one, panBank_L, color_mg, weights_mg, price }: { one: SpotMeani
     <ul className="mt-1">
       <li className="border-b border-rule py-1.5">{third === null ? `Within a third it will not come in ${MOST_MORE_PANS} pans.` : third === 0 ? 'The band is within a third already: pan elsewhere.' : <><b>{third} more pan{third === 1 ? '' : 's'}</b> bring the band within a third.</>}</li>
       <li className="border-b border-rule py-1.5">Twenty colors, by rule enough for a grade to trust, lie in <b>{show.volume(twenty.volume_L)}</b> of ground in place, {Math.ceil(twenty.volume_L / panBank_L)} pans.</li>
-      <li className="border-b border-rule py-1.5">A pan of it holds <Gold>{show.gold(pan_mg)}</Gold> on average{price ? `, worth ${((pan_mg / 1000) * price.perGram).toFixed(2)} ${price.money}` : '; set your price in Settings to see its worth'}. A pan with nothing in it comes {Math.round(Math.exp(-pan_mg / color_mg) * 100)} times in 100 all the same.</li>
+      <li className="border-b border-rule py-1.5">A pan of it holds <Gold>{show.gold(pan_mg)}</Gold> on average{price ? `, worth ${((pan_mg / 1000) * price.perGram).toFixed(2)} ${price.money}` : '; set your price in Settings to see its worth'}. A pan with nothing in it comes {timesInHundred(Math.exp(-pan_mg / color_mg))} all the same.</li>
       {g.kind === 'band' && <li className="border-b border-rule py-1.5">As panned: <Gold>{show.band('grade', g.grade_mg_L, g.low_mg_L, g.high_mg_L)}</Gold>.{corrected && one.hands ? <> As these hands keep {Math.round(one.hands.share * 100)} %, the ground has <Gold>{show.band('grade', corrected.grade_mg_L, corrected.low_mg_L, corrected.high_mg_L)}</Gold>.</> : ' Practice pans (under Hands) would say what the panning lost.'}</li>}
       {shares.length > 0 && <li className="border-b border-rule py-1.5">Its gold by size: {shares.map((s) => `${CLASS_NAMES[s.size].name} ${Math.round(s.share * 100)} %`).join(', ')}.</li>}
       {seen.length > 0 && <li className="border-b border-rule py-1.5">Colors down to about {show.smallLength(Math.max(...seen.map((s) => detectionLimit(s).size_m)))} were seen; finer gold is in no count.</li>}

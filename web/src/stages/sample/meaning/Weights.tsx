@@ -1,27 +1,25 @@
-import { useShow } from '../../../units/useShow.ts';
+import { COLOR_CLASSES, wordsOf } from '@riffle/core';
 import type { GroundColors } from '../../../ribbon/spotGrades.ts';
+import { useShow } from '../../../units/useShow.ts';
+import { useSizeWords } from '../hands/useSizeWords.ts';
 import { CLASS_NAMES } from '../pan/SizePan.tsx';
-import { useDraft } from '../../../ui/useDraft.ts';
-
-/** Words people have for sizes, tied to classes; a crew can say it otherwise. Common practice, no source. */
-const FIRST_WORDS = { '+10': 'nugget', '10-20': 'picker', '20-40': 'flake', '-40': 'speck or flour' };
 
 /** What a color of each size is taken to weigh: the table's mean, and where your own weighed counts have moved it. */
 export function Weights({ colors }: { colors: GroundColors }) {
   const show = useShow();
-  const [words, setWords] = useDraft<Record<keyof typeof FIRST_WORDS, string>>('size-words', () => FIRST_WORDS);
+  const { words } = useSizeWords();
   const { learned, scatter } = colors;
   const weighed = Object.values(learned).reduce((sum, l) => sum + l.weighedColors, 0);
   return (
     <div>
       <ul>
-        {(Object.keys(FIRST_WORDS) as (keyof typeof FIRST_WORDS)[]).map((c) => {
+        {COLOR_CLASSES.map((c) => {
           const l = c === '+10' ? null : learned[c];
           const x = (mg: number): number => 100 + Math.log2(mg / (l?.table_mg ?? 1)) * 40;
           return (
             <li key={c} className="flex flex-wrap items-center gap-x-3 border-b border-rule py-1">
               <b className="w-14">{CLASS_NAMES[c].name}</b>
-              <input aria-label={`Your word for ${CLASS_NAMES[c].name}`} className="written w-32" value={words[c]} onChange={(e) => setWords({ ...words, [c]: e.target.value.slice(0, 30) })} />
+              <span className="w-32">{wordsOf(c, words).join(', ')}</span>
               {l ? (
                 <>
                   <svg width="200" height="28" className="shrink-0" role="img" aria-label={`${show.gold(l.mg)}, table ${show.gold(l.table_mg)}`}>

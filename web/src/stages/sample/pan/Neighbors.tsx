@@ -66,7 +66,6 @@ function Whisker({ grade, x, y, offset, strong = false, says }: { grade: SampleG
       <g>
         <path d={`M${cx} ${cy}H${x(0)}m7 -4l-7 4l7 4`} fill="none" stroke="var(--ink)" strokeWidth="1.4" />
         <circle cx={cx} cy={cy} r="4.500" fill="var(--paper)" stroke="var(--ink)" strokeWidth="1.600" />
-        {strong && <text className="halo" x={cx + 8} y={cy + 4} fontSize="12">less than {says(grade.lessThan_mg_L)}</text>}
       </g>
     );
   }

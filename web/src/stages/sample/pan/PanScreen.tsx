@@ -9,7 +9,7 @@ import { GROUND_WORDS } from '../../../ground/groundWords.ts';
 import { SpotSelect } from '../../../ground/SpotSelect.tsx';
 import { useWrite } from '../../../offline/writes.ts';
 import { Ribbon } from '../../../ribbon/Ribbon.tsx';
-import { bestSpot, spotGrades } from '../../../ribbon/spotGrades.ts';
+import { bestSpot, groundColors, spotGrades } from '../../../ribbon/spotGrades.ts';
 import { useGround, usePicked } from '../../../shell/useGround.ts';
 import { useKeys } from '../../../shell/useKeys.ts';
 import { useShow } from '../../../units/useShow.ts';
@@ -20,8 +20,10 @@ import { Block } from '../../../ui/Judgement.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { ClassSteppers } from './ClassSteppers.tsx';
 import { recoveries } from '../hands/recoveries.ts';
+import { useSizeWords } from '../hands/useSizeWords.ts';
 import { Neighbors } from './Neighbors.tsx';
 import { PanFacts } from './PanFacts.tsx';
+import { SaidCount } from './SaidCount.tsx';
 import { SampleList } from './SampleList.tsx';
 import { SampleVerdict } from './SampleVerdict.tsx';
 import { SizePan } from './SizePan.tsx';
@@ -49,12 +51,16 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
   const pits = useRecords('pits', ground.id).items;
   const seedings = useRecords('seedings').items;
   const samples = useRecords('samples', ground.id).items;
-  const grades = useMemo(() => spotGrades(samples, ground.swell_percent), [samples, ground.swell_percent]);
+  const { words } = useSizeWords();
+  const colors = useMemo(() => groundColors(samples, ground.swell_percent), [samples, ground.swell_percent]);
+  const grades = useMemo(() => spotGrades(samples, ground.swell_percent, colors), [samples, ground.swell_percent, colors]);
+  const { weights_mg } = colors;
   const show = useShow();
   const write = useWrite();
   const inHand = useSampleDraft(ground, samples, lot, show.display.system === 'US');
   const { draft, change } = inHand;
   const [tried, setTried] = useState(false);
+  const [saidProblem, setSaidProblem] = useState<string | null>(null);
   const [weighing, setWeighing] = useState(draft.gold.text !== '');
   const spot = spots.find((s) => s.id === picked);
   useKeys(useMemo(() => ({ n: () => document.querySelector<HTMLInputElement>('[data-first-field] input')?.focus() }), []));
@@ -65,7 +71,7 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
   const keep = (): void => {
     setTried(true);
     const record = spot && inHand.record(spot.id);
-    if (!record) return;
+    if (!record || saidProblem) return;
     write({ what: 'record', kind: 'samples', record });
     if (lot) {
       const { version, updatedAt, ...bag } = lot;
@@ -105,11 +111,11 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
           <PanFacts inHand={inHand} pits={pits.filter((p) => p.spotId === spot?.id)} sameBucket={samples.filter((s) => s.spotId === spot?.id && s.depth_m === (inHand.depth.ok ? inHand.depth.value : NaN) && s.lotId === (lot?.id ?? null))} showProblem={tried} />
           <TextField label="Note" value={draft.note} rows={2} onChange={(note) => change({ note })} />
         </Block>
-        <Block title="Colors in the pan" aside="tap a ring">
+        <Block title="Colors in the pan" aside={<SaidCount counts={draft.counts} words={words} problem={saidProblem} onProblem={setSaidProblem} onCounts={(counts) => change({ counts })} />}>
           <SizePan counts={draft.counts} blackSand={draft.blackSand} onAdd={(size) => setCount(size, draft.counts[size] + 1)} />
-          <div className="mt-3"><ClassSteppers counts={draft.counts} onSet={setCount} /></div>
+          <div className="mt-3"><ClassSteppers counts={draft.counts} weights_mg={weights_mg} words={words} onSet={setCount} /></div>
           <Button look="main" type="submit" className="mt-3 min-h-14 w-full text-[18px]">Keep this sample</Button>
-          <p role="alert" className="min-h-5 text-[12.5px] text-danger">{tried && (!spot || !inHand.record(spot.id)) && '▲ Not kept yet: see the fields marked. What you typed stays.'}</p>
+          <p role="alert" className="min-h-5 text-[12.5px] text-danger">{tried && (!spot || !inHand.record(spot.id) || saidProblem) && '▲ Not kept yet: see the fields marked. What you typed stays.'}</p>
         </Block>
         <div className="flex flex-col gap-5">
           <Block title="Against its neighbors"><Neighbors spots={spots} grades={grades} spot={spot} now={inHand.grade} /></Block>

@@ -57,11 +57,13 @@ function PitInHandView({ pit, pits, onPick }: { pit: StoredPit | null; pits: rea
 
   const ofPit = (p: StoredPit): readonly StoredSample[] => samples.filter((s) => s.pitId === p.id);
   const layerGrade = (p: StoredPit, i: number): SampleGrade | null => { const mine = ofPit(p).filter((s) => s.layer.startsWith(`${i + 1}. `)); return mine.length === 0 ? null : gradeOf(mine, ground.swell_percent, colors); };
-  const says = (g: SampleGrade | null): string => (g === null ? '' : g.kind === 'band' ? show.grade(g.grade_mg_L) : g.kind === 'blank' ? `blank, under ${show.grade(g.lessThan_mg_L)}` : 'weigh it');
+  const says = (g: SampleGrade | null): string => (g === null ? '' : g.kind === 'band' ? show.band('grade', g.grade_mg_L, g.low_mg_L, g.high_mg_L) : g.kind === 'blank' ? `blank, under ${show.grade(g.lessThan_mg_L)}` : 'weigh it');
   const notes = new Map(draft.layers.map((l, i) => [l.id, pit ? says(layerGrade(pit, i)) : '']));
   const graded = pit ? draft.layers.map((l, i) => { const g = layerGrade(pit, i); return { thickness_m: l.thickness_m, grade_mg_L: g?.kind === 'band' ? g.grade_mg_L : 0, known: g !== null }; }) : [];
   const pay = graded.some((g) => g.known) ? payLayers(graded, pays_mg_L) : null;
   const pitGrades = new Map(pits.flatMap((p) => { const mine = ofPit(p).filter((s) => p.layers.some((l, i) => l.pay && s.layer.startsWith(`${i + 1}. `))); const from = mine.length > 0 ? mine : ofPit(p); return from.length === 0 ? [] : [[p.id, gradeOf(from, ground.swell_percent, colors)] as const]; }));
+
+  const payGrade = pit ? (pitGrades.get(pit.id) ?? null) : null;
 
   const keep = (): void => {
     setTried(true);
@@ -84,8 +86,8 @@ function PitInHandView({ pit, pits, onPick }: { pit: StoredPit | null; pits: rea
       {!spot
         ? <Judgement rests="Pick it on the ribbon below, or mark a new one on Read.">Which spot is this pit at?</Judgement>
         : sum
-          ? <Judgement rests={<>{show.volume(sum.bank_L)} in the bank, {show.load(sum.layers.reduce((t, l) => t + l.weight_kg, 0))} wet; {show.length(sum.depth_m)} deep at {spot.name}.{pay && pit && <> By your pans the layers to take are {pay.first + 1}{pay.last > pay.first && ` to ${pay.last + 1}`}, <span className="text-gold">{show.grade(pay.grade_mg_L)}</span> together, where {show.grade(pays_mg_L)} pays.</>}</>}>
-            {sum.strippingRatio === null ? 'Which layer is the pay? Mark it.' : <>{show.volume(sum.pay_L)} of pay under {sum.strippingRatio.toFixed(1)} times as much cover{pay && pit ? <>: <Gold>{show.grade(pay.grade_mg_L)}</Gold></> : null}.</>}
+          ? <Judgement rests={<>{show.volume(sum.bank_L)} in the bank, {show.load(sum.layers.reduce((t, l) => t + l.weight_kg, 0))} wet; {show.length(sum.depth_m)} deep at {spot.name}.{pay && pit && <> By your pans {pay.last > pay.first ? `layers ${pay.first + 1} to ${pay.last + 1} are` : `layer ${pay.first + 1} is`} to be taken, <span className="text-gold">{show.grade(pay.grade_mg_L)}</span>{pay.last > pay.first && ' together'}, where {show.grade(pays_mg_L)} pays.</>}</>}>
+            {sum.strippingRatio === null ? 'Which layer is the pay? Mark it.' : <>{show.volume(sum.pay_L)} of pay under {sum.strippingRatio.toFixed(1)} times as much cover{payGrade ? <>: <Gold>{says(payGrade)}</Gold></> : null}.</>}
           </Judgement>
           : draft.crevice ? <Judgement rests="Each crack into a pan of its own; the clay at the very bottom holds the best.">{draft.name}: {draft.crevice.state}.</Judgement> : <Judgement rests={problem?.says}>This pit cannot be worked out yet.</Judgement>}
       <ClosedToday ground={ground} />

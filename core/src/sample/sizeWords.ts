@@ -1,0 +1,55 @@
+import { COLOR_CLASSES, NO_COLORS, type ColorClass, type ColorCounts } from './colorWeights.ts';
+
+/** A word for gold of a size. Several may mean one class. */
+export interface SizeWord {
+  readonly word: string;
+  readonly size: ColorClass;
+}
+
+/** Words of the trade and the classes they are tied to until a crew says otherwise. Common practice, no source: crews differ. */
+export const FIRST_SIZE_WORDS: readonly SizeWord[] = [
+  { word: 'nugget', size: '+10' }, { word: 'picker', size: '10-20' }, { word: 'flake', size: '20-40' }, { word: 'speck', size: '-40' }, { word: 'flour', size: '-40' },
+];
+
+/** Numbers that people say in words. */
+const SAID: Readonly<Record<string, number>> = { no: 0, a: 1, an: 1, one: 1, two: 2, three: 3, four: 4, five: 5, six: 6, seven: 7, eight: 8, nine: 9, ten: 10, eleven: 11, twelve: 12, 'a dozen': 12 };
+/** Most colors of a class that are counted. */
+const MOST = 100_000;
+
+export type WordCount = { readonly ok: true; readonly counts: ColorCounts } | { readonly ok: false; readonly problem: string };
+
+/**
+ * Colors as people say them, "3 flakes, 9 specks and a nugget", by class; said twice they add up. "blank" or "nothing" is none.
+ * A word may stand in the plural (-s, -es); a number is whole, in figures or up to twelve in words. What cannot be read is named, never guessed:
+ * "some flakes" has no number, "10 bits" no known word.
+ */
+export function countByWords(said: string, words: readonly SizeWord[] = FIRST_SIZE_WORDS): WordCount {
+  const text = said.trim().toLowerCase();
+  if (text === 'blank' || text === 'nothing' || text === 'none') return { ok: true, counts: NO_COLORS };
+  const counts: Record<ColorClass, number> = { ...NO_COLORS };
+  // "fly speck" before "speck".
+  const longestFirst = [...words].sort((a, b) => b.word.length - a.word.length);
+  const parts = text.split(/\s*(?:,|;|\+|\band\b|&)\s*/).filter((p) => p !== '');
+  if (parts.length === 0) return { ok: false, problem: 'Say how many of which, “3 flakes, 9 specks”.' };
+  for (const part of parts) {
+    const found = longestFirst.find((w) => endsWithWord(part, w.word.toLowerCase()));
+    if (!found) return { ok: false, problem: `“${part}” holds no size word of yours: ${words.map((w) => w.word).join(', ')}.` };
+    const before = part.replace(/s?$/, '').slice(0, part.lastIndexOf(found.word.toLowerCase())).replace(/\bof\b/, '').trim();
+    const n = before in SAID ? (SAID[before] as number) : /^\d+$/.test(before) ? Number(before) : NaN;
+    if (!(n <= MOST)) return { ok: false, problem: before === '' ? `How many ${part}?` : `“${before}” is no whole number.` };
+    counts[found.size] = Math.min(MOST, counts[found.size] + n);
+  }
+  return { ok: true, counts };
+}
+
+const endsWithWord = (part: string, word: string): boolean => [word, `${word}s`, `${word}es`].some((form) => part === form || part.endsWith(` ${form}`) || new RegExp(`^\\d+${escaped(form)}$`).test(part));
+const escaped = (word: string): string => word.replaceAll(/[.*+?^${}()|[\]\\]/g, '\\$&');
+
+/** Words of a class, in their order. */
+export const wordsOf = (size: ColorClass, words: readonly SizeWord[]): string[] => words.filter((w) => w.size === size).map((w) => w.word);
+
+/** Counts as a person would say them, by the first word of each class; a class without a word goes by its sieve. "blank" for none. */
+export function sayCounts(counts: ColorCounts, words: readonly SizeWord[] = FIRST_SIZE_WORDS): string {
+  const said = COLOR_CLASSES.filter((c) => counts[c] > 0).map((c) => `${counts[c]} ${wordsOf(c, words)[0] ?? c}${counts[c] === 1 || wordsOf(c, words).length === 0 ? '' : 's'}`);
+  return said.length === 0 ? 'blank' : said.join(', ');
+}
