@@ -31,9 +31,9 @@ export const lineStyle = (inks: Inks, dry: boolean): Style[] => [
   new Style({ stroke: new Stroke({ color: dry ? inks.gravel : inks.water, width: 5.500, ...(dry && { lineDash: [9, 5] }) }) }),
 ];
 
-/** Spots as on the ribbon: an upright cross; gold found is a disc, the picked one stands on a dark ring. */
+/** Spots as on the ribbon: an upright cross, smaller for a point of a plan; gold found is a disc, the picked one stands on a dark ring. */
 export function spotStyle(inks: Inks, spot: StoredSpot, gold: boolean, picked: boolean, named: boolean): Style[] {
-  const cross = new RegularShape({ points: 4, radius: picked ? 10 : 7, radius2: 0, angle: 0, stroke: new Stroke({ color: inks.ink, width: picked ? 4 : 2.400 }) });
+  const cross = new RegularShape({ points: 4, radius: picked ? 10 : spot.samplePlanId === null ? 7 : 4.500, radius2: 0, angle: 0, stroke: new Stroke({ color: inks.ink, width: picked ? 4 : 2.400 }) });
   return [
     ...(picked ? [new Style({ image: new Circle({ radius: 14, fill: new Fill({ color: inks.paper }), stroke: new Stroke({ color: inks.ink, width: 3 }) }) })] : []),
     new Style({ image: gold ? new Circle({ radius: picked ? 8 : 6, fill: new Fill({ color: inks.goldFill }), stroke: new Stroke({ color: inks.gold, width: 1.600 }) }) : cross, ...(named && { text: halo(inks, spot.name, SERIF, picked ? -20 : -14) }) }),

@@ -47,8 +47,8 @@ export function Neighbors({ spots, grades, spot, now }: NeighborsProps) {
             <g key={s.id}>
               {mine && <><rect x="0" y={y - ROW / 2} width={width} height={ROW} fill="var(--picked)" /><rect x="0" y={y - ROW / 2} width="5" height={ROW} fill="var(--ink)" /></>}
               <text x="10" y={y + 5} fontSize="13.500" fontWeight={mine ? 700 : 400}>{s.name.length > 15 ? `${s.name.slice(0, 14)}…` : s.name}</text>
-              {grade && <Whisker grade={grade} x={x} y={y} offset={mine && now ? 6 : 0} says={(g) => show.grade(g)} />}
-              {mine && now && <Whisker grade={now} x={x} y={y - (grade ? 6 : 0)} offset={0} strong says={(g) => show.grade(g)} />}
+              {grade && <Whisker grade={grade} x={x} y={y} offset={mine && now ? 6 : 0} />}
+              {mine && now && <Whisker grade={now} x={x} y={y - (grade ? 6 : 0)} offset={0} strong />}
             </g>
           );
         })}
@@ -57,7 +57,7 @@ export function Neighbors({ spots, grades, spot, now }: NeighborsProps) {
   );
 }
 
-function Whisker({ grade, x, y, offset, strong = false, says }: { grade: SampleGrade; x: (g: number) => number; y: number; offset: number; strong?: boolean; says: (mg_L: number) => string }) {
+function Whisker({ grade, x, y, offset, strong = false }: { grade: SampleGrade; x: (g: number) => number; y: number; offset: number; strong?: boolean }) {
   const cy = y + offset;
   if (grade.kind === 'coarse only') return <text x={x(0) + 6} y={cy + 4} fontSize="12" style={{ fill: 'var(--gold)' }}>weigh it</text>;
   if (grade.kind === 'blank') {
