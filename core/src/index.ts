@@ -42,7 +42,7 @@ export { acrossOf, bankOf, DEPTH_STEP_M, layOut, type PlannedPoint, type SampleP
 export { learnColorWeights, meansOf, type LearnedWeight, type WeighedClass } from './sample/learnColorWeights.ts';
 export { paySection, type PaySection } from './sample/paySection.ts';
 export { payStreak, type Streak } from './sample/payStreak.ts';
-export { MATERIAL_NAMES, MATERIALS, payLayers, pitSum, UNSHORED_M, type LayerSum, type Material, type PitSum } from './sample/pit.ts';
+export { liesInPit, MATERIAL_NAMES, MATERIALS, payLayers, pitDepth_m, pitSum, UNSHORED_M, type LayerSum, type Material, type PitSum, type Dug } from './sample/pit.ts';
 export { bandAfter, beliefMean_mg_L, beliefQuantile_mg_L, chanceAbove, chanceRicher, chancesOfBest, gradeBelief, MOST_MORE_PANS, pansToCall, pansUntilWithin, type GradeBelief } from './sample/richer.ts';
 export { betweenPanScatter, scatterVariance, type Scatter } from './sample/scatter.ts';
 export { countByWords, FIRST_SIZE_WORDS, sayCounts, wordsOf, type SizeWord, type WordCount } from './sample/sizeWords.ts';

@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import type { ImportProgress, Problem, StoredLot, StoredSample, StoredSpot } from '@riffle/contract';
-import { newContainer, newGround, newLot, newSample, newSamplePlan, newSpot, newSizeWord } from '../test/records.ts';
+import { newContainer, newGround, newLot, newPit, newSample, newSamplePlan, newSpot, newSizeWord } from '../test/records.ts';
 import { useTestServer } from '../test/testServer.ts';
 
 const server = useTestServer();
@@ -101,6 +101,32 @@ describe('samples brought in', () => {
     expect((await bring([{ spot: s }, row(2, s.id)], 'only the good rows', other.id)).at(-1)).toMatchObject({ stored: 0, refusedRows: 2 });
   });
   test('a mode there is not', async () => expect((await server.call('POST', `/grounds/${groundId}/samples/import?mode=some`, '{}', { 'content-type': 'application/x-ndjson' })).json<Problem>()).toMatchObject({ code: 'INVALID' }));
+});
+
+describe('a pan of a pit comes from within it', () => {
+  test('below the bottom is refused by field, at the bottom it is kept; the pit is then no shallower', async () => {
+    const spot = newSpot(groundId, { name: 'Deep one' });
+    await server.call('PUT', `/spots/${spot.id}`, spot);
+    const pit = newPit(groundId, spot.id);
+    expect((await server.call('PUT', `/pits/${pit.id}`, pit)).statusCode).toBe(201);
+    const pan = (depth_m: number) => newSample(groundId, spot.id, { pitId: pit.id, depth_m, depthEntered: { text: String(depth_m), unit: 'm' } });
+    const [deep, bottom] = [pan(0.8), pan(0.7)];
+    expect((await server.call('PUT', `/samples/${deep.id}`, deep)).json()).toMatchObject({ code: 'INVALID', errors: [{ path: 'depth_m' }] });
+    expect((await server.call('PUT', `/samples/${bottom.id}`, bottom)).statusCode).toBe(201);
+    expect((await server.call('PUT', `/samples/${bottom.id}`, { ...bottom, depth_m: 0.72, baseVersion: 1 })).json()).toMatchObject({ errors: [{ path: 'depth_m' }] });
+    const shallower = { ...pit, layers: pit.layers.slice(0, 1), baseVersion: 1 };
+    expect((await server.call('PUT', `/pits/${pit.id}`, shallower)).json()).toMatchObject({ code: 'INVALID', errors: [{ path: 'layers' }] });
+    // Taken out, the pan holds the pit no more.
+    await server.call('PUT', `/samples/${bottom.id}`, { ...bottom, deleted: true, baseVersion: 1 });
+    expect((await server.call('PUT', `/pits/${pit.id}`, shallower)).statusCode).toBe(200);
+  });
+  test('a crack is as deep as it was measured', async () => {
+    const spot = newSpot(groundId, { name: 'Cracked one' });
+    await server.call('PUT', `/spots/${spot.id}`, spot);
+    const crack = newPit(groundId, spot.id, { layers: [], crevice: { width_m: 0.04, length_m: 2, depth_m: 0.3, strike: 'across the flow', state: 'found' } });
+    expect((await server.call('PUT', `/pits/${crack.id}`, crack)).statusCode).toBe(201);
+    for (const [depth_m, status] of [[0.3, 201], [0.5, 400]] as const) { const s = newSample(groundId, spot.id, { pitId: crack.id, depth_m }); expect((await server.call('PUT', `/samples/${s.id}`, s)).statusCode).toBe(status); }
+  });
 });
 
 test('a word of two sizes is refused by field, in capitals too; taken out it is free again', async () => {

@@ -5,7 +5,7 @@ import { COLOR_MG, NO_COLORS } from './colorWeights.ts';
 import { acrossOf, bankOf, layOut, MOST_BAGS } from './layOut.ts';
 import { paySection } from './paySection.ts';
 import { payStreak } from './payStreak.ts';
-import { payLayers, pitSum, type PitLayer } from './pit.ts';
+import { liesInPit, pitDepth_m, payLayers, pitSum, type PitLayer } from './pit.ts';
 import { screenChoice } from './screenChoice.ts';
 import { characteristicSize_mm, dryMass, passingAt_percent, sizeCurve } from './sizeCurve.ts';
 
@@ -172,4 +172,10 @@ describe('across a bar', () => {
     expect(() => paySection([pit(0, 1)], 1)).toThrow(/two pits/);
     expect(() => paySection([pit(0, 1), pit(0, 1)], 1)).toThrow(/place of its own/);
   });
+});
+
+describe('how deep a pit is', () => {
+  const pit = { layers: [{ thickness_m: 0.4 }, { thickness_m: 0.71 }], crevice: null };
+  test('its layers together, or its crack', () => expect([pitDepth_m(pit), pitDepth_m({ layers: [], crevice: { depth_m: 0.3 } }), pitDepth_m({ ...pit, crevice: { depth_m: 2 } })]).toEqual([expect.closeTo(1.11, 12), 0.3, 2]));
+  test('a pan comes from within it; half a centimeter is rounding', () => expect([0, 1.11, 1.114, 1.12].map((d) => liesInPit(d, pit))).toEqual([true, true, true, false]));
 });

@@ -104,3 +104,15 @@ export function payLayers(layers: readonly { readonly thickness_m: number; reado
   const thickness_m = run.reduce((sum, l) => sum + l.thickness_m, 0);
   return { first: best.first, last: best.last, thickness_m, grade_mg_L: run.reduce((sum, l) => sum + l.grade_mg_L * l.thickness_m, 0) / thickness_m };
 }
+
+/** A pit or a crack as deep as it was measured. */
+export interface Dug {
+  readonly layers: readonly { readonly thickness_m: number }[];
+  readonly crevice: { readonly depth_m: number } | null;
+}
+/** How deep a pit or a crack is, m. */
+export const pitDepth_m = ({ layers, crevice }: Dug): number => Math.max(layers.reduce((sum, l) => sum + l.thickness_m, 0), crevice?.depth_m ?? 0);
+/** Left for rounding in feet when a pan is held against its pit. */
+const ROUNDING_M = 0.005;
+/** Whether a pan can come from that depth of a pit: nothing of it comes from below its bottom. */
+export const liesInPit = (depth_m: number, pit: Dug): boolean => depth_m <= pitDepth_m(pit) + ROUNDING_M;

@@ -35,6 +35,8 @@ const CONSTRAINTS: Readonly<Record<string, { readonly path: string; readonly mes
   seeding_came_back: { path: 'cameBack', message: 'More came back than went in.', code: 'INVALID' },
   sample_pit_fk: { path: 'pitId', message: 'That pit is not on this ground.', code: 'UNKNOWN_REFERENCE' },
   sample_lot_fk: { path: 'lotId', message: 'That bag is not on this ground.', code: 'UNKNOWN_REFERENCE' },
+  sample_within_pit: { path: 'depth_m', message: 'That is below the bottom of its pit.', code: 'INVALID' },
+  pit_holds_its_samples: { path: 'layers', message: 'A pan of this pit comes from deeper than that.', code: 'INVALID' },
   sample_bucket: { path: 'bucket.nth', message: 'The bucket does not hold that many pans.', code: 'INVALID' },
   sample_grown_in: { path: 'grownIn', message: 'More are grown in than were counted.', code: 'INVALID' },
   sample_spot_fk: { path: 'spotId', message: 'That spot is not on this ground.', code: 'UNKNOWN_REFERENCE' },

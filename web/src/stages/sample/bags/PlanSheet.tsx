@@ -9,7 +9,8 @@ import { Field, SelectField, TextField } from '../../../ui/Field.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { PointsDrawing } from './PointsDrawing.tsx';
-import { ASKED, usePlanDraft, type PlanDraft } from './usePlanDraft.ts';
+import { ASKED, type PlanDraft } from './readPlan.ts';
+import { usePlanDraft } from './usePlanDraft.ts';
 
 interface PlanSheetProps {
   readonly ground: StoredGround;

@@ -1,51 +1,19 @@
 import type { LaidOut, StoredGround } from '@riffle/contract';
-import { bankOf, centreLine, layOut, OutOfRange, type Entered, type PlannedPoint, type SamplePattern } from '@riffle/core';
 import { useMemo } from 'react';
-import { v7 as uuidv7 } from 'uuid';
 import { readEntered, type Reading } from '../../../units/readEntered.ts';
 import { useDraft } from '../../../ui/useDraft.ts';
+import { laidOut, readPlan, type LengthField, type Mouth, type PlanDraft, type PlanRead } from './readPlan.ts';
 
-export interface PlanDraft {
-  readonly pattern: SamplePattern['kind'];
-  readonly name: string;
-  readonly code: string;
-  readonly from: Entered;
-  readonly to: Entered;
-  readonly fromBank: 'left' | 'right';
-  readonly toBank: 'left' | 'right';
-  readonly fromOut: Entered;
-  readonly toOut: Entered;
-  readonly spacing: Entered;
-  readonly rows: Entered;
-  readonly depth: Entered;
-  readonly step: Entered;
-  readonly cracks: string;
-  readonly bag: Entered;
-}
-type LengthField = 'from' | 'to' | 'fromOut' | 'toOut' | 'spacing' | 'rows' | 'depth' | 'step';
-
-/** Which fields each pattern asks for. */
-export const ASKED: Readonly<Record<PlanDraft['pattern'], readonly LengthField[]>> = {
-  'traverse': ['from', 'fromOut', 'toOut', 'spacing', 'depth'],
-  'grid': ['from', 'to', 'fromOut', 'toOut', 'spacing', 'rows', 'depth', 'step'],
-  'test square': ['from', 'fromOut', 'depth'],
-  'crevice sweep': ['from', 'to', 'fromOut'],
-  'upstream series': ['from', 'to', 'spacing'],
-};
-
-export interface PlanInHand {
+export interface PlanInHand extends PlanRead {
   readonly draft: PlanDraft;
   readonly change: (some: Partial<PlanDraft>) => void;
   readonly clear: () => void;
   readonly lengths: Readonly<Record<LengthField, Reading>>;
   readonly bag: Reading;
-  /** The points, as soon as all that is asked for can be read; the problem and its field otherwise. */
-  readonly points: readonly PlannedPoint[] | null;
-  readonly problem: { readonly field: string; readonly says: string } | null;
   whole(ground: StoredGround): LaidOut | null;
 }
 
-export function usePlanDraft(ground: StoredGround, mouths: readonly { distance_m: number; bank: 'left' | 'right' | 'mid' }[], code: string, at_m: number | null, US: boolean): PlanInHand {
+export function usePlanDraft(ground: StoredGround, mouths: readonly Mouth[], code: string, at_m: number | null, US: boolean): PlanInHand {
   const unit = US ? 'ft' : 'm';
   const wide = ground.kind === 'hillside' || ground.kind === 'bench';
   const [draft, setDraft, clear] = useDraft<PlanDraft>(`plan-${ground.id}`, () => ({
@@ -55,56 +23,13 @@ export function usePlanDraft(ground: StoredGround, mouths: readonly { distance_m
   const lengths = Object.fromEntries((['from', 'to', 'fromOut', 'toOut', 'spacing', 'rows', 'depth', 'step'] as const).map((f) => [f, readEntered('length', draft[f])])) as Record<LengthField, Reading>;
   const bag = readEntered('volume', draft.bag);
   const key = JSON.stringify([draft, mouths]);
-  const { points, problem } = useMemo((): Pick<PlanInHand, 'points' | 'problem'> => {
-    const [d, m] = JSON.parse(key) as [PlanDraft, { distance_m: number; bank: 'left' | 'right' | 'mid' }[]];
-    const read = (f: LengthField): number => { const r = readEntered('length', d[f]); return r.ok ? r.value : NaN; };
-    const unread = ASKED[d.pattern].find((f) => Number.isNaN(read(f)));
-    if (unread) return { points: null, problem: { field: unread, says: 'Not readable yet.' } };
-    const off = ASKED[d.pattern].filter((f) => f === 'from' || f === 'to').find((f) => read(f) > ground.length_m);
-    if (off) return { points: null, problem: { field: off, says: 'Beyond the end of this ground.' } };
-    const signed = (bank: 'left' | 'right', out: number): number => (bank === 'left' ? out : -out);
-    const [a, b] = [signed(d.fromBank, read('fromOut')), signed(d.toBank, read('toOut'))];
-    try {
-      return { points: layOut(patternOf(d, read, a, b, m)), problem: null };
-    } catch (error) {
-      if (!(error instanceof OutOfRange)) throw error;
-      return { points: null, problem: { field: { spacing_m: 'spacing', rowSpacing_m: 'rows', depth_m: 'depth', step_m: 'step', cracks: 'cracks' }[error.field] ?? 'spacing', says: error.message } };
-    }
+  const { points, problem } = useMemo(() => {
+    const [typed, joins] = JSON.parse(key) as [PlanDraft, Mouth[]];
+    return readPlan(typed, joins, ground.length_m);
   }, [key, ground.length_m]);
   return {
     draft, clear, lengths, bag, points, problem,
     change: (some) => setDraft((before) => ({ ...before, ...some })),
     whole: (g) => (points && bag.ok && bag.value > 0 && bag.value <= 1000 && draft.code.trim() !== '' ? laidOut(g, draft, points, bag.value) : null),
   };
-}
-
-function patternOf(d: PlanDraft, read: (f: LengthField) => number, a: number, b: number, mouths: readonly { distance_m: number; bank: 'left' | 'right' | 'mid' }[]): SamplePattern {
-  switch (d.pattern) {
-    case 'traverse': return { kind: 'traverse', from: { distance_m: read('from'), across_m: a }, to: { distance_m: read('from'), across_m: b }, spacing_m: read('spacing'), depth_m: read('depth') };
-    case 'grid': return { kind: 'grid', from: { distance_m: read('from'), across_m: a }, to: { distance_m: read('to'), across_m: b }, spacing_m: read('spacing'), rowSpacing_m: read('rows'), depth_m: read('depth'), step_m: read('step') };
-    case 'test square': return { kind: 'test square', at: { distance_m: read('from'), across_m: a }, depth_m: read('depth') };
-    case 'crevice sweep': return { kind: 'crevice sweep', from: { distance_m: read('from'), across_m: a }, to: { distance_m: read('to'), across_m: a }, cracks: /^\d+$/.test(d.cracks.trim()) ? Number(d.cracks) : NaN };
-    case 'upstream series': return { kind: 'upstream series', from_m: read('from'), to_m: read('to'), spacing_m: read('spacing'), mouths };
-  }
-}
-
-/** The plan as records: a spot for each point, a bag for each stretch of depth, numbered as they are walked. */
-function laidOut(ground: StoredGround, d: PlanDraft, points: readonly PlannedPoint[], bag_L: number): LaidOut {
-  const now = new Date().toISOString();
-  const centre = ground.line ? centreLine(ground.line) : null;
-  const code = d.code.trim().toUpperCase();
-  const name = d.name.trim() || `${d.pattern.charAt(0).toUpperCase()}${d.pattern.slice(1)} ${code}`;
-  const plan = { id: uuidv7(), deleted: false, groundId: ground.id, name: name.slice(0, 80), pattern: d.pattern, madeAt: now, bag_L, bagEntered: d.bag, note: '', baseVersion: 0 };
-  const kind = d.pattern === 'crevice sweep' ? 'crevice' : d.pattern === 'traverse' ? 'bar' : ground.kind === 'bench' ? 'bench' : 'other';
-  let number = 0;
-  const made = points.map((p, i) => {
-    const { bank, offset_m } = bankOf(p.across_m);
-    const spot = { id: uuidv7(), deleted: false, groundId: ground.id, name: points.length === 1 ? name.slice(0, 80) : `${code} ${i + 1}`, kind, distance_m: p.distance_m, bank, offset_m, position: centre ? centre.positionAt(p.distance_m, offset_m, bank) : null, worksBelow_m: null, worksBelowEntered: null, samplePlanId: plan.id, note: '', baseVersion: 0 } as const;
-    const lots = p.bags.map((b) => ({
-      id: uuidv7(), deleted: false, groundId: ground.id, spotId: spot.id, tag: `${code}-${++number}`, layer: b.layer, volume_L: bag_L, volumeEntered: d.bag, screen: '', takenAt: now, state: 'planned' as const, place: '', holder: '',
-      samplePlanId: plan.id, fromDepth_m: b.from_m, toDepth_m: b.to_m, note: '', baseVersion: 0,
-    }));
-    return { spot, lots };
-  });
-  return { plan, spots: made.map((m) => m.spot), lots: made.flatMap((m) => m.lots) };
 }

@@ -57,7 +57,7 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
   const { weights_mg } = colors;
   const show = useShow();
   const write = useWrite();
-  const inHand = useSampleDraft(ground, samples, lot, show.display.system === 'US');
+  const inHand = useSampleDraft(ground, samples, pits, lot, show.display.system === 'US');
   const { draft, change } = inHand;
   const [tried, setTried] = useState(false);
   const [saidProblem, setSaidProblem] = useState<string | null>(null);
@@ -96,7 +96,7 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
       <form className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,17rem)_minmax(0,1fr)_minmax(0,22rem)]" onSubmit={(e) => { e.preventDefault(); keep(); }}>
         <Block title="Dug" className="flex flex-col">
           {lot ? <p className="mb-2 text-[16px]"><b>Bag {lot.tag}</b>, {spot?.name ?? 'a spot since removed'}{lot.layer && `, ${lot.layer}`}{lot.screen && `; screened ${lot.screen}`}</p> : <SpotSelect spots={spots} value={spot?.id} onPick={pick} problem={tried && !spot ? 'Say which spot this pan is from.' : null} />}
-          <div data-first-field=""><QuantityField label="Depth below the surface" entered={draft.depth} reading={inHand.depth} units={['m', 'cm', 'ft', 'in']} showProblem={tried} onChange={(depth) => change({ depth })} comesTo={inHand.depth.ok && show.length(inHand.depth.value)} problem={inHand.depth.ok && inHand.depth.value > 30 ? 'Deeper than 30 m is not a hand-dug hole.' : null} /></div>
+          <div data-first-field=""><QuantityField label="Depth below the surface" entered={draft.depth} reading={inHand.depth} units={['m', 'cm', 'ft', 'in']} showProblem={tried} onChange={(depth) => change({ depth })} comesTo={inHand.depth.ok && show.length(inHand.depth.value)} problem={inHand.depthProblem} /></div>
           {deep && <p className="mb-2 border-l-4 border-dashed border-danger pl-3 text-danger">{show.length(UNSHORED_M)}: nobody in an unshored hole. Many local rules say so from here; keep out and follow yours.</p>}
           <QuantityField label="How much you panned" entered={draft.volume} reading={inHand.volume} units={['pan', 'handful', 'double handful', 'bucket', 'scoop', 'L', 'gal']} showProblem={tried} onChange={(volume) => change({ volume })} comesTo={inHand.volume.ok && show.volume(inHand.volume.value)} problem={inHand.volumeProblem} />
           <Choices label="Loose or bank volume" value={draft.state} onChange={(state) => change({ state })} choices={[{ value: 'loose', label: 'loose' }, { value: 'bank', label: 'in the bank' }]} />

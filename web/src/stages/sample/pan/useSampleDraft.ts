@@ -1,5 +1,5 @@
-import type { Sample, StoredGround, StoredLot, StoredSample } from '@riffle/contract';
-import { countColors, NO_COLORS, sampleGrade, type ColorCounts, type Entered, type SampleGrade } from '@riffle/core';
+import type { Sample, StoredGround, StoredLot, StoredPit, StoredSample } from '@riffle/contract';
+import { countColors, liesInPit, NO_COLORS, pitDepth_m, sampleGrade, type ColorCounts, type Entered, type SampleGrade } from '@riffle/core';
 import { useMemo } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { gradeOptions, groundColors, measureOf, withCounts } from '../../../ribbon/spotGrades.ts';
@@ -35,6 +35,7 @@ export interface SampleInHand {
   readonly volume: Reading;
   /** Weighed gold in mg; null when none was typed. */
   readonly gold: Reading | null;
+  readonly depthProblem: string | null;
   readonly volumeProblem: string | null;
   readonly goldProblem: string | null;
   /** What is wrong with the pan's further facts, by field. */
@@ -51,7 +52,7 @@ const LAST_PANNER = 'riffle-last-panner';
 
 const count = (text: string): number | null => (text.trim() === '' ? 0 : /^\d{1,6}$/.test(text.trim()) ? Number(text) : null);
 
-export function useSampleDraft(ground: StoredGround, samples: readonly StoredSample[], lot: StoredLot | undefined, US: boolean): SampleInHand {
+export function useSampleDraft(ground: StoredGround, samples: readonly StoredSample[], pits: readonly StoredPit[], lot: StoredLot | undefined, US: boolean): SampleInHand {
   const [draft, setDraft, clearDraft] = useDraft<SampleDraft>(lot ? `sample-${ground.id}-${lot.id}` : `sample-${ground.id}`, () => ({
     depth: { text: lot?.toDepth_m === null || lot?.toDepth_m === undefined ? '' : String(Math.round((lot.toDepth_m / (US ? 0.3048 : 1)) * 100) / 100), unit: US ? 'ft' : 'm' },
     volume: lot?.volumeEntered ?? { text: '', unit: 'pan' }, state: 'loose', counts: NO_COLORS, blackSand: 0, gold: { text: '', unit: US ? 'grain' : 'mg' },
@@ -60,6 +61,8 @@ export function useSampleDraft(ground: StoredGround, samples: readonly StoredSam
   const depth = readEntered('length', draft.depth);
   const volume = readEntered('volume', draft.volume);
   const gold = draft.gold.text.trim() === '' ? null : readEntered('mass', draft.gold);
+  const pit = pits.find((p) => p.id === draft.pitId);
+  const depthProblem = !depth.ok ? null : depth.value > 30 ? 'Deeper than 30 m is not a hand-dug hole.' : pit && !liesInPit(depth.value, pit) ? `${pit.name} ends at ${US ? `${(pitDepth_m(pit) / 0.3048).toFixed(1)} ft` : `${pitDepth_m(pit).toFixed(2)} m`}: nothing of it comes from below.` : null;
   const volumeProblem = volume.ok && !(volume.value > 0 && volume.value <= 10_000) ? (volume.value > 0 ? 'More than 10 000 L is a run, not a sample.' : 'A count needs the volume it came from.') : null;
   const goldProblem = gold?.ok && !(gold.value >= 0.0001) ? 'Leave it empty if nothing was weighed.' : gold && !gold.ok ? gold.problem : null;
   const usable = volume.ok && volumeProblem === null;
@@ -81,7 +84,7 @@ export function useSampleDraft(ground: StoredGround, samples: readonly StoredSam
   };
 
   return {
-    draft, depth, volume, gold, volumeProblem, goldProblem, factProblems, colors,
+    draft, depth, volume, gold, depthProblem, volumeProblem, goldProblem, factProblems, colors,
     clear: () => {
       localStorage.setItem(LAST_PANNER, draft.panner);
       clearDraft();
@@ -90,7 +93,7 @@ export function useSampleDraft(ground: StoredGround, samples: readonly StoredSam
     grade: measured && sampleGrade(measured, gradeOptions(known, [measured.volumeBank_L])),
     volumeBank_L: measured?.volumeBank_L ?? null,
     record: (spotId) => {
-      if (!depth.ok || depth.value > 30 || volume_L === null || goldProblem || Object.keys(factProblems).length > 0) return null;
+      if (!depth.ok || depthProblem || volume_L === null || goldProblem || Object.keys(factProblems).length > 0) return null;
       return {
         id: uuidv7(), deleted: false, groundId: ground.id, spotId, takenAt: new Date().toISOString(),
         depth_m: depth.value, depthEntered: draft.depth, volume_L, volumeEntered: draft.volume, volumeState: draft.state,

@@ -22,6 +22,7 @@ import { CreviceFields } from './CreviceFields.tsx';
 import { LayerFields } from './LayerFields.tsx';
 import { PitColumn } from './PitColumn.tsx';
 import { PitSection } from './PitSection.tsx';
+import { MOST_LAYERS } from './readPit.ts';
 import { usePitDraft } from './usePitDraft.ts';
 
 /** Pits and crevices of the ground: one drawn to scale, and the section through them all. */
@@ -47,7 +48,8 @@ function PitInHandView({ pit, pits, onPick }: { pit: StoredPit | null; pits: rea
   const samples = useRecords('samples', ground.id).items;
   const colors = useMemo(() => groundColors(samples, ground.swell_percent), [samples, ground.swell_percent]);
   const grades = useMemo(() => spotGrades(samples, ground.swell_percent, colors), [samples, ground.swell_percent, colors]);
-  const inHand = usePitDraft(ground, pit, `Pit ${pits.length + 1}`, show.display.system === 'US');
+  const deepestPan_m = pit ? Math.max(0, ...samples.filter((s) => s.pitId === pit.id).map((s) => s.depth_m)) : 0;
+  const inHand = usePitDraft(ground, pit, deepestPan_m, `Pit ${pits.length + 1}`, show.display.system === 'US');
   const { draft, change, sum, problem } = inHand;
   const [layerId, setLayerId] = useState<string | null>(null);
   const [tried, setTried] = useState(false);
@@ -101,7 +103,7 @@ function PitInHandView({ pit, pits, onPick }: { pit: StoredPit | null; pits: rea
           {draft.layers.length > 0 && <PitColumn layers={draft.layers} bottom={draft.bottom} waterAt_m={inHand.water?.ok ? inHand.water.value : null} batter={Number(draft.batterText) || 0} picked={layer?.id ?? null} notes={notes} onPick={setLayerId} onMove={inHand.moveBottom} />}
         </Block>
         <Block title="Layers" aside="pick one in the drawing">
-          <p className="mb-2 flex flex-wrap gap-2">{draft.layers.map((l, i) => <button key={l.id} type="button" aria-pressed={l.id === layer?.id} className="min-h-11 min-w-11 border-2 border-ink px-2 aria-pressed:bg-ink aria-pressed:text-paper" onClick={() => setLayerId(l.id)}>{i + 1}</button>)}<Button onClick={inHand.addLayer} disabled={draft.layers.length >= 20}>Add below</Button></p>
+          <p className="mb-2 flex flex-wrap gap-2">{draft.layers.map((l, i) => <button key={l.id} type="button" aria-pressed={l.id === layer?.id} className="min-h-11 min-w-11 border-2 border-ink px-2 aria-pressed:bg-ink aria-pressed:text-paper" onClick={() => setLayerId(l.id)}>{i + 1}</button>)}<Button onClick={inHand.addLayer} disabled={draft.layers.length >= MOST_LAYERS}>Add below</Button></p>
           {layer && <LayerFields nth={nth + 1} layer={layer} sum={sum?.layers[nth]} onChange={(some) => inHand.setLayer(layer.id, some)} onRemove={() => inHand.removeLayer(layer.id)} />}
           {problem?.field === 'layers' && <p className="text-danger">▲ {problem.says}</p>}
           {draft.crevice ? <CreviceFields inHand={inHand} /> : <Button look="quiet" onClick={() => change({ crevice: { width: { text: '4', unit: 'cm' }, length: { text: '2', unit: 'm' }, depth: { text: '30', unit: 'cm' }, strike: 'across the flow', state: 'found' }, layers: [], name: draft.name.replace(/^Pit/, 'Crack') })}>It is a crevice</Button>}

@@ -15,8 +15,9 @@ import { Choices } from '../../../ui/Choices.tsx';
 import { Field, SelectField, TextField } from '../../../ui/Field.tsx';
 import { Block, Gold, Judgement } from '../../../ui/Judgement.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
+import { curveOf, MOST_SCREENS } from './readStack.ts';
 import { SizeCurve } from './SizeCurve.tsx';
-import { curveOf, useStackDraft } from './useStackDraft.ts';
+import { useStackDraft } from './useStackDraft.ts';
 
 /** At the right moment, in the order of the work. Common practice, no source. */
 const REMINDERS = [
@@ -95,7 +96,7 @@ export function ScreensScreen() {
             ))}
           </ol>
           {inHand.screens.some((s) => s.draft.shape === 'slot') && <p className="text-ink-2">Slots let slivers through: a flat piece longer than the slot is wide can be in the undersize.</p>}
-          <Button look="quiet" onClick={inHand.addScreen} disabled={draft.screens.length >= 12}>Another screen</Button>
+          <Button look="quiet" onClick={inHand.addScreen} disabled={draft.screens.length >= MOST_SCREENS}>Another screen</Button>
           <QuantityField label="Went through all of them" entered={draft.through} reading={inHand.through} units={units} showProblem={tried} onChange={(through) => change({ through })} />
           <TextField label="Note" value={draft.note} rows={2} onChange={(note) => change({ note })} />
           <Button look="main" type="submit" className="mt-1 w-full">Keep this screening</Button>

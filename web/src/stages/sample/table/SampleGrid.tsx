@@ -1,4 +1,4 @@
-import type { Sample, StoredSample, StoredSpot } from '@riffle/contract';
+import type { Sample, StoredPit, StoredSample, StoredSpot } from '@riffle/contract';
 import type { ColorClass } from '@riffle/core';
 import { defaultRangeExtractor, useVirtualizer, type Range } from '@tanstack/react-virtual';
 import { memo, useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
@@ -24,13 +24,14 @@ type Change = (sample: StoredSample, some: Partial<Sample>) => void;
 interface SampleGridProps {
   readonly table: ReturnType<typeof useSampleTable>;
   readonly spots: readonly StoredSpot[];
+  readonly pits: readonly StoredPit[];
   readonly colors: GroundColors;
   readonly swell_percent: number;
   readonly onChange: Change;
 }
 
 /** The table itself: one stop of the tab key, cells by the arrow keys, Enter or a click to write in one. Only the rows in sight are drawn. */
-export function SampleGrid({ table, spots, colors, swell_percent, onChange }: SampleGridProps) {
+export function SampleGrid({ table, spots, pits, colors, swell_percent, onChange }: SampleGridProps) {
   const show = useShow();
   const rows = table.getRowModel().rows;
   const headers = table.getHeaderGroups()[0]?.headers ?? [];
@@ -101,14 +102,16 @@ export function SampleGrid({ table, spots, colors, swell_percent, onChange }: Sa
         {virtual.getVirtualItems().map((item) => {
           const row = rows[item.index];
           const active = at?.row === item.index ? at.column : null;
-          return row && <Row key={row.id} row={row.original} index={item.index} columns={columns} template={template} show={show} colors={colors} swell_percent={swell_percent} active={active} writing={active !== null && writing} spots={active !== null && writing ? spots : NONE} onChange={onChange} onLeave={leave} />;
+          return row && <Row key={row.id} row={row.original} index={item.index} columns={columns} template={template} show={show} colors={colors} swell_percent={swell_percent} active={active} writing={active !== null && writing} spots={active !== null && writing ? spots : NO_SPOTS} pits={active !== null && writing ? pits : NO_PITS} onChange={onChange} onLeave={leave} />;
         })}
       </div>
     </div>
   );
 }
 
-const NONE: readonly StoredSpot[] = [];
+// Rows not written in need neither, and are not drawn again when one changes.
+const NO_SPOTS: readonly StoredSpot[] = [];
+const NO_PITS: readonly StoredPit[] = [];
 const cellId = ({ row, column }: Place): string => `sample-cell-${row}-${column}`;
 
 function unitOf(column: string, show: Show): string {
@@ -132,17 +135,18 @@ interface RowProps {
   readonly active: number | null;
   readonly writing: boolean;
   readonly spots: readonly StoredSpot[];
+  readonly pits: readonly StoredPit[];
   readonly onChange: Change;
   readonly onLeave: (to: Leaving) => void;
 }
 
 /** One sample. Drawn again only when it changes, and with one element a cell: a fast scroll shows hundreds of rows a second. */
-const Row = memo(function Row({ row, index, columns, template, show, colors, swell_percent, active, writing, spots, onChange, onLeave }: RowProps) {
+const Row = memo(function Row({ row, index, columns, template, show, colors, swell_percent, active, writing, spots, pits, onChange, onLeave }: RowProps) {
   return (
     <div role="row" aria-rowindex={index + 2} className="absolute inset-x-0 grid border-b border-rule leading-10 [contain:layout_style]" style={{ gridTemplateColumns: template, height: ROW_PX, top: index * ROW_PX }}>
       {columns.map((c, i) => (
         <div key={c} role="gridcell" id={cellId({ row: index, column: i })} data-row={index} data-column={i} aria-readonly={canBeWritten(c) ? undefined : true} className={`min-w-0 ${active === i ? 'outline-2 -outline-offset-2 outline-ink' : ''} ${active === i && writing ? '' : 'truncate px-2'} ${c === 'grade' || c === 'gold' ? 'text-gold' : ''} ${canBeWritten(c) ? 'cursor-text' : ''}`}>
-          {active === i && writing ? <EditCell sample={row.sample} column={c} spot={row.spot} spots={spots} onLeave={onLeave} onChange={onChange} /> : cellWords(c, row, show, colors, swell_percent)}
+          {active === i && writing ? <EditCell sample={row.sample} column={c} spot={row.spot} spots={spots} pits={pits} onLeave={onLeave} onChange={onChange} /> : cellWords(c, row, show, colors, swell_percent)}
         </div>
       ))}
     </div>
@@ -154,17 +158,18 @@ interface EditCellProps {
   readonly column: string;
   readonly spot: string;
   readonly spots: readonly StoredSpot[];
+  readonly pits: readonly StoredPit[];
   readonly onLeave: (to: Leaving) => void;
   readonly onChange: Change;
 }
 
 /** A cell being written anew. Enter or leaving keeps it, Escape leaves it as it was; what cannot be kept stays open and says why. */
-function EditCell({ sample, column, spot, spots, onLeave, onChange }: EditCellProps) {
+function EditCell({ sample, column, spot, spots, pits, onLeave, onChange }: EditCellProps) {
   const before = cellText(column, sample);
   const [text, setText] = useState(before);
   const [problem, setProblem] = useState<string | null>(null);
   const keep = (typed: string, to: Leaving): void => {
-    const some = typed === before ? {} : cellTaken(column, typed, sample);
+    const some = typed === before ? {} : cellTaken(column, typed, sample, { pits });
     if (typeof some === 'string') return setProblem(some);
     if (typed !== before) onChange(sample, some);
     onLeave(to);

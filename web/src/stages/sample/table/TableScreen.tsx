@@ -21,6 +21,7 @@ export function TableScreen() {
   const { ground, spots } = useGround();
   const write = useWrite();
   const { items: samples, loading } = useRecords('samples', ground.id);
+  const pits = useRecords('pits', ground.id).items;
   const colors = useMemo(() => groundColors(samples, ground.swell_percent), [samples, ground.swell_percent]);
   const all = useMemo(() => rowsOf(samples, spots, ground.swell_percent, colors.weights_mg), [samples, spots, ground.swell_percent, colors]);
   const [only, setOnly] = useState<Only>('all');
@@ -62,7 +63,7 @@ export function TableScreen() {
         <Button onClick={() => setBringing('')}>Bring a table in</Button>
         <Button onClick={() => setSaving(true)} disabled={rows.length === 0}>Save these</Button>
       </div>
-      <SampleGrid table={table} spots={spots} colors={colors} swell_percent={ground.swell_percent} onChange={change} />
+      <SampleGrid table={table} spots={spots} pits={pits} colors={colors} swell_percent={ground.swell_percent} onChange={change} />
       {bringing !== null && <ImportSheet ground={ground} spots={spots} pasted={bringing} onClose={() => setBringing(null)} />}
       <Sheet open={saving} onOpenChange={setSaving} title="Save these samples">
         <div className="flex flex-col gap-3">

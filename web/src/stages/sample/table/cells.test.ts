@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import type { StoredSample } from '@riffle/contract';
+import type { StoredPit, StoredSample } from '@riffle/contract';
 import { COLOR_MG, NO_COLORS } from '@riffle/core';
 import { groundColors } from '../../../ribbon/spotGrades.ts';
 import type { Show } from '../../../units/useShow.ts';
@@ -35,24 +35,30 @@ describe('a cell says', () => {
 describe('a cell takes', () => {
   test('what is written from is what was typed, and written again changes nothing', () => {
     const s = sample({ gold_mg: 2.4, goldEntered: { text: '2.4', unit: 'mg' }, note: 'n' });
-    for (const column of ['date', 'spot', 'depth', 'volume', 'gold', 'layer', 'panner', 'note', '-40', '10-20']) expect(s).toMatchObject(cellTaken(column, cellText(column, s), s, now) as object);
+    for (const column of ['date', 'spot', 'depth', 'volume', 'gold', 'layer', 'panner', 'note', '-40', '10-20']) expect(s).toMatchObject(cellTaken(column, cellText(column, s), s, { pits: [], now }) as object);
     expect([canBeWritten('grade'), canBeWritten('distance'), canBeWritten('date')]).toEqual([false, false, true]);
   });
   test.each([
     ['depth', '2 ft', { depth_m: expect.closeTo(0.6096, 6) }], ['volume', '2 gal', { volume_L: expect.closeTo(7.5708, 3) }], ['gold', '2 gr', { gold_mg: expect.closeTo(129.6, 1) }], ['gold', ' ', { gold_mg: null, goldEntered: null }],
     ['-40', '12', { counts: { ...NO_COLORS, '-40': 12 } }], ['spot', 'b', { spotId: 'b' }], ['date', '2026-05-06T10:00', { takenAt: new Date(2026, 4, 6, 10).toISOString() }], ['layer', 'x'.repeat(99), { layer: 'x'.repeat(80) }],
-  ])('%s: %s', (column, text, expected) => expect(cellTaken(column, text, sample(), now)).toEqual(expect.objectContaining(expected)));
+  ])('%s: %s', (column, text, expected) => expect(cellTaken(column, text, sample(), { pits: [], now })).toEqual(expect.objectContaining(expected)));
   test.each([
     ['depth', '', /./], ['depth', 'deep', /./], ['depth', '31', /At most 30 m/], ['volume', '-2', /./], ['volume', '0', /More than nothing/], ['volume', '10001', /at most 10 m³/], ['gold', '0', /Leave it empty/], ['-40', '1.5', /whole number/], ['-40', '-1', /whole number/],
     ['date', '', /A day and an hour/], ['date', '2027-01-01T00:00', /not come yet/], ['date', '0026-05-04T09:30', /year/],
-  ])('not %s: “%s”', (column, text, problem) => expect(cellTaken(column, text, sample(), now)).toEqual(expect.stringMatching(problem)));
+  ])('not %s: “%s”', (column, text, problem) => expect(cellTaken(column, text, sample(), { pits: [], now })).toEqual(expect.stringMatching(problem)));
   test('a count never falls below what was grown in or came from the safety pan', () => {
-    expect(cellTaken('-40', '2', sample({ grownIn: 3 }))).toMatch(/grown in/);
-    expect(cellTaken('-40', '2', sample({ fromSafetyPan: 4 }))).toMatch(/safety pan/);
-    expect(cellTaken('-40', '4', sample({ grownIn: 3, fromSafetyPan: 4 }))).toMatchObject({ counts: { '-40': 4 } });
+    expect(cellTaken('-40', '2', sample({ grownIn: 3 }), { pits: [] })).toMatch(/grown in/);
+    expect(cellTaken('-40', '2', sample({ fromSafetyPan: 4 }), { pits: [] })).toMatch(/safety pan/);
+    expect(cellTaken('-40', '4', sample({ grownIn: 3, fromSafetyPan: 4 }), { pits: [] })).toMatchObject({ counts: { '-40': 4 } });
+  });
+  test('a pan of a pit stays within it', () => {
+    const pit = { id: 'p', name: 'Pit 2', layers: [{ thickness_m: 0.5 }, { thickness_m: 0.61 }], crevice: null } as unknown as StoredPit;
+    expect(cellTaken('depth', '1.3', sample({ pitId: 'p' }), { pits: [pit] })).toBe('That is below the bottom of Pit 2.');
+    expect(cellTaken('depth', '1.11', sample({ pitId: 'p' }), { pits: [pit] })).toMatchObject({ depth_m: 1.11 });
+    expect(cellTaken('depth', '1.3', sample(), { pits: [pit] })).toMatchObject({ depth_m: 1.3 });
   });
   test('a sample of a bag or a pit stays where they are', () => {
-    expect(cellTaken('spot', 'b', sample({ lotId: 'l' }))).toMatch(/bag/);
-    expect(cellTaken('spot', 'b', sample({ pitId: 'p' }))).toMatch(/pit/);
+    expect(cellTaken('spot', 'b', sample({ lotId: 'l' }), { pits: [] })).toMatch(/bag/);
+    expect(cellTaken('spot', 'b', sample({ pitId: 'p' }), { pits: [] })).toMatch(/pit/);
   });
 });

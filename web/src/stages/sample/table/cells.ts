@@ -1,5 +1,5 @@
-import type { Sample, StoredSample } from '@riffle/contract';
-import { COLOR_CLASSES, countColors, sampleGrade, type ColorClass } from '@riffle/core';
+import type { Sample, StoredPit, StoredSample } from '@riffle/contract';
+import { COLOR_CLASSES, countColors, liesInPit, sampleGrade, type ColorClass } from '@riffle/core';
 import { format, isValid } from 'date-fns';
 import { gradeOptions, measureOf, type GroundColors } from '../../../ribbon/spotGrades.ts';
 import { asTyped, readEntered } from '../../../units/readEntered.ts';
@@ -48,8 +48,14 @@ export function cellText(column: string, s: StoredSample): string {
   }
 }
 
+/** What a cell is held against. */
+export interface CellContext {
+  readonly pits: readonly StoredPit[];
+  readonly now?: Date;
+}
+
 /** What a cell takes, or what is wrong with it. A unit written along (`2 ft`) counts; else that of before. */
-export function cellTaken(column: string, text: string, s: StoredSample, now = new Date()): Partial<Sample> | string {
+export function cellTaken(column: string, text: string, s: StoredSample, { pits, now = new Date() }: CellContext): Partial<Sample> | string {
   if (isClass(column)) return countTaken(column, text, s);
   switch (column) {
     case 'date': {
@@ -60,7 +66,8 @@ export function cellTaken(column: string, text: string, s: StoredSample, now = n
     case 'spot': return s.lotId !== null ? 'It came in a bag: the bag says where it is from.' : s.pitId !== null ? 'It came out of a pit: the pit says where it is from.' : { spotId: text };
     case 'depth': {
       const r = readEntered('length', { text, unit: s.depthEntered.unit });
-      return !r.ok ? r.problem : r.value < 0 ? 'Not above the surface.' : r.value > 30 ? 'At most 30 m.' : { depth_m: r.value, depthEntered: { text, unit: s.depthEntered.unit } };
+      const pit = pits.find((p) => p.id === s.pitId);
+      return !r.ok ? r.problem : r.value < 0 ? 'Not above the surface.' : r.value > 30 ? 'At most 30 m.' : pit && !liesInPit(r.value, pit) ? `That is below the bottom of ${pit.name}.` : { depth_m: r.value, depthEntered: { text, unit: s.depthEntered.unit } };
     }
     case 'volume': {
       const r = readEntered('volume', { text, unit: s.volumeEntered.unit });
