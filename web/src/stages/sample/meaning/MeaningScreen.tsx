@@ -12,7 +12,8 @@ import { CLASS_NAMES } from '../pan/SizePan.tsx';
 import { MorePans } from './MorePans.tsx';
 import { Streak } from './Streak.tsx';
 import { Strokes } from './Strokes.tsx';
-import { bestOf, useMeaning, type SpotMeaning } from './useMeaning.ts';
+import { bestOf, type SpotMeaning } from './meaningOf.ts';
+import { useMeaning } from './useMeaning.ts';
 import { Weights } from './Weights.tsx';
 
 /** Spots listed at first; the rest by asking. */

@@ -1,7 +1,7 @@
 import { bandAfter, beliefMean_mg_L, pansUntilWithin } from '@riffle/core';
 import { useShow } from '../../../units/useShow.ts';
 import { useWidth } from '../../../ui/useWidth.ts';
-import type { SpotMeaning } from './useMeaning.ts';
+import type { SpotMeaning } from './meaningOf.ts';
 
 /** What more pans would do to the band, if they say what those so far said. */
 export function MorePans({ meant, panBank_L }: { meant: SpotMeaning; panBank_L: number }) {

@@ -3,7 +3,7 @@ import { acrossOf, chanceAbove, payStreak } from '@riffle/core';
 import { useShow } from '../../../units/useShow.ts';
 import { Gold } from '../../../ui/Judgement.tsx';
 import { useWidth } from '../../../ui/useWidth.ts';
-import type { SpotMeaning } from './useMeaning.ts';
+import type { SpotMeaning } from './meaningOf.ts';
 
 interface StreakProps {
   readonly plan: StoredSamplePlan;
