@@ -114,6 +114,37 @@ test('a pit: dragged, cautioned, kept through a reload, never with water below i
   await expect(judgement(page)).toHaveText(/488\sL of pay under 1\.1 times as much cover\./);
   await page.reload();
   await expect(judgement(page)).toHaveText(/488\sL of pay/);
+  // A pan of the pit comes from within it, and the pit is then no shallower than its pan.
+  await toRoom(page, 'Pan');
+  await chooseSpot(page, 'Spot', 'Upper bar');
+  await page.getByText('More about this pan').click();
+  await page.getByLabel('From the pit').selectOption('Pit 1');
+  await page.getByLabel('Layer', { exact: true }).selectOption({ index: 3 });
+  await page.getByLabel('How much you panned', { exact: true }).fill('2');
+  await page.getByLabel('Depth below the surface', { exact: true }).fill('1.6');
+  await expect(page.getByText(/Pit 1 ends at 1\.31 m/)).toBeVisible();
+  await page.getByRole('button', { name: 'Keep this sample' }).click();
+  await expect(page.getByText('Not kept yet', { exact: false })).toBeVisible();
+  await page.getByLabel('Depth below the surface', { exact: true }).fill('1.3');
+  await page.getByRole('button', { name: 'One more −40' }).click();
+  await page.getByRole('button', { name: 'Keep this sample' }).click();
+  await expect(page.getByText('Kept: Upper bar, 1 color.')).toBeVisible();
+  await toRoom(page, 'Pits');
+  await expect(judgement(page)).toHaveText(/488\sL of pay under 1\.1 times as much cover: [\d.]+\sg\/m³ \([\d.]+–[\d.]+\)\./);
+  await grip.focus();
+  await page.keyboard.press('PageUp');
+  await page.getByRole('button', { name: 'Keep the changes' }).click();
+  await expect(page.getByText('A pan of this pit comes from deeper than this.')).toBeVisible();
+});
+
+test('a plan taken out comes back with its bags', { tag: '@desk' }, async ({ page }) => {
+  await openSampling(page, 'Undo Creek');
+  await layTraverse(page, 'QBACK');
+  await page.getByRole('button', { name: 'Take this plan out' }).click();
+  await expect(judgement(page)).toHaveText('No samples are laid out here yet.');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(judgement(page)).toHaveText('Dig QBACK-1 next.');
+  await expect(page.getByRole('list', { name: 'Bags' }).getByRole('button')).toHaveCount(5);
 });
 
 test('a crevice is its own kind, cleaned in its own steps', { tag: '@desk' }, async ({ page }) => {
@@ -256,8 +287,11 @@ test('what it says: the best spot with its chance, and the pans it takes to call
   await openBench(page, 'What it says');
   await expect(judgement(page)).toContainText(/(best spot here|likely the best): \d+ chances in 100/);
   const list = page.getByRole('region', { name: /^Best of all/ }).or(page.locator('section').filter({ hasText: 'Best of all' })).first();
-  await expect(list.getByRole('button')).toHaveCount(8);
+  await expect(list.getByRole('listitem')).toHaveCount(8);
   await list.getByRole('button').nth(2).click();
+  await expect(list.getByText(/^The other \d+ together: \d+ in 100\.$/)).toBeVisible();
+  await list.getByRole('button', { name: 'Show them' }).click();
+  await expect.poll(() => list.getByRole('listitem').count()).toBeGreaterThan(40);
   await expect(page.getByRole('img', { name: /chances in 100$/ })).toBeVisible();
   await expect(page.getByText(/weighed colors have moved the table/)).toBeVisible();
   await expect(page.getByText(/Pans of one spot differ by/).or(page.getByText(/How much pans of one spot differ/))).toBeVisible();
