@@ -137,6 +137,24 @@ test('a pit: dragged, cautioned, kept through a reload, never with water below i
   await expect(page.getByText('A pan of this pit comes from deeper than this.')).toBeVisible();
 });
 
+test('two tabs change one bag: the later is told, and nothing is written over', { tag: '@desk' }, async ({ page, context }) => {
+  await openSampling(page, 'Twice Creek');
+  await layTraverse(page, 'QTWICE');
+  const other = await context.newPage();
+  await other.goto(page.url());
+  for (const tab of [page, other]) {
+    await tab.getByLabel('Tag in your hand').fill('QTWICE-1');
+    await tab.getByRole('button', { name: 'Open', exact: true }).click();
+    await tab.getByRole('dialog').getByLabel('Where it is').fill(tab === page ? 'truck' : 'cabin');
+  }
+  await page.getByRole('dialog').getByRole('button', { name: 'It is dug and bagged' }).click();
+  await expect(judgement(page)).toHaveText('Dig QTWICE-2 next.');
+  await other.getByRole('dialog').getByRole('button', { name: 'It is dug and bagged' }).click();
+  await other.getByRole('button', { name: /1 refused/ }).click();
+  await expect(other.getByRole('dialog')).toContainText('bag “QTWICE-1”');
+  await expect(other.getByRole('dialog')).toContainText('Someone changed this record');
+});
+
 test('a plan taken out comes back with its bags', { tag: '@desk' }, async ({ page }) => {
   await openSampling(page, 'Undo Creek');
   await layTraverse(page, 'QBACK');
@@ -314,7 +332,7 @@ test('in place: kriged in a worker, with a cut-off that moves and a variogram of
   await page.getByRole('radio', { name: 'chance it pays' }).click();
   await expect(page.getByText('The darker, the likelier a pan there pays.', { exact: false })).toBeVisible();
   await page.getByRole('img', { name: /^Map of the ground in place/ }).click({ position: { x: 150, y: 60 } });
-  await expect(page.getByText(/^Here .*: \d+ chances in 100 that a pan pays, /)).toBeVisible();
+  await expect(page.getByText(/^Here .*: (over |less than )?\d+ chances? in 100 that a pan pays, /)).toBeVisible();
   await slider.press('End');
   await expect(judgement(page)).toContainText(/Nothing here reaches|of pay/);
   await page.getByLabel('Range across, m').fill('0');

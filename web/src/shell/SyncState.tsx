@@ -6,8 +6,21 @@ import { useWaiting, WRITE_KEY, type QueuedWrite, type Write } from '../offline/
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 
-const describe = (write: Write): string =>
-  write.what === 'laid out' ? `the plan “${write.whole.plan.name}” with ${write.whole.lots.length} bags` : write.what === 'file' ? 'the picture or paper itself' : write.what === 'events' ? `${write.events.length} tap${write.events.length === 1 ? '' : 's'} of a run` : `${write.kind.replace(/s$/, '')}${'name' in write.record ? ` “${write.record.name}”` : ''}`;
+/** Kinds that people call something else than the records are called. */
+const CALLED: Readonly<Record<string, string>> = { lots: 'bag', seedings: 'practice pan', outlines: 'shape', attachments: 'picture or paper' };
+
+function describe(write: Write): string {
+  switch (write.what) {
+    case 'laid out': return `the plan “${write.whole.plan.name}” with ${write.whole.lots.length} bags`;
+    case 'file': return 'the picture or paper itself';
+    case 'events': return `${write.events.length} tap${write.events.length === 1 ? '' : 's'} of a run`;
+    case 'record': {
+      const { kind, record } = write;
+      const name = 'name' in record ? record.name : 'tag' in record ? record.tag : 'word' in record ? record.word : '';
+      return `${CALLED[kind] ?? kind.replace(/s$/, '').replaceAll('-', ' ')}${name === '' ? '' : ` “${name}”`}`;
+    }
+  }
+}
 
 /** Always in sight: all is saved, how many writes wait, which were refused and why. A refused one is kept until the person decides. */
 export function SyncState() {

@@ -21,7 +21,9 @@ interface BagSheetProps {
 }
 
 /** A bag in the hand: where from, what is in it, where it is now and with whom; and what happens next. */
-export function BagSheet({ ground, spots, lot, taken, onClose }: BagSheetProps) {
+export function BagSheet({ ground, spots, lot: now, taken, onClose }: BagSheetProps) {
+  // As it was when the sheet opened: what another changes meanwhile is told apart, not written over.
+  const [lot] = useState(now);
   const write = useWrite();
   const show = useShow();
   const navigate = useNavigate();

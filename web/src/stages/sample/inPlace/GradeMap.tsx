@@ -100,11 +100,14 @@ export function GradeMap({ map, outline, places, cutoff_mg_L, shows, picked, onP
       <p className="min-h-6" aria-live="off">
         {cellUnder === null
           ? <span className="text-ink-2">Point at the ground to read it there.</span>
-          : <>Here <b className="text-gold">{show.grade(map.grade_mg_L[cellUnder] as number)}</b>{Number.isNaN(map.sd_mg_L[cellUnder]) ? '' : `: ${Math.round(100 * chanceItPays(map.grade_mg_L[cellUnder] as number, map.sd_mg_L[cellUnder] as number, cutoff_mg_L))} chances in 100 that a pan pays`}, {show.length(map.pay_m[cellUnder] as number)} of pay under {show.length(map.cover_m[cellUnder] as number)}.</>}
+          : <>Here <b className="text-gold">{show.grade(map.grade_mg_L[cellUnder] as number)}</b>{Number.isNaN(map.sd_mg_L[cellUnder]) ? '' : `: ${inHundred(chanceItPays(map.grade_mg_L[cellUnder] as number, map.sd_mg_L[cellUnder] as number, cutoff_mg_L))} that a pan pays`}, {show.length(map.pay_m[cellUnder] as number)} of pay under {show.length(map.cover_m[cellUnder] as number)}.</>}
       </p>
     </div>
   );
 }
+
+/** A model is never sure: its ends are said as bounds. */
+const inHundred = (chance: number): string => (chance > 0.99 ? 'over 99 chances in 100' : chance < 0.01 ? 'less than 1 chance in 100' : `${Math.round(100 * chance)} chances in 100`);
 
 /** The cell of the net at a column and row; null outside the ground. */
 function cellAt(map: GroundMap, column: number, row: number): number | null {

@@ -28,7 +28,7 @@ export function SaidCount({ counts, words, onCounts, problem, onProblem }: SaidC
           onKeyDown={(e) => { if (e.key === 'Enter') { e.preventDefault(); take(); } else if (e.key === 'Escape') { setTyped(null); onProblem(null); } }} />
       </label>
       {/* Laid over the pan: pushed down, the button one is about to press would slip away. */}
-      {problem && <p role="alert" className="absolute top-full right-0 z-2 w-72 border-2 border-danger bg-paper p-2 text-[12.5px] text-danger">▲ {problem} The rings are as they were.</p>}
+      {problem && <p role="alert" className="absolute top-full left-0 z-2 w-64 border-2 border-danger bg-paper p-2 text-[12.5px] text-danger">▲ {problem} The rings are as they were.</p>}
     </div>
   );
 }
