@@ -57,7 +57,7 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
   const { weights_mg } = colors;
   const show = useShow();
   const write = useWrite();
-  const inHand = useSampleDraft(ground, samples, pits, lot, show.display.system === 'US');
+  const inHand = useSampleDraft(ground, samples, colors, pits, lot, show.display.system === 'US');
   const { draft, change } = inHand;
   const [tried, setTried] = useState(false);
   const [saidProblem, setSaidProblem] = useState<string | null>(null);

@@ -1,0 +1,100 @@
+import type { Sample, StoredLot, StoredPit, StoredSample } from '@riffle/contract';
+import { countColors, liesInPit, NO_COLORS, pitDepth_m, sampleGrade, type ColorCounts, type Entered, type SampleGrade } from '@riffle/core';
+import { v7 as uuidv7 } from 'uuid';
+import { gradeOptions, measureOf, withCounts, type GroundColors } from '../../../ribbon/spotGrades.ts';
+import { readEntered, type Reading } from '../../../units/readEntered.ts';
+
+/** A sample as it is being written down; kept on the device until it is in the book. */
+export interface SampleDraft {
+  readonly depth: Entered;
+  readonly volume: Entered;
+  readonly state: 'loose' | 'bank';
+  readonly counts: ColorCounts;
+  readonly blackSand: number;
+  readonly gold: Entered;
+  readonly pitId: string;
+  readonly layer: string;
+  readonly way: Sample['way'];
+  readonly panner: string;
+  readonly took: string;
+  readonly nth: string;
+  readonly of: string;
+  readonly grownIn: string;
+  readonly fromSafetyPan: string;
+  readonly note: string;
+}
+
+/** What a draft comes to. */
+export interface SampleRead {
+  readonly depth: Reading;
+  readonly volume: Reading;
+  /** Weighed gold in mg; null when none was typed. */
+  readonly gold: Reading | null;
+  readonly depthProblem: string | null;
+  readonly volumeProblem: string | null;
+  readonly goldProblem: string | null;
+  /** What is wrong with the pan's further facts, by field. */
+  readonly factProblems: Readonly<Partial<Record<'took' | 'bucket' | 'grownIn' | 'fromSafetyPan', string>>>;
+  readonly colors: number;
+  /** The answer, as soon as there is a volume; null before. */
+  readonly grade: SampleGrade | null;
+  readonly volumeBank_L: number | null;
+}
+
+/** What a pan is read against: its ground, the other samples, and what they taught of colors. */
+export interface SampleContext {
+  readonly swell_percent: number;
+  readonly samples: readonly StoredSample[];
+  readonly colors: GroundColors;
+  readonly pits: readonly StoredPit[];
+  readonly US: boolean;
+}
+
+/** An empty pan, or one of a bag: its depth, volume and layer stand in the fields already. */
+export const newSample = (lot: StoredLot | undefined, panner: string, US: boolean): SampleDraft => ({
+  depth: { text: lot?.toDepth_m === null || lot?.toDepth_m === undefined ? '' : String(Math.round((lot.toDepth_m / (US ? 0.3048 : 1)) * 100) / 100), unit: US ? 'ft' : 'm' },
+  volume: lot?.volumeEntered ?? { text: '', unit: 'pan' }, state: 'loose', counts: NO_COLORS, blackSand: 0, gold: { text: '', unit: US ? 'grain' : 'mg' },
+  pitId: '', layer: lot?.layer ?? '', way: 'quick test', panner, took: '', nth: '', of: '', grownIn: '', fromSafetyPan: '', note: '',
+});
+
+/** A whole number as typed; an empty field is 0, anything else is null. */
+const count = (text: string): number | null => (text.trim() === '' ? 0 : /^\d{1,6}$/.test(text.trim()) ? Number(text) : null);
+const isNumbered = (d: SampleDraft): boolean => d.nth.trim() !== '' || d.of.trim() !== '';
+
+/** Reads a pan as it was typed: its grade, or what is wrong and where. */
+export function readSample(d: SampleDraft, { swell_percent, samples, colors: known, pits, US }: SampleContext): SampleRead {
+  const depth = readEntered('length', d.depth);
+  const volume = readEntered('volume', d.volume);
+  const gold = d.gold.text.trim() === '' ? null : readEntered('mass', d.gold);
+  const pit = pits.find((p) => p.id === d.pitId);
+  const goldProblem = gold?.ok && !(gold.value >= 0.0001) ? 'Leave it empty if nothing was weighed.' : gold && !gold.ok ? gold.problem : null;
+  const volumeProblem = volume.ok && !(volume.value > 0 && volume.value <= 10_000) ? (volume.value > 0 ? 'More than 10 000 L is a run, not a sample.' : 'A count needs the volume it came from.') : null;
+  const measured = volume.ok && volumeProblem === null ? measureOf({ volume_L: volume.value, volumeState: d.state, counts: d.counts, gold_mg: gold?.ok && !goldProblem ? gold.value : null }, swell_percent) : null;
+  const colors = countColors(d.counts);
+  const [took, nth, of, grownIn, fromSafetyPan] = [count(d.took), count(d.nth), count(d.of), count(d.grownIn), count(d.fromSafetyPan)];
+  return {
+    depth, volume, gold, volumeProblem, goldProblem, colors,
+    depthProblem: !depth.ok ? null : depth.value > 30 ? 'Deeper than 30 m is not a hand-dug hole.' : pit && !liesInPit(depth.value, pit) ? `${pit.name} ends at ${US ? `${(pitDepth_m(pit) / 0.3048).toFixed(1)} ft` : `${pitDepth_m(pit).toFixed(2)} m`}: nothing of it comes from below.` : null,
+    factProblems: {
+      ...((took === null || took > 1440) && { took: 'Whole minutes, at most a day.' }),
+      ...(isNumbered(d) && (nth === null || of === null || nth < 1 || of > 60 || nth > of) && { bucket: 'Which pan of how many, the top one being 1.' }),
+      ...((grownIn === null || grownIn > colors) && { grownIn: 'At most as many as were counted.' }),
+      ...((fromSafetyPan === null || fromSafetyPan > colors) && { fromSafetyPan: 'At most as many as were counted; add them to the count first.' }),
+    },
+    // The pan in hand counts among the ground's colors; what it may weigh is not learned from before it is kept.
+    grade: measured && sampleGrade(measured, gradeOptions(withCounts(known, [...samples.map((s) => s.counts), d.counts]), [measured.volumeBank_L])),
+    volumeBank_L: measured?.volumeBank_L ?? null,
+  };
+}
+
+/** The record to keep; null while something is missing or wrong. */
+export function sampleRecord(d: SampleDraft, read: SampleRead, about: Pick<Sample, 'groundId' | 'spotId' | 'lotId' | 'seenWith'>, now = new Date().toISOString()): (Sample & { baseVersion: 0 }) | null {
+  const { depth, volume, gold } = read;
+  if (!depth.ok || read.depthProblem || !volume.ok || read.volumeProblem || read.goldProblem || Object.keys(read.factProblems).length > 0) return null;
+  return {
+    id: uuidv7(), deleted: false, ...about, takenAt: now, depth_m: depth.value, depthEntered: d.depth, volume_L: volume.value, volumeEntered: d.volume, volumeState: d.state,
+    counts: d.counts, blackSand: d.blackSand, gold_mg: gold?.ok ? gold.value : null, goldEntered: gold ? d.gold : null,
+    pitId: d.pitId || null, layer: d.layer.slice(0, 80), bucket: isNumbered(d) ? { nth: Number(d.nth), of: Number(d.of) } : null, way: d.way, panner: d.panner.trim().slice(0, 80),
+    took_min: d.took.trim() === '' ? null : count(d.took), grownIn: count(d.grownIn) ?? 0, fromSafetyPan: count(d.fromSafetyPan) ?? 0, note: d.note, baseVersion: 0,
+  };
+}
