@@ -32,18 +32,20 @@ export function countByWords(said: string, words: readonly SizeWord[] = FIRST_SI
   const parts = text.split(/\s*(?:,|;|\+|\band\b|&)\s*/).filter((p) => p !== '');
   if (parts.length === 0) return { ok: false, problem: 'Say how many of which, “3 flakes, 9 specks”.' };
   for (const part of parts) {
-    const found = longestFirst.find((w) => endsWithWord(part, w.word.toLowerCase()));
-    if (!found) return { ok: false, problem: `“${part}” holds no size word of yours: ${words.map((w) => w.word).join(', ')}.` };
-    const before = part.replace(/s?$/, '').slice(0, part.lastIndexOf(found.word.toLowerCase())).replace(/\bof\b/, '').trim();
-    const n = before in SAID ? (SAID[before] as number) : /^\d+$/.test(before) ? Number(before) : NaN;
-    if (!(n <= MOST)) return { ok: false, problem: before === '' ? `How many ${part}?` : `“${before}” is no whole number.` };
-    counts[found.size] = Math.min(MOST, counts[found.size] + n);
+    const said = longestFirst.flatMap(({ word, size }) => { const number = numberBefore(part, word.toLowerCase()); return number === null ? [] : [{ size, number }]; })[0];
+    if (!said) return { ok: false, problem: `“${part}” holds no size word of yours: ${words.map((w) => w.word).join(', ')}.` };
+    const n = said.number in SAID ? (SAID[said.number] as number) : /^\d+$/.test(said.number) ? Number(said.number) : NaN;
+    if (!(n <= MOST)) return { ok: false, problem: said.number === '' ? `How many ${part}?` : `“${said.number}” is no whole number.` };
+    counts[said.size] = Math.min(MOST, counts[said.size] + n);
   }
   return { ok: true, counts };
 }
 
-const endsWithWord = (part: string, word: string): boolean => [word, `${word}s`, `${word}es`].some((form) => part === form || part.endsWith(` ${form}`) || new RegExp(`^\\d+${escaped(form)}$`).test(part));
-const escaped = (word: string): string => word.replaceAll(/[.*+?^${}()|[\]\\]/g, '\\$&');
+/** What stands before a word at the end of a part ("3" of "3 flakes", "5" of "5flakes", nothing of "flakes"); null when it does not end so. */
+function numberBefore(part: string, word: string): string | null {
+  const found = new RegExp(`^(.*\\s|\\d+)?${word.replaceAll(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?:s|es)?$`).exec(part);
+  return found && (found[1] ?? '').replace(/\bof\b/, '').trim();
+}
 
 /** Words of a class, in their order. */
 export const wordsOf = (size: ColorClass, words: readonly SizeWord[]): string[] => words.filter((w) => w.size === size).map((w) => w.word);

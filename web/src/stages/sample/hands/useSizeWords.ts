@@ -1,4 +1,3 @@
-import type { StoredSizeWord } from '@riffle/contract';
 import { FIRST_SIZE_WORDS, type ColorClass, type SizeWord } from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { useRecords } from '../../../api/records.ts';
@@ -37,9 +36,9 @@ export function useSizeWords(): SizeWords {
     takeOut: (word) => {
       makeOwn(word);
       const record = kept.find((w) => w.word === word);
-      if (record) write({ what: 'record', kind: 'size-words', record: { ...withoutStored(record), deleted: true, baseVersion: record.version } });
+      if (!record) return;
+      const { version, updatedAt, ...said } = record;
+      write({ what: 'record', kind: 'size-words', record: { ...said, deleted: true, baseVersion: version } });
     },
   };
 }
-
-const withoutStored = ({ version, updatedAt, ...record }: StoredSizeWord): Omit<StoredSizeWord, 'version' | 'updatedAt'> => { void version; void updatedAt; return record; };

@@ -1,4 +1,4 @@
-import { inPlace, type GroundMap } from '@riffle/core';
+import { inPlace, type GroundMap, type InPlace } from '@riffle/core';
 import { useMemo } from 'react';
 import { useShow } from '../../../units/useShow.ts';
 import { useWidth } from '../../../ui/useWidth.ts';
@@ -16,8 +16,9 @@ export function CutoffCurve({ map, cutoff_mg_L, highest_mg_L }: CutoffCurveProps
   const [attach, width] = useWidth(640);
   const show = useShow();
   // By the square, as the slider goes: most ground lies at low grades.
-  const curve = useMemo(() => Array.from({ length: STEPS + 1 }, (_, i) => leftAt(map, (i / STEPS) ** 2 * highest_mg_L)), [map, highest_mg_L]);
-  const here = useMemo(() => leftAt(map, cutoff_mg_L), [map, cutoff_mg_L]);
+  const all = useMemo(() => inPlace(map), [map]);
+  const curve = useMemo(() => Array.from({ length: STEPS + 1 }, (_, i) => leftAt(map, all, (i / STEPS) ** 2 * highest_mg_L)), [map, all, highest_mg_L]);
+  const here = useMemo(() => leftAt(map, all, cutoff_mg_L), [map, all, cutoff_mg_L]);
   const [left, right, top, base] = [46, width - 16, 12, 168];
   const x = (grade: number): number => left + Math.sqrt(Math.min(1, grade / highest_mg_L)) * (right - left);
   const y = (share: number): number => base - share * (base - top);
@@ -39,7 +40,7 @@ export function CutoffCurve({ map, cutoff_mg_L, highest_mg_L }: CutoffCurveProps
 }
 
 /** Shares of all gold and of all pay that reach a grade. */
-function leftAt(map: GroundMap, at: number): { at: number; gold: number; pay: number } {
-  const [all, left] = [inPlace(map), inPlace(map, at)];
+function leftAt(map: GroundMap, all: InPlace, at: number): { at: number; gold: number; pay: number } {
+  const left = inPlace(map, at);
   return { at, gold: all.gold_mg > 0 ? left.gold_mg / all.gold_mg : 0, pay: left.pay_m3 / all.pay_m3 };
 }

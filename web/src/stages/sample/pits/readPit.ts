@@ -46,6 +46,8 @@ export const pitAsDraft = (kept: StoredPit, US: boolean): PitDraft => ({
   crevice: kept.crevice && { width: { text: String(Math.round(kept.crevice.width_m * 1000)), unit: 'mm' }, length: asEntered(kept.crevice.length_m, US), depth: asEntered(kept.crevice.depth_m, US), strike: kept.crevice.strike, state: kept.crevice.state },
 });
 
+/** Metres as typed; NaN while they cannot be read. */
+const lengthOf = (e: Entered): number => { const r = readEntered('length', e); return r.ok ? r.value : NaN; };
 const batterOf = (d: PitDraft): number => (d.batterText.trim() === '' ? 0 : Number(d.batterText));
 
 /** Reads a pit as it was typed: its volumes, or what is wrong and where. It is no shallower than the deepest pan that came out of it. */
@@ -54,11 +56,11 @@ export function readPit(d: PitDraft, deepestPan_m = 0): PitRead {
   const width = readEntered('length', d.widthEntered);
   const water = d.waterAt.text.trim() === '' ? null : readEntered('length', d.waterAt);
   const depth_m = d.layers.reduce((sum, l) => sum + l.thickness_m, 0);
-  const { sum, problem } = volumesOf(d, length.ok ? length.value : NaN, width.ok ? width.value : NaN);
+  const { sum, problem } = volumesOf(d, lengthOf(d.lengthEntered), lengthOf(d.widthEntered));
   const waterProblem = water && !water.ok ? water.problem : water?.ok && d.layers.length > 0 && water.value > depth_m + 1e-9 ? 'That is below the bottom of the pit.' : null;
-  const creviceProblem = d.crevice && [d.crevice.width, d.crevice.length, d.crevice.depth].some((e) => { const r = readEntered('length', e); return !r.ok || !(r.value > 0); }) ? 'A crack needs its width, length and depth.' : null;
-  const crack = d.crevice && readEntered('length', d.crevice.depth);
-  const tooShallow = !problem && !creviceProblem && !liesInPit(deepestPan_m, { layers: d.layers, crevice: crack?.ok ? { depth_m: crack.value } : null }) ? 'A pan of this pit comes from deeper than this.' : null;
+  const crack = d.crevice && [d.crevice.width, d.crevice.length, d.crevice.depth].map(lengthOf);
+  const creviceProblem = crack?.some((m) => !(m > 0)) ? 'A crack needs its width, length and depth.' : null;
+  const tooShallow = !problem && !creviceProblem && !liesInPit(deepestPan_m, { layers: d.layers, crevice: crack && { depth_m: crack[2] ?? NaN } }) ? 'A pan of this pit comes from deeper than this.' : null;
   return { length, width, water, depth_m, sum, problem: problem ?? (tooShallow ? { field: 'layers', says: tooShallow } : null) ?? (waterProblem ? { field: 'water', says: waterProblem } : creviceProblem ? { field: 'crevice', says: creviceProblem } : null) };
 }
 
@@ -92,11 +94,9 @@ export function pitRecord(d: PitDraft, groundId: string, spotId: string, old: St
   const { length, width, water, problem } = readPit(d, deepestPan_m);
   if (problem || !length.ok || !width.ok || d.name.trim() === '') return null;
   const { batterText, waterAt, crevice: said, ...rest } = d;
-  void batterText; void waterAt;
-  const metres = (e: Entered): number => { const r = readEntered('length', e); return r.ok ? r.value : NaN; };
   return {
     ...rest, id: old?.id ?? uuidv7(), deleted: false, groundId, spotId, name: d.name.trim().slice(0, 80), planned: d.planned.slice(0, 60), length_m: length.value, width_m: width.value, batter: batterOf(d), waterAt_m: water?.ok ? water.value : null,
-    crevice: said && { width_m: metres(said.width), length_m: metres(said.length), depth_m: metres(said.depth), strike: said.strike, state: said.state },
+    crevice: said && { width_m: lengthOf(said.width), length_m: lengthOf(said.length), depth_m: lengthOf(said.depth), strike: said.strike, state: said.state },
     baseVersion: old?.version ?? 0,
   };
 }
