@@ -8,8 +8,18 @@ const rooms = (from, ...allowed) => ({
 
 module.exports = {
   forbidden: [
-    { name: 'no-circular', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
-    { name: 'core-is-pure', severity: 'error', from: { path: '^core/src', pathNot: '\\.test\\.ts$' }, to: { pathNot: '^core/src' } },
+    {
+      name: 'no-circular',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+    {
+      name: 'core-is-pure',
+      severity: 'error',
+      from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: '^core/src' },
+    },
     rooms('contract', 'core'),
     rooms('demo', 'core', 'contract'),
     rooms('server', 'core', 'contract', 'demo'),
@@ -25,6 +35,10 @@ module.exports = {
     doNotFollow: { path: 'node_modules' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.base.json' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'node', 'default'], extensions: ['.ts', '.tsx', '.js', '.mjs', '.d.ts'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'types', 'node', 'default'],
+      extensions: ['.ts', '.tsx', '.js', '.mjs', '.d.ts'],
+    },
   },
 };

@@ -20,7 +20,14 @@ export default tseslint.config(
     },
   },
   { files: ['scripts/**/*.ts', 'web/vite.config.ts'], extends: [tseslint.configs.recommended] },
-  { files: ['**/*.test.ts', 'core/test/**', 'e2e/**'], rules: { '@typescript-eslint/no-unsafe-argument': 'off', '@typescript-eslint/no-unsafe-assignment': 'off' } },
-  { files: ['web/src/**/*.{ts,tsx}'], plugins: { 'react-hooks': reactHooks }, rules: { ...reactHooks.configs.recommended.rules } },
+  {
+    files: ['**/*.test.ts', 'core/test/**', 'e2e/**'],
+    rules: { '@typescript-eslint/no-unsafe-argument': 'off', '@typescript-eslint/no-unsafe-assignment': 'off' },
+  },
+  {
+    files: ['web/src/**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': reactHooks },
+    rules: { ...reactHooks.configs.recommended.rules },
+  },
   { files: ['scripts/**', '*.cjs', 'jest.config.js'], languageOptions: { globals: globals.node } },
 );

@@ -11,9 +11,13 @@ test('a price typed is used everywhere, and a wrong one is told', async ({ page 
   await page.getByLabel('Money').fill('crowns');
   await openHalloway(page);
   await toStage(page, 'Books');
-  const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as { items: { id: string; name: string }[] };
+  const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as {
+    items: { id: string; name: string }[];
+  };
   const halloway = items.find((g) => g.name === 'Halloway Creek');
-  const { total } = (await (await page.request.get(`/api/v1/grounds/${halloway?.id}/book`)).json()) as { total: { gold_mg: number } };
+  const { total } = (await (await page.request.get(`/api/v1/grounds/${halloway?.id}/book`)).json()) as {
+    total: { gold_mg: number };
+  };
   await expect(judgement(page)).toContainText(`worth ${((total.gold_mg / 1000) * 80).toFixed(2)} crowns`);
 });
 
@@ -21,10 +25,15 @@ test('the book by source adds up to the book by ground, and the CSV says the sam
   await openHalloway(page);
   await toStage(page, 'Books');
   const bySource = page.getByRole('region', { name: 'The book by source' });
-  await expect(bySource.getByRole('row', { name: /Heron Bend \+ Two Boulders/ })).toContainText('mixed, not shared out');
+  await expect(bySource.getByRole('row', { name: /Heron Bend \+ Two Boulders/ })).toContainText(
+    'mixed, not shared out',
+  );
   await expect(bySource.getByRole('row', { name: /Heron Bend \+ Two Boulders/ })).toContainText('may hold older gold');
   const all = await bySource.getByRole('row', { name: /^all/ }).innerText();
-  const ground = await page.getByRole('region', { name: 'The book by ground' }).getByRole('row', { name: /^Halloway Creek/ }).innerText();
+  const ground = await page
+    .getByRole('region', { name: 'The book by ground' })
+    .getByRole('row', { name: /^Halloway Creek/ })
+    .innerText();
   expect(ground.replace('Halloway Creek', '').trim().split(/\s+/)).toEqual(all.replace('all', '').trim().split(/\s+/));
 
   const download = page.waitForEvent('download');
@@ -33,7 +42,11 @@ test('the book by source adds up to the book by ground, and the CSV says the sam
   expect(saved.suggestedFilename()).toBe('halloway-creek-book.csv');
   const chunks: Buffer[] = [];
   for await (const chunk of await saved.createReadStream()) chunks.push(chunk as Buffer);
-  const rows = Buffer.concat(chunks).toString('utf8').trim().split('\r\n').map((r) => r.split(','));
+  const rows = Buffer.concat(chunks)
+    .toString('utf8')
+    .trim()
+    .split('\r\n')
+    .map((r) => r.split(','));
   expect(rows[0]).toContain('volume (m3 bank)');
   const column = (name: string): number => rows[0]?.indexOf(name) ?? -1;
   const parts = rows.slice(1, -1).reduce((sum, r) => sum + Number(r[column('gold (mg)')]), 0);
@@ -53,9 +66,14 @@ test('leaving with the place is asked about first', async ({ page }) => {
 
 test('a ground without a clean-up says what comes first', async ({ page }) => {
   await openHalloway(page);
-  await page.getByRole('button', { name: /Ground/ }).filter({ visible: true }).click();
+  await page
+    .getByRole('button', { name: /Ground/ })
+    .filter({ visible: true })
+    .click();
   await page.getByRole('menuitem', { name: /Dry Harrier Wash/ }).click();
   await toStage(page, 'Books');
   await expect(judgement(page)).toContainText('No gold in the book for Dry Harrier Wash yet.');
-  await expect(page.getByRole('region', { name: 'The book by ground' }).getByRole('row', { name: /Dry Harrier Wash/ })).toContainText('nothing weighed yet');
+  await expect(
+    page.getByRole('region', { name: 'The book by ground' }).getByRole('row', { name: /Dry Harrier Wash/ }),
+  ).toContainText('nothing weighed yet');
 });

@@ -5,14 +5,18 @@ import { bringCreek, judgement } from './job.ts';
 /** The day against the clock: chosen and ordered, dragged about, kept, carried along. */
 const openDay = (page: Page, groundId: string): Promise<unknown> => page.goto(`/g/${groundId}/day`);
 const rows = (page: Page) => page.getByRole('button', { name: /^\d+\. / });
-const addSpot = async (page: Page, some: { name: string; distance: string; kind?: string; outAbove?: string }): Promise<void> => {
+const addSpot = async (
+  page: Page,
+  some: { name: string; distance: string; kind?: string; outAbove?: string },
+): Promise<void> => {
   await page.getByRole('button', { name: 'New spot', exact: true }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('Name').fill(some.name);
   await sheet.getByLabel('Distance upstream of the foot', { exact: true }).fill(some.distance);
   await sheet.getByRole('radio', { name: 'left bank' }).click();
   if (some.kind) await sheet.getByLabel('What it is').selectOption(some.kind);
-  if (some.outAbove) await sheet.getByLabel('Out of reach once the river stands above', { exact: true }).fill(some.outAbove);
+  if (some.outAbove)
+    await sheet.getByLabel('Out of reach once the river stands above', { exact: true }).fill(some.outAbove);
   await sheet.getByRole('button', { name: 'Mark this spot' }).click();
   await expect(sheet).toBeHidden();
 };
@@ -29,7 +33,10 @@ test('the day is planned, falls out when dragged past its hour, and is kept thro
   await expect(rows(page)).toHaveCount(2);
   await expect(page.getByText('Left out')).toBeVisible();
   // Put the third at the end by hand: it falls out, and the judgement says by how much.
-  await page.getByRole('button', { name: /in 10, \d+ min$/ }).first().click();
+  await page
+    .getByRole('button', { name: /in 10, \d+ min$/ })
+    .first()
+    .click();
   await expect(rows(page)).toHaveCount(3);
   await expect(page.getByText('falls out: not back in time')).toHaveCount(1);
   await expect(judgement(page)).toContainText(/falls out: you would be back at .*, not 9:15/);
@@ -51,7 +58,9 @@ test('the day is planned, falls out when dragged past its hour, and is kept thro
   await page.evaluate(() => localStorage.clear());
   await page.reload();
   await expect(page.getByLabel('Be back at')).toHaveValue('09:15');
-  await expect(page.getByLabel('Local rules, who has been told, where the car stands')).toHaveValue('Told Mara; car at the ford.');
+  await expect(page.getByLabel('Local rules, who has been told, where the car stands')).toHaveValue(
+    'Told Mara; car at the ford.',
+  );
   await expect(rows(page)).toHaveCount(2);
 });
 
@@ -63,7 +72,10 @@ test('a day that ends before it starts is named where it stands, and nothing is 
   await expect(judgement(page)).toContainText('No plan yet');
   await page.getByLabel('Be back at').fill('16:00');
   await expect(rows(page)).toHaveCount(2);
-  await page.getByLabel(/^From, /).first().fill('99 km');
+  await page
+    .getByLabel(/^From, /)
+    .first()
+    .fill('99 km');
   await expect(page.getByText(/The ground is .* long/)).toBeVisible();
 });
 
@@ -87,7 +99,10 @@ test('the calendar goes without positions; GPX only after one has said so @desk'
   const ground = await bringCreek(page, 'Secret Fork');
   await openDay(page, ground);
   await expect(rows(page)).toHaveCount(2);
-  const [ics] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Calendar file' }).click()]);
+  const [ics] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Calendar file' }).click(),
+  ]);
   const calendar = readFileSync(await ics.path(), 'utf8');
   expect(calendar).toContain('BEGIN:VCALENDAR');
   expect(calendar).toContain('SUMMARY:1. ');
@@ -95,7 +110,10 @@ test('the calendar goes without positions; GPX only after one has said so @desk'
   expect(calendar).not.toMatch(/46\.50|GEO:/);
   await page.getByRole('button', { name: 'GPX for a receiver ...' }).click();
   await expect(page.getByText('gives every place away')).toBeVisible();
-  const [gpx] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save with every position' }).click()]);
+  const [gpx] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save with every position' }).click(),
+  ]);
   const track = readFileSync(await gpx.path(), 'utf8');
   expect(track.match(/<wpt /g)).toHaveLength(2);
   expect(track).toContain('lat="46.50');
@@ -103,7 +121,9 @@ test('the calendar goes without positions; GPX only after one has said so @desk'
 
 test('a beach waits for the sand to come bare', async ({ page }) => {
   await page.goto('/');
-  const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as { items: { id: string; name: string }[] };
+  const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as {
+    items: { id: string; name: string }[];
+  };
   await openDay(page, items.find((g) => g.name === 'Saltgrass Strand')?.id ?? '');
   await expect(page.getByText(/sand bare \d/).first()).toBeVisible();
   await expect(page.getByText('Places wait for the sand to come bare.')).toBeVisible();
@@ -147,11 +167,16 @@ test('the day prints on one sheet @desk', async ({ page }) => {
   expect(pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);
 });
 
-test('a ground of one spot, typed, without a line: it is ranked, planned, and says what it cannot know', async ({ page }) => {
+test('a ground of one spot, typed, without a line: it is ranked, planned, and says what it cannot know', async ({
+  page,
+}) => {
   await page.goto('/grounds/new');
   await page.getByLabel('Name').fill('One Spot Fork');
   await page.getByLabel('Length', { exact: true }).fill('300 m');
-  await page.getByRole('button', { name: /Keep|Start/ }).last().click();
+  await page
+    .getByRole('button', { name: /Keep|Start/ })
+    .last()
+    .click();
   await expect(page).toHaveURL(/\/read/);
   await addSpot(page, { name: 'Only bar', distance: '120 m' });
   await expect(judgement(page)).toContainText('Pan Only bar next');

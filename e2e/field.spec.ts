@@ -26,38 +26,48 @@ test('a run without signal survives a reload and is sent once when the signal is
 
   await context.setOffline(false);
   await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
-  const runs = (await (await page.request.get(`/api/v1/grounds/${groundId}/runs`)).json()) as { items: { tally: { buckets: number; volumeLoose_L: number } }[] };
+  const runs = (await (await page.request.get(`/api/v1/grounds/${groundId}/runs`)).json()) as {
+    items: { tally: { buckets: number; volumeLoose_L: number } }[];
+  };
   expect(runs.items).toHaveLength(1);
   expect(runs.items[0]?.tally.buckets).toBe(4);
   // Three full buckets of 20 L and two thirds of one.
   expect(runs.items[0]?.tally.volumeLoose_L).toBeCloseTo(3 * 20 + (2 / 3) * 20, 6);
 });
 
-test('what one tab has still to send outlives it: another tab sends it, once', { tag: '@desk' }, async ({ page, context }) => {
-  // Two tabs are a desk affair.
-  const groundId = await bringCreek(page, 'Two Windows Fork');
-  const other = await context.newPage();
-  await other.goto(page.url());
-  await expect(other.getByRole('option', { name: /Lower bar/ })).toBeAttached();
+test(
+  'what one tab has still to send outlives it: another tab sends it, once',
+  { tag: '@desk' },
+  async ({ page, context }) => {
+    // Two tabs are a desk affair.
+    const groundId = await bringCreek(page, 'Two Windows Fork');
+    const other = await context.newPage();
+    await other.goto(page.url());
+    await expect(other.getByRole('option', { name: /Lower bar/ })).toBeAttached();
 
-  await page.route('**/api/v1/samples/**', (route) => route.abort());
-  await toStage(page, 'Sample');
-  await page.getByLabel('Spot', { exact: true }).selectOption({ label: 'Upper bar' });
-  await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
-  await page.getByLabel('How much you panned', { exact: true }).fill('2');
-  await page.getByRole('button', { name: 'Keep this sample' }).click();
-  await expect(page.getByText(/1 waits for signal/).filter({ visible: true })).toBeVisible();
-  // The other tab goes on reading and saves what it has read; then the first is gone.
-  await toStage(other, 'Books');
-  await expect(judgement(other)).toContainText('No gold in the book');
-  await page.close();
-  await other.reload();
-  await expect(other.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
-  await expect.poll(async () => {
-    const { items } = (await (await other.request.get(`/api/v1/grounds/${groundId}/samples`)).json()) as { items: { version: number }[] };
-    return items.map((s) => s.version);
-  }).toEqual([1]);
-});
+    await page.route('**/api/v1/samples/**', (route) => route.abort());
+    await toStage(page, 'Sample');
+    await page.getByLabel('Spot', { exact: true }).selectOption({ label: 'Upper bar' });
+    await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
+    await page.getByLabel('How much you panned', { exact: true }).fill('2');
+    await page.getByRole('button', { name: 'Keep this sample' }).click();
+    await expect(page.getByText(/1 waits for signal/).filter({ visible: true })).toBeVisible();
+    // The other tab goes on reading and saves what it has read; then the first is gone.
+    await toStage(other, 'Books');
+    await expect(judgement(other)).toContainText('No gold in the book');
+    await page.close();
+    await other.reload();
+    await expect(other.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
+    await expect
+      .poll(async () => {
+        const { items } = (await (await other.request.get(`/api/v1/grounds/${groundId}/samples`)).json()) as {
+          items: { version: number }[];
+        };
+        return items.map((s) => s.version);
+      })
+      .toEqual([1]);
+  },
+);
 
 test('a half-written sample survives a reload', async ({ page }) => {
   await bringCreek(page, 'Draft Fork');
@@ -78,7 +88,10 @@ test('two tabs change one spot: the later is told, and keeps its copy', { tag: '
   await other.goto(page.url());
   for (const tab of [page, other]) {
     await tab.getByRole('button', { name: 'Change', exact: true }).click();
-    await tab.getByRole('dialog').getByLabel('Name').fill(tab === page ? 'Lower bar, mine' : 'Lower bar, yours');
+    await tab
+      .getByRole('dialog')
+      .getByLabel('Name')
+      .fill(tab === page ? 'Lower bar, mine' : 'Lower bar, yours');
   }
   await page.getByRole('button', { name: 'Keep the change' }).click();
   await expect(page.getByRole('option', { name: /Lower bar, mine/ })).toBeAttached();

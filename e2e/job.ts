@@ -2,13 +2,22 @@ import { expect, type Page } from '@playwright/test';
 
 /** A creek walked upstream (northward, rising), with two way points beside it: the lower on the left bank, the upper on the right. */
 export function creekGpx(name: string): string {
-  const points = Array.from({ length: 41 }, (_, i) => `<trkpt lat="${(46.5 + i * 0.00025).toFixed(6)}" lon="${(-33 + 0.00008 * Math.sin(i / 3)).toFixed(6)}"><ele>${(12 + i * 0.6).toFixed(1)}</ele></trkpt>`).join('');
+  const points = Array.from(
+    { length: 41 },
+    (_, i) =>
+      `<trkpt lat="${(46.5 + i * 0.00025).toFixed(6)}" lon="${(-33 + 0.00008 * Math.sin(i / 3)).toFixed(6)}"><ele>${(12 + i * 0.6).toFixed(1)}</ele></trkpt>`,
+  ).join('');
   return `<?xml version="1.0" encoding="UTF-8"?><gpx version="1.1" creator="test" xmlns="http://www.topografix.com/GPX/1/1">
     <wpt lat="46.502500" lon="-32.999850"><name>Lower bar</name></wpt><wpt lat="46.506000" lon="-33.000150"><name>Upper bar</name></wpt>
     <trk><name>${name}</name><trkseg>${points}</trkseg></trk></gpx>`;
 }
 
-export const dropFile = (page: Page, name: string, content: string | Buffer, mimeType = 'application/gpx+xml'): Promise<void> =>
+export const dropFile = (
+  page: Page,
+  name: string,
+  content: string | Buffer,
+  mimeType = 'application/gpx+xml',
+): Promise<void> =>
   page.getByLabel('Choose a GPX or GeoJSON file').setInputFiles({ name, mimeType, buffer: Buffer.from(content) });
 
 /** Brings a creek in from a file and ends on its ribbon. Answers the ground's id. */
@@ -45,7 +54,8 @@ export async function toRoom(page: Page, name: (typeof SAMPLE_ROOMS)[number] | '
 export const judgement = (page: Page) => page.getByRole('heading', { level: 1 });
 
 /** The spot's line in the list of spots on Read. */
-export const spotLine = (page: Page, name: string) => page.getByRole('region', { name: /^Spots/ }).getByRole('button', { name });
+export const spotLine = (page: Page, name: string) =>
+  page.getByRole('region', { name: /^Spots/ }).getByRole('button', { name });
 
 /** Picks a spot by name in a list whose entries may also tell its distance. */
 export async function chooseSpot(page: Page, label: string, name: string): Promise<void> {

@@ -66,11 +66,17 @@ test('a spot tapped on the map is picked on the ribbon, and a stretch is measure
   await expect(page.getByRole('status').filter({ hasText: /\d\s(m|km)$/ })).toBeVisible();
 });
 
-test('a typed ground gets its line by drawing; without a signal it says so and loses nothing @desk', async ({ page, context }) => {
+test('a typed ground gets its line by drawing; without a signal it says so and loses nothing @desk', async ({
+  page,
+  context,
+}) => {
   await page.goto('/grounds/new');
   await page.getByLabel('Name').fill('Typed Fork');
   await page.getByLabel('Length', { exact: true }).fill('500 m');
-  await page.getByRole('button', { name: /Keep|Start/ }).last().click();
+  await page
+    .getByRole('button', { name: /Keep|Start/ })
+    .last()
+    .click();
   await expect(page).toHaveURL(/\/read/);
   const box = await openMap(page);
   await page.getByRole('radio', { name: 'the line' }).click();
@@ -89,10 +95,19 @@ test('a typed ground gets its line by drawing; without a signal it says so and l
   await expect(page.getByText(/^The line is .* long\.$/)).toBeVisible();
 });
 
-test('a picture with its world file lies beneath; alone it is refused in words; a tile address is checked @desk', async ({ page }) => {
+test('a picture with its world file lies beneath; alone it is refused in words; a tile address is checked @desk', async ({
+  page,
+}) => {
   await bringCreek(page, 'Beneath Fork');
   await openMap(page);
-  const picture = { name: 'old-map.png', mimeType: 'image/png', buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64') };
+  const picture = {
+    name: 'old-map.png',
+    mimeType: 'image/png',
+    buffer: Buffer.from(
+      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+      'base64',
+    ),
+  };
   const world = (text: string) => ({ name: 'old-map.pgw', mimeType: 'text/plain', buffer: Buffer.from(text) });
   await page.getByRole('button', { name: 'Picture beneath ...' }).click();
   const sheet = page.getByRole('dialog');
@@ -112,18 +127,35 @@ test('a picture with its world file lies beneath; alone it is refused in words; 
   await page.getByRole('button', { name: 'Picture beneath ...' }).click();
   await expect(sheet).toContainText('Now: old-map.png');
   // A GeoTIFF in longitude and latitude is taken; one in coordinates Riffle does not know is refused by their name.
-  const tiff = (projected: object): Buffer => Buffer.from(writeArrayBuffer(new Uint8Array(4 * 4 * 3).fill(120), {
-    width: 4, height: 4, SamplesPerPixel: 3, BitsPerSample: [8, 8, 8], PhotometricInterpretation: 2, ModelPixelScale: [0.005, 0.005, 0], ModelTiepoint: [0, 0, 0, -33.01, 46.515, 0], ...projected,
-  }));
-  await choose.setInputFiles([{ name: 'zone.tif', mimeType: 'image/tiff', buffer: tiff({ GTModelTypeGeoKey: 1, ProjectedCSTypeGeoKey: 32625 }) }]);
+  const tiff = (projected: object): Buffer =>
+    Buffer.from(
+      writeArrayBuffer(new Uint8Array(4 * 4 * 3).fill(120), {
+        width: 4,
+        height: 4,
+        SamplesPerPixel: 3,
+        BitsPerSample: [8, 8, 8],
+        PhotometricInterpretation: 2,
+        ModelPixelScale: [0.005, 0.005, 0],
+        ModelTiepoint: [0, 0, 0, -33.01, 46.515, 0],
+        ...projected,
+      }),
+    );
+  await choose.setInputFiles([
+    { name: 'zone.tif', mimeType: 'image/tiff', buffer: tiff({ GTModelTypeGeoKey: 1, ProjectedCSTypeGeoKey: 32625 }) },
+  ]);
   await expect(sheet.getByText('This GeoTIFF lies in EPSG:32625 coordinates.')).toBeVisible();
-  await choose.setInputFiles([{ name: 'plain.tif', mimeType: 'image/tiff', buffer: tiff({ GTModelTypeGeoKey: 2, GeographicTypeGeoKey: 4326 }) }]);
+  await choose.setInputFiles([
+    { name: 'plain.tif', mimeType: 'image/tiff', buffer: tiff({ GTModelTypeGeoKey: 2, GeographicTypeGeoKey: 4326 }) },
+  ]);
   await expect(sheet).toBeHidden();
   await page.getByRole('button', { name: 'Picture beneath ...' }).click();
   await expect(sheet).toContainText('Now: plain.tif');
   // Tiles are asked for only from the address that was typed.
   const asked: string[] = [];
-  await page.route('https://tiles.invalid/**', (route) => { asked.push(route.request().url()); return route.fulfill({ contentType: 'image/png', body: picture.buffer }); });
+  await page.route('https://tiles.invalid/**', (route) => {
+    asked.push(route.request().url());
+    return route.fulfill({ contentType: 'image/png', body: picture.buffer });
+  });
   await sheet.getByLabel('Or tiles from an address you may use').fill('https://tiles.invalid/{z}/{x}/{y}.png');
   await sheet.getByRole('button', { name: 'Use these tiles' }).click();
   await expect.poll(() => asked.length).toBeGreaterThan(0);
@@ -140,7 +172,9 @@ test('the map opens without a network once it was loaded', async ({ page, contex
   await expect(page.getByText('Unfolding the map')).toBeHidden();
 });
 
-test('a draw on the ribbon opens its own ribbon and the way back; a bare tap on the map marks a place @desk', async ({ page }) => {
+test('a draw on the ribbon opens its own ribbon and the way back; a bare tap on the map marks a place @desk', async ({
+  page,
+}) => {
   await openHalloway(page);
   await page.getByRole('link', { name: 'Sixpence Draw' }).click();
   await expect(page.getByRole('listbox', { name: /^Sixpence Draw, straightened/ })).toBeVisible();
@@ -152,7 +186,9 @@ test('a draw on the ribbon opens its own ribbon and the way back; a bare tap on 
   await expect(page.getByText('no spot yet').first()).toBeVisible();
 });
 
-test('heights by hand level draw the bed, a tide is checked line by line, and a draw is joined to its creek @desk', async ({ page }) => {
+test('heights by hand level draw the bed, a tide is checked line by line, and a draw is joined to its creek @desk', async ({
+  page,
+}) => {
   await bringCreek(page, 'Level Fork');
   await page.getByRole('button', { name: 'about it' }).click();
   const sheet = page.getByRole('dialog');
@@ -173,7 +209,10 @@ test('heights by hand level draw the bed, a tide is checked line by line, and a 
   await sheet.getByLabel('It runs into').selectOption({ label: 'Halloway Creek' });
   await sheet.getByRole('button', { name: 'Keep the change' }).click();
   await expect(sheet.getByText(/^▲/).last()).toBeVisible();
-  await sheet.getByLabel(/^At, upstream of the foot of Halloway Creek/).first().fill('300 m');
+  await sheet
+    .getByLabel(/^At, upstream of the foot of Halloway Creek/)
+    .first()
+    .fill('300 m');
   await sheet.getByRole('button', { name: 'Keep the change' }).click();
   await expect(sheet).toBeHidden();
   await expect(page.getByText(/Runs into Halloway Creek at 300/)).toBeVisible();
@@ -206,7 +245,9 @@ test('the line is bent by a hand on its corner: it grows longer and keeps its he
   await page.mouse.move(x + 60, y, { steps: 6 });
   await page.mouse.up();
   await expect(page.getByText(/^The line is .* long\.$/)).toBeVisible();
-  const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as { items: { id: string; length_m: number; line: number[][] }[] };
+  const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as {
+    items: { id: string; length_m: number; line: number[][] }[];
+  };
   const bent = items.find((g) => g.id === ground);
   expect(bent?.length_m ?? 0).toBeGreaterThan(1150);
   expect(bent?.line.every((p) => (p[2] ?? 0) >= 12 && (p[2] ?? 99) <= 36)).toBe(true);

@@ -10,7 +10,11 @@ test.describe('files', () => {
   for (const [name, content, says] of [
     ['cut-off.gpx', creekGpx('Cut').slice(0, 900), /damaged/],
     ['no-line.gpx', '<gpx version="1.1"><wpt lat="46" lon="-33"><name>A</name></wpt></gpx>', /no track or line/],
-    ['swapped.gpx', '<gpx version="1.1"><trk><trkseg><trkpt lat="-133" lon="46.5"/><trkpt lat="-133.01" lon="46.51"/></trkseg></trk></gpx>', /swapped/],
+    [
+      'swapped.gpx',
+      '<gpx version="1.1"><trk><trkseg><trkpt lat="-133" lon="46.5"/><trkpt lat="-133.01" lon="46.51"/></trkseg></trk></gpx>',
+      /swapped/,
+    ],
     ['notes.txt', 'bring bread', /neither GPX nor GeoJSON/],
   ] as const) {
     test(name, { tag: '@desk' }, async ({ page }) => {
@@ -150,5 +154,11 @@ test('a box can be changed and put away; a run started by mistake leaves no trac
   await page.getByRole('button', { name: /Started by mistake/ }).click();
   await expect(page.getByRole('button', { name: 'Start the run' })).toBeVisible();
   await expect(page.getByText('Run, not weighed yet')).toBeHidden();
-  await expect.poll(async () => ((await (await page.request.get(`/api/v1/grounds/${groundId}/book`)).json()) as { unweighed: { runs: number } }).unweighed.runs).toBe(0);
+  await expect
+    .poll(
+      async () =>
+        ((await (await page.request.get(`/api/v1/grounds/${groundId}/book`)).json()) as { unweighed: { runs: number } })
+          .unweighed.runs,
+    )
+    .toBe(0);
 });

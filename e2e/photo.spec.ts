@@ -23,7 +23,14 @@ function exif(lat: number, lon: number, taken: string): Buffer {
   const dms = (at: number, value: number): void => {
     const d = Math.floor(value);
     const m = Math.floor((value - d) * 60);
-    [[d, 1], [m, 1], [Math.round(((value - d) * 60 - m) * 60 * 1000), 1000]].forEach(([n, k], i) => { tiff.writeUInt32BE(n ?? 0, at + 8 * i); tiff.writeUInt32BE(k ?? 1, at + 8 * i + 4); });
+    [
+      [d, 1],
+      [m, 1],
+      [Math.round(((value - d) * 60 - m) * 60 * 1000), 1000],
+    ].forEach(([n, k], i) => {
+      tiff.writeUInt32BE(n ?? 0, at + 8 * i);
+      tiff.writeUInt32BE(k ?? 1, at + 8 * i + 4);
+    });
   };
   tiff.writeUInt16BE(4, 60);
   entry(62, 1, 2, 2, (lat < 0 ? 0x53 : 0x4e) << 24);
@@ -40,23 +47,29 @@ function exif(lat: number, lon: number, taken: string): Buffer {
 
 /** A picture drawn in the page; noise makes it as large as a camera's. */
 async function drawn(page: Page, type: 'image/jpeg' | 'image/png', side: number, noise: boolean): Promise<Buffer> {
-  const base64 = await page.evaluate(async ({ type, side, noise }) => {
-    const canvas = new OffscreenCanvas(side, side);
-    const pen = canvas.getContext('2d')!;
-    if (noise) {
-      const pixels = pen.createImageData(side, side);
-      for (let i = 0; i < pixels.data.length; i++) pixels.data[i] = i % 4 === 3 ? 255 : Math.random() * 256;
-      pen.putImageData(pixels, 0, 0);
-    } else pen.fillRect(0, 0, side, side);
-    const bytes = new Uint8Array(await (await canvas.convertToBlob({ type })).arrayBuffer());
-    let text = '';
-    for (let i = 0; i < bytes.length; i += 32_768) text += String.fromCharCode(...bytes.subarray(i, i + 32_768));
-    return btoa(text);
-  }, { type, side, noise });
+  const base64 = await page.evaluate(
+    async ({ type, side, noise }) => {
+      const canvas = new OffscreenCanvas(side, side);
+      const pen = canvas.getContext('2d')!;
+      if (noise) {
+        const pixels = pen.createImageData(side, side);
+        for (let i = 0; i < pixels.data.length; i++) pixels.data[i] = i % 4 === 3 ? 255 : Math.random() * 256;
+        pen.putImageData(pixels, 0, 0);
+      } else pen.fillRect(0, 0, side, side);
+      const bytes = new Uint8Array(await (await canvas.convertToBlob({ type })).arrayBuffer());
+      let text = '';
+      for (let i = 0; i < bytes.length; i += 32_768) text += String.fromCharCode(...bytes.subarray(i, i + 32_768));
+      return btoa(text);
+    },
+    { type, side, noise },
+  );
   return Buffer.from(base64, 'base64');
 }
 
-test('a photo is made small, its place and day are read, and it waits through a reload until there is a signal', async ({ page, context }) => {
+test('a photo is made small, its place and day are read, and it waits through a reload until there is a signal', async ({
+  page,
+  context,
+}) => {
   const ground = await bringCreek(page, 'Photo Fork');
   await page.evaluate(() => navigator.serviceWorker.ready);
   await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
@@ -73,12 +86,17 @@ test('a photo is made small, its place and day are read, and it waits through a 
   await expect(sheet.getByText('1 May 2026 waits for signal')).toBeVisible();
   await expect(sheet.getByLabel('Distance upstream of the foot', { exact: true })).toHaveValue(/^5\d\d/);
   await page.reload();
-  await page.getByRole('region', { name: /^Signs/ }).getByRole('button', { name: /bedrock/ }).click();
+  await page
+    .getByRole('region', { name: /^Signs/ })
+    .getByRole('button', { name: /bedrock/ })
+    .click();
   await expect(sheet.getByRole('img', { name: 'ledge.jpg' })).toBeVisible();
   await expect(sheet.getByText('waits for signal')).toBeVisible();
   await context.setOffline(false);
   await expect(sheet.getByText('waits for signal')).toBeHidden({ timeout: 20_000 });
-  const { items } = (await (await page.request.get(`/api/v1/grounds/${ground}/attachments`)).json()) as { items: { id: string; width_px: number; position: number[] }[] };
+  const { items } = (await (await page.request.get(`/api/v1/grounds/${ground}/attachments`)).json()) as {
+    items: { id: string; width_px: number; position: number[] }[];
+  };
   expect(items).toHaveLength(1);
   expect(items[0]?.width_px).toBe(1600);
   expect(items[0]?.position[1]).toBeCloseTo(46.505, 5);
@@ -93,21 +111,32 @@ test('a photo of 20 MB is taken; a broken one is refused where it was chosen @de
   await spotLine(page, 'Lower bar').click();
   await page.getByRole('button', { name: 'Change', exact: true }).click();
   const sheet = page.getByRole('dialog');
-  await sheet.getByLabel('Add a photo').setInputFiles({ name: 'broken.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture at all') });
+  await sheet
+    .getByLabel('Add a photo')
+    .setInputFiles({ name: 'broken.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture at all') });
   await expect(sheet.getByRole('alert')).toContainText('This picture cannot be read');
   const large = await drawn(page, 'image/png', 2700, true);
   expect(large.length).toBeGreaterThan(20_000_000);
   await sheet.getByLabel('Add a photo').setInputFiles({ name: 'large.png', mimeType: 'image/png', buffer: large });
   await expect(sheet.getByRole('img', { name: 'large.png' })).toBeVisible({ timeout: 20_000 });
   await expect(sheet.getByRole('alert')).toBeHidden();
-  await expect.poll(async () => {
-    const { items } = (await (await page.request.get(`/api/v1/grounds/${ground}/attachments`)).json()) as { items: { id: string }[] };
-    const file = items[0] && (await page.request.get(`/api/v1/attachments/${items[0].id}/file`));
-    return file?.ok() ? (await file.body()).length : 0;
-  }, { timeout: 20_000 }).toBeGreaterThan(1000);
+  await expect
+    .poll(
+      async () => {
+        const { items } = (await (await page.request.get(`/api/v1/grounds/${ground}/attachments`)).json()) as {
+          items: { id: string }[];
+        };
+        const file = items[0] && (await page.request.get(`/api/v1/attachments/${items[0].id}/file`));
+        return file?.ok() ? (await file.body()).length : 0;
+      },
+      { timeout: 20_000 },
+    )
+    .toBeGreaterThan(1000);
 });
 
-test('a gauge’s file is seen before it is kept, bad lines are counted; the simulated gauge answers', async ({ page }) => {
+test('a gauge’s file is seen before it is kept, bad lines are counted; the simulated gauge answers', async ({
+  page,
+}) => {
   await bringCreek(page, 'Gauge Fork');
   await page.getByRole('button', { name: 'read the river' }).click();
   const sheet = page.getByRole('dialog');
@@ -115,7 +144,9 @@ test('a gauge’s file is seen before it is kept, bad lines are counted; the sim
   const csv = (text: string) => ({ name: 'gauge.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
   await choose.setInputFiles(csv('time,level\n2026-05-01T08:00:00Z,34'));
   await expect(sheet.getByText('does not say its unit')).toBeVisible();
-  await choose.setInputFiles(csv('time,level_cm\n2026-05-01T08:00:00Z,34\n2026-05-02T08:00:00Z,130\nnoon,3\n2026-05-03T08:00:00Z,40'));
+  await choose.setInputFiles(
+    csv('time,level_cm\n2026-05-01T08:00:00Z,34\n2026-05-02T08:00:00Z,130\nnoon,3\n2026-05-03T08:00:00Z,40'),
+  );
   await expect(sheet.getByText('3 readings')).toBeVisible();
   await expect(sheet.getByText('1 line left out; line 4: “noon” is no time.')).toBeVisible();
   await expect(sheet.getByText(/1 flood, the highest 1\.3/)).toBeVisible();
@@ -147,7 +178,10 @@ test('a kind of one’s own is kept, looked at closely, and offered again', asyn
   await page.getByRole('button', { name: 'Add a sign' }).click();
   await expect(sheet.getByRole('button', { name: 'moss line', exact: true })).toBeVisible();
   await sheet.getByRole('button', { name: 'crevice', exact: true }).click();
-  await page.getByRole('region', { name: /^Signs/ }).getByRole('button', { name: /crevice/ }).click();
+  await page
+    .getByRole('region', { name: /^Signs/ })
+    .getByRole('button', { name: /crevice/ })
+    .click();
   await sheet.getByRole('radio', { name: 'across the flow' }).click();
   await sheet.getByRole('button', { name: 'Keep it', exact: true }).click();
   await expect(page.getByRole('region', { name: /^Signs/ })).toContainText('crevice: across the flow');
@@ -161,17 +195,28 @@ test('a permit keeps its paper as a PDF; what only calls itself one is refused a
   await sheet.getByLabel('What it is').fill('Panning permit');
   await sheet.getByLabel('Last day').fill('2027-10-31');
   await sheet.getByRole('button', { name: 'Write it down' }).click();
-  const paper = { name: 'permit.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.4\n1 0 obj<</Type/Catalog>>endobj\ntrailer<</Root 1 0 R>>\n%%EOF') };
+  const paper = {
+    name: 'permit.pdf',
+    mimeType: 'application/pdf',
+    buffer: Buffer.from('%PDF-1.4\n1 0 obj<</Type/Catalog>>endobj\ntrailer<</Root 1 0 R>>\n%%EOF'),
+  };
   await sheet.getByLabel('Add a paper').setInputFiles(paper);
   await expect(sheet.getByRole('link', { name: /permit\.pdf/ })).toBeVisible();
-  await expect.poll(async () => {
-    const { items } = (await (await page.request.get(`/api/v1/grounds/${ground}/attachments`)).json()) as { items: { id: string; about: string }[] };
-    const file = items[0] && (await page.request.get(`/api/v1/attachments/${items[0].id}/file`));
-    return [items[0]?.about, file?.headers()['content-type']];
-  }).toEqual(['permission', 'application/pdf']);
+  await expect
+    .poll(async () => {
+      const { items } = (await (await page.request.get(`/api/v1/grounds/${ground}/attachments`)).json()) as {
+        items: { id: string; about: string }[];
+      };
+      const file = items[0] && (await page.request.get(`/api/v1/attachments/${items[0].id}/file`));
+      return [items[0]?.about, file?.headers()['content-type']];
+    })
+    .toEqual(['permission', 'application/pdf']);
   await sheet.getByLabel('Add a paper').setInputFiles({ ...paper, name: 'fake.pdf', buffer: Buffer.from('no paper') });
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: /1 refused: see why/ }).filter({ visible: true }).click();
+  await page
+    .getByRole('button', { name: /1 refused: see why/ })
+    .filter({ visible: true })
+    .click();
   await expect(page.getByRole('dialog')).toContainText('This is not a whole PDF');
   // The permit and its days stand on the day sheet.
   await page.getByRole('dialog').getByRole('button', { name: 'Drop mine' }).click();

@@ -14,12 +14,35 @@ export default defineConfig({
     // localhost, not an address: service worker and files need a secure context.
     baseURL: `http://localhost:${port}`,
     trace: 'retain-on-failure',
-    launchOptions: { executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium', args: ['--disable-dev-shm-usage', '--disable-background-networking', ...(process.getuid?.() === 0 ? ['--no-sandbox'] : [])] },
+    launchOptions: {
+      executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium',
+      args: [
+        '--disable-dev-shm-usage',
+        '--disable-background-networking',
+        ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
+      ],
+    },
   },
   projects: [
     // Untagged tests run at both sizes; @desk and @phone at theirs.
     { name: 'desk', grepInvert: /@phone/, use: { browserName: 'chromium', viewport: { width: 1280, height: 800 } } },
-    { name: 'phone', grepInvert: /@desk/, use: { ...devices['iPhone 14'], defaultBrowserType: 'chromium', browserName: 'chromium', viewport: { width: 390, height: 844 } } },
+    {
+      name: 'phone',
+      grepInvert: /@desk/,
+      use: {
+        ...devices['iPhone 14'],
+        defaultBrowserType: 'chromium',
+        browserName: 'chromium',
+        viewport: { width: 390, height: 844 },
+      },
+    },
   ],
-  webServer: { command: 'node scripts/e2eServer.mjs', cwd: '..', env: { E2E_PORT: port }, url: `http://localhost:${port}/api/v1/health`, timeout: 120_000, gracefulShutdown: { signal: 'SIGTERM', timeout: 8000 } },
+  webServer: {
+    command: 'node scripts/e2eServer.mjs',
+    cwd: '..',
+    env: { E2E_PORT: port },
+    url: `http://localhost:${port}/api/v1/health`,
+    timeout: 120_000,
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 8000 },
+  },
 });

@@ -46,7 +46,11 @@ test('a position that is denied or far away is said, and the place at hand count
 
 test('the ranking says why, and moves with one’s own word, with cover and with a blank', async ({ page }) => {
   await bringCreek(page, 'Rank Fork');
-  const first = page.getByRole('list').filter({ has: page.getByRole('button', { name: /pays/ }) }).getByRole('listitem').first();
+  const first = page
+    .getByRole('list')
+    .filter({ has: page.getByRole('button', { name: /pays/ }) })
+    .getByRole('listitem')
+    .first();
   const addSign = async (spot: string, kind: string): Promise<void> => {
     await spotLine(page, spot).click();
     await page.getByRole('button', { name: 'Add a sign' }).click();
@@ -68,14 +72,24 @@ test('the ranking says why, and moves with one’s own word, with cover and with
   await page.getByRole('button', { name: 'Keep this sample' }).click();
   await toStage(page, 'Read');
   await expect(page.getByText('panned blank')).toBeVisible();
-  const chance = Number(/pays (\d) in 10/.exec(await page.getByRole('button', { name: /Upper bar.*pays/ }).innerText().then((t) => t.replaceAll('\n', ' ')))?.[1]);
+  const chance = Number(
+    /pays (\d) in 10/.exec(
+      await page
+        .getByRole('button', { name: /Upper bar.*pays/ })
+        .innerText()
+        .then((t) => t.replaceAll('\n', ' ')),
+    )?.[1],
+  );
   expect(chance).toBeGreaterThanOrEqual(1);
 
   // Too much cover is a gate.
   await spotLine(page, 'Lower bar').click();
   await page.getByRole('button', { name: 'Add a sign' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'clay seam' }).click();
-  await page.getByRole('region', { name: /^Signs/ }).getByRole('button', { name: /clay seam/ }).click();
+  await page
+    .getByRole('region', { name: /^Signs/ })
+    .getByRole('button', { name: /clay seam/ })
+    .click();
   await page.getByRole('dialog').getByLabel('Cover down to what you want to pan', { exact: true }).fill('5 ft');
   await page.getByRole('dialog').getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByText(/Under too much cover for your tools: Lower bar/)).toBeVisible();
@@ -108,7 +122,9 @@ test('signs wait for a signal like everything else', { tag: '@phone' }, async ({
   await expect(page.getByRole('region', { name: /^Signs/ })).toContainText('black sand');
   await context.setOffline(false);
   await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
-  const { items } = (await (await page.request.get(`/api/v1/grounds/${groundId}/signs`)).json()) as { items: { kind: string }[] };
+  const { items } = (await (await page.request.get(`/api/v1/grounds/${groundId}/signs`)).json()) as {
+    items: { kind: string }[];
+  };
   expect(items.map((s) => s.kind)).toEqual(['black sand']);
 });
 
@@ -140,7 +156,9 @@ test('the trail: where colors stop is said and shaded', async ({ page }) => {
   await expect(page.getByText(/Last pay Second bar, first blank above it Upper bar/)).toBeVisible();
 });
 
-test('a flood renews the bars: an old blank then weighs less, and the river stands at the head of the page', async ({ page }) => {
+test('a flood renews the bars: an old blank then weighs less, and the river stands at the head of the page', async ({
+  page,
+}) => {
   await bringCreek(page, 'Flood Fork');
   await spotLine(page, 'Upper bar').click();
   await page.getByRole('button', { name: 'Add a sign' }).click();
@@ -162,7 +180,10 @@ test('a flood renews the bars: an old blank then weighs less, and the river stan
   await expect(sheet.getByText('That is still to come.')).toBeVisible();
   await sheet.getByLabel('Height on the stake', { exact: true }).fill('1.2 m');
   // The minute that has begun lies after the pan: the flood came since.
-  const now = await page.evaluate(() => { const t = new Date(Date.now() - new Date().getTimezoneOffset() * 60_000 + 60_000); return t.toISOString().slice(0, 16); });
+  const now = await page.evaluate(() => {
+    const t = new Date(Date.now() - new Date().getTimezoneOffset() * 60_000 + 60_000);
+    return t.toISOString().slice(0, 16);
+  });
   await sheet.getByLabel('When').fill(now);
   await sheet.getByRole('button', { name: 'Keep it' }).click();
   await expect(sheet.getByRole('listitem')).toContainText('“1.2 m”, flood');

@@ -45,7 +45,8 @@ test('dragged, it pans; the ends of the ground are the ends of the drag', { tag:
   await openHalloway(page);
   await page.getByRole('button', { name: 'Nearer' }).click();
   await page.getByRole('button', { name: 'Nearer' }).click();
-  const seen = async (): Promise<string[]> => page.getByRole('option').evaluateAll((all) => all.map((o) => o.getAttribute('aria-label')?.split(',')[0] ?? ''));
+  const seen = async (): Promise<string[]> =>
+    page.getByRole('option').evaluateAll((all) => all.map((o) => o.getAttribute('aria-label')?.split(',')[0] ?? ''));
   const middle = await seen();
   const box = await ribbon(page).boundingBox();
   if (!box) throw new Error('not drawn');
@@ -64,28 +65,52 @@ test('dragged, it pans; the ends of the ground are the ends of the drag', { tag:
   await expect(selected(page)).toHaveCount(0);
 });
 
-test('a track of 100,000 points is kept whole, drawn thin, and stays quick to walk', { tag: '@desk' }, async ({ page }) => {
-  // Brought in at the desk.
-  test.setTimeout(240_000);
-  const points = Array.from({ length: 100_000 }, (_, i) => `<trkpt lat="${(46.5 + 4e-7 * i).toFixed(7)}" lon="${(-33 + 4e-4 * Math.sin(i / 2600)).toFixed(7)}"><ele>${(12 + 4e-4 * i).toFixed(2)}</ele></trkpt>`).join('');
-  await page.goto('/grounds/new');
-  await dropFile(page, 'long-walk.gpx', `<gpx version="1.1" xmlns="http://www.topografix.com/GPX/1/1"><wpt lat="46.52" lon="-33"><name>Halfway</name></wpt><trk><name>Long Walk</name><trkseg>${points}</trkseg></trk></gpx>`);
-  await expect(judgement(page)).toContainText('100,000 points, 1 spot', { timeout: 30_000 });
-  await page.getByRole('button', { name: 'Keep this ground' }).click();
-  await expect(ribbon(page)).toHaveAttribute('aria-label', /Long Walk, straightened: 1 spots/, { timeout: 30_000 });
-  const id = /\/g\/([0-9a-f-]{36})\//.exec(page.url())?.[1] ?? '';
-  const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as { items: { id: string; line: unknown[]; linePoints: number }[] };
-  const ground = items.find((g) => g.id === id);
-  expect(ground?.linePoints).toBe(100_000);
-  expect(ground?.line.length).toBeLessThanOrEqual(2000);
-  const exported = (await (await page.request.get(`/api/v1/grounds/${id}/ground.geojson`)).json()) as { features: { geometry: { coordinates: unknown[] } }[] };
-  expect(exported.features[0]?.geometry.coordinates).toHaveLength(100_000);
-});
+test(
+  'a track of 100,000 points is kept whole, drawn thin, and stays quick to walk',
+  { tag: '@desk' },
+  async ({ page }) => {
+    // Brought in at the desk.
+    test.setTimeout(240_000);
+    const points = Array.from(
+      { length: 100_000 },
+      (_, i) =>
+        `<trkpt lat="${(46.5 + 4e-7 * i).toFixed(7)}" lon="${(-33 + 4e-4 * Math.sin(i / 2600)).toFixed(7)}"><ele>${(12 + 4e-4 * i).toFixed(2)}</ele></trkpt>`,
+    ).join('');
+    await page.goto('/grounds/new');
+    await dropFile(
+      page,
+      'long-walk.gpx',
+      `<gpx version="1.1" xmlns="http://www.topografix.com/GPX/1/1"><wpt lat="46.52" lon="-33"><name>Halfway</name></wpt><trk><name>Long Walk</name><trkseg>${points}</trkseg></trk></gpx>`,
+    );
+    await expect(judgement(page)).toContainText('100,000 points, 1 spot', { timeout: 30_000 });
+    await page.getByRole('button', { name: 'Keep this ground' }).click();
+    await expect(ribbon(page)).toHaveAttribute('aria-label', /Long Walk, straightened: 1 spots/, { timeout: 30_000 });
+    const id = /\/g\/([0-9a-f-]{36})\//.exec(page.url())?.[1] ?? '';
+    const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as {
+      items: { id: string; line: unknown[]; linePoints: number }[];
+    };
+    const ground = items.find((g) => g.id === id);
+    expect(ground?.linePoints).toBe(100_000);
+    expect(ground?.line.length).toBeLessThanOrEqual(2000);
+    const exported = (await (await page.request.get(`/api/v1/grounds/${id}/ground.geojson`)).json()) as {
+      features: { geometry: { coordinates: unknown[] } }[];
+    };
+    expect(exported.features[0]?.geometry.coordinates).toHaveLength(100_000);
+  },
+);
 
 test('a beach has land and sea, a dry wash no water', async ({ page }) => {
-  const file = JSON.stringify({ type: 'FeatureCollection', features: [
-    { type: 'Feature', properties: { name: 'Test Strand' }, geometry: { type: 'LineString', coordinates: Array.from({ length: 12 }, (_, i) => [-33, 46.5 + 0.0005 * i]) } },
-    { type: 'Feature', properties: { name: 'Seam' }, geometry: { type: 'Point', coordinates: [-32.9998, 46.502] } }] });
+  const file = JSON.stringify({
+    type: 'FeatureCollection',
+    features: [
+      {
+        type: 'Feature',
+        properties: { name: 'Test Strand' },
+        geometry: { type: 'LineString', coordinates: Array.from({ length: 12 }, (_, i) => [-33, 46.5 + 0.0005 * i]) },
+      },
+      { type: 'Feature', properties: { name: 'Seam' }, geometry: { type: 'Point', coordinates: [-32.9998, 46.502] } },
+    ],
+  });
   await page.goto('/grounds/new');
   await dropFile(page, 'strand.geojson', file, 'application/geo+json');
   await expect(judgement(page)).toContainText('12 points, 1 spot');
@@ -99,16 +124,31 @@ test('a beach has land and sea, a dry wash no water', async ({ page }) => {
   await expect(ribbon(page)).toHaveAttribute('aria-label', /along the shore/);
 });
 
-test('the whole creek reads on a phone: names do not touch and nothing stands outside', { tag: '@phone' }, async ({ page }) => {
-  // About the phone.
-  await bringCreek(page, 'Narrow Fork');
-  await expect(ribbon(page)).toBeVisible();
-  const texts = await ribbon(page).locator('text').evaluateAll((all) => all.map((t) => t.getBoundingClientRect()).map((r) => ({ left: r.left, right: r.right, top: r.top, bottom: r.bottom })));
-  expect(texts.length).toBeGreaterThan(4);
-  for (const t of texts) {
-    expect(t.left).toBeGreaterThanOrEqual(0);
-    expect(t.right).toBeLessThanOrEqual(390);
-  }
-  const touching = texts.flatMap((a, i) => texts.slice(i + 1).filter((b) => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom).map((b) => [a, b]));
-  expect(touching).toEqual([]);
-});
+test(
+  'the whole creek reads on a phone: names do not touch and nothing stands outside',
+  { tag: '@phone' },
+  async ({ page }) => {
+    // About the phone.
+    await bringCreek(page, 'Narrow Fork');
+    await expect(ribbon(page)).toBeVisible();
+    const texts = await ribbon(page)
+      .locator('text')
+      .evaluateAll((all) =>
+        all
+          .map((t) => t.getBoundingClientRect())
+          .map((r) => ({ left: r.left, right: r.right, top: r.top, bottom: r.bottom })),
+      );
+    expect(texts.length).toBeGreaterThan(4);
+    for (const t of texts) {
+      expect(t.left).toBeGreaterThanOrEqual(0);
+      expect(t.right).toBeLessThanOrEqual(390);
+    }
+    const touching = texts.flatMap((a, i) =>
+      texts
+        .slice(i + 1)
+        .filter((b) => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom)
+        .map((b) => [a, b]),
+    );
+    expect(touching).toEqual([]);
+  },
+);

@@ -7,7 +7,11 @@ async function openSampling(page: Page, name: string): Promise<string> {
   await toStage(page, 'Sample');
   return id;
 }
-const letters = (name: string): string => `Q${name.replaceAll(/[^A-Z]/gi, '').toUpperCase().slice(-6)}`;
+const letters = (name: string): string =>
+  `Q${name
+    .replaceAll(/[^A-Z]/gi, '')
+    .toUpperCase()
+    .slice(-6)}`;
 
 /** Lays a traverse of five points across at 400 m, its tags with these letters. */
 async function layTraverse(page: Page, code: string): Promise<void> {
@@ -55,7 +59,11 @@ test('bags: laid out, dug, carried, found by tag, panned; the missing one is nam
   await toRoom(page, 'Bags');
   await expect(page.getByRole('button', { name: new RegExp(`^${code}-3 .* panned$`) })).toBeVisible();
   // The square code's address opens the bag, and gives no place away.
-  const bag = ((await (await page.request.get(`/api/v1/grounds/${groundId}/lots`)).json()) as { items: { id: string; tag: string }[] }).items.find((l) => l.tag === `${code}-1`);
+  const bag = (
+    (await (await page.request.get(`/api/v1/grounds/${groundId}/lots`)).json()) as {
+      items: { id: string; tag: string }[];
+    }
+  ).items.find((l) => l.tag === `${code}-1`);
   await page.goto(`/bag/${bag?.id ?? ''}`);
   await expect(page.getByRole('dialog', { name: `Bag ${code}-1` })).toBeVisible();
   await page.keyboard.press('Escape');
@@ -89,7 +97,10 @@ test('a plan that cannot be is refused where it is wrong', { tag: '@desk' }, asy
   await expect(sheet).toContainText('One to eight letters.');
 });
 
-test('a pit: dragged, cautioned, kept through a reload, never with water below its bottom', async ({ page, isMobile }) => {
+test('a pit: dragged, cautioned, kept through a reload, never with water below its bottom', async ({
+  page,
+  isMobile,
+}) => {
   test.setTimeout(240_000);
   await openSampling(page, `Pit Creek ${isMobile ? 'p' : 'd'}`);
   await toRoom(page, 'Pits');
@@ -130,30 +141,39 @@ test('a pit: dragged, cautioned, kept through a reload, never with water below i
   await page.getByRole('button', { name: 'Keep this sample' }).click();
   await expect(page.getByText('Kept: Upper bar, 1 color.')).toBeVisible();
   await toRoom(page, 'Pits');
-  await expect(judgement(page)).toHaveText(/488\sL of pay under 1\.1 times as much cover: [\d.]+\sg\/m³ \([\d.]+–[\d.]+\)\./);
+  await expect(judgement(page)).toHaveText(
+    /488\sL of pay under 1\.1 times as much cover: [\d.]+\sg\/m³ \([\d.]+–[\d.]+\)\./,
+  );
   await grip.focus();
   await page.keyboard.press('PageUp');
   await page.getByRole('button', { name: 'Keep the changes' }).click();
   await expect(page.getByText('A pan of this pit comes from deeper than this.')).toBeVisible();
 });
 
-test('two tabs change one bag: the later is told, and nothing is written over', { tag: '@desk' }, async ({ page, context }) => {
-  await openSampling(page, 'Twice Creek');
-  await layTraverse(page, 'QTWICE');
-  const other = await context.newPage();
-  await other.goto(page.url());
-  for (const tab of [page, other]) {
-    await tab.getByLabel('Tag in your hand').fill('QTWICE-1');
-    await tab.getByRole('button', { name: 'Open', exact: true }).click();
-    await tab.getByRole('dialog').getByLabel('Where it is').fill(tab === page ? 'truck' : 'cabin');
-  }
-  await page.getByRole('dialog').getByRole('button', { name: 'It is dug and bagged' }).click();
-  await expect(judgement(page)).toHaveText('Dig QTWICE-2 next.');
-  await other.getByRole('dialog').getByRole('button', { name: 'It is dug and bagged' }).click();
-  await other.getByRole('button', { name: /1 refused/ }).click();
-  await expect(other.getByRole('dialog')).toContainText('bag “QTWICE-1”');
-  await expect(other.getByRole('dialog')).toContainText('Someone changed this record');
-});
+test(
+  'two tabs change one bag: the later is told, and nothing is written over',
+  { tag: '@desk' },
+  async ({ page, context }) => {
+    await openSampling(page, 'Twice Creek');
+    await layTraverse(page, 'QTWICE');
+    const other = await context.newPage();
+    await other.goto(page.url());
+    for (const tab of [page, other]) {
+      await tab.getByLabel('Tag in your hand').fill('QTWICE-1');
+      await tab.getByRole('button', { name: 'Open', exact: true }).click();
+      await tab
+        .getByRole('dialog')
+        .getByLabel('Where it is')
+        .fill(tab === page ? 'truck' : 'cabin');
+    }
+    await page.getByRole('dialog').getByRole('button', { name: 'It is dug and bagged' }).click();
+    await expect(judgement(page)).toHaveText('Dig QTWICE-2 next.');
+    await other.getByRole('dialog').getByRole('button', { name: 'It is dug and bagged' }).click();
+    await other.getByRole('button', { name: /1 refused/ }).click();
+    await expect(other.getByRole('dialog')).toContainText('bag “QTWICE-1”');
+    await expect(other.getByRole('dialog')).toContainText('Someone changed this record');
+  },
+);
 
 test('a plan taken out comes back with its bags', { tag: '@desk' }, async ({ page }) => {
   await openSampling(page, 'Undo Creek');
@@ -182,7 +202,8 @@ test('screens: a split that does not close says so, one that does says where to 
   await openSampling(page, `Screen Creek ${isMobile ? 'p' : 'd'}`);
   await toRoom(page, 'Screens');
   await chooseSpot(page, 'Spot', 'Lower bar');
-  for (const [i, kg] of ['6', '4', '4', '3', '2'].entries()) await page.getByLabel('Stayed on it', { exact: true }).nth(i).fill(kg);
+  for (const [i, kg] of ['6', '4', '4', '3', '2'].entries())
+    await page.getByLabel('Stayed on it', { exact: true }).nth(i).fill(kg);
   await page.getByLabel('Went through all of them', { exact: true }).fill('1');
   await page.getByLabel('Went in', { exact: true }).fill('24');
   await expect(judgement(page)).toContainText('16.7 % is missing');
@@ -205,81 +226,89 @@ test('screens: a split that does not close says so, one that does says where to 
   await expect(page.getByRole('img', { name: /^Size curve: D10 0\.\d+\smm/ })).toBeVisible();
 });
 
-test('hands: a pan measured by water counts from then on; seeded grains correct the grade', { tag: '@desk' }, async ({ page }) => {
-  test.setTimeout(240_000);
-  await openSampling(page, 'Hand Creek');
-  await toRoom(page, 'Hands');
-  await page.getByRole('button', { name: 'Another container ...' }).click();
-  const sheet = page.getByRole('dialog');
-  await sheet.getByLabel('What you call it').fill('billy can');
-  await sheet.getByLabel('Weight of the water', { exact: true }).fill('1.5 kg');
-  await sheet.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByRole('listitem').filter({ hasText: /^billy can/ })).toContainText(/1\.5\sL/);
-  await page.getByLabel('Panner', { exact: true }).fill('Wren');
-  await page.getByLabel('Came back', { exact: true }).fill('11');
-  await page.getByRole('button', { name: 'Keep this practice pan' }).click();
-  await expect(page.getByText('More came back than went in')).toBeVisible();
-  await page.getByLabel('Came back', { exact: true }).fill('8');
-  await page.getByRole('button', { name: 'Keep this practice pan' }).click();
-  await expect(page.getByRole('img', { name: /^Wren keeps 80 %/ })).toBeVisible();
-  await toRoom(page, 'Pan');
-  await chooseSpot(page, 'Spot', 'Lower bar');
-  await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
-  await page.getByLabel('How much you panned', { exact: true }).fill('4 billy cans');
-  await expect(page.getByText(/^6\sL$/)).toBeVisible();
-  await page.getByLabel('How much you panned', { exact: true }).fill('4 heaped billy cans');
-  await expect(page.getByText(/^7\.5\sL$/)).toBeVisible();
-  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: 'One more −40' }).click();
-  await page.getByText('More about this pan').click();
-  await page.getByLabel('Panner', { exact: true }).fill('Wren');
-  await expect(page.getByText(/As these hands keep 80 %, the ground has 0\.61\sg\/m³/)).toBeVisible();
-  await page.getByLabel('Pan of its bucket', { exact: true }).fill('1');
-  await page.getByLabel('of how many', { exact: true }).fill('4');
-  await expect(page.getByText('1 of 4 pans of this bucket, and not its bottom.')).toBeVisible();
-  await page.getByLabel('From the safety pan', { exact: true }).fill('9');
-  await page.getByRole('button', { name: 'Keep this sample' }).click();
-  await expect(page.getByRole('alert')).toContainText('Not kept yet');
-  await page.getByLabel('From the safety pan', { exact: true }).fill('1');
-  await page.getByRole('button', { name: 'Keep this sample' }).click();
-  await expect(page.getByText('Kept: Lower bar, 4 colors.')).toBeVisible();
-});
+test(
+  'hands: a pan measured by water counts from then on; seeded grains correct the grade',
+  { tag: '@desk' },
+  async ({ page }) => {
+    test.setTimeout(240_000);
+    await openSampling(page, 'Hand Creek');
+    await toRoom(page, 'Hands');
+    await page.getByRole('button', { name: 'Another container ...' }).click();
+    const sheet = page.getByRole('dialog');
+    await sheet.getByLabel('What you call it').fill('billy can');
+    await sheet.getByLabel('Weight of the water', { exact: true }).fill('1.5 kg');
+    await sheet.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByRole('listitem').filter({ hasText: /^billy can/ })).toContainText(/1\.5\sL/);
+    await page.getByLabel('Panner', { exact: true }).fill('Wren');
+    await page.getByLabel('Came back', { exact: true }).fill('11');
+    await page.getByRole('button', { name: 'Keep this practice pan' }).click();
+    await expect(page.getByText('More came back than went in')).toBeVisible();
+    await page.getByLabel('Came back', { exact: true }).fill('8');
+    await page.getByRole('button', { name: 'Keep this practice pan' }).click();
+    await expect(page.getByRole('img', { name: /^Wren keeps 80 %/ })).toBeVisible();
+    await toRoom(page, 'Pan');
+    await chooseSpot(page, 'Spot', 'Lower bar');
+    await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
+    await page.getByLabel('How much you panned', { exact: true }).fill('4 billy cans');
+    await expect(page.getByText(/^6\sL$/)).toBeVisible();
+    await page.getByLabel('How much you panned', { exact: true }).fill('4 heaped billy cans');
+    await expect(page.getByText(/^7\.5\sL$/)).toBeVisible();
+    for (let i = 0; i < 4; i++) await page.getByRole('button', { name: 'One more −40' }).click();
+    await page.getByText('More about this pan').click();
+    await page.getByLabel('Panner', { exact: true }).fill('Wren');
+    await expect(page.getByText(/As these hands keep 80 %, the ground has 0\.61\sg\/m³/)).toBeVisible();
+    await page.getByLabel('Pan of its bucket', { exact: true }).fill('1');
+    await page.getByLabel('of how many', { exact: true }).fill('4');
+    await expect(page.getByText('1 of 4 pans of this bucket, and not its bottom.')).toBeVisible();
+    await page.getByLabel('From the safety pan', { exact: true }).fill('9');
+    await page.getByRole('button', { name: 'Keep this sample' }).click();
+    await expect(page.getByRole('alert')).toContainText('Not kept yet');
+    await page.getByLabel('From the safety pan', { exact: true }).fill('1');
+    await page.getByRole('button', { name: 'Keep this sample' }).click();
+    await expect(page.getByText('Kept: Lower bar, 4 colors.')).toBeVisible();
+  },
+);
 
-test('size words: the crew’s own stand on the counter, and a count is said in them', { tag: '@desk' }, async ({ page }) => {
-  await openSampling(page, 'Word Creek');
-  await toRoom(page, 'Hands');
-  const word = page.getByLabel('Another word for −40');
-  await word.fill('flour');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('“flour” means a size already.');
-  await word.fill('3 bits');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('they would be read as a count');
-  await word.fill('fly speck');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: 'Take out the word fly speck' })).toBeVisible();
-  await page.getByRole('button', { name: 'Take out the word picker' }).click();
-  await expect(page.getByRole('button', { name: 'Take out the word picker' })).toBeHidden();
-  await page.reload();
-  await expect(page.getByRole('button', { name: 'Take out the word fly speck' })).toBeVisible();
-  await toRoom(page, 'Pan');
-  await chooseSpot(page, 'Spot', 'Lower bar');
-  await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
-  await page.getByLabel('How much you panned', { exact: true }).fill('2');
-  const said = page.getByLabel('Colors in your words');
-  await said.fill('2 flakes, 7 fly specks and a picker');
-  await page.getByRole('button', { name: 'Keep this sample' }).click();
-  // What cannot be read is not kept as a blank.
-  await expect(page.getByText('“a picker” holds no size word of yours')).toBeVisible();
-  await expect(page.getByText('Not kept yet', { exact: false })).toBeVisible();
-  await said.fill('2 flakes, 7 fly specks');
-  await page.keyboard.press('Enter');
-  await expect(page.getByLabel('Colors −40')).toHaveValue('7');
-  await expect(page.getByLabel('Colors 20–40')).toHaveValue('2');
-  await page.getByRole('button', { name: 'One more 10–20' }).click();
-  await expect(said).toHaveValue(/^1 10-20, 2 flakes, 7 specks$/);
-  await page.getByRole('button', { name: 'Keep this sample' }).click();
-  await expect(page.getByText('Kept: Lower bar, 10 colors.')).toBeVisible();
-});
+test(
+  'size words: the crew’s own stand on the counter, and a count is said in them',
+  { tag: '@desk' },
+  async ({ page }) => {
+    await openSampling(page, 'Word Creek');
+    await toRoom(page, 'Hands');
+    const word = page.getByLabel('Another word for −40');
+    await word.fill('flour');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('alert')).toContainText('“flour” means a size already.');
+    await word.fill('3 bits');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('alert')).toContainText('they would be read as a count');
+    await word.fill('fly speck');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('button', { name: 'Take out the word fly speck' })).toBeVisible();
+    await page.getByRole('button', { name: 'Take out the word picker' }).click();
+    await expect(page.getByRole('button', { name: 'Take out the word picker' })).toBeHidden();
+    await page.reload();
+    await expect(page.getByRole('button', { name: 'Take out the word fly speck' })).toBeVisible();
+    await toRoom(page, 'Pan');
+    await chooseSpot(page, 'Spot', 'Lower bar');
+    await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
+    await page.getByLabel('How much you panned', { exact: true }).fill('2');
+    const said = page.getByLabel('Colors in your words');
+    await said.fill('2 flakes, 7 fly specks and a picker');
+    await page.getByRole('button', { name: 'Keep this sample' }).click();
+    // What cannot be read is not kept as a blank.
+    await expect(page.getByText('“a picker” holds no size word of yours')).toBeVisible();
+    await expect(page.getByText('Not kept yet', { exact: false })).toBeVisible();
+    await said.fill('2 flakes, 7 fly specks');
+    await page.keyboard.press('Enter');
+    await expect(page.getByLabel('Colors −40')).toHaveValue('7');
+    await expect(page.getByLabel('Colors 20–40')).toHaveValue('2');
+    await page.getByRole('button', { name: 'One more 10–20' }).click();
+    await expect(said).toHaveValue(/^1 10-20, 2 flakes, 7 specks$/);
+    await page.getByRole('button', { name: 'Keep this sample' }).click();
+    await expect(page.getByText('Kept: Lower bar, 10 colors.')).toBeVisible();
+  },
+);
 
 test('the panning guide leads step by step and notes the minutes', { tag: '@phone' }, async ({ page }) => {
   await openSampling(page, 'Guide Creek');
@@ -296,7 +325,9 @@ test('the panning guide leads step by step and notes the minutes', { tag: '@phon
 /** Opens a room of the demo's bench, where a grid was sampled. */
 async function openBench(page: Page, room: Parameters<typeof toRoom>[1]): Promise<void> {
   await page.goto('/');
-  const grounds = ((await (await page.request.get('/api/v1/grounds')).json()) as { items: { id: string; name: string }[] }).items;
+  const grounds = (
+    (await (await page.request.get('/api/v1/grounds')).json()) as { items: { id: string; name: string }[] }
+  ).items;
   await page.goto(`/g/${grounds.find((g) => g.name === 'Tin Kettle Bench')?.id ?? ''}/sample`);
   await toRoom(page, room);
 }
@@ -304,7 +335,10 @@ async function openBench(page: Page, room: Parameters<typeof toRoom>[1]): Promis
 test('what it says: the best spot with its chance, and the pans it takes to call it', async ({ page }) => {
   await openBench(page, 'What it says');
   await expect(judgement(page)).toContainText(/(best spot here|likely the best): \d+ chances in 100/);
-  const list = page.getByRole('region', { name: /^Best of all/ }).or(page.locator('section').filter({ hasText: 'Best of all' })).first();
+  const list = page
+    .getByRole('region', { name: /^Best of all/ })
+    .or(page.locator('section').filter({ hasText: 'Best of all' }))
+    .first();
   await expect(list.getByRole('listitem')).toHaveCount(8);
   await list.getByRole('button').nth(2).click();
   await expect(list.getByText(/^The other \d+ together: \d+ in 100\.$/)).toBeVisible();
@@ -312,105 +346,132 @@ test('what it says: the best spot with its chance, and the pans it takes to call
   await expect.poll(() => list.getByRole('listitem').count()).toBeGreaterThan(40);
   await expect(page.getByRole('img', { name: /chances in 100$/ })).toBeVisible();
   await expect(page.getByText(/weighed colors have moved the table/)).toBeVisible();
-  await expect(page.getByText(/Pans of one spot differ by/).or(page.getByText(/How much pans of one spot differ/))).toBeVisible();
+  await expect(
+    page.getByText(/Pans of one spot differ by/).or(page.getByText(/How much pans of one spot differ/)),
+  ).toBeVisible();
 });
 
-test('in place: kriged in a worker, with a cut-off that moves and a variogram of one’s own', { tag: '@desk' }, async ({ page }) => {
-  test.setTimeout(240_000);
-  await openBench(page, 'In place');
-  await expect(page.getByRole('img', { name: /^Map of the ground in place/ })).toBeVisible({ timeout: 20_000 });
-  await expect(page.getByRole('img', { name: /^Variogram, spherical/ })).toBeVisible();
-  const before = await judgement(page).textContent();
-  const slider = page.getByRole('slider', { name: 'Cut-off grade' });
-  await slider.focus();
-  for (let i = 0; i < 40; i++) await page.keyboard.press('ArrowRight');
-  await expect(judgement(page)).not.toHaveText(before ?? '');
-  // What pays is told with its band, and the curve tells what a cut-off leaves.
-  await expect(judgement(page)).toContainText(/\([\d.,]+–[\d.,]+\)\s+in/);
-  await expect(page.getByRole('img', { name: /^At a cut-off of .* of the gold is left in \d+\s*% of the pay$/ })).toBeVisible();
-  // The ground tells its grade where one points, and the chance that a pan there pays.
-  await page.getByRole('radio', { name: 'chance it pays' }).click();
-  await expect(page.getByText('The darker, the likelier a pan there pays.', { exact: false })).toBeVisible();
-  await page.getByRole('img', { name: /^Map of the ground in place/ }).click({ position: { x: 150, y: 60 } });
-  await expect(page.getByText(/^Here .*: (over |less than )?\d+ chances? in 100 that a pan pays, /)).toBeVisible();
-  await slider.press('End');
-  await expect(judgement(page)).toContainText(/Nothing here reaches|of pay/);
-  await page.getByLabel('Range across, m').fill('0');
-  await expect(page.getByText('The fitted one is used.')).toBeVisible();
-  await page.getByRole('button', { name: 'Back to the fitted one' }).click();
-  await page.getByRole('radio', { name: 'nearest' }).click();
-  await expect(page.getByText('Every place is as its nearest sample.')).toBeVisible();
-  // A map by nearest samples knows no doubt, so it offers none.
-  await expect(page.getByRole('radio', { name: 'chance it pays' })).toBeHidden();
-  await page.getByLabel('Pay, where no pit says', { exact: true }).fill('0');
-  await expect(page.getByText('More than nothing.')).toBeVisible();
-});
+test(
+  'in place: kriged in a worker, with a cut-off that moves and a variogram of one’s own',
+  { tag: '@desk' },
+  async ({ page }) => {
+    test.setTimeout(240_000);
+    await openBench(page, 'In place');
+    await expect(page.getByRole('img', { name: /^Map of the ground in place/ })).toBeVisible({ timeout: 20_000 });
+    await expect(page.getByRole('img', { name: /^Variogram, spherical/ })).toBeVisible();
+    const before = await judgement(page).textContent();
+    const slider = page.getByRole('slider', { name: 'Cut-off grade' });
+    await slider.focus();
+    for (let i = 0; i < 40; i++) await page.keyboard.press('ArrowRight');
+    await expect(judgement(page)).not.toHaveText(before ?? '');
+    // What pays is told with its band, and the curve tells what a cut-off leaves.
+    await expect(judgement(page)).toContainText(/\([\d.,]+–[\d.,]+\)\s+in/);
+    await expect(
+      page.getByRole('img', { name: /^At a cut-off of .* of the gold is left in \d+\s*% of the pay$/ }),
+    ).toBeVisible();
+    // The ground tells its grade where one points, and the chance that a pan there pays.
+    await page.getByRole('radio', { name: 'chance it pays' }).click();
+    await expect(page.getByText('The darker, the likelier a pan there pays.', { exact: false })).toBeVisible();
+    await page.getByRole('img', { name: /^Map of the ground in place/ }).click({ position: { x: 150, y: 60 } });
+    await expect(page.getByText(/^Here .*: (over |less than )?\d+ chances? in 100 that a pan pays, /)).toBeVisible();
+    await slider.press('End');
+    await expect(judgement(page)).toContainText(/Nothing here reaches|of pay/);
+    await page.getByLabel('Range across, m').fill('0');
+    await expect(page.getByText('The fitted one is used.')).toBeVisible();
+    await page.getByRole('button', { name: 'Back to the fitted one' }).click();
+    await page.getByRole('radio', { name: 'nearest' }).click();
+    await expect(page.getByText('Every place is as its nearest sample.')).toBeVisible();
+    // A map by nearest samples knows no doubt, so it offers none.
+    await expect(page.getByRole('radio', { name: 'chance it pays' })).toBeHidden();
+    await page.getByLabel('Pay, where no pit says', { exact: true }).fill('0');
+    await expect(page.getByText('More than nothing.')).toBeVisible();
+  },
+);
 
-test('the table: brought in from a file with its wrong rows named, sorted, changed where it stands', { tag: '@desk' }, async ({ page }) => {
-  test.setTimeout(240_000);
-  await openSampling(page, 'Table Creek');
-  await toRoom(page, 'Table');
-  await page.getByRole('button', { name: 'Bring a table in' }).click();
-  const sheet = page.getByRole('dialog');
-  const rows = ['spot,distance_m,date,depth_m,volume (L),20-40,-40,note', 'Lower bar,,2026-05-04,0.3,10,1,6,good', 'Lower bar,,2026-05-04,0.4,-2,0,3,', 'Nowhere,,2026-05-04,0.3,10,0,1,', 'New bend,420,2026-05-05,0.3,"9,5",0,2,', 'New bend,420,2026-05-05,0.3,8,0,0,blank'].join('\n');
-  await sheet.getByLabel('A CSV file').setInputFiles({ name: 'mine.csv', mimeType: 'text/csv', buffer: Buffer.from(rows) });
-  await expect(sheet).toContainText('5 rows');
-  await expect(sheet.getByLabel('Volume panned', { exact: true })).toHaveValue('volume (L)');
-  await sheet.getByRole('button', { name: 'Check every row' }).click();
-  await expect(sheet).toContainText('2 rows are right, 3 are not.');
-  await expect(sheet).toContainText('Row 3, volume (L). A volume is more than nothing.');
-  await expect(sheet).toContainText('There is no spot “Nowhere”');
-  await expect(sheet).toContainText('a decimal comma');
-  await expect(sheet.getByRole('button', { name: 'Nothing goes in while a row is wrong' })).toBeDisabled();
-  await sheet.getByRole('radio', { name: 'only the good rows' }).click();
-  await sheet.getByRole('button', { name: 'Store 2 samples' }).click();
-  await expect(sheet.getByRole('status')).toHaveText('2 samples stored, 1 new spot.');
-  await sheet.getByRole('button', { name: 'Done' }).click();
-  await expect(judgement(page)).toHaveText('2 samples.');
-  const cell = (text: string) => page.getByRole('gridcell', { name: text, exact: true });
-  await cell('“10 L”').click();
-  await page.getByLabel('volume, Lower bar').fill('-4');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('▲');
-  // A click elsewhere does not throw away what could not be kept.
-  await cell('New bend').click();
-  await expect(page.getByLabel('volume, Lower bar')).toHaveValue('-4');
-  await page.getByLabel('volume, Lower bar').fill('3 pans');
-  await page.keyboard.press('Enter');
-  await expect(cell('“3 pans”')).toBeVisible();
-  // By keys alone: the grid is one stop, arrows go from cell to cell, Enter writes, Escape leaves it as it was.
-  const grid = page.getByRole('grid', { name: 'Samples' });
-  await grid.focus();
-  await page.keyboard.press('Control+Home');
-  await expect(grid).toHaveAttribute('aria-activedescendant', 'sample-cell-0-0');
-  await page.keyboard.press('Enter');
-  await page.getByLabel('date, New bend').fill('2031-01-01T10:00');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('That day has not come yet.');
-  await page.keyboard.press('Escape');
-  await expect(cell('5 May 26')).toBeVisible();
-  await page.keyboard.press('Enter');
-  await page.getByLabel('date, New bend').fill('2026-05-06T10:00');
-  await page.keyboard.press('Enter');
-  await expect(cell('6 May 26')).toBeVisible();
-  await page.keyboard.press('Control+Home');
-  await page.keyboard.press('ArrowRight');
-  await page.keyboard.press('Enter');
-  await page.getByLabel('spot, New bend').selectOption('Upper bar');
-  await page.keyboard.press('Enter');
-  await expect(cell('Upper bar')).toBeVisible();
-  // A place along the creek is not written: it is the spot's.
-  await page.keyboard.press('Control+Home');
-  for (const key of ['ArrowRight', 'ArrowRight', 'Enter']) await page.keyboard.press(key);
-  await expect(page.locator('[data-writing]')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Along m' }).click();
-  await expect(page.getByRole('columnheader', { name: 'Along m' })).toHaveAttribute('aria-sort', /ascending|descending/);
-  await page.getByRole('radio', { name: 'blank' }).click();
-  await expect(judgement(page)).toHaveText('1 sample match.');
-  await page.getByRole('button', { name: 'Save these' }).click();
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'CSV without places' }).click()]);
-  expect(download.suggestedFilename()).toBe('samples.csv');
-});
+test(
+  'the table: brought in from a file with its wrong rows named, sorted, changed where it stands',
+  { tag: '@desk' },
+  async ({ page }) => {
+    test.setTimeout(240_000);
+    await openSampling(page, 'Table Creek');
+    await toRoom(page, 'Table');
+    await page.getByRole('button', { name: 'Bring a table in' }).click();
+    const sheet = page.getByRole('dialog');
+    const rows = [
+      'spot,distance_m,date,depth_m,volume (L),20-40,-40,note',
+      'Lower bar,,2026-05-04,0.3,10,1,6,good',
+      'Lower bar,,2026-05-04,0.4,-2,0,3,',
+      'Nowhere,,2026-05-04,0.3,10,0,1,',
+      'New bend,420,2026-05-05,0.3,"9,5",0,2,',
+      'New bend,420,2026-05-05,0.3,8,0,0,blank',
+    ].join('\n');
+    await sheet
+      .getByLabel('A CSV file')
+      .setInputFiles({ name: 'mine.csv', mimeType: 'text/csv', buffer: Buffer.from(rows) });
+    await expect(sheet).toContainText('5 rows');
+    await expect(sheet.getByLabel('Volume panned', { exact: true })).toHaveValue('volume (L)');
+    await sheet.getByRole('button', { name: 'Check every row' }).click();
+    await expect(sheet).toContainText('2 rows are right, 3 are not.');
+    await expect(sheet).toContainText('Row 3, volume (L). A volume is more than nothing.');
+    await expect(sheet).toContainText('There is no spot “Nowhere”');
+    await expect(sheet).toContainText('a decimal comma');
+    await expect(sheet.getByRole('button', { name: 'Nothing goes in while a row is wrong' })).toBeDisabled();
+    await sheet.getByRole('radio', { name: 'only the good rows' }).click();
+    await sheet.getByRole('button', { name: 'Store 2 samples' }).click();
+    await expect(sheet.getByRole('status')).toHaveText('2 samples stored, 1 new spot.');
+    await sheet.getByRole('button', { name: 'Done' }).click();
+    await expect(judgement(page)).toHaveText('2 samples.');
+    const cell = (text: string) => page.getByRole('gridcell', { name: text, exact: true });
+    await cell('“10 L”').click();
+    await page.getByLabel('volume, Lower bar').fill('-4');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('alert')).toContainText('▲');
+    // A click elsewhere does not throw away what could not be kept.
+    await cell('New bend').click();
+    await expect(page.getByLabel('volume, Lower bar')).toHaveValue('-4');
+    await page.getByLabel('volume, Lower bar').fill('3 pans');
+    await page.keyboard.press('Enter');
+    await expect(cell('“3 pans”')).toBeVisible();
+    // By keys alone: the grid is one stop, arrows go from cell to cell, Enter writes, Escape leaves it as it was.
+    const grid = page.getByRole('grid', { name: 'Samples' });
+    await grid.focus();
+    await page.keyboard.press('Control+Home');
+    await expect(grid).toHaveAttribute('aria-activedescendant', 'sample-cell-0-0');
+    await page.keyboard.press('Enter');
+    await page.getByLabel('date, New bend').fill('2031-01-01T10:00');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('alert')).toContainText('That day has not come yet.');
+    await page.keyboard.press('Escape');
+    await expect(cell('5 May 26')).toBeVisible();
+    await page.keyboard.press('Enter');
+    await page.getByLabel('date, New bend').fill('2026-05-06T10:00');
+    await page.keyboard.press('Enter');
+    await expect(cell('6 May 26')).toBeVisible();
+    await page.keyboard.press('Control+Home');
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('Enter');
+    await page.getByLabel('spot, New bend').selectOption('Upper bar');
+    await page.keyboard.press('Enter');
+    await expect(cell('Upper bar')).toBeVisible();
+    // A place along the creek is not written: it is the spot's.
+    await page.keyboard.press('Control+Home');
+    for (const key of ['ArrowRight', 'ArrowRight', 'Enter']) await page.keyboard.press(key);
+    await expect(page.locator('[data-writing]')).toHaveCount(0);
+    await page.getByRole('button', { name: 'Along m' }).click();
+    await expect(page.getByRole('columnheader', { name: 'Along m' })).toHaveAttribute(
+      'aria-sort',
+      /ascending|descending/,
+    );
+    await page.getByRole('radio', { name: 'blank' }).click();
+    await expect(judgement(page)).toHaveText('1 sample match.');
+    await page.getByRole('button', { name: 'Save these' }).click();
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'CSV without places' }).click(),
+    ]);
+    expect(download.suggestedFilename()).toBe('samples.csv');
+  },
+);
 
 test('cells pasted from a spreadsheet are a table to bring in', { tag: '@desk' }, async ({ page }) => {
   await openSampling(page, 'Paste Creek');
@@ -432,7 +493,10 @@ test('cells pasted from a spreadsheet are a table to bring in', { tag: '@desk' }
 test('dug and panned with no signal, all of it lands later', { tag: '@phone' }, async ({ page, context }) => {
   test.setTimeout(240_000);
   const groundId = await openSampling(page, 'Far Creek');
-  for (const room of ['Bags', 'Pits', 'Screens', 'Hands', 'Pan'] as const) { await toRoom(page, room); await expect(judgement(page)).toBeVisible(); }
+  for (const room of ['Bags', 'Pits', 'Screens', 'Hands', 'Pan'] as const) {
+    await toRoom(page, room);
+    await expect(judgement(page)).toBeVisible();
+  }
   await context.setOffline(true);
   await layTraverse(page, 'QFAR');
   await page.getByRole('button', { name: /^QFAR-1 / }).click();
@@ -441,10 +505,21 @@ test('dug and panned with no signal, all of it lands later', { tag: '@phone' }, 
   await chooseSpot(page, 'Spot', 'Lower bar');
   await page.getByRole('button', { name: 'Keep this pit' }).click();
   await expect(page.getByText('Pit 1 is in the book.')).toBeVisible();
-  await expect(page.getByRole('status').filter({ hasText: /waits? for signal/ }).filter({ visible: true })).toBeVisible();
+  await expect(
+    page
+      .getByRole('status')
+      .filter({ hasText: /waits? for signal/ })
+      .filter({ visible: true }),
+  ).toBeVisible();
   await context.setOffline(false);
-  await expect(page.getByRole('status').filter({ hasText: 'All saved' }).filter({ visible: true })).toBeVisible({ timeout: 20_000 });
-  const lots = ((await (await page.request.get(`/api/v1/grounds/${groundId}/lots`)).json()) as { items: { tag: string; state: string }[] }).items;
+  await expect(page.getByRole('status').filter({ hasText: 'All saved' }).filter({ visible: true })).toBeVisible({
+    timeout: 20_000,
+  });
+  const lots = (
+    (await (await page.request.get(`/api/v1/grounds/${groundId}/lots`)).json()) as {
+      items: { tag: string; state: string }[];
+    }
+  ).items;
   expect(lots.filter((l) => l.state === 'waiting').map((l) => l.tag)).toEqual(['QFAR-1']);
   expect(lots).toHaveLength(5);
 });

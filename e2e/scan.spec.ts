@@ -30,7 +30,14 @@ function filmOf(words: string): Buffer {
 
 /** A browser whose camera shows a film. */
 const withCamera = (film: string | null, base: LaunchOptions): Promise<Browser> =>
-  chromium.launch({ ...base, args: [...(base.args ?? []), '--use-fake-ui-for-media-stream', ...(film ? ['--use-fake-device-for-media-stream', `--use-file-for-fake-video-capture=${film}`] : [])] });
+  chromium.launch({
+    ...base,
+    args: [
+      ...(base.args ?? []),
+      '--use-fake-ui-for-media-stream',
+      ...(film ? ['--use-fake-device-for-media-stream', `--use-file-for-fake-video-capture=${film}`] : []),
+    ],
+  });
 
 async function openBags(page: Page): Promise<void> {
   await page.goto('/');
@@ -38,14 +45,42 @@ async function openBags(page: Page): Promise<void> {
   await toRoom(page, 'Bags');
 }
 
-test('a tag held before the camera opens its bag, on whichever ground it is', async ({ playwright, baseURL, launchOptions, viewport, isMobile }) => {
+test('a tag held before the camera opens its bag, on whichever ground it is', async ({
+  playwright,
+  baseURL,
+  launchOptions,
+  viewport,
+  isMobile,
+}) => {
   const address = baseURL ?? '';
   const api = await playwright.request.newContext({ baseURL: address });
-  const grounds = ((await (await api.get('/api/v1/grounds')).json()) as { items: { id: string; name: string }[] }).items;
+  const grounds = ((await (await api.get('/api/v1/grounds')).json()) as { items: { id: string; name: string }[] })
+    .items;
   // The demo opens on Halloway Creek; the bag is of another ground.
   const other = grounds.find((g) => g.name === 'Saltgrass Strand');
   const [id, tag] = [uuidv7(), `SCAN-${isMobile ? 2 : 1}`];
-  const kept = await api.put(`/api/v1/lots/${id}`, { data: { id, groundId: other?.id, baseVersion: 0, deleted: false, tag, spotId: null, layer: '', volume_L: 8, volumeEntered: { text: '8', unit: 'L' }, screen: '', state: 'panned', place: '', holder: '', takenAt: '2026-07-20T10:00:00.000Z', note: '', samplePlanId: null, fromDepth_m: null, toDepth_m: null } });
+  const kept = await api.put(`/api/v1/lots/${id}`, {
+    data: {
+      id,
+      groundId: other?.id,
+      baseVersion: 0,
+      deleted: false,
+      tag,
+      spotId: null,
+      layer: '',
+      volume_L: 8,
+      volumeEntered: { text: '8', unit: 'L' },
+      screen: '',
+      state: 'panned',
+      place: '',
+      holder: '',
+      takenAt: '2026-07-20T10:00:00.000Z',
+      note: '',
+      samplePlanId: null,
+      fromDepth_m: null,
+      toDepth_m: null,
+    },
+  });
   expect(kept.status(), await kept.text()).toBe(201);
   const film = join(mkdtempSync(join(tmpdir(), 'film-')), 'tag.y4m');
   writeFileSync(film, filmOf(`${address}/bag/${id}`));
@@ -64,21 +99,26 @@ test('a tag held before the camera opens its bag, on whichever ground it is', as
   }
 });
 
-test('without a camera a picture does; a picture of nothing, and a code of something else, are said so', { tag: '@desk' }, async ({ page }) => {
-  await openBags(page);
-  await page.getByRole('button', { name: 'Scan', exact: true }).click();
-  const sheet = page.getByRole('dialog', { name: 'Hold the tag in the frame' });
-  await expect(sheet).toContainText(/No camera was found|The camera is not allowed here|cannot be used here/);
-  const choose = (name: string, buffer: Buffer, mimeType = 'image/png') => sheet.getByLabel('Read it from a picture').setInputFiles({ name, mimeType, buffer });
-  await choose('note.png', Buffer.from('not a picture'));
-  await expect(sheet.getByRole('status')).toContainText('no picture this browser can open');
-  const blank = await page.screenshot({ clip: { x: 0, y: 0, width: 60, height: 60 } });
-  await choose('blank.png', blank);
-  await expect(sheet.getByRole('status')).toContainText('No square code can be read');
-  await choose('other.png', await toBuffer('a sack of flour', { width: 300 }));
-  await expect(sheet.getByRole('status')).toContainText('No bag is tagged A SACK OF FLOUR. Nothing was opened.');
-  await choose('tag.png', await toBuffer('T-7', { width: 300 }));
-  await expect(page.getByRole('dialog', { name: 'Bag T-7' })).toBeVisible();
-  await page.keyboard.press('Escape');
-  await expect(judgement(page)).toContainText('T-6 is missing.');
-});
+test(
+  'without a camera a picture does; a picture of nothing, and a code of something else, are said so',
+  { tag: '@desk' },
+  async ({ page }) => {
+    await openBags(page);
+    await page.getByRole('button', { name: 'Scan', exact: true }).click();
+    const sheet = page.getByRole('dialog', { name: 'Hold the tag in the frame' });
+    await expect(sheet).toContainText(/No camera was found|The camera is not allowed here|cannot be used here/);
+    const choose = (name: string, buffer: Buffer, mimeType = 'image/png') =>
+      sheet.getByLabel('Read it from a picture').setInputFiles({ name, mimeType, buffer });
+    await choose('note.png', Buffer.from('not a picture'));
+    await expect(sheet.getByRole('status')).toContainText('no picture this browser can open');
+    const blank = await page.screenshot({ clip: { x: 0, y: 0, width: 60, height: 60 } });
+    await choose('blank.png', blank);
+    await expect(sheet.getByRole('status')).toContainText('No square code can be read');
+    await choose('other.png', await toBuffer('a sack of flour', { width: 300 }));
+    await expect(sheet.getByRole('status')).toContainText('No bag is tagged A SACK OF FLOUR. Nothing was opened.');
+    await choose('tag.png', await toBuffer('T-7', { width: 300 }));
+    await expect(page.getByRole('dialog', { name: 'Bag T-7' })).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(judgement(page)).toContainText('T-6 is missing.');
+  },
+);

@@ -5,7 +5,10 @@ import { judgement, openHalloway, SAMPLE_ROOMS, spotLine, toRoom, toStage } from
 const STAGES = ['Read', 'Sample', 'Set', 'Run', 'Clean', 'Books'] as const;
 
 async function setLight(page: Page, light: string): Promise<void> {
-  await page.addInitScript((l) => { if (!localStorage.getItem('riffle-preferences')) localStorage.setItem('riffle-preferences', JSON.stringify({ light: l })); }, light);
+  await page.addInitScript((l) => {
+    if (!localStorage.getItem('riffle-preferences'))
+      localStorage.setItem('riffle-preferences', JSON.stringify({ light: l }));
+  }, light);
 }
 
 for (const light of ['shade', 'sun', 'headlamp']) {
@@ -33,7 +36,12 @@ for (const light of ['shade', 'sun', 'headlamp']) {
     await scan('Day sheet');
     await toStage(page, 'Read');
     await page.getByRole('button', { name: /open the map/ }).click();
-    await expect(page.getByRole('group', { name: /^Map of/ }).locator('canvas').first()).toBeVisible();
+    await expect(
+      page
+        .getByRole('group', { name: /^Map of/ })
+        .locator('canvas')
+        .first(),
+    ).toBeVisible();
     await scan('Map');
     await page.getByRole('button', { name: 'Add a sign' }).click();
     await expect(page.getByRole('dialog')).toBeVisible();
@@ -58,7 +66,11 @@ test('US units change every figure on every screen', { tag: '@desk' }, async ({ 
     await expect(page.locator('main')).not.toContainText(/Adding up|Opening|Working it out|Mapping the ground/);
     // What was typed stays as typed, inside quotation marks and fields; all else is in US units.
     const shown = (await page.locator('main').innerText()).replaceAll(/“[^”]*”/g, '');
-    expect([stage, ...(shown.match(/\d[\d.,]*\s(?:m|mm|cm|km|L|mL|m³|g\/m³|mg\/m³|L\/s|m\/s|Pa|m³\/h|°C|mg|kg)(?![\wa-z³/])/g) ?? [])]).toEqual([stage]);
+    expect([
+      stage,
+      ...(shown.match(/\d[\d.,]*\s(?:m|mm|cm|km|L|mL|m³|g\/m³|mg\/m³|L\/s|m\/s|Pa|m³\/h|°C|mg|kg)(?![\wa-z³/])/g) ??
+        []),
+    ]).toEqual([stage]);
   }
 });
 
@@ -67,7 +79,14 @@ test('every stage is a key away, and the picked spot stays picked', { tag: '@des
   await openHalloway(page);
   await spotLine(page, 'Otter bar').click();
   await expect(page).toHaveURL(/spot=/);
-  for (const [key, path] of [['2', 'sample'], ['3', 'set'], ['4', 'run'], ['5', 'clean'], ['6', 'books'], ['1', 'read']] as const) {
+  for (const [key, path] of [
+    ['2', 'sample'],
+    ['3', 'set'],
+    ['4', 'run'],
+    ['5', 'clean'],
+    ['6', 'books'],
+    ['1', 'read'],
+  ] as const) {
     await page.keyboard.press(key);
     await expect(page).toHaveURL(new RegExp(`/${path}\\?spot=`));
   }

@@ -1,6 +1,21 @@
 // What is timed inside one process: a box solved, a drag answered, a track of 100,000 points read. Prints JSON; see bench.mjs.
 import { SaxesParser } from 'saxes';
-import { adviseBox, drawdown, finishPlan, goldSizes, LININGS, mapGround, planDay, sampleGrade, seededRandom, solveBox, type BoxSetting, type DayProblem, type EstimateMethod, type GroundProblem } from '../core/src/index.ts';
+import {
+  adviseBox,
+  drawdown,
+  finishPlan,
+  goldSizes,
+  LININGS,
+  mapGround,
+  planDay,
+  sampleGrade,
+  seededRandom,
+  solveBox,
+  type BoxSetting,
+  type DayProblem,
+  type EstimateMethod,
+  type GroundProblem,
+} from '../core/src/index.ts';
 import { coverage, COVERED } from '../demo/src/coverage.ts';
 import { readGroundFile } from '../server/src/ground/readGroundFile.ts';
 
@@ -18,21 +33,35 @@ function median_us(work: (i: number) => unknown, each: number, rounds = 41): num
 }
 
 const gold = goldSizes(10);
-const setting = (i: number): BoxSetting => ({ width_m: 0.25, length_m: 1.22, lining: 'riffles', slope: 0.04 + 1e-5 * (i % 500), stone_m: 0.0127, temperature_C: 10, water: { known: 'flow', flow_m3_s: 0.0028 } });
+const setting = (i: number): BoxSetting => ({
+  width_m: 0.25,
+  length_m: 1.22,
+  lining: 'riffles',
+  slope: 0.04 + 1e-5 * (i % 500),
+  stone_m: 0.0127,
+  temperature_C: 10,
+  water: { known: 'flow', flow_m3_s: 0.0028 },
+});
 const watch = gold[1];
 if (!watch) throw new Error('no gold size to watch');
 
 function gpx(points: number): string {
-  const track = Array.from({ length: points }, (_, i) => `<trkpt lat="${(46.5 + 1e-6 * i).toFixed(7)}" lon="${(-33 + 3e-4 * Math.sin(i / 900)).toFixed(7)}"><ele>${(12 + i * 2e-4).toFixed(2)}</ele><time>2026-05-01T10:00:00Z</time></trkpt>`).join('');
+  const track = Array.from(
+    { length: points },
+    (_, i) =>
+      `<trkpt lat="${(46.5 + 1e-6 * i).toFixed(7)}" lon="${(-33 + 3e-4 * Math.sin(i / 900)).toFixed(7)}"><ele>${(12 + i * 2e-4).toFixed(2)}</ele><time>2026-05-01T10:00:00Z</time></trkpt>`,
+  ).join('');
   return `<gpx version="1.1" xmlns="http://www.topografix.com/GPX/1/1"><trk><name>Long walk</name><trkseg>${track}</trkseg></trk></gpx>`;
 }
 const track = gpx(100_000);
 const time_ms = (work: () => unknown): number => {
-  const times = [0, 1, 2, 3, 4].map(() => {
-    const start = process.hrtime.bigint();
-    work();
-    return Number(process.hrtime.bigint() - start) / 1e6;
-  }).sort((a, b) => a - b);
+  const times = [0, 1, 2, 3, 4]
+    .map(() => {
+      const start = process.hrtime.bigint();
+      work();
+      return Number(process.hrtime.bigint() - start) / 1e6;
+    })
+    .sort((a, b) => a - b);
   return times[2] ?? NaN;
 };
 
@@ -43,9 +72,16 @@ function benchDay(places: number): DayProblem {
   return {
     stops: at.slice(0, places).map((_, i) => {
       const from_min = 420 + Math.floor(random() * 300);
-      return { id: `s${i}`, work_min: 15 + Math.floor(random() * 45), value: random(), open: random() < 0.33 ? [{ from_min, to_min: from_min + 180 }] : null };
+      return {
+        id: `s${i}`,
+        work_min: 15 + Math.floor(random() * 45),
+        value: random(),
+        open: random() < 0.33 ? [{ from_min, to_min: from_min + 180 }] : null,
+      };
     }),
-    walk_min: at.map(([ax, ay]) => at.map(([bx, by]) => Math.hypot(ax - bx, ay - by) / 45)), start_min: 420, back_min: 960,
+    walk_min: at.map(([ax, ay]) => at.map(([bx, by]) => Math.hypot(ax - bx, ay - by) / 45)),
+    start_min: 420,
+    back_min: 960,
   };
 }
 /** So many samples of a patchy field on 300 by 200 m, mapped on a net of 200 by 200 cells; the same every time. */
@@ -53,36 +89,76 @@ function benchGround(samples: number, method: EstimateMethod): GroundProblem {
   const random = seededRandom(12);
   const places = Array.from({ length: samples }, () => {
     const [x_m, y_m] = [300 * random(), 300 * random()];
-    return { x_m, y_m, grade_mg_L: Math.max(0, 0.3 + 0.2 * Math.sin(x_m / 30) * Math.cos(y_m / 25) + 0.1 * (random() - 0.5)), pay_m: 0.4, cover_m: 0.8 };
+    return {
+      x_m,
+      y_m,
+      grade_mg_L: Math.max(0, 0.3 + 0.2 * Math.sin(x_m / 30) * Math.cos(y_m / 25) + 0.1 * (random() - 0.5)),
+      pay_m: 0.4,
+      cover_m: 0.8,
+    };
   });
-  return { places, method, outline: [{ x_m: 0, y_m: 0 }, { x_m: 300, y_m: 0 }, { x_m: 300, y_m: 300 }, { x_m: 0, y_m: 300 }], cells: 200 };
+  return {
+    places,
+    method,
+    outline: [
+      { x_m: 0, y_m: 0 },
+      { x_m: 300, y_m: 0 },
+      { x_m: 300, y_m: 300 },
+      { x_m: 0, y_m: 300 },
+    ],
+    cells: 200,
+  };
 }
 const mapOnce_ms = (problem: GroundProblem): number => {
   const start = process.hrtime.bigint();
-  for (const steps = mapGround(problem); !steps.next().done; );
+  for (const steps = mapGround(problem); !steps.next().done;);
   return Number(process.hrtime.bigint() - start) / 1e6;
 };
 
 const day40 = benchDay(40);
 const best40 = Math.max(...[2, 3, 4, 5].map((seed) => finishPlan(planDay(day40, seed, 2500)).value));
 
-console.log(JSON.stringify({
-  krige_ms: mapOnce_ms(benchGround(2000, { kind: 'kriging', variogram: { model: 'spherical', nugget: 0.005, partialSill: 0.02, range_m: 40 } })),
-  nearest_ms: mapOnce_ms(benchGround(2000, { kind: 'polygons' })),
-  coverage: COVERED.map(([key, pans, weighEvery]) => ({ key, pans, ...coverage(key, pans, weighEvery) })),
-  plan12_ms: time_ms(() => finishPlan(planDay(benchDay(12)))),
-  plan40_ms: time_ms(() => finishPlan(planDay(day40))),
-  plan40_value: finishPlan(planDay(day40)).value,
-  plan40_best: best40,
-  exp1000_us: median_us((i) => { let s = 0; for (let k = 0; k < 1000; k++) s += Math.exp(-(k + i) / 1000); return s; }, 200),
-  solve_us: median_us((i) => solveBox(setting(i), gold), 500),
-  drag_us: median_us((i) => {
-    const s = setting(i);
-    const advice = adviseBox(s, gold, watch);
-    return drawdown({ width_m: s.width_m, manningN: LININGS[s.lining].manningN, slope: s.slope }, advice.after.flow.flow_m3_s, s.length_m);
-  }, 60),
-  grade_us: median_us((i) => sampleGrade({ volumeBank_L: 12, counts: { '+10': 0, '10-20': i % 2, '20-40': i % 4, '-40': 1 + (i % 9) } }), 300),
-  gpx_ms: time_ms(() => readGroundFile(track)),
-  gpxParse_ms: time_ms(() => { const parser = new SaxesParser(); parser.on('opentag', () => undefined); parser.on('text', () => undefined); parser.write(track).close(); }),
-  gpx_MB: track.length / 1e6,
-}));
+console.log(
+  JSON.stringify({
+    krige_ms: mapOnce_ms(
+      benchGround(2000, {
+        kind: 'kriging',
+        variogram: { model: 'spherical', nugget: 0.005, partialSill: 0.02, range_m: 40 },
+      }),
+    ),
+    nearest_ms: mapOnce_ms(benchGround(2000, { kind: 'polygons' })),
+    coverage: COVERED.map(([key, pans, weighEvery]) => ({ key, pans, ...coverage(key, pans, weighEvery) })),
+    plan12_ms: time_ms(() => finishPlan(planDay(benchDay(12)))),
+    plan40_ms: time_ms(() => finishPlan(planDay(day40))),
+    plan40_value: finishPlan(planDay(day40)).value,
+    plan40_best: best40,
+    exp1000_us: median_us((i) => {
+      let s = 0;
+      for (let k = 0; k < 1000; k++) s += Math.exp(-(k + i) / 1000);
+      return s;
+    }, 200),
+    solve_us: median_us((i) => solveBox(setting(i), gold), 500),
+    drag_us: median_us((i) => {
+      const s = setting(i);
+      const advice = adviseBox(s, gold, watch);
+      return drawdown(
+        { width_m: s.width_m, manningN: LININGS[s.lining].manningN, slope: s.slope },
+        advice.after.flow.flow_m3_s,
+        s.length_m,
+      );
+    }, 60),
+    grade_us: median_us(
+      (i) =>
+        sampleGrade({ volumeBank_L: 12, counts: { '+10': 0, '10-20': i % 2, '20-40': i % 4, '-40': 1 + (i % 9) } }),
+      300,
+    ),
+    gpx_ms: time_ms(() => readGroundFile(track)),
+    gpxParse_ms: time_ms(() => {
+      const parser = new SaxesParser();
+      parser.on('opentag', () => undefined);
+      parser.on('text', () => undefined);
+      parser.write(track).close();
+    }),
+    gpx_MB: track.length / 1e6,
+  }),
+);

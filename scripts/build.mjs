@@ -4,14 +4,27 @@ import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync 
 import { join, relative } from 'node:path';
 import { giveUp, root, run } from './setup.mjs';
 
-const SOURCES = ['core/src', 'contract/src', 'demo/src', 'server/src', 'web/src', 'web/public', 'web/index.html', 'web/vite.config.ts', 'package-lock.json'];
+const SOURCES = [
+  'core/src',
+  'contract/src',
+  'demo/src',
+  'server/src',
+  'web/src',
+  'web/public',
+  'web/index.html',
+  'web/vite.config.ts',
+  'package-lock.json',
+];
 const stampFile = join(root, 'server', 'dist', 'sources.sha1');
 
 function sourceHash() {
   const hash = createHash('sha1');
   const add = (path) => {
     if (!existsSync(path)) return;
-    if (statSync(path).isDirectory()) readdirSync(path).sort().forEach((name) => add(join(path, name)));
+    if (statSync(path).isDirectory())
+      readdirSync(path)
+        .sort()
+        .forEach((name) => add(join(path, name)));
     else if (!/\.test\.tsx?$/.test(path)) hash.update(relative(root, path)).update(readFileSync(path));
   };
   SOURCES.forEach((s) => add(join(root, s)));
@@ -22,18 +35,34 @@ export async function buildServer() {
   const { build } = await import('esbuild');
   const { dependencies } = JSON.parse(readFileSync(join(root, 'server', 'package.json'), 'utf8'));
   await build({
-    entryPoints: [join(root, 'server/src/main.ts')], outfile: join(root, 'server/dist/main.js'),
-    bundle: true, platform: 'node', target: 'node20', format: 'esm', sourcemap: true, logLevel: 'warning',
+    entryPoints: [join(root, 'server/src/main.ts')],
+    outfile: join(root, 'server/dist/main.js'),
+    bundle: true,
+    platform: 'node',
+    target: 'node20',
+    format: 'esm',
+    sourcemap: true,
+    logLevel: 'warning',
     external: Object.keys(dependencies).filter((name) => !name.startsWith('@riffle/')),
   });
 }
 
 export async function buildIfChanged() {
   const hash = sourceHash();
-  if (existsSync(stampFile) && readFileSync(stampFile, 'utf8') === hash && existsSync(join(root, 'web/dist/index.html'))) return;
+  if (
+    existsSync(stampFile) &&
+    readFileSync(stampFile, 'utf8') === hash &&
+    existsSync(join(root, 'web/dist/index.html'))
+  )
+    return;
   console.log('Building (only when something changed) ...');
   rmSync(stampFile, { force: true });
   await buildServer();
-  if (run('npx', ['--no-install', 'vite', 'build', 'web', '--logLevel', 'warn'], { env: { ...process.env, NODE_ENV: 'production' } }) !== 0) giveUp('The interface could not be built; see above.');
+  if (
+    run('npx', ['--no-install', 'vite', 'build', 'web', '--logLevel', 'warn'], {
+      env: { ...process.env, NODE_ENV: 'production' },
+    }) !== 0
+  )
+    giveUp('The interface could not be built; see above.');
   writeFileSync(stampFile, hash);
 }

@@ -11,16 +11,20 @@ const DEBIAN_BINARIES = '/usr/lib/postgresql';
 export function postgresBin() {
   if (process.env.PG_BIN) return process.env.PG_BIN;
   if (!existsSync(DEBIAN_BINARIES)) return null;
-  const versions = readdirSync(DEBIAN_BINARIES).filter((v) => existsSync(join(DEBIAN_BINARIES, v, 'bin', 'initdb'))).sort((a, b) => Number(b) - Number(a));
+  const versions = readdirSync(DEBIAN_BINARIES)
+    .filter((v) => existsSync(join(DEBIAN_BINARIES, v, 'bin', 'initdb')))
+    .sort((a, b) => Number(b) - Number(a));
   return versions[0] ? join(DEBIAN_BINARIES, versions[0], 'bin') : null;
 }
 
 export async function freePort() {
   return new Promise((resolve, reject) => {
-    const probe = createServer().once('error', reject).listen(0, '127.0.0.1', () => {
-      const { port } = probe.address();
-      probe.close(() => resolve(port));
-    });
+    const probe = createServer()
+      .once('error', reject)
+      .listen(0, '127.0.0.1', () => {
+        const { port } = probe.address();
+        probe.close(() => resolve(port));
+      });
   });
 }
 
@@ -35,10 +39,14 @@ function unprivileged(dir) {
   const uid = id('-u');
   const gid = id('-g');
   const as = ['setpriv', `--reuid=${uid}`, `--regid=${gid}`, '--clear-groups'];
-  if (uid && spawnSync(as[0], [...as.slice(1), 'test', '-x', dir]).status === 0) return { uid, gid, prefix: [...as, ...dieWithParent] };
+  if (uid && spawnSync(as[0], [...as.slice(1), 'test', '-x', dir]).status === 0)
+    return { uid, gid, prefix: [...as, ...dieWithParent] };
   const namespace = ['unshare', '--user', '--map-user=1000', '--map-group=1000', '--'];
-  if (spawnSync(namespace[0], [...namespace.slice(1), 'true']).status === 0) return { prefix: [...namespace, 'setpriv', ...dieWithParent] };
-  throw new Error('PostgreSQL does not run as root, and neither the postgres account nor a user namespace can be used here. Start Riffle as an ordinary user.');
+  if (spawnSync(namespace[0], [...namespace.slice(1), 'true']).status === 0)
+    return { prefix: [...namespace, 'setpriv', ...dieWithParent] };
+  throw new Error(
+    'PostgreSQL does not run as root, and neither the postgres account nor a user namespace can be used here. Start Riffle as an ordinary user.',
+  );
 }
 
 /**
@@ -59,7 +67,21 @@ export async function startCluster(dir, { throwaway = false } = {}) {
     rmSync(data, { recursive: true, force: true });
     mkdirSync(data, { mode: 0o700 });
     if (who.uid) chownSync(data, who.uid, who.gid);
-    const [command, ...args] = [...who.prefix, join(bin, 'initdb'), '-D', data, '-U', 'riffle', '-A', 'trust', '-E', 'UTF8', '--locale=C.UTF-8', '--no-instructions', ...(throwaway ? ['--no-sync'] : [])];
+    const [command, ...args] = [
+      ...who.prefix,
+      join(bin, 'initdb'),
+      '-D',
+      data,
+      '-U',
+      'riffle',
+      '-A',
+      'trust',
+      '-E',
+      'UTF8',
+      '--locale=C.UTF-8',
+      '--no-instructions',
+      ...(throwaway ? ['--no-sync'] : []),
+    ];
     const made = spawnSync(command, args, { ...run, encoding: 'utf8' });
     if (made.status !== 0) throw new Error(`The database could not be made in ${data}:\n${made.stderr || made.stdout}`);
     writeFileSync(modeFile, JSON.stringify(who));
@@ -68,16 +90,31 @@ export async function startCluster(dir, { throwaway = false } = {}) {
 
   const port = await freePort();
   const fast = throwaway ? ['-c', 'fsync=off', '-c', 'synchronous_commit=off', '-c', 'full_page_writes=off'] : [];
-  const [command, ...args] = [...who.prefix, join(bin, 'postgres'), '-D', data, '-c', 'listen_addresses=127.0.0.1', '-c', `port=${port}`, '-c', 'unix_socket_directories=', ...fast];
+  const [command, ...args] = [
+    ...who.prefix,
+    join(bin, 'postgres'),
+    '-D',
+    data,
+    '-c',
+    'listen_addresses=127.0.0.1',
+    '-c',
+    `port=${port}`,
+    '-c',
+    'unix_socket_directories=',
+    ...fast,
+  ];
   const child = spawn(command, args, { ...run, stdio: ['ignore', 'ignore', 'pipe'] });
   let said = '';
-  child.stderr.on('data', (chunk) => { said = (said + chunk).slice(-4000); });
+  child.stderr.on('data', (chunk) => {
+    said = (said + chunk).slice(-4000);
+  });
   const ended = new Promise((resolve) => child.once('exit', resolve));
 
   const url = `postgres://riffle@127.0.0.1:${port}/postgres`;
   await untilReady(url, child, () => said);
   return {
-    url, port,
+    url,
+    port,
     stop: async () => {
       child.kill('SIGINT');
       await ended;
@@ -93,14 +130,19 @@ function dropStalePidFile(data) {
   let commandLine = '';
   try {
     commandLine = readFileSync(`/proc/${pid}/cmdline`, 'utf8');
-  } catch { /* no such process */ }
-  if (commandLine.includes(data)) throw new Error(`The database in ${data} is in use by process ${pid}. Stop that first, or set RIFFLE_HOME to another folder.`);
+  } catch {
+    /* no such process */
+  }
+  if (commandLine.includes(data))
+    throw new Error(
+      `The database in ${data} is in use by process ${pid}. Stop that first, or set RIFFLE_HOME to another folder.`,
+    );
   rmSync(file);
 }
 
 async function untilReady(url, child, said) {
   const { default: pg } = await import('pg');
-  for (const giveUp = Date.now() + 30_000; ; ) {
+  for (const giveUp = Date.now() + 30_000; ;) {
     if (child.exitCode !== null) throw new Error(`PostgreSQL did not start:\n${said()}`);
     const client = new pg.Client({ connectionString: url });
     client.on('error', () => {});

@@ -8,9 +8,18 @@ ensurePackages();
 ensurePostgres();
 const cluster = await startCluster(join(home, 'dev-postgres'));
 const apiPort = await freePort();
-const env = { ...process.env, DATABASE_URL: cluster.url, API_PORT: String(apiPort), API_URL: `http://127.0.0.1:${apiPort}` };
+const env = {
+  ...process.env,
+  DATABASE_URL: cluster.url,
+  API_PORT: String(apiPort),
+  API_URL: `http://127.0.0.1:${apiPort}`,
+};
 const children = [
-  spawn('npx', ['--no-install', 'tsx', 'watch', '--clear-screen=false', 'scripts/devServer.ts'], { cwd: root, stdio: 'inherit', env }),
+  spawn('npx', ['--no-install', 'tsx', 'watch', '--clear-screen=false', 'scripts/devServer.ts'], {
+    cwd: root,
+    stdio: 'inherit',
+    env,
+  }),
   spawn('npx', ['--no-install', 'vite', 'web'], { cwd: root, stdio: 'inherit', env }),
 ];
 for (const signal of ['SIGINT', 'SIGTERM']) {

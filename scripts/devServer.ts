@@ -2,4 +2,9 @@ import { join } from 'node:path';
 import { startServer } from '../server/src/main.ts';
 
 const { DATABASE_URL = '', API_PORT = '0' } = process.env;
-await startServer({ databaseUrl: DATABASE_URL, migrationsDir: join(import.meta.dirname, '../server/migrations'), port: Number(API_PORT), demo: true });
+await startServer({
+  databaseUrl: DATABASE_URL,
+  migrationsDir: join(import.meta.dirname, '../server/migrations'),
+  port: Number(API_PORT),
+  demo: true,
+});

@@ -15,7 +15,13 @@ export async function startThrowaway(port, { demo = true } = {}) {
   chmodSync(dir, 0o755);
   const cluster = await startCluster(dir, { throwaway: true });
   const { startServer } = await import('../server/dist/main.js');
-  const server = await startServer({ databaseUrl: cluster.url, migrationsDir: join(root, 'server/migrations'), webDir: join(root, 'web/dist'), port, demo });
+  const server = await startServer({
+    databaseUrl: cluster.url,
+    migrationsDir: join(root, 'server/migrations'),
+    webDir: join(root, 'web/dist'),
+    port,
+    demo,
+  });
   return {
     address: `http://localhost:${server.port}`,
     databaseUrl: cluster.url,

@@ -16,7 +16,13 @@ export default async function clusterUp() {
   await client.query('create database riffle_template');
   await client.end();
   const { runner } = await import('node-pg-migrate');
-  await runner({ databaseUrl: cluster.url.replace(/postgres$/, 'riffle_template'), dir: join(root, 'server/migrations'), direction: 'up', migrationsTable: 'migration', log: () => {} });
+  await runner({
+    databaseUrl: cluster.url.replace(/postgres$/, 'riffle_template'),
+    dir: join(root, 'server/migrations'),
+    direction: 'up',
+    migrationsTable: 'migration',
+    log: () => {},
+  });
   globalThis.riffleCluster = { cluster, dir };
   process.env.TEST_CLUSTER_URL = cluster.url;
 }

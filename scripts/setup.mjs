@@ -22,11 +22,13 @@ export function run(command, args, options = {}) {
 /** npm packages as the lock file has them; again whenever the lock is newer than what is installed. */
 export function ensurePackages() {
   const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major !== 20 || minor < 19) giveUp(`Riffle needs Node 20.19 or later in the 20 line; this is ${process.versions.node}.`);
+  if (major !== 20 || minor < 19)
+    giveUp(`Riffle needs Node 20.19 or later in the 20 line; this is ${process.versions.node}.`);
   const installed = join(root, 'node_modules', '.package-lock.json');
   if (existsSync(installed) && statSync(installed).mtimeMs >= statSync(join(root, 'package-lock.json')).mtimeMs) return;
   console.log('Installing the npm packages (once) ...');
-  if (run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']) !== 0) giveUp('The npm packages could not be installed. Check the network and start again.');
+  if (run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']) !== 0)
+    giveUp('The npm packages could not be installed. Check the network and start again.');
 }
 
 export function ensurePostgres(found = postgresBin()) {
@@ -48,10 +50,13 @@ export function ensureChromium() {
 
 function fromDebian(what, packages) {
   const command = `apt-get install -y --no-install-recommends ${packages.join(' ')}`;
-  if (process.getuid() !== 0) giveUp(`${what} is not installed. Install it once with:\n\n  sudo ${command}\n\nthen start again.`);
+  if (process.getuid() !== 0)
+    giveUp(`${what} is not installed. Install it once with:\n\n  sudo ${command}\n\nthen start again.`);
   console.log(`Installing ${what} from Debian (once) ...`);
   const options = { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } };
-  const apt = (...args) => run('apt-get', ['-qq', '-o', 'DPkg::Lock::Timeout=300', '-o', 'Dpkg::Options::=--force-confold', ...args], options);
+  const apt = (...args) =>
+    run('apt-get', ['-qq', '-o', 'DPkg::Lock::Timeout=300', '-o', 'Dpkg::Options::=--force-confold', ...args], options);
   apt('update');
-  if (apt('install', '-y', '--no-install-recommends', ...packages) !== 0) giveUp(`${what} could not be installed. Run: ${command}`);
+  if (apt('install', '-y', '--no-install-recommends', ...packages) !== 0)
+    giveUp(`${what} could not be installed. Run: ${command}`);
 }

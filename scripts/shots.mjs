@@ -15,21 +15,21 @@ const MORNING = '2026-07-28T09:20:00Z';
 
 /** Each view: its size, where it is, and what a person did there before the picture. */
 const VIEWS = {
-  'day': { size: DESK, at: 'day', now: MORNING },
+  day: { size: DESK, at: 'day', now: MORNING },
   'day-phone': { size: PHONE, at: 'day', now: MORNING },
-  'read': { size: DESK, at: 'read', spot: 'Otter bar' },
-  'map': { size: DESK, at: 'read', spot: 'Otter bar', act: unfoldMap },
-  'sample': { size: DESK, at: 'sample', spot: 'Slate step', act: countColors },
-  'bags': { size: DESK, at: 'sample/bags', ground: BENCH },
-  'pits': { size: DESK, at: 'sample/pits', spot: 'Otter bar' },
-  'screens': { size: DESK, at: 'sample/screens', spot: 'Otter bar' },
-  'meaning': { size: DESK, at: 'sample/meaning', spot: 'Otter bar' },
+  read: { size: DESK, at: 'read', spot: 'Otter bar' },
+  map: { size: DESK, at: 'read', spot: 'Otter bar', act: unfoldMap },
+  sample: { size: DESK, at: 'sample', spot: 'Slate step', act: countColors },
+  bags: { size: DESK, at: 'sample/bags', ground: BENCH },
+  pits: { size: DESK, at: 'sample/pits', spot: 'Otter bar' },
+  screens: { size: DESK, at: 'sample/screens', spot: 'Otter bar' },
+  meaning: { size: DESK, at: 'sample/meaning', spot: 'Otter bar' },
   'in-place': { size: DESK, at: 'sample/in-place', ground: BENCH, act: (page) => page.waitForTimeout(2500) },
-  'table': { size: DESK, at: 'sample/table', ground: BENCH },
-  'set': { size: DESK, at: 'set' },
-  'run': { size: DESK, at: 'run', before: openRun },
-  'clean': { size: DESK, at: 'clean', act: weighSections },
-  'books': { size: DESK, at: 'books', act: (page) => page.waitForTimeout(1200) },
+  table: { size: DESK, at: 'sample/table', ground: BENCH },
+  set: { size: DESK, at: 'set' },
+  run: { size: DESK, at: 'run', before: openRun },
+  clean: { size: DESK, at: 'clean', act: weighSections },
+  books: { size: DESK, at: 'books', act: (page) => page.waitForTimeout(1200) },
   'new-ground': { size: DESK, path: '/grounds/new', act: dropCreek },
   'read-phone': { size: PHONE, at: 'read', spot: 'Otter bar' },
   'sample-phone': { size: PHONE, at: 'sample', spot: 'Slate step', act: countColors },
@@ -37,20 +37,34 @@ const VIEWS = {
 };
 
 const args = process.argv.slice(2);
-const option = (name) => { const i = args.indexOf(name); return i < 0 ? undefined : args.splice(i, 2)[1]; };
+const option = (name) => {
+  const i = args.indexOf(name);
+  return i < 0 ? undefined : args.splice(i, 2)[1];
+};
 const to = resolve(option('--to') ?? join(root, 'docs', 'screenshots'));
 const light = option('--light');
 const us = args.includes('--US');
 const names = args.filter((a) => !a.startsWith('--'));
-for (const name of names) if (!(name in VIEWS)) giveUp(`There is no view “${name}”. Views: ${Object.keys(VIEWS).join(', ')}.`);
+for (const name of names)
+  if (!(name in VIEWS)) giveUp(`There is no view “${name}”. Views: ${Object.keys(VIEWS).join(', ')}.`);
 
 ensureChromium();
 mkdirSync(to, { recursive: true });
 const riffle = await startThrowaway(await freePort());
 const { chromium } = await import('@playwright/test');
-const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--disable-dev-shm-usage', '--disable-background-networking', ...(process.getuid() === 0 ? ['--no-sandbox'] : [])] });
+const browser = await chromium.launch({
+  executablePath: CHROMIUM,
+  args: [
+    '--disable-dev-shm-usage',
+    '--disable-background-networking',
+    ...(process.getuid() === 0 ? ['--no-sandbox'] : []),
+  ],
+});
 const api = async (method, path, body) => {
-  const answer = await fetch(`${riffle.address}/api/v1${path}`, { method, ...(body && { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }) });
+  const answer = await fetch(`${riffle.address}/api/v1${path}`, {
+    method,
+    ...(body && { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+  });
   if (!answer.ok) throw new Error(`${method} ${path}: ${await answer.text()}`);
   return answer.json();
 };
@@ -63,14 +77,26 @@ try {
   for (const [name, view] of Object.entries(VIEWS)) {
     if (names.length > 0 && !names.includes(name)) continue;
     const undo = await view.before?.();
-    const context = await browser.newContext({ viewport: view.size, deviceScaleFactor: 1, serviceWorkers: 'block', timezoneId: 'Etc/GMT+2' });
+    const context = await browser.newContext({
+      viewport: view.size,
+      deviceScaleFactor: 1,
+      serviceWorkers: 'block',
+      timezoneId: 'Etc/GMT+2',
+    });
     const page = await context.newPage();
     if (view.now) await page.clock.setFixedTime(new Date(view.now));
     const on = view.ground ? grounds.find((g) => g.name === view.ground) : ground;
     page.on('pageerror', (error) => console.error(`${name}: ${error.message}`));
     const display = us ? { system: 'US', gold: 'grain', grade: 'grain/yd³' } : undefined;
-    await page.addInitScript((p) => localStorage.setItem('riffle-preferences', JSON.stringify(p)), { light: light ?? view.light ?? 'shade', pricePerGram: 70, money: 'crowns', ...(display && { display }) });
-    await page.goto(`${riffle.address}${view.path ?? `/g/${on.id}/${view.at}${view.spot ? `?spot=${spotId(view.spot)}` : ''}`}`);
+    await page.addInitScript((p) => localStorage.setItem('riffle-preferences', JSON.stringify(p)), {
+      light: light ?? view.light ?? 'shade',
+      pricePerGram: 70,
+      money: 'crowns',
+      ...(display && { display }),
+    });
+    await page.goto(
+      `${riffle.address}${view.path ?? `/g/${on.id}/${view.at}${view.spot ? `?spot=${spotId(view.spot)}` : ''}`}`,
+    );
     await page.getByRole('heading', { level: 1 }).waitFor();
     await page.evaluate('document.fonts.ready');
     await view.act?.(page);
@@ -97,7 +123,11 @@ async function countColors(page) {
   await page.getByLabel('Depth below the surface', { exact: true }).fill('0.4');
   await page.getByLabel('How much you panned', { exact: true }).fill('3');
   await page.getByRole('radio', { name: 'Black sand 2 of 4' }).click();
-  for (const [size, count] of [['20–40', 3], ['−40', 9]]) for (let i = 0; i < count; i++) await page.getByRole('button', { name: `One more ${size}` }).click();
+  for (const [size, count] of [
+    ['20–40', 3],
+    ['−40', 9],
+  ])
+    for (let i = 0; i < count; i++) await page.getByRole('button', { name: `One more ${size}` }).click();
   await page.evaluate('scrollTo(0, 0)');
 }
 
@@ -109,10 +139,33 @@ async function weighSections(page) {
 }
 
 async function dropCreek(page) {
-  const points = Array.from({ length: 160 }, (_, i) => `<trkpt lat="${46.5 + 0.00006 * i}" lon="${-33 + 0.0006 * Math.sin(i / 9) - 0.00003 * i}"><ele>${12 + 0.3 * i}</ele></trkpt>`).join('');
-  const places = [[20, 'Ford'], [58, 'Long bar'], [97, 'Ledge'], [140, 'Upper mouth']].map(([i, n]) => `<wpt lat="${46.5 + 0.00006 * i}" lon="${-33.0001 + 0.0006 * Math.sin(i / 9) - 0.00003 * i}"><name>${n}</name></wpt>`).join('');
-  await page.getByLabel('Choose a GPX or GeoJSON file').setInputFiles({ name: 'walk.gpx', mimeType: 'application/gpx+xml', buffer: Buffer.from(`<gpx version="1.1" xmlns="http://www.topografix.com/GPX/1/1">${places}<trk><name>Pennywort Fork</name><trkseg>${points}</trkseg></trk></gpx>`) });
-  await page.getByText(/160 points/).first().waitFor();
+  const points = Array.from(
+    { length: 160 },
+    (_, i) =>
+      `<trkpt lat="${46.5 + 0.00006 * i}" lon="${-33 + 0.0006 * Math.sin(i / 9) - 0.00003 * i}"><ele>${12 + 0.3 * i}</ele></trkpt>`,
+  ).join('');
+  const places = [
+    [20, 'Ford'],
+    [58, 'Long bar'],
+    [97, 'Ledge'],
+    [140, 'Upper mouth'],
+  ]
+    .map(
+      ([i, n]) =>
+        `<wpt lat="${46.5 + 0.00006 * i}" lon="${-33.0001 + 0.0006 * Math.sin(i / 9) - 0.00003 * i}"><name>${n}</name></wpt>`,
+    )
+    .join('');
+  await page.getByLabel('Choose a GPX or GeoJSON file').setInputFiles({
+    name: 'walk.gpx',
+    mimeType: 'application/gpx+xml',
+    buffer: Buffer.from(
+      `<gpx version="1.1" xmlns="http://www.topografix.com/GPX/1/1">${places}<trk><name>Pennywort Fork</name><trkseg>${points}</trkseg></trk></gpx>`,
+    ),
+  });
+  await page
+    .getByText(/160 points/)
+    .first()
+    .waitFor();
 }
 
 /** A run under way: seven buckets, the last two minutes ago. Answers how to end it again. */
@@ -120,10 +173,27 @@ async function openRun() {
   const { v7 } = await import('uuid');
   const setup = (await api('GET', `/grounds/${ground.id}/setups`)).items.at(-1);
   const start = Date.now() - 72 * 60_000;
-  const run = { id: v7(), deleted: false, groundId: ground.id, setupId: setup.id, spotId: spotId('Otter bar'), startedAt: new Date(start).toISOString(), bucket_L: setup.bucket_L, bucketEntered: setup.bucketEntered, note: '', baseVersion: 0 };
+  const run = {
+    id: v7(),
+    deleted: false,
+    groundId: ground.id,
+    setupId: setup.id,
+    spotId: spotId('Otter bar'),
+    startedAt: new Date(start).toISOString(),
+    bucket_L: setup.bucket_L,
+    bucketEntered: setup.bucketEntered,
+    note: '',
+    baseVersion: 0,
+  };
   await api('PUT', `/runs/${run.id}`, run);
   const events = [10, 19.5, 31, 41, 50.5, 61, 70].map((minute, i) => ({
-    id: v7(), kind: 'bucket', at: new Date(start + minute * 60_000).toISOString(), spotId: run.spotId, volume_L: setup.bucket_L * (i === 6 ? 2 / 3 : 1), fullness: i === 6 ? '2/3' : 'full', undoes: null,
+    id: v7(),
+    kind: 'bucket',
+    at: new Date(start + minute * 60_000).toISOString(),
+    spotId: run.spotId,
+    volume_L: setup.bucket_L * (i === 6 ? 2 / 3 : 1),
+    fullness: i === 6 ? '2/3' : 'full',
+    undoes: null,
   }));
   await api('POST', `/runs/${run.id}/events`, { events });
   return () => api('PUT', `/runs/${run.id}`, { ...run, deleted: true, baseVersion: 1 });

@@ -17,7 +17,9 @@ if (existsSync(lockFile)) {
   let alive = false;
   try {
     alive = readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('start.mjs');
-  } catch { /* it was killed */ }
+  } catch {
+    /* it was killed */
+  }
   if (alive) {
     console.log(`Riffle is already running: ${address}`);
     process.exit(0);
@@ -48,7 +50,11 @@ try {
   cluster = process.env.DATABASE_URL ? null : await startCluster(join(home, 'postgres'));
   const { startServer } = await import('../server/dist/main.js');
   server = await startServer({
-    databaseUrl: process.env.DATABASE_URL ?? cluster.url, migrationsDir: join(root, 'server/migrations'), webDir: join(root, 'web/dist'), port, demo: !empty,
+    databaseUrl: process.env.DATABASE_URL ?? cluster.url,
+    migrationsDir: join(root, 'server/migrations'),
+    webDir: join(root, 'web/dist'),
+    port,
+    demo: !empty,
   });
   const address = `http://localhost:${server.port}`;
   writeFileSync(lockFile, JSON.stringify({ pid: process.pid, address }));
@@ -61,12 +67,16 @@ try {
 
 /** PORT, or this checkout's own (so that two checkouts have two, each always the same), or the next free one after it. */
 async function choosePort() {
-  const free = (port) => new Promise((resolve) => {
-    const probe = createServer().once('error', () => resolve(false)).listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
-  });
+  const free = (port) =>
+    new Promise((resolve) => {
+      const probe = createServer()
+        .once('error', () => resolve(false))
+        .listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
+    });
   if (process.env.PORT) {
     const port = Number(process.env.PORT);
-    if (!Number.isInteger(port) || port < 0 || port > 65535) giveUp(`PORT is “${process.env.PORT}”; it must be a number from 0 to 65535.`);
+    if (!Number.isInteger(port) || port < 0 || port > 65535)
+      giveUp(`PORT is “${process.env.PORT}”; it must be a number from 0 to 65535.`);
     if (port !== 0 && !(await free(port))) giveUp(`Port ${port} is in use. Set PORT to another one.`);
     return port;
   }

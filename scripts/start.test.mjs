@@ -23,19 +23,35 @@ function newHome() {
 /** Starts Riffle and waits for its address, or for its end. */
 async function start(home, { args = [], env = {}, as = [] } = {}) {
   const [command, ...rest] = [...as, process.execPath, 'scripts/start.mjs', ...args];
-  const child = spawn(command, rest, { cwd: root, env: { ...process.env, RIFFLE_HOME: home, PORT: '', ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+  const child = spawn(command, rest, {
+    cwd: root,
+    env: { ...process.env, RIFFLE_HOME: home, PORT: '', ...env },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
   running.add(child);
   let said = '';
-  const ended = new Promise((resolve) => child.once('exit', (code) => { running.delete(child); resolve(code); }));
+  const ended = new Promise((resolve) =>
+    child.once('exit', (code) => {
+      running.delete(child);
+      resolve(code);
+    }),
+  );
   const up = new Promise((resolve) => {
-    for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => {
-      said += text;
-      const address = /Riffle is up after [\d.]+ s: (http:\/\/localhost:\d+)/.exec(said)?.[1];
-      if (address) resolve(address);
-    });
+    for (const stream of [child.stdout, child.stderr])
+      stream.on('data', (text) => {
+        said += text;
+        const address = /Riffle is up after [\d.]+ s: (http:\/\/localhost:\d+)/.exec(said)?.[1];
+        if (address) resolve(address);
+      });
   });
   const address = await Promise.race([up, ended.then(() => null)]);
-  return { address, ended, said: () => said, kill: (signal) => child.kill(signal), get: async (path) => (await fetch(`${address}/api/v1${path}`)).json() };
+  return {
+    address,
+    ended,
+    said: () => said,
+    kill: (signal) => child.kill(signal),
+    get: async (path) => (await fetch(`${address}/api/v1${path}`)).json(),
+  };
 }
 
 const names = async (riffle) => (await riffle.get('/grounds')).items.map((g) => g.name);
@@ -96,7 +112,9 @@ describe('npm start', () => {
 
   test('DATABASE_URL is used instead of a cluster of its own, and one that is away is told', async () => {
     const home = newHome();
-    const away = await start(home, { env: { DATABASE_URL: `postgres://riffle@127.0.0.1:${await freePort()}/postgres` } });
+    const away = await start(home, {
+      env: { DATABASE_URL: `postgres://riffle@127.0.0.1:${await freePort()}/postgres` },
+    });
     expect(await away.ended).toBe(1);
     expect(away.said()).toContain('Riffle could not start.');
     expect(existsSync(join(home, 'postgres'))).toBe(false);
@@ -108,9 +126,13 @@ describe('npm start', () => {
     if (isRoot) chownSync(home, NOBODY, NOBODY);
     const reach = isRoot ? ['setpriv', `--reuid=${NOBODY}`, `--regid=${NOBODY}`, '--clear-groups'] : [];
     // A checkout below a closed folder (/root) cannot be read by anyone else at all.
-    if (isRoot && spawnSync(reach[0], [...reach.slice(1), 'test', '-r', join(root, 'package.json')]).status !== 0) return;
+    if (isRoot && spawnSync(reach[0], [...reach.slice(1), 'test', '-r', join(root, 'package.json')]).status !== 0)
+      return;
     const riffle = await start(home, { as: reach, env: { HOME: home } });
-    expect([riffle.said(), riffle.address]).toEqual([expect.stringContaining('Riffle is up'), expect.stringContaining('http://localhost:')]);
+    expect([riffle.said(), riffle.address]).toEqual([
+      expect.stringContaining('Riffle is up'),
+      expect.stringContaining('http://localhost:'),
+    ]);
     const pid = readFileSync(join(home, 'postgres', 'data', 'postmaster.pid'), 'utf8').split('\n')[0];
     expect(readFileSync(`/proc/${pid}/status`, 'utf8')).toMatch(isRoot ? /^Uid:\s+65534/m : /^Uid:/m);
     riffle.kill('SIGINT');
@@ -119,7 +141,10 @@ describe('npm start', () => {
 
   test('without PostgreSQL an ordinary user is told the one command', () => {
     const script = `process.getuid = () => 1000; import('./scripts/setup.mjs').then((s) => s.ensurePostgres(null));`;
-    const { status, stderr } = spawnSync(process.execPath, ['--input-type=module', '-e', script], { cwd: root, encoding: 'utf8' });
+    const { status, stderr } = spawnSync(process.execPath, ['--input-type=module', '-e', script], {
+      cwd: root,
+      encoding: 'utf8',
+    });
     expect(status).toBe(1);
     expect(stderr).toContain('sudo apt-get install -y --no-install-recommends postgresql');
   });

@@ -22,7 +22,14 @@ if (!only) {
 }
 if (only !== '--e2e') {
   const file = join(reports, 'jest.json');
-  const status = run(process.execPath, ['--experimental-vm-modules', '--disable-warning=ExperimentalWarning', 'node_modules/jest/bin/jest.js', '--json', `--outputFile=${file}`, ...rest]);
+  const status = run(process.execPath, [
+    '--experimental-vm-modules',
+    '--disable-warning=ExperimentalWarning',
+    'node_modules/jest/bin/jest.js',
+    '--json',
+    `--outputFile=${file}`,
+    ...rest,
+  ]);
   count(status, file, (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites]);
 }
 if (only !== '--unit') {
@@ -30,7 +37,11 @@ if (only !== '--unit') {
   await buildIfChanged();
   const file = join(reports, 'playwright.json');
   const env = { ...process.env, E2E_PORT: String(await freePort()), PLAYWRIGHT_JSON_OUTPUT_NAME: file };
-  const status = run('npx', ['--no-install', 'playwright', 'test', '--config', 'e2e/playwright.config.ts', '--reporter=list,json', ...rest], { env });
+  const status = run(
+    'npx',
+    ['--no-install', 'playwright', 'test', '--config', 'e2e/playwright.config.ts', '--reporter=list,json', ...rest],
+    { env },
+  );
   count(status, file, (r) => [r.stats.expected + r.stats.flaky, r.stats.unexpected]);
 }
 rmSync(reports, { recursive: true, force: true });

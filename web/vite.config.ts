@@ -11,8 +11,14 @@ export default defineConfig({
       registerType: 'autoUpdate',
       injectRegister: false,
       manifest: {
-        name: 'Riffle', short_name: 'Riffle', description: 'Plan, measure, run and log placer ground.', start_url: '/', display: 'standalone',
-        background_color: '#F3F0E7', theme_color: '#F3F0E7', icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
+        name: 'Riffle',
+        short_name: 'Riffle',
+        description: 'Plan, measure, run and log placer ground.',
+        start_url: '/',
+        display: 'standalone',
+        background_color: '#F3F0E7',
+        theme_color: '#F3F0E7',
+        icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
       },
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,png,woff2}'],
@@ -21,14 +27,28 @@ export default defineConfig({
         navigateFallback: '/index.html',
         navigateFallbackDenylist: [/^\/api\//],
         // A file never changes under its address: once seen, it is there without a signal.
-        runtimeCaching: [{ urlPattern: /\/api\/v1\/attachments\/[^/]+\/file$/, handler: 'CacheFirst', options: { cacheName: 'attachments', expiration: { maxEntries: 400 }, cacheableResponse: { statuses: [200] } } }],
+        runtimeCaching: [
+          {
+            urlPattern: /\/api\/v1\/attachments\/[^/]+\/file$/,
+            handler: 'CacheFirst',
+            options: {
+              cacheName: 'attachments',
+              expiration: { maxEntries: 400 },
+              cacheableResponse: { statuses: [200] },
+            },
+          },
+        ],
         clientsClaim: true,
         skipWaiting: true,
         cleanupOutdatedCaches: true,
       },
     }),
   ],
-  server: { host: 'localhost', port: 5310, proxy: { '/api': { target: process.env.API_URL ?? 'http://127.0.0.1:4310', changeOrigin: true } } },
+  server: {
+    host: 'localhost',
+    port: 5310,
+    proxy: { '/api': { target: process.env.API_URL ?? 'http://127.0.0.1:4310', changeOrigin: true } },
+  },
   build: {
     sourcemap: true,
     // Small files stay files: as data: addresses the content policy would block them.
@@ -39,7 +59,11 @@ export default defineConfig({
           groups: [
             { name: 'ol', test: /node_modules[\\/](ol|rbush|quickselect|earcut|pbf|color-[a-z]+)[\\/]/, priority: 20 },
             { name: 'echarts', test: /node_modules[\\/](echarts|zrender)[\\/]/, priority: 20 },
-            { name: 'framework', test: /node_modules[\\/](react|react-dom|scheduler|react-router|@tanstack|@radix-ui|radix-ui)[\\/]/, priority: 10 },
+            {
+              name: 'framework',
+              test: /node_modules[\\/](react|react-dom|scheduler|react-router|@tanstack|@radix-ui|radix-ui)[\\/]/,
+              priority: 10,
+            },
           ],
         },
       },

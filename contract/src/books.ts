@@ -10,11 +10,13 @@ const amounts = {
 };
 
 /** What a ground gave: by source (one spot, or the mix of several), by day, in all, and what lies un-weighed in the box. */
-export const Book = z.object({
-  groundId: Id,
-  lines: z.array(z.object({ spotIds: z.array(Id), ...amounts, mayHoldOldGold: z.boolean() })),
-  total: z.object(amounts),
-  unweighed: z.object({ volumeBank_L: z.number(), running_s: z.number(), buckets: z.int(), runs: z.int() }),
-  days: z.array(z.object({ day: z.iso.date(), ...amounts })),
-}).meta({ id: 'Book' });
+export const Book = z
+  .object({
+    groundId: Id,
+    lines: z.array(z.object({ spotIds: z.array(Id), ...amounts, mayHoldOldGold: z.boolean() })),
+    total: z.object(amounts),
+    unweighed: z.object({ volumeBank_L: z.number(), running_s: z.number(), buckets: z.int(), runs: z.int() }),
+    days: z.array(z.object({ day: z.iso.date(), ...amounts })),
+  })
+  .meta({ id: 'Book' });
 export type Book = z.infer<typeof Book>;

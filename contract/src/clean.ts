@@ -14,7 +14,11 @@ export const CleanSection = z.object({
 export const Cleanup = Whole.extend({
   groundId: Id,
   /** The runs whose gravel lies behind this gold. */
-  runIds: z.array(Id).min(1, 'Say which run this gold came from.').max(200).overwrite((ids) => [...new Set(ids)].sort()),
+  runIds: z
+    .array(Id)
+    .min(1, 'Say which run this gold came from.')
+    .max(200)
+    .overwrite((ids) => [...new Set(ids)].sort()),
   cleanedAt: Timestamp,
   /** From the head of the box down, not overlapping. */
   sections: z.array(CleanSection).min(1, 'Weigh at least one section.').max(20),
@@ -24,9 +28,13 @@ export const Cleanup = Whole.extend({
   rinsedClean: z.enum(['yes', 'no', 'unknown']),
   note: Note,
 });
-const inOrder = (c: { sections: { from_m: number; to_m: number }[] }): boolean => c.sections.every((s, i) => s.to_m > s.from_m && s.from_m >= (c.sections[i - 1]?.to_m ?? 0) - 1e-9);
+const inOrder = (c: { sections: { from_m: number; to_m: number }[] }): boolean =>
+  c.sections.every((s, i) => s.to_m > s.from_m && s.from_m >= (c.sections[i - 1]?.to_m ?? 0) - 1e-9);
 export const NewCleanup = Cleanup.extend(Based.shape)
-  .refine(inOrder, { error: 'Each section must end below where it starts and start where the one above ends.', path: ['sections'] })
+  .refine(inOrder, {
+    error: 'Each section must end below where it starts and start where the one above ends.',
+    path: ['sections'],
+  })
   .meta({ id: 'NewCleanup' });
 export const StoredCleanup = Cleanup.extend(Stored.shape).meta({ id: 'Cleanup' });
 export type Cleanup = z.infer<typeof Cleanup>;

@@ -36,7 +36,9 @@ export const Plan = Whole.extend({
   note: Note,
 });
 const forward = { error: 'Be back after you start.', path: ['back_min'] };
-export const NewPlan = Plan.extend(Based.shape).refine((p) => p.start_min < p.back_min, forward).meta({ id: 'NewPlan' });
+export const NewPlan = Plan.extend(Based.shape)
+  .refine((p) => p.start_min < p.back_min, forward)
+  .meta({ id: 'NewPlan' });
 export const StoredPlan = Plan.extend(Stored.shape).meta({ id: 'Plan' });
 export type Plan = z.infer<typeof Plan>;
 export type PlannedStop = z.infer<typeof PlannedStop>;

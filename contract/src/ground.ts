@@ -4,18 +4,36 @@ import { GROUND_KINDS, SPOT_KINDS } from './kinds.ts';
 import { Based, Entered, Id, Name, Note, notNegative, positive, Stored, Whole } from './shared.ts';
 
 /** Longitude, latitude in degrees (WGS 84), height in metres where known. */
-export const Position = z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]).rest(z.number()).readonly();
+export const Position = z
+  .tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)])
+  .rest(z.number())
+  .readonly();
 
 /** A beach's tide as a table prints it: amplitudes and Greenwich phase lags about a mean level. */
 const TideConstants = z.object({
   meanLevel_m: z.number('Give a number in m.').min(-20, 'At least -20 m.').max(20, 'At most 20 m.'),
   /** The sand can be worked while the water stands lower than this. */
   workBelow_m: z.number('Give a number in m.').min(-20, 'At least -20 m.').max(20, 'At most 20 m.'),
-  constituents: z.array(z.object({ name: z.enum(CONSTITUENT_NAMES as [(typeof CONSTITUENT_NAMES)[number], ...(typeof CONSTITUENT_NAMES)[number][]]), amplitude_m: notNegative(20, 'm'), phase_deg: z.number('Give degrees.').min(-360, 'At least -360°.').max(360, 'At most 360°.') })).min(1, 'At least one constituent.').max(20),
+  constituents: z
+    .array(
+      z.object({
+        name: z.enum(
+          CONSTITUENT_NAMES as [(typeof CONSTITUENT_NAMES)[number], ...(typeof CONSTITUENT_NAMES)[number][]],
+        ),
+        amplitude_m: notNegative(20, 'm'),
+        phase_deg: z.number('Give degrees.').min(-360, 'At least -360°.').max(360, 'At most 360°.'),
+      }),
+    )
+    .min(1, 'At least one constituent.')
+    .max(20),
 });
 
 /** A height of the bed measured along the line, by hand level, and what the water does there. */
-const ProfilePoint = z.object({ distance_m: notNegative(1_000_000, 'm'), height_m: z.number('Give a number in m.').min(-500, 'At least -500 m.').max(9000, 'At most 9,000 m.'), form: z.enum(['pool', 'riffle', 'step', 'run']) });
+const ProfilePoint = z.object({
+  distance_m: notNegative(1_000_000, 'm'),
+  height_m: z.number('Give a number in m.').min(-500, 'At least -500 m.').max(9000, 'At most 9,000 m.'),
+  form: z.enum(['pool', 'riffle', 'step', 'run']),
+});
 
 const groundFields = {
   name: Name,
@@ -28,16 +46,21 @@ const groundFields = {
   tide: TideConstants.nullable().default(null),
   profile: z.array(ProfilePoint).max(2000, 'At most 2,000 heights.').default([]),
   /** The creek a draw runs into, and where. */
-  joins: z.object({ groundId: Id, distance_m: notNegative(1_000_000, 'm'), bank: z.enum(['left', 'right']) }).nullable().default(null),
+  joins: z
+    .object({ groundId: Id, distance_m: notNegative(1_000_000, 'm'), bank: z.enum(['left', 'right']) })
+    .nullable()
+    .default(null),
 };
 export const Ground = Whole.extend(groundFields);
 export const NewGround = Ground.extend(Based.shape).meta({ id: 'NewGround' });
-export const StoredGround = Ground.extend(Stored.shape).extend({
-  /** Centre line from foot to head, thinned for drawing; null for a ground typed by name and length. */
-  line: z.array(Position).nullable(),
-  /** Points of the line as kept. */
-  linePoints: z.int(),
-}).meta({ id: 'Ground' });
+export const StoredGround = Ground.extend(Stored.shape)
+  .extend({
+    /** Centre line from foot to head, thinned for drawing; null for a ground typed by name and length. */
+    line: z.array(Position).nullable(),
+    /** Points of the line as kept. */
+    linePoints: z.int(),
+  })
+  .meta({ id: 'Ground' });
 export type Ground = z.infer<typeof Ground>;
 export type StoredGround = z.infer<typeof StoredGround>;
 
@@ -52,7 +75,12 @@ export const Spot = Whole.extend({
   offset_m: notNegative(5000, 'm').default(0),
   position: z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]).nullable(),
   /** River level at the stake above which nobody can work there; null: it never closes. */
-  worksBelow_m: z.number('Give a number in m.').min(-20, 'At least -20 m.').max(30, 'At most 30 m.').nullable().default(null),
+  worksBelow_m: z
+    .number('Give a number in m.')
+    .min(-20, 'At least -20 m.')
+    .max(30, 'At most 30 m.')
+    .nullable()
+    .default(null),
   worksBelowEntered: Entered.nullable().default(null),
   /** The plan of samples it is a point of. */
   samplePlanId: Id.nullable().default(null),
@@ -64,26 +92,36 @@ export type Spot = z.infer<typeof Spot>;
 export type StoredSpot = z.infer<typeof StoredSpot>;
 
 /** A ground's line drawn anew, foot first. Spots with a position find their new distance; the others keep theirs, held to the line. */
-export const NewLine = Based.extend({ line: z.array(Position).min(2, 'A line has at least two points.').max(20_000, 'At most 20,000 points.') }).meta({ id: 'NewLine' });
+export const NewLine = Based.extend({
+  line: z.array(Position).min(2, 'A line has at least two points.').max(20_000, 'At most 20,000 points.'),
+}).meta({ id: 'NewLine' });
 export type NewLine = z.infer<typeof NewLine>;
 
 export const FLOW_DIRECTIONS = ['as drawn', 'against', 'unknown'] as const;
 
 /** What a GPX or GeoJSON file holds, before anything is stored. */
-export const GroundFile = z.object({
-  format: z.enum(['GPX', 'GeoJSON']),
-  name: z.string(),
-  kind: z.enum(GROUND_KINDS),
-  length_m: z.number(),
-  linePoints: z.int(),
-  /** The line as drawn, thinned. */
-  line: z.array(Position),
-  flow: z.enum(FLOW_DIRECTIONS),
-  spots: z.array(z.object({ name: z.string(), position: Position, distanceAlong_m: z.number(), offset_m: z.number() })),
-  warnings: z.array(z.string()),
-}).meta({ id: 'GroundFile' });
+export const GroundFile = z
+  .object({
+    format: z.enum(['GPX', 'GeoJSON']),
+    name: z.string(),
+    kind: z.enum(GROUND_KINDS),
+    length_m: z.number(),
+    linePoints: z.int(),
+    /** The line as drawn, thinned. */
+    line: z.array(Position),
+    flow: z.enum(FLOW_DIRECTIONS),
+    spots: z.array(
+      z.object({ name: z.string(), position: Position, distanceAlong_m: z.number(), offset_m: z.number() }),
+    ),
+    warnings: z.array(z.string()),
+  })
+  .meta({ id: 'GroundFile' });
 export type GroundFile = z.infer<typeof GroundFile>;
 
 /** What the person decided about a file. `flow` must be known by then. */
-export const FileDecisions = z.object({ name: Name, kind: z.enum(GROUND_KINDS), flow: z.enum(['as drawn', 'against']) });
+export const FileDecisions = z.object({
+  name: Name,
+  kind: z.enum(GROUND_KINDS),
+  flow: z.enum(['as drawn', 'against']),
+});
 export type FileDecisions = z.infer<typeof FileDecisions>;

@@ -6,7 +6,12 @@ import { Based, Entered, Name, Note, positive, Stored, Timestamp, Whole } from '
 /** A container of the crew's own, measured once: level full. It takes the place of the usual one of its name everywhere. */
 export const Container = Whole.extend({
   /** "pan", "bucket", or a word of their own. */
-  name: z.string().trim().min(1, 'Give it a name.').max(40, 'At most 40 characters.').regex(/^[^\d,;]*$/, 'A name holds no figures: they would be read as an amount.'),
+  name: z
+    .string()
+    .trim()
+    .min(1, 'Give it a name.')
+    .max(40, 'At most 40 characters.')
+    .regex(/^[^\d,;]*$/, 'A name holds no figures: they would be read as an amount.'),
   volume_L: positive(1000, 'L'),
   volumeEntered: Entered,
   way: z.enum(CONTAINER_WAYS),
@@ -27,14 +32,24 @@ export const Seeding = Whole.extend({
   cameBack: Grains.min(0, 'A count cannot be less than 0.'),
   note: Note,
 });
-export const NewSeeding = Seeding.extend(Based.shape).refine((s) => s.cameBack <= s.putIn, { error: 'More came back than went in: one was there before, or was counted twice.', path: ['cameBack'] }).meta({ id: 'NewSeeding' });
+export const NewSeeding = Seeding.extend(Based.shape)
+  .refine((s) => s.cameBack <= s.putIn, {
+    error: 'More came back than went in: one was there before, or was counted twice.',
+    path: ['cameBack'],
+  })
+  .meta({ id: 'NewSeeding' });
 export const StoredSeeding = Seeding.extend(Stored.shape).meta({ id: 'Seeding' });
 export type Seeding = z.infer<typeof Seeding>;
 export type StoredSeeding = z.infer<typeof StoredSeeding>;
 
 /** A word the crew has for gold of a size. No word is tied to two sizes. */
 export const SizeWord = Whole.extend({
-  word: z.string().trim().min(1, 'Give it a word.').max(30, 'At most 30 characters.').regex(/^[^\d,;+&]*$/, 'A word holds no figures, commas or plus signs: they would be read as a count.'),
+  word: z
+    .string()
+    .trim()
+    .min(1, 'Give it a word.')
+    .max(30, 'At most 30 characters.')
+    .regex(/^[^\d,;+&]*$/, 'A word holds no figures, commas or plus signs: they would be read as a count.'),
   size: z.enum(COLOR_CLASSES),
 });
 export const NewSizeWord = SizeWord.extend(Based.shape).meta({ id: 'NewSizeWord' });

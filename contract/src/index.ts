@@ -1,12 +1,71 @@
 export { Entered, FIRST_ID, Id, page, PageQuery, Problem, Timestamp } from './shared.ts';
-export { CONTAINER_WAYS, CREVICE_STATES, CREVICE_STRIKES, DAY_AIMS, DAY_WAYS, FIRMNESS, GROUND_KINDS, LOT_STATES, MOISTURE, OUTLINE_KINDS, PAN_WAYS, PIT_BOTTOMS, PLAIN_PAN, SAMPLE_PATTERNS, SCREEN_SHAPES, SPOT_KINDS } from './kinds.ts';
+export {
+  CONTAINER_WAYS,
+  CREVICE_STATES,
+  CREVICE_STRIKES,
+  DAY_AIMS,
+  DAY_WAYS,
+  FIRMNESS,
+  GROUND_KINDS,
+  LOT_STATES,
+  MOISTURE,
+  OUTLINE_KINDS,
+  PAN_WAYS,
+  PIT_BOTTOMS,
+  PLAIN_PAN,
+  SAMPLE_PATTERNS,
+  SCREEN_SHAPES,
+  SPOT_KINDS,
+} from './kinds.ts';
 export { Lot, NewLot, StoredLot } from './lot.ts';
 export { NewPlan, Plan, StoredPlan, type PlannedStop } from './day.ts';
 export { Attachment, NewAttachment, NewOutline, Outline, StoredAttachment, StoredOutline } from './map.ts';
-export { FileDecisions, FLOW_DIRECTIONS, Ground, GroundFile, NewGround, NewLine, NewSpot, Position, Spot, StoredGround, StoredSpot } from './ground.ts';
-export { GaugeReading, NewGaugeReading, NewPermission, NewSign, Permission, Sign, SignKindOrWord, StoredGaugeReading, StoredPermission, StoredSign } from './read.ts';
-export { ImportLine, ImportMode, NewSample, RefusedRow, Sample, SeenWith, StoredSample, type ImportProgress } from './sample.ts';
-export { Container, NewContainer, NewSeeding, NewSizeWord, Seeding, SizeWord, StoredContainer, StoredSeeding, StoredSizeWord } from './hands.ts';
+export {
+  FileDecisions,
+  FLOW_DIRECTIONS,
+  Ground,
+  GroundFile,
+  NewGround,
+  NewLine,
+  NewSpot,
+  Position,
+  Spot,
+  StoredGround,
+  StoredSpot,
+} from './ground.ts';
+export {
+  GaugeReading,
+  NewGaugeReading,
+  NewPermission,
+  NewSign,
+  Permission,
+  Sign,
+  SignKindOrWord,
+  StoredGaugeReading,
+  StoredPermission,
+  StoredSign,
+} from './read.ts';
+export {
+  ImportLine,
+  ImportMode,
+  NewSample,
+  RefusedRow,
+  Sample,
+  SeenWith,
+  StoredSample,
+  type ImportProgress,
+} from './sample.ts';
+export {
+  Container,
+  NewContainer,
+  NewSeeding,
+  NewSizeWord,
+  Seeding,
+  SizeWord,
+  StoredContainer,
+  StoredSeeding,
+  StoredSizeWord,
+} from './hands.ts';
 export { NewPit, Pit, StoredPit, type Layer } from './pit.ts';
 export { LaidOut, NewSamplePlan, SamplePlan, StoredSamplePlan } from './samplePlan.ts';
 export { NewScreening, Screening, StoredScreening } from './screening.ts';

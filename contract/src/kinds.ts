@@ -1,7 +1,18 @@
 /** Kinds a person chooses from. Plain lists, so that a screen can show them without loading the schemas. */
 export const GROUND_KINDS = ['creek', 'beach', 'wash', 'bench', 'hillside'] as const;
 export const LOT_STATES = ['planned', 'waiting', 'panned', 'run', 'lost'] as const;
-export const SPOT_KINDS = ['bar', 'inside bend', 'boulder lee', 'bedrock', 'crevice', 'undercut', 'bench', 'draw mouth', 'cut bank', 'other'] as const;
+export const SPOT_KINDS = [
+  'bar',
+  'inside bend',
+  'boulder lee',
+  'bedrock',
+  'crevice',
+  'undercut',
+  'bench',
+  'draw mouth',
+  'cut bank',
+  'other',
+] as const;
 /** What a day looks for: places likeliest to pay, or the ones that teach most. */
 export const DAY_AIMS = ['best traps', 'odd places'] as const;
 /** How each place is tried: a few quick pans, or one square metre taken down well. */
@@ -11,7 +22,16 @@ export const OUTLINE_KINDS = ['bar', 'bench', 'claim', 'workings', 'path'] as co
 export const FIRMNESS = ['loose', 'firm', 'rings hard'] as const;
 export const MOISTURE = ['dry', 'moist', 'wet', 'frozen'] as const;
 /** What a pit ends on. "false bottom" is a layer that only looks like the end: gold may lie below it too. */
-export const PIT_BOTTOMS = ['not reached', 'bedrock, hard and smooth', 'bedrock, cracked', 'bedrock, rotten', 'false bottom', 'clay', 'water', 'frozen'] as const;
+export const PIT_BOTTOMS = [
+  'not reached',
+  'bedrock, hard and smooth',
+  'bedrock, cracked',
+  'bedrock, rotten',
+  'false bottom',
+  'clay',
+  'water',
+  'frozen',
+] as const;
 export const CREVICE_STATES = ['found', 'part cleaned', 'frozen', 'cleaned out'] as const;
 export const CREVICE_STRIKES = ['across the flow', 'slantwise', 'along the flow'] as const;
 export const SCREEN_SHAPES = ['square', 'round', 'slot'] as const;
@@ -21,4 +41,15 @@ export const CONTAINER_WAYS = ['weight of water', 'litres poured', 'said'] as co
 /** How a pan was worked. */
 export const PAN_WAYS = ['quick test', 'by fractions', 'dry', 'final separation'] as const;
 /** A pan about which nothing more is known than where it was dug, how much it was and what was counted. */
-export const PLAIN_PAN = { pitId: null, layer: '', lotId: null, bucket: null, way: 'quick test', panner: '', took_min: null, grownIn: 0, fromSafetyPan: 0, seenWith: null } as const;
+export const PLAIN_PAN = {
+  pitId: null,
+  layer: '',
+  lotId: null,
+  bucket: null,
+  way: 'quick test',
+  panner: '',
+  took_min: null,
+  grownIn: 0,
+  fromSafetyPan: 0,
+  seenWith: null,
+} as const;

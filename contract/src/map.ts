@@ -16,7 +16,9 @@ export const Outline = Whole.extend({
   note: Note,
 });
 const corners = { error: 'A shape has at least three corners.', path: ['points'] };
-export const NewOutline = Outline.extend(Based.shape).refine((o) => o.kind === 'path' || o.points.length >= 3, corners).meta({ id: 'NewOutline' });
+export const NewOutline = Outline.extend(Based.shape)
+  .refine((o) => o.kind === 'path' || o.points.length >= 3, corners)
+  .meta({ id: 'NewOutline' });
 export const StoredOutline = Outline.extend(Stored.shape).meta({ id: 'Outline' });
 export type Outline = z.infer<typeof Outline>;
 export type StoredOutline = z.infer<typeof StoredOutline>;

@@ -23,7 +23,9 @@ export type Layer = z.infer<typeof Layer>;
 
 /** A crack cleaned out: a job of its own. */
 const Crevice = z.object({
-  width_m: positive(5, 'm'), length_m: positive(200, 'm'), depth_m: positive(10, 'm'),
+  width_m: positive(5, 'm'),
+  length_m: positive(200, 'm'),
+  depth_m: positive(10, 'm'),
   strike: z.enum(CREVICE_STRIKES),
   state: z.enum(CREVICE_STATES),
 });
@@ -52,12 +54,22 @@ export const Pit = Whole.extend({
   putBack: z.boolean(),
   note: Note,
 });
-const depth = (p: { layers: readonly { thickness_m: number }[] }): number => p.layers.reduce((sum, l) => sum + l.thickness_m, 0);
+const depth = (p: { layers: readonly { thickness_m: number }[] }): number =>
+  p.layers.reduce((sum, l) => sum + l.thickness_m, 0);
 export const NewPit = Pit.extend(Based.shape)
-  .refine((p) => p.crevice !== null || p.layers.length > 0, { error: 'A pit has at least one layer.', path: ['layers'] })
+  .refine((p) => p.crevice !== null || p.layers.length > 0, {
+    error: 'A pit has at least one layer.',
+    path: ['layers'],
+  })
   .refine((p) => depth(p) <= 30, { error: 'Layers of more than 30 m together are no hand-dug hole.', path: ['layers'] })
-  .refine((p) => p.waterAt_m === null || p.layers.length === 0 || p.waterAt_m <= depth(p) + 1e-9, { error: 'Water stands below the bottom of the pit.', path: ['waterAt_m'] })
-  .refine((p) => p.layers.length === 0 || Math.min(p.length_m, p.width_m) - 2 * p.batter * depth(p) >= 0, { error: 'The walls meet before the bottom.', path: ['batter'] })
+  .refine((p) => p.waterAt_m === null || p.layers.length === 0 || p.waterAt_m <= depth(p) + 1e-9, {
+    error: 'Water stands below the bottom of the pit.',
+    path: ['waterAt_m'],
+  })
+  .refine((p) => p.layers.length === 0 || Math.min(p.length_m, p.width_m) - 2 * p.batter * depth(p) >= 0, {
+    error: 'The walls meet before the bottom.',
+    path: ['batter'],
+  })
   .meta({ id: 'NewPit' });
 export const StoredPit = Pit.extend(Stored.shape).meta({ id: 'Pit' });
 export type Pit = z.infer<typeof Pit>;

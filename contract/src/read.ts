@@ -3,7 +3,13 @@ import { OWN_KIND, SIGN_KIND_NAMES, SIGN_TRAITS, type OwnKind } from '@riffle/co
 import { Based, Entered, Id, Note, notNegative, positive, Stored, Timestamp, Whole } from './shared.ts';
 
 /** Kinds of sign, kinds the crew named itself (`own: name`), and `own word`: what the person holds of a place, whatever the signs say. */
-export const SignKindOrWord = z.union([z.enum(['own word', ...SIGN_KIND_NAMES]), z.string().regex(OWN_KIND, 'An own kind is "own: " and a name of 1 to 30 characters.').transform((k) => k as OwnKind)]);
+export const SignKindOrWord = z.union([
+  z.enum(['own word', ...SIGN_KIND_NAMES]),
+  z
+    .string()
+    .regex(OWN_KIND, 'An own kind is "own: " and a name of 1 to 30 characters.')
+    .transform((k) => k as OwnKind),
+]);
 
 /** Something seen on a ground that speaks for or against a place. */
 export const Sign = Whole.extend({
@@ -24,7 +30,10 @@ export const Sign = Whole.extend({
   /** Log odds of an own word. */
   weight: z.number().min(-2, 'At most 2 against.').max(2, 'At most 2 for.').nullable(),
   /** What was seen more closely, by trait: which way a crack runs, how float is worn. */
-  traits: z.record(z.string().max(30), z.string().max(30)).refine((t) => Object.keys(t).length <= 10, 'At most ten traits.').default({}),
+  traits: z
+    .record(z.string().max(30), z.string().max(30))
+    .refine((t) => Object.keys(t).length <= 10, 'At most ten traits.')
+    .default({}),
   /** Passed by: what it needs to be worked; empty for a sign that is not on the return list. */
   comeBackWith: z.string().max(400, 'At most 400 characters.').default(''),
   note: Note,
@@ -32,8 +41,16 @@ export const Sign = Whole.extend({
 const weighed = { error: 'An own word has a weight; other signs have none.', path: ['weight'] };
 const known = { error: 'This kind of sign has no such trait.', path: ['traits'] };
 const knownTraits = (s: { kind: string; traits: Record<string, string> }): boolean =>
-  Object.entries(s.traits).every(([name, value]) => SIGN_TRAITS.some((t) => t.name === name && (t.of as readonly string[]).includes(s.kind) && t.choices.some((c) => c.value === value)));
-export const NewSign = Sign.extend(Based.shape).refine((s) => (s.kind === 'own word') === (s.weight !== null), weighed).refine(knownTraits, known).meta({ id: 'NewSign' });
+  Object.entries(s.traits).every(([name, value]) =>
+    SIGN_TRAITS.some(
+      (t) =>
+        t.name === name && (t.of as readonly string[]).includes(s.kind) && t.choices.some((c) => c.value === value),
+    ),
+  );
+export const NewSign = Sign.extend(Based.shape)
+  .refine((s) => (s.kind === 'own word') === (s.weight !== null), weighed)
+  .refine(knownTraits, known)
+  .meta({ id: 'NewSign' });
 export const StoredSign = Sign.extend(Stored.shape).meta({ id: 'Sign' });
 /** The river's level at the ground's stake, read by hand; a flood is its peak, read from the mark it left. */
 export const GaugeReading = Whole.extend({
@@ -60,8 +77,14 @@ export const Permission = Whole.extend({
   note: Note,
 });
 export const NewPermission = Permission.extend(Based.shape)
-  .refine((p) => p.everyYear || p.from === null || p.to === null || p.from <= p.to, { error: 'It ends before it begins.', path: ['to'] })
-  .refine((p) => !p.everyYear || (p.from !== null && p.to !== null), { error: 'What comes every year needs its first and last day.', path: ['from'] })
+  .refine((p) => p.everyYear || p.from === null || p.to === null || p.from <= p.to, {
+    error: 'It ends before it begins.',
+    path: ['to'],
+  })
+  .refine((p) => !p.everyYear || (p.from !== null && p.to !== null), {
+    error: 'What comes every year needs its first and last day.',
+    path: ['from'],
+  })
   .meta({ id: 'NewPermission' });
 export const StoredPermission = Permission.extend(Stored.shape).meta({ id: 'Permission' });
 export type Permission = z.infer<typeof Permission>;

@@ -16,23 +16,30 @@ export const NewRun = Run.extend(Based.shape).meta({ id: 'NewRun' });
 
 /** What a run's events add up to (see `tallyRun` of the core), kept with the run. */
 export const Tally = z.object({
-  buckets: z.int(), volumeLoose_L: z.number(), bySpot_L: z.record(z.string(), z.number()), running_s: z.number(), stopped: z.boolean(), lastEventAt: Timestamp.nullable(),
+  buckets: z.int(),
+  volumeLoose_L: z.number(),
+  bySpot_L: z.record(z.string(), z.number()),
+  running_s: z.number(),
+  stopped: z.boolean(),
+  lastEventAt: Timestamp.nullable(),
 });
 export const StoredRun = Run.extend(Stored.shape).extend({ tally: Tally }).meta({ id: 'Run' });
 export type Run = z.infer<typeof Run>;
 export type StoredRun = z.infer<typeof StoredRun>;
 
 /** One tap of a run; never changed, an undo is an event of its own. */
-export const LoggedEvent = z.object({
-  id: Id,
-  kind: z.enum(['bucket', 'undo', 'stop', 'resume']),
-  at: Timestamp,
-  spotId: Id.nullable(),
-  volume_L: positive(500, 'L').nullable(),
-  /** How full, as said: "full", "2/3". */
-  fullness: z.string().max(20).nullable(),
-  undoes: Id.nullable(),
-}).meta({ id: 'LoggedEvent' });
+export const LoggedEvent = z
+  .object({
+    id: Id,
+    kind: z.enum(['bucket', 'undo', 'stop', 'resume']),
+    at: Timestamp,
+    spotId: Id.nullable(),
+    volume_L: positive(500, 'L').nullable(),
+    /** How full, as said: "full", "2/3". */
+    fullness: z.string().max(20).nullable(),
+    undoes: Id.nullable(),
+  })
+  .meta({ id: 'LoggedEvent' });
 export type LoggedEvent = z.infer<typeof LoggedEvent>;
 
 export const NewEvents = z.object({ events: z.array(LoggedEvent).min(1).max(500) }).meta({ id: 'NewEvents' });

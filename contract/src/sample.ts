@@ -4,7 +4,10 @@ import { PAN_WAYS } from './kinds.ts';
 import { NewSpot } from './ground.ts';
 import { Based, Entered, goldRounded, Id, Note, notNegative, positive, Stored, Timestamp, Whole } from './shared.ts';
 
-const Count = z.int('Count whole colors.').min(0, 'A count cannot be less than 0.').max(100_000, 'At most 100 000 colors.');
+const Count = z
+  .int('Count whole colors.')
+  .min(0, 'A count cannot be less than 0.')
+  .max(100_000, 'At most 100 000 colors.');
 
 /** What the colors were seen with: it sets the smallest one that is counted. */
 export const SeenWith = z.object({ pan: z.enum(PAN_FINISHES), light: z.enum(PAN_LIGHTS), eyes: z.enum(EYES) });
@@ -23,14 +26,23 @@ export const Sample = Whole.extend({
   counts: z.object({ '+10': Count, '10-20': Count, '20-40': Count, '-40': Count }),
   /** 0 none, 1 a trace, 2 some, 3 much, 4 a panful. */
   blackSand: z.int().min(0).max(4),
-  gold_mg: positive(10_000_000, 'mg').min(0.0001, 'Less than a tenth of a microgram cannot be weighed.').overwrite(goldRounded).nullable(),
+  gold_mg: positive(10_000_000, 'mg')
+    .min(0.0001, 'Less than a tenth of a microgram cannot be weighed.')
+    .overwrite(goldRounded)
+    .nullable(),
   goldEntered: Entered.nullable(),
   /** The pit it came from, and which of its layers; the bag it was carried in. */
   pitId: Id.nullable().default(null),
   layer: z.string().max(80, 'At most 80 characters.').default(''),
   lotId: Id.nullable().default(null),
   /** Which pan of a bucket it is, counted from the top, and of how many. */
-  bucket: z.object({ nth: z.int('Count whole pans.').min(1, 'The top pan is 1.').max(60, 'At most 60 pans a bucket.'), of: z.int('Count whole pans.').min(1, 'At least one pan.').max(60, 'At most 60 pans a bucket.') }).nullable().default(null),
+  bucket: z
+    .object({
+      nth: z.int('Count whole pans.').min(1, 'The top pan is 1.').max(60, 'At most 60 pans a bucket.'),
+      of: z.int('Count whole pans.').min(1, 'At least one pan.').max(60, 'At most 60 pans a bucket.'),
+    })
+    .nullable()
+    .default(null),
   way: z.enum(PAN_WAYS).default('quick test'),
   panner: z.string().max(80, 'At most 80 characters.').default(''),
   took_min: notNegative(1440, 'min').nullable().default(null),
@@ -41,11 +53,19 @@ export const Sample = Whole.extend({
   seenWith: SeenWith.nullable().default(null),
   note: Note,
 });
-const counted = (s: { counts: Record<string, number>; grownIn: number; fromSafetyPan: number }): number => Object.values(s.counts).reduce((a, b) => a + b, 0);
+const counted = (s: { counts: Record<string, number>; grownIn: number; fromSafetyPan: number }): number =>
+  Object.values(s.counts).reduce((a, b) => a + b, 0);
 export const NewSample = Sample.extend(Based.shape)
-  .refine((s) => s.bucket === null || s.bucket.nth <= s.bucket.of, { error: 'The bucket does not hold that many pans.', path: ['bucket.nth'] })
+  .refine((s) => s.bucket === null || s.bucket.nth <= s.bucket.of, {
+    error: 'The bucket does not hold that many pans.',
+    path: ['bucket.nth'],
+  })
   .refine((s) => s.grownIn <= counted(s), { error: 'More are grown in than were counted.', path: ['grownIn'] })
-  .refine((s) => s.fromSafetyPan <= counted(s), { error: 'More came from the safety pan than were counted.', path: ['fromSafetyPan'] }).meta({ id: 'NewSample' });
+  .refine((s) => s.fromSafetyPan <= counted(s), {
+    error: 'More came from the safety pan than were counted.',
+    path: ['fromSafetyPan'],
+  })
+  .meta({ id: 'NewSample' });
 export const StoredSample = Sample.extend(Stored.shape).meta({ id: 'Sample' });
 export type Sample = z.infer<typeof Sample>;
 export type StoredSample = z.infer<typeof StoredSample>;
@@ -57,4 +77,11 @@ export const ImportLine = z.union([z.object({ spot: NewSpot }), z.object({ row: 
 export const RefusedRow = z.object({ row: z.int(), path: z.string(), message: z.string() });
 export type RefusedRow = z.infer<typeof RefusedRow>;
 /** What comes back line by line: how far it is, and at last what came of it. */
-export type ImportProgress = { readonly read: number } | { readonly stored: number; readonly spots: number; readonly refused: readonly RefusedRow[]; readonly refusedRows: number };
+export type ImportProgress =
+  | { readonly read: number }
+  | {
+      readonly stored: number;
+      readonly spots: number;
+      readonly refused: readonly RefusedRow[];
+      readonly refusedRows: number;
+    };

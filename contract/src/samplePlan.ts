@@ -21,5 +21,11 @@ export type SamplePlan = z.infer<typeof SamplePlan>;
 export type StoredSamplePlan = z.infer<typeof StoredSamplePlan>;
 
 /** A plan laid out: itself, its points and its bags, kept in one go or not at all. */
-export const LaidOut = z.object({ plan: NewSamplePlan, spots: z.array(NewSpot).max(400, 'At most 400 points.'), lots: z.array(NewLot).min(1, 'At least one bag.').max(1000, 'At most 1,000 bags.') }).meta({ id: 'LaidOut' });
+export const LaidOut = z
+  .object({
+    plan: NewSamplePlan,
+    spots: z.array(NewSpot).max(400, 'At most 400 points.'),
+    lots: z.array(NewLot).min(1, 'At least one bag.').max(1000, 'At most 1,000 bags.'),
+  })
+  .meta({ id: 'LaidOut' });
 export type LaidOut = z.infer<typeof LaidOut>;

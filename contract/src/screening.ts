@@ -30,13 +30,20 @@ export const Screening = Whole.extend({
   throughEntered: Entered,
   note: Note,
 });
-const all = (s: { screens: readonly { kept: number }[]; through: number }): number => s.through + s.screens.reduce((sum, k) => sum + k.kept, 0);
+const all = (s: { screens: readonly { kept: number }[]; through: number }): number =>
+  s.through + s.screens.reduce((sum, k) => sum + k.kept, 0);
 /** Weighing is never exact: this much more may come out than went in before it is refused. */
 const SLACK = 1.1;
 export const NewScreening = Screening.extend(Based.shape)
-  .refine((s) => new Set(s.screens.map((k) => k.aperture_mm)).size === s.screens.length, { error: 'Two screens have the same opening.', path: ['screens'] })
+  .refine((s) => new Set(s.screens.map((k) => k.aperture_mm)).size === s.screens.length, {
+    error: 'Two screens have the same opening.',
+    path: ['screens'],
+  })
   .refine((s) => all(s) > 0, { error: 'Nothing was kept anywhere.', path: ['through'] })
-  .refine((s) => s.wentIn === null || all(s) <= s.wentIn * SLACK, { error: 'More came out than went in.', path: ['wentIn'] })
+  .refine((s) => s.wentIn === null || all(s) <= s.wentIn * SLACK, {
+    error: 'More came out than went in.',
+    path: ['wentIn'],
+  })
   .meta({ id: 'NewScreening' });
 export const StoredScreening = Screening.extend(Stored.shape).meta({ id: 'Screening' });
 export type Screening = z.infer<typeof Screening>;

@@ -42,7 +42,8 @@ export const Setup = Whole.extend({
   note: Note,
 });
 const oneKnown = { error: 'Give either the depth or the flow.', path: ['depth_m'] };
-const knowsOne = (s: { depth_m: number | null; flow_m3_s: number | null }): boolean => (s.depth_m === null) !== (s.flow_m3_s === null);
+const knowsOne = (s: { depth_m: number | null; flow_m3_s: number | null }): boolean =>
+  (s.depth_m === null) !== (s.flow_m3_s === null);
 export const NewSetup = Setup.extend(Based.shape).refine(knowsOne, oneKnown).meta({ id: 'NewSetup' });
 export const StoredSetup = Setup.extend(Stored.shape).meta({ id: 'Setup' });
 export type Setup = z.infer<typeof Setup>;

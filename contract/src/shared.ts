@@ -30,17 +30,28 @@ export const Stored = z.object({ version: z.int().min(1), updatedAt: Timestamp }
 /** Before every id: where a list starts. */
 export const FIRST_ID = '00000000-0000-0000-0000-000000000000';
 /** A page of a list in id order; ask again with `after` set to `next` until it is null. */
-export const PageQuery = z.object({ after: Id.default(FIRST_ID), limit: z.coerce.number<number>().int().min(1).max(1000).default(500) });
+export const PageQuery = z.object({
+  after: Id.default(FIRST_ID),
+  limit: z.coerce.number<number>().int().min(1).max(1000).default(500),
+});
 export const page = <T extends z.ZodType>(item: T) => z.object({ items: z.array(item), next: Id.nullable() });
 
 /** RFC 9457. `errors` names the fields; `code` is one of the server's codes; `current` comes with a 409. */
-export const Problem = z.object({
-  type: z.string(), title: z.string(), status: z.int(), code: z.string(), detail: z.string(),
-  errors: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
-  current: z.unknown().optional(),
-  sent: z.unknown().optional(),
-}).meta({ id: 'Problem' });
+export const Problem = z
+  .object({
+    type: z.string(),
+    title: z.string(),
+    status: z.int(),
+    code: z.string(),
+    detail: z.string(),
+    errors: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
+    current: z.unknown().optional(),
+    sent: z.unknown().optional(),
+  })
+  .meta({ id: 'Problem' });
 export type Problem = z.infer<typeof Problem>;
 
-export const positive = (most: number, unit: string) => z.number(`Give a number in ${unit}.`).positive(`Must be more than 0 ${unit}.`).max(most, `At most ${most} ${unit}.`);
-export const notNegative = (most: number, unit: string) => z.number(`Give a number in ${unit}.`).min(0, `Cannot be less than 0 ${unit}.`).max(most, `At most ${most} ${unit}.`);
+export const positive = (most: number, unit: string) =>
+  z.number(`Give a number in ${unit}.`).positive(`Must be more than 0 ${unit}.`).max(most, `At most ${most} ${unit}.`);
+export const notNegative = (most: number, unit: string) =>
+  z.number(`Give a number in ${unit}.`).min(0, `Cannot be less than 0 ${unit}.`).max(most, `At most ${most} ${unit}.`);

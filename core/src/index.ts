@@ -8,8 +8,27 @@ export { describePitch, pitchSlope, type Pitch, type PitchKind } from './measure
 export { sieveAperture_mm } from './measures/sieves.ts';
 export { parseQuantity, volumeInLitres, type Entered, type Parsed } from './measures/parseQuantity.ts';
 export {
-  METRIC, showArea, showBulkGold, showDistance, showFlow, showGold, showGrade, showLength, showLoad, showPitch, showShear, showSmallLength, showSpeed,
-  showTemperature, showThroughput, showVolume, significant, text, US, type Display, type Figure,
+  METRIC,
+  showArea,
+  showBulkGold,
+  showDistance,
+  showFlow,
+  showGold,
+  showGrade,
+  showLength,
+  showLoad,
+  showPitch,
+  showShear,
+  showSmallLength,
+  showSpeed,
+  showTemperature,
+  showThroughput,
+  showVolume,
+  significant,
+  text,
+  US,
+  type Display,
+  type Figure,
 } from './measures/display.ts';
 
 export { DENSITY_KG_M3, GRAVITY_M_S2 } from './grains/constants.ts';
@@ -26,7 +45,15 @@ export { localPlane, type Position } from './ground/localPlane.ts';
 export { reshapeLine } from './ground/reshapeLine.ts';
 export { thinLine } from './ground/thinLine.ts';
 
-export { COLOR_CLASSES, COLOR_MG, countColors, NO_COLORS, type ColorClass, type ColorCounts, type ColorWeights } from './sample/colorWeights.ts';
+export {
+  COLOR_CLASSES,
+  COLOR_MG,
+  countColors,
+  NO_COLORS,
+  type ColorClass,
+  type ColorCounts,
+  type ColorWeights,
+} from './sample/colorWeights.ts';
 export { goldColor_mg, meanColor_mg, sampleGrade, type SampleGrade, type SampleMeasure } from './sample/sampleGrade.ts';
 export { poolSamples } from './sample/poolSamples.ts';
 export { poissonLimits, USUAL_CONFIDENCE } from './sample/poissonLimits.ts';
@@ -35,33 +62,150 @@ export { binomialLimits } from './sample/binomialLimits.ts';
 export { judgedByItsTop } from './sample/bucketOrder.ts';
 export { detectionLimit, EYES, PAN_FINISHES, PAN_LIGHTS, type SeenWith } from './sample/detectionLimit.ts';
 export { chanceItPays } from './sample/chanceItPays.ts';
-export { bootstrapBand, bySections, inPlace, inside, mapGround, MOST_CELLS, sampleWeights, type EstimateMethod, type GradedPlace, type GroundMap, type GroundProblem, type InPlace } from './sample/groundInPlace.ts';
+export {
+  bootstrapBand,
+  bySections,
+  inPlace,
+  inside,
+  mapGround,
+  MOST_CELLS,
+  sampleWeights,
+  type EstimateMethod,
+  type GradedPlace,
+  type GroundMap,
+  type GroundProblem,
+  type InPlace,
+} from './sample/groundInPlace.ts';
 export { correctForHands, handsRecovery, type GradeBand, type Recovery } from './sample/handsRecovery.ts';
 export { inverseDistance, ordinaryKriging, polygonOfInfluence, USUAL_NEIGHBORS } from './sample/kriging.ts';
 export { acrossOf, bankOf, DEPTH_STEP_M, layOut, type PlannedPoint, type SamplePattern } from './sample/layOut.ts';
 export { learnColorWeights, meansOf, type LearnedWeight, type WeighedClass } from './sample/learnColorWeights.ts';
 export { paySection, type PaySection } from './sample/paySection.ts';
 export { payStreak, type Streak } from './sample/payStreak.ts';
-export { liesInPit, MATERIAL_NAMES, MATERIALS, payLayers, pitDepth_m, pitSum, UNSHORED_M, type LayerSum, type Material, type PitSum, type Dug } from './sample/pit.ts';
-export { bandAfter, beliefMean_mg_L, beliefQuantile_mg_L, chanceAbove, chanceRicher, chancesOfBest, gradeBelief, MOST_MORE_PANS, pansToCall, pansUntilWithin, type GradeBelief } from './sample/richer.ts';
+export {
+  liesInPit,
+  MATERIAL_NAMES,
+  MATERIALS,
+  payLayers,
+  pitDepth_m,
+  pitSum,
+  UNSHORED_M,
+  type LayerSum,
+  type Material,
+  type PitSum,
+  type Dug,
+} from './sample/pit.ts';
+export {
+  bandAfter,
+  beliefMean_mg_L,
+  beliefQuantile_mg_L,
+  chanceAbove,
+  chanceRicher,
+  chancesOfBest,
+  gradeBelief,
+  MOST_MORE_PANS,
+  pansToCall,
+  pansUntilWithin,
+  type GradeBelief,
+} from './sample/richer.ts';
 export { betweenPanScatter, scatterVariance, type Scatter } from './sample/scatter.ts';
-export { countByWords, FIRST_SIZE_WORDS, sayCounts, wordsOf, type SizeWord, type WordCount } from './sample/sizeWords.ts';
+export {
+  countByWords,
+  FIRST_SIZE_WORDS,
+  sayCounts,
+  wordsOf,
+  type SizeWord,
+  type WordCount,
+} from './sample/sizeWords.ts';
 export { screenChoice, type FoundOnScreen, type ScreenChoice } from './sample/screenChoice.ts';
-export { characteristicSize_mm, CLOSES_WITHIN_PERCENT, dryMass, passingAt_percent, sizeCurve, type SizeCurve } from './sample/sizeCurve.ts';
-export { empiricalVariogram, fitVariogram, semivariance, VARIOGRAM_MODELS, type PlaneValue, type Variogram, type VariogramBin } from './sample/variogram.ts';
+export {
+  characteristicSize_mm,
+  CLOSES_WITHIN_PERCENT,
+  dryMass,
+  passingAt_percent,
+  sizeCurve,
+  type SizeCurve,
+} from './sample/sizeCurve.ts';
+export {
+  empiricalVariogram,
+  fitVariogram,
+  semivariance,
+  VARIOGRAM_MODELS,
+  type PlaneValue,
+  type Variogram,
+  type VariogramBin,
+} from './sample/variogram.ts';
 
-export { COMBINATIONS, COMMON_BASE, OWN_KIND, SIGN_KINDS, SIGN_KIND_NAMES, SIGN_TRAITS, signKind, type AnyKind, type OwnKind, type SignFamily, type SignKind, type SignKindName, type SignTrait } from './read/signKinds.ts';
+export {
+  COMBINATIONS,
+  COMMON_BASE,
+  OWN_KIND,
+  SIGN_KINDS,
+  SIGN_KIND_NAMES,
+  SIGN_TRAITS,
+  signKind,
+  type AnyKind,
+  type OwnKind,
+  type SignFamily,
+  type SignKind,
+  type SignKindName,
+  type SignTrait,
+} from './read/signKinds.ts';
 export { gatherPlaces, NEAR_M, type GatheredPlace, type SignSeen, type SpotSeen } from './read/gatherPlaces.ts';
 export { floodPeaks, thinLevels, type Level } from './read/gauge.ts';
-export { permissionOn, SOON_DAYS, type Day, type PermissionNote, type PermissionToday, type Standing } from './read/permission.ts';
-export { worthAPan, type Panned, type Place, type Ranked, type Ranking, type RankingRules, type Reason } from './read/worthAPan.ts';
-export { changePoint, mixBelow, mustCarry, sourceAbove, sternberg, traceColors, type Trace, type TracePoint } from './read/trace.ts';
+export {
+  permissionOn,
+  SOON_DAYS,
+  type Day,
+  type PermissionNote,
+  type PermissionToday,
+  type Standing,
+} from './read/permission.ts';
+export {
+  worthAPan,
+  type Panned,
+  type Place,
+  type Ranked,
+  type Ranking,
+  type RankingRules,
+  type Reason,
+} from './read/worthAPan.ts';
+export {
+  changePoint,
+  mixBelow,
+  mustCarry,
+  sourceAbove,
+  sternberg,
+  traceColors,
+  type Trace,
+  type TracePoint,
+} from './read/trace.ts';
 
 export { carryingTrips, USUAL_TOOLS, WET_GRAVEL_KG_L } from './day/carry.ts';
 export { daylight, TWILIGHT_ZENITH_DEG, type Daylight } from './day/daylight.ts';
 export { pacePerPan, PANS_OF, USUAL_PAN_MIN, workMinutes, type Pace, type PanTaken } from './day/pace.ts';
-export { EXACT_STOPS, finishPlan, planDay, timeDay, type DayPlan, type DayProblem, type DayStop, type OpenHours, type StopTimes } from './day/planDay.ts';
-export { CONSTITUENT_NAMES, fromGreenwich, hoursBelow, tideHeight_m, tideTurns, type Constituent, type ConstituentName, type Tide, type TideTurn } from './day/tide.ts';
+export {
+  EXACT_STOPS,
+  finishPlan,
+  planDay,
+  timeDay,
+  type DayPlan,
+  type DayProblem,
+  type DayStop,
+  type OpenHours,
+  type StopTimes,
+} from './day/planDay.ts';
+export {
+  CONSTITUENT_NAMES,
+  fromGreenwich,
+  hoursBelow,
+  tideHeight_m,
+  tideTurns,
+  type Constituent,
+  type ConstituentName,
+  type Tide,
+  type TideTurn,
+} from './day/tide.ts';
 export { walkingMinutes, walkingSpeed_m_s, type WalkedLine } from './day/walking.ts';
 
 export { adviseBox, type BoxAdvice } from './set/adviseBox.ts';
@@ -70,7 +214,15 @@ export { drawdown, type SurfacePoint } from './set/drawdown.ts';
 export { LINING_IDS, LININGS, type Lining, type LiningId } from './set/linings.ts';
 export { flowAtDepth, flowAtRate, type Channel, type UniformFlow } from './set/manning.ts';
 export { flowByBucket_m3_s, flowByFloat_m3_s, USUAL_SURFACE_FACTOR } from './set/measureFlow.ts';
-export { GOLD_SIZES_M, goldSizes, solveBox, typicalStone_m, type Box, type BoxAnswer, type BoxSetting } from './set/solveBox.ts';
+export {
+  GOLD_SIZES_M,
+  goldSizes,
+  solveBox,
+  typicalStone_m,
+  type Box,
+  type BoxAnswer,
+  type BoxSetting,
+} from './set/solveBox.ts';
 export { largestStone_m, movingShear } from './set/stones.ts';
 export { carriedGravel_m3_s } from './set/feed.ts';
 

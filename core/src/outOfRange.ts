@@ -19,7 +19,8 @@ export class OutOfRange extends RangeError {
  * @throws OutOfRange naming the field
  */
 export function requireWithin(field: string, value: number, least: number, most: number, unit = ''): void {
-  if (!(value >= least && value <= most)) throw new OutOfRange(field, value, `from ${least} to ${most}${unit && ` ${unit}`}`);
+  if (!(value >= least && value <= most))
+    throw new OutOfRange(field, value, `from ${least} to ${most}${unit && ` ${unit}`}`);
 }
 
 /** Refuses everything but a finite number above zero. @throws OutOfRange naming the field */

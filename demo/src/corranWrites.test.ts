@@ -1,22 +1,46 @@
 import { describe, expect, test } from '@jest/globals';
-import { bankVolume_L, COLOR_MG, countColors, DEFAULT_SWELL_PERCENT, gatherPlaces, meanColor_mg, NO_COLORS, sampleGrade, worthAPan } from '@riffle/core';
+import {
+  bankVolume_L,
+  COLOR_MG,
+  countColors,
+  DEFAULT_SWELL_PERCENT,
+  gatherPlaces,
+  meanColor_mg,
+  NO_COLORS,
+  sampleGrade,
+  worthAPan,
+} from '@riffle/core';
 import type { Sample, Sign, Spot } from '@riffle/contract';
 import { corranWrites } from './corranWrites.ts';
 import { CORRAN } from './truth.ts';
 
 /** What the samples of each spot of the demo say against its simulated truth. */
 function held(): { name: string; holds: boolean }[] {
-  const bodies = <T>(path: string): T[] => corranWrites().filter((w) => w.url.startsWith(path)).map((w) => JSON.parse(w.body) as T);
+  const bodies = <T>(path: string): T[] =>
+    corranWrites()
+      .filter((w) => w.url.startsWith(path))
+      .map((w) => JSON.parse(w.body) as T);
   const spots = bodies<Spot>('/spots/');
   const samples = bodies<Sample>('/samples/');
-  return CORRAN.flatMap((g) => g.spots.map((s) => {
-    const spot = spots.find((p) => p.name === s.name);
-    const mine = samples.filter((p) => p.spotId === spot?.id);
-    const counts = { '+10': 0, '10-20': 0, '20-40': 0, '-40': 0 };
-    for (const p of mine) for (const c of ['10-20', '20-40', '-40'] as const) counts[c] += p.counts[c];
-    const grade = sampleGrade({ volumeBank_L: mine.reduce((sum, p) => sum + bankVolume_L(p.volume_L, DEFAULT_SWELL_PERCENT), 0), counts }, { oneMoreColor_mg: COLOR_MG['10-20'] });
-    return { name: s.name, holds: grade.kind === 'blank' ? s.grade_mg_L < grade.lessThan_mg_L : grade.kind === 'band' && grade.low_mg_L <= s.grade_mg_L && s.grade_mg_L <= grade.high_mg_L };
-  }));
+  return CORRAN.flatMap((g) =>
+    g.spots.map((s) => {
+      const spot = spots.find((p) => p.name === s.name);
+      const mine = samples.filter((p) => p.spotId === spot?.id);
+      const counts = { '+10': 0, '10-20': 0, '20-40': 0, '-40': 0 };
+      for (const p of mine) for (const c of ['10-20', '20-40', '-40'] as const) counts[c] += p.counts[c];
+      const grade = sampleGrade(
+        { volumeBank_L: mine.reduce((sum, p) => sum + bankVolume_L(p.volume_L, DEFAULT_SWELL_PERCENT), 0), counts },
+        { oneMoreColor_mg: COLOR_MG['10-20'] },
+      );
+      return {
+        name: s.name,
+        holds:
+          grade.kind === 'blank'
+            ? s.grade_mg_L < grade.lessThan_mg_L
+            : grade.kind === 'band' && grade.low_mg_L <= s.grade_mg_L && s.grade_mg_L <= grade.high_mg_L,
+      };
+    }),
+  );
 }
 
 describe('the demo’s samples against its truth', () => {
@@ -25,7 +49,8 @@ describe('the demo’s samples against its truth', () => {
     expect(all.length).toBe(23);
     expect(all.filter((h) => h.holds).length).toBeGreaterThanOrEqual(Math.round(0.8 * all.length));
   });
-  test('the richest spot of the story is among them', () => expect(held().find((h) => h.name === 'Otter bar')?.holds).toBe(true));
+  test('the richest spot of the story is among them', () =>
+    expect(held().find((h) => h.name === 'Otter bar')?.holds).toBe(true));
 });
 
 describe('where to pan, against the truth', () => {
@@ -33,21 +58,53 @@ describe('where to pan, against the truth', () => {
   const sums = { ranked: 0, count: 0, chance: 0 };
   for (let seed = 1; seed <= 40; seed++) {
     const writes = corranWrites(seed);
-    const bodies = <T>(path: string): T[] => writes.filter((w) => w.url.startsWith(path)).map((w) => JSON.parse(w.body) as T);
+    const bodies = <T>(path: string): T[] =>
+      writes.filter((w) => w.url.startsWith(path)).map((w) => JSON.parse(w.body) as T);
     const groundId = bodies<Spot>('/spots/')[0]?.groundId;
     const spots = bodies<Spot>('/spots/').filter((s) => s.groundId === groundId);
     const samples = bodies<Sample>('/samples/').filter((s) => s.groundId === groundId);
     const color_mg = meanColor_mg(samples.map((s) => s.counts)) ?? COLOR_MG['20-40'];
-    const colorsAt = (spotId: string): number => samples.filter((s) => s.spotId === spotId).reduce((sum, s) => sum + countColors(s.counts), 0);
-    const places = gatherPlaces(spots, bodies<Sign>('/signs/').filter((s) => s.groundId === groundId)).filter((p) => p.spotId !== null).map((p) => {
-      const mine = samples.filter((s) => s.spotId === p.spotId);
-      const grade = sampleGrade({ volumeBank_L: mine.reduce((sum, s) => sum + bankVolume_L(s.volume_L, DEFAULT_SWELL_PERCENT), 0), counts: mine.reduce((sum, s) => ({ '+10': 0, '10-20': sum['10-20'] + s.counts['10-20'], '20-40': sum['20-40'] + s.counts['20-40'], '-40': sum['-40'] + s.counts['-40'] }), NO_COLORS) });
-      const volumeBank_L = mine.reduce((sum, s) => sum + bankVolume_L(s.volume_L, DEFAULT_SWELL_PERCENT), 0);
-      return { ...p, panned: { volumeBank_L, colors: colorsAt(p.spotId ?? ''), color_mg, gold_mg: grade.kind === 'band' ? grade.grade_mg_L * volumeBank_L : 0, floodSince: false } };
-    });
-    const truth = (spotId: string | null): number => CORRAN[0]?.spots.find((t) => t.name === spots.find((s) => s.id === spotId)?.name)?.grade_mg_L ?? 0;
+    const colorsAt = (spotId: string): number =>
+      samples.filter((s) => s.spotId === spotId).reduce((sum, s) => sum + countColors(s.counts), 0);
+    const places = gatherPlaces(
+      spots,
+      bodies<Sign>('/signs/').filter((s) => s.groundId === groundId),
+    )
+      .filter((p) => p.spotId !== null)
+      .map((p) => {
+        const mine = samples.filter((s) => s.spotId === p.spotId);
+        const grade = sampleGrade({
+          volumeBank_L: mine.reduce((sum, s) => sum + bankVolume_L(s.volume_L, DEFAULT_SWELL_PERCENT), 0),
+          counts: mine.reduce(
+            (sum, s) => ({
+              '+10': 0,
+              '10-20': sum['10-20'] + s.counts['10-20'],
+              '20-40': sum['20-40'] + s.counts['20-40'],
+              '-40': sum['-40'] + s.counts['-40'],
+            }),
+            NO_COLORS,
+          ),
+        });
+        const volumeBank_L = mine.reduce((sum, s) => sum + bankVolume_L(s.volume_L, DEFAULT_SWELL_PERCENT), 0);
+        return {
+          ...p,
+          panned: {
+            volumeBank_L,
+            colors: colorsAt(p.spotId ?? ''),
+            color_mg,
+            gold_mg: grade.kind === 'band' ? grade.grade_mg_L * volumeBank_L : 0,
+            floodSince: false,
+          },
+        };
+      });
+    const truth = (spotId: string | null): number =>
+      CORRAN[0]?.spots.find((t) => t.name === spots.find((s) => s.id === spotId)?.name)?.grade_mg_L ?? 0;
     const first = (ids: readonly (string | null)[]): number => ids.slice(0, 5).reduce((sum, id) => sum + truth(id), 0);
-    sums.ranked += first(worthAPan(places, { pays_mg_L: 0.15, reach_m: 1 }).ranked.map((r) => places.find((p) => p.id === r.place.id)?.spotId ?? null));
+    sums.ranked += first(
+      worthAPan(places, { pays_mg_L: 0.15, reach_m: 1 }).ranked.map(
+        (r) => places.find((p) => p.id === r.place.id)?.spotId ?? null,
+      ),
+    );
     sums.count += first([...spots].sort((a, b) => colorsAt(b.id) - colorsAt(a.id)).map((s) => s.id));
     sums.chance += (5 / spots.length) * spots.reduce((sum, s) => sum + truth(s.id), 0);
   }

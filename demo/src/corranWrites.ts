@@ -1,6 +1,30 @@
-import { PLAIN_PAN, type Cleanup, type GaugeReading, type Ground, type LoggedEvent, type Outline, type Permission, type Rig, type Run, type Sample, type Setup, type Sign, type Spot } from '@riffle/contract';
 import {
-  centreLine, CONTAINERS, convert, bankVolume_L, DEFAULT_SWELL_PERCENT, localPlane, parseQuantity, poissonDraw, seededRandom, type Position, type Random,
+  PLAIN_PAN,
+  type Cleanup,
+  type GaugeReading,
+  type Ground,
+  type LoggedEvent,
+  type Outline,
+  type Permission,
+  type Rig,
+  type Run,
+  type Sample,
+  type Setup,
+  type Sign,
+  type Spot,
+} from '@riffle/contract';
+import {
+  centreLine,
+  CONTAINERS,
+  convert,
+  bankVolume_L,
+  DEFAULT_SWELL_PERCENT,
+  localPlane,
+  parseQuantity,
+  poissonDraw,
+  seededRandom,
+  type Position,
+  type Random,
 } from '@riffle/core';
 import { benchWrites, handsWrites, pitsAt, screeningWrite } from './samplingWrites.ts';
 import { SCREENED } from './trueSampling.ts';
@@ -26,20 +50,58 @@ export function corranWrites(seed = 4684): DemoWrite[] {
   const nextId = idMaker();
   const writes: DemoWrite[] = [];
   const put = (path: string, record: { id: string }, baseVersion = 0): void => {
-    writes.push({ method: 'PUT', url: `/${path}/${record.id}`, body: JSON.stringify({ ...record, baseVersion }), type: 'application/json' });
+    writes.push({
+      method: 'PUT',
+      url: `/${path}/${record.id}`,
+      body: JSON.stringify({ ...record, baseVersion }),
+      type: 'application/json',
+    });
   };
   // Its own stream: what is drawn for it leaves the rest of the season as it is.
   const sampling = seededRandom(seed + 1);
   const onDay = (day: number): string => new Date(SEASON + day * DAY_MS + 4 * 3.6e6).toISOString();
-  const lay = ({ plan, spots, lots }: { plan: { id: string }; spots: readonly object[]; lots: readonly object[] }): void => {
+  const lay = ({
+    plan,
+    spots,
+    lots,
+  }: {
+    plan: { id: string };
+    spots: readonly object[];
+    lots: readonly object[];
+  }): void => {
     const fresh = (r: object): object => ({ ...r, baseVersion: 0 });
-    writes.push({ method: 'PUT', url: `/sample-plans/${plan.id}/laid-out`, body: JSON.stringify({ plan: fresh(plan), spots: spots.map(fresh), lots: lots.map(fresh) }), type: 'application/json' });
+    writes.push({
+      method: 'PUT',
+      url: `/sample-plans/${plan.id}/laid-out`,
+      body: JSON.stringify({ plan: fresh(plan), spots: spots.map(fresh), lots: lots.map(fresh) }),
+      type: 'application/json',
+    });
   };
   const groundIds = new Map<string, string>();
 
   const rigs: Record<TrueRun['rig'], Rig> = {
-    short: { id: nextId(0), deleted: false, name: 'Short Ten', width_m: convert('length', 10, 'in', 'm'), widthEntered: { text: '10 in', unit: 'in' }, length_m: convert('length', 4, 'ft', 'm'), lengthEntered: { text: '4 ft', unit: 'ft' }, lining: 'riffles', note: 'Raised riffles on carpet, carried in.' },
-    long: { id: nextId(0), deleted: false, name: 'Long Twelve', width_m: convert('length', 12, 'in', 'm'), widthEntered: { text: '12 in', unit: 'in' }, length_m: convert('length', 6, 'ft', 'm'), lengthEntered: { text: '6 ft', unit: 'ft' }, lining: 'expanded', note: 'Two sections, bolted.' },
+    short: {
+      id: nextId(0),
+      deleted: false,
+      name: 'Short Ten',
+      width_m: convert('length', 10, 'in', 'm'),
+      widthEntered: { text: '10 in', unit: 'in' },
+      length_m: convert('length', 4, 'ft', 'm'),
+      lengthEntered: { text: '4 ft', unit: 'ft' },
+      lining: 'riffles',
+      note: 'Raised riffles on carpet, carried in.',
+    },
+    long: {
+      id: nextId(0),
+      deleted: false,
+      name: 'Long Twelve',
+      width_m: convert('length', 12, 'in', 'm'),
+      widthEntered: { text: '12 in', unit: 'in' },
+      length_m: convert('length', 6, 'ft', 'm'),
+      lengthEntered: { text: '6 ft', unit: 'ft' },
+      lining: 'expanded',
+      note: 'Two sections, bolted.',
+    },
   };
   Object.values(rigs).forEach((rig) => put('rigs', rig));
   handsWrites(put, nextId, onDay, sampling);
@@ -49,41 +111,112 @@ export function corranWrites(seed = 4684): DemoWrite[] {
     groundIds.set(ground.key, groundId);
     const line = drawLine(ground);
     const query = `name=${encodeURIComponent(ground.name)}&kind=${ground.kind}&flow=against`;
-    writes.push({ method: 'PUT', url: `/grounds/${groundId}/from-file?${query}`, type: 'application/geo+json', body: JSON.stringify({ type: 'FeatureCollection', features: [{ type: 'Feature', properties: { name: ground.name }, geometry: { type: 'LineString', coordinates: line } }] }) });
+    writes.push({
+      method: 'PUT',
+      url: `/grounds/${groundId}/from-file?${query}`,
+      type: 'application/geo+json',
+      body: JSON.stringify({
+        type: 'FeatureCollection',
+        features: [
+          { type: 'Feature', properties: { name: ground.name }, geometry: { type: 'LineString', coordinates: line } },
+        ],
+      }),
+    });
 
     const centre = centreLine(line);
-    const mouth = ground.joins && { groundId: groundIds.get(ground.joins.key) ?? '', distance_m: ground.joins.distance_m, bank: ground.joins.bank };
+    const mouth = ground.joins && {
+      groundId: groundIds.get(ground.joins.key) ?? '',
+      distance_m: ground.joins.distance_m,
+      bank: ground.joins.bank,
+    };
     if (mouth || ground.tide) {
-      const whole: Ground = { id: groundId, deleted: false, name: ground.name, kind: ground.kind, length_m: centre.length_m, swell_percent: DEFAULT_SWELL_PERCENT, note: '', tide: ground.tide ?? null, profile: [], joins: mouth ?? null };
+      const whole: Ground = {
+        id: groundId,
+        deleted: false,
+        name: ground.name,
+        kind: ground.kind,
+        length_m: centre.length_m,
+        swell_percent: DEFAULT_SWELL_PERCENT,
+        note: '',
+        tide: ground.tide ?? null,
+        profile: [],
+        joins: mouth ?? null,
+      };
       put('grounds', whole, 1);
     }
     const spotIds = new Map<string, string>();
     for (const s of ground.spots) {
-      const spot: Spot = { id: nextId(s.visits[0]?.day ?? 0), deleted: false, groundId, name: s.name, kind: s.kind, distance_m: s.distance_m, bank: s.bank, offset_m: s.offset_m, position: centre.positionAt(s.distance_m, s.offset_m, s.bank), ...workable(ground, s), samplePlanId: null, note: s.note };
+      const spot: Spot = {
+        id: nextId(s.visits[0]?.day ?? 0),
+        deleted: false,
+        groundId,
+        name: s.name,
+        kind: s.kind,
+        distance_m: s.distance_m,
+        bank: s.bank,
+        offset_m: s.offset_m,
+        position: centre.positionAt(s.distance_m, s.offset_m, s.bank),
+        ...workable(ground, s),
+        samplePlanId: null,
+        note: s.note,
+      };
       spotIds.set(s.name, spot.id);
       put('spots', spot);
       const pits = pitsAt(s.name, groundId, spot.id, onDay, nextId);
       for (const { pit } of pits) put('pits', pit);
       s.visits.forEach((visit, i) => {
         const dug = pits.find((p) => p.panned === i);
-        put('samples', { ...takeSample(ground, s, visit, groundId, spot.id, nextId(visit.day), random), ...(dug && { pitId: dug.pit.id, layer: dug.layer }) });
+        put('samples', {
+          ...takeSample(ground, s, visit, groundId, spot.id, nextId(visit.day), random),
+          ...(dug && { pitId: dug.pit.id, layer: dug.layer }),
+        });
       });
       if (s.name === SCREENED.spot) screeningWrite(put, nextId, onDay, groundId, spot.id);
     }
     for (const s of ground.signs) {
       const sign: Sign = {
-        id: nextId(s.day), deleted: false, groundId, kind: s.kind, distance_m: s.distance_m, bank: s.bank, offset_m: s.bank === 'mid' ? 0 : 6, position: centre.positionAt(s.distance_m, s.bank === 'mid' ? 0 : 6, s.bank), seenAt: new Date(SEASON + s.day * DAY_MS).toISOString(),
-        size_mm: s.size_mm ?? null, sizeEntered: s.size_mm === undefined ? null : { text: String(s.size_mm), unit: 'mm' }, cover_m: s.cover_m ?? null, coverEntered: s.cover_m === undefined ? null : { text: String(s.cover_m), unit: 'm' },
-        weight: s.weight ?? null, comeBackWith: s.comeBackWith ?? '', note: s.note ?? '', traits: s.traits ?? {},
+        id: nextId(s.day),
+        deleted: false,
+        groundId,
+        kind: s.kind,
+        distance_m: s.distance_m,
+        bank: s.bank,
+        offset_m: s.bank === 'mid' ? 0 : 6,
+        position: centre.positionAt(s.distance_m, s.bank === 'mid' ? 0 : 6, s.bank),
+        seenAt: new Date(SEASON + s.day * DAY_MS).toISOString(),
+        size_mm: s.size_mm ?? null,
+        sizeEntered: s.size_mm === undefined ? null : { text: String(s.size_mm), unit: 'mm' },
+        cover_m: s.cover_m ?? null,
+        coverEntered: s.cover_m === undefined ? null : { text: String(s.cover_m), unit: 'm' },
+        weight: s.weight ?? null,
+        comeBackWith: s.comeBackWith ?? '',
+        note: s.note ?? '',
+        traits: s.traits ?? {},
       };
       put('signs', sign);
     }
     for (const r of ground.river) {
-      const reading: GaugeReading = { id: nextId(r.day), deleted: false, groundId, readAt: new Date(SEASON + r.day * DAY_MS).toISOString(), level_m: r.level_cm / 100, levelEntered: { text: String(r.level_cm), unit: 'cm' }, isFlood: r.flood ?? false, note: '' };
+      const reading: GaugeReading = {
+        id: nextId(r.day),
+        deleted: false,
+        groundId,
+        readAt: new Date(SEASON + r.day * DAY_MS).toISOString(),
+        level_m: r.level_cm / 100,
+        levelEntered: { text: String(r.level_cm), unit: 'cm' },
+        isFlood: r.flood ?? false,
+        note: '',
+      };
       put('gauge-readings', reading);
     }
     for (const { corners, ...shape } of ground.outlines ?? []) {
-      const outline: Outline = { id: nextId(0), deleted: false, groundId, ...shape, points: corners.map(([d, o, b]) => centre.positionAt(d, o, b)), note: '' };
+      const outline: Outline = {
+        id: nextId(0),
+        deleted: false,
+        groundId,
+        ...shape,
+        points: corners.map(([d, o, b]) => centre.positionAt(d, o, b)),
+        note: '',
+      };
       put('outlines', outline);
     }
     for (const p of ground.permissions) {
@@ -91,7 +224,8 @@ export function corranWrites(seed = 4684): DemoWrite[] {
       put('permissions', permission);
     }
     if (ground.key === 'bench') benchWrites(lay, put, nextId, onDay, groundId, centre, ground.sizes, sampling);
-    for (const run of RUNS.filter((r) => r.ground === ground.key)) writes.push(...runDay(run, ground, groundId, rigs[run.rig], spotIds, nextId, random));
+    for (const run of RUNS.filter((r) => r.ground === ground.key))
+      writes.push(...runDay(run, ground, groundId, rigs[run.rig], spotIds, nextId, random));
   }
   return writes;
 }
@@ -99,7 +233,10 @@ export function corranWrites(seed = 4684): DemoWrite[] {
 /** On the wet creek what lies in or beside the water is out of reach once the river is up. */
 function workable(g: TrueGround, s: TrueSpot): Pick<Spot, 'worksBelow_m' | 'worksBelowEntered'> {
   const level_cm = g.river.length === 0 ? null : s.bank === 'mid' ? 45 : s.offset_m <= 6 ? 60 : null;
-  return { worksBelow_m: level_cm === null ? null : level_cm / 100, worksBelowEntered: level_cm === null ? null : { text: String(level_cm), unit: 'cm' } };
+  return {
+    worksBelow_m: level_cm === null ? null : level_cm / 100,
+    worksBelowEntered: level_cm === null ? null : { text: String(level_cm), unit: 'cm' },
+  };
 }
 
 /** UUIDs of version 7 from the season's days and a counter: in order, and the same every time. */
@@ -121,8 +258,13 @@ function drawLine(g: TrueGround): Position[] {
   let walked = 0;
   let before: { x_m: number; y_m: number } | null = null;
   for (let along = 0; walked < g.length_m; along += 3.5) {
-    const side = g.bend_m * Math.sin((2 * Math.PI * along) / g.wave_m) + 0.35 * g.bend_m * Math.sin((2 * Math.PI * along) / (0.61 * g.wave_m) + 1);
-    const at = { x_m: along * Math.sin(bearing) + side * Math.cos(bearing), y_m: along * Math.cos(bearing) - side * Math.sin(bearing) };
+    const side =
+      g.bend_m * Math.sin((2 * Math.PI * along) / g.wave_m) +
+      0.35 * g.bend_m * Math.sin((2 * Math.PI * along) / (0.61 * g.wave_m) + 1);
+    const at = {
+      x_m: along * Math.sin(bearing) + side * Math.cos(bearing),
+      y_m: along * Math.cos(bearing) - side * Math.sin(bearing),
+    };
     walked += before ? Math.hypot(at.x_m - before.x_m, at.y_m - before.y_m) : 0;
     const [lon, lat] = plane.toPosition(at);
     points.push([lon, lat, 12 + bedHeight_m(g, walked)]);
@@ -138,20 +280,47 @@ function bedHeight_m(g: TrueGround, distance_m: number): number {
   return distance_m * g.fall + pools + steps;
 }
 
-function takeSample(g: TrueGround, s: TrueSpot, visit: TrueSpot['visits'][number], groundId: string, spotId: string, id: string, random: Random): Sample {
+function takeSample(
+  g: TrueGround,
+  s: TrueSpot,
+  visit: TrueSpot['visits'][number],
+  groundId: string,
+  spotId: string,
+  id: string,
+  random: Random,
+): Sample {
   const volume_L = visit.pans * PAN_L;
   const bank_L = bankVolume_L(volume_L, DEFAULT_SWELL_PERCENT);
   const colors = TRUE_COLOR_MG.map((mg, i) => poissonDraw((s.grade_mg_L * (g.sizes[i] ?? 0) * bank_L) / mg, random));
   return {
-    id, deleted: false, groundId, spotId, takenAt: new Date(SEASON + visit.day * DAY_MS + 3.6e6 * (1 + 4 * random())).toISOString(),
-    depth_m: visit.depth_m, depthEntered: { text: `${visit.depth_m}`, unit: 'm' },
-    volume_L, volumeEntered: { text: `${visit.pans} pans`, unit: 'pan' }, volumeState: 'loose',
+    id,
+    deleted: false,
+    groundId,
+    spotId,
+    takenAt: new Date(SEASON + visit.day * DAY_MS + 3.6e6 * (1 + 4 * random())).toISOString(),
+    depth_m: visit.depth_m,
+    depthEntered: { text: `${visit.depth_m}`, unit: 'm' },
+    volume_L,
+    volumeEntered: { text: `${visit.pans} pans`, unit: 'pan' },
+    volumeState: 'loose',
     counts: { '+10': 0, '10-20': colors[0] ?? 0, '20-40': colors[1] ?? 0, '-40': colors[2] ?? 0 },
-    blackSand: Math.min(4, Math.floor((g.kind === 'beach' ? 3 : 1) + 2 * random())), gold_mg: null, goldEntered: null, ...PLAIN_PAN, note: visit.note ?? '',
+    blackSand: Math.min(4, Math.floor((g.kind === 'beach' ? 3 : 1) + 2 * random())),
+    gold_mg: null,
+    goldEntered: null,
+    ...PLAIN_PAN,
+    note: visit.note ?? '',
   };
 }
 
-function runDay(r: TrueRun, g: TrueGround, groundId: string, rig: Rig, spotIds: ReadonlyMap<string, string>, nextId: (day: number) => string, random: Random): DemoWrite[] {
+function runDay(
+  r: TrueRun,
+  g: TrueGround,
+  groundId: string,
+  rig: Rig,
+  spotIds: ReadonlyMap<string, string>,
+  nextId: (day: number) => string,
+  random: Random,
+): DemoWrite[] {
   const start = SEASON + r.day * DAY_MS + 1.5 * 3.6e6;
   const iso = (ms: number): string => new Date(ms).toISOString();
   const amount = (kind: 'flow' | 'length', typed: string, to: string): number => {
@@ -164,12 +333,38 @@ function runDay(r: TrueRun, g: TrueGround, groundId: string, rig: Rig, spotIds: 
   const firstSpot = spotIds.get(r.buckets[0]?.[0] ?? '') ?? '';
   const bucket_L = CONTAINERS.bucket;
   const setup: Setup = {
-    id: nextId(r.day), deleted: false, groundId, rigId: rig.id, spotId: firstSpot, setAt: iso(start - 1.2e6), slope, pitchEntered: { text: `${r.pitch_in_ft} in/ft`, unit: 'in/ft' },
-    depth_m: null, depthEntered: null, flow_m3_s: amount('flow', r.flow, 'm3/s'), flowEntered: { text: r.flow, unit: 'L/s' },
-    stone_m: amount('length', r.stone, 'm'), stoneEntered: { text: r.stone, unit: 'in' }, temperature_C: 9, scoop_L: CONTAINERS.scoop, scoopEntered: { text: '1 scoop', unit: 'scoop' },
-    bucket_L, bucketEntered: BUCKET, note: r.note,
+    id: nextId(r.day),
+    deleted: false,
+    groundId,
+    rigId: rig.id,
+    spotId: firstSpot,
+    setAt: iso(start - 1.2e6),
+    slope,
+    pitchEntered: { text: `${r.pitch_in_ft} in/ft`, unit: 'in/ft' },
+    depth_m: null,
+    depthEntered: null,
+    flow_m3_s: amount('flow', r.flow, 'm3/s'),
+    flowEntered: { text: r.flow, unit: 'L/s' },
+    stone_m: amount('length', r.stone, 'm'),
+    stoneEntered: { text: r.stone, unit: 'in' },
+    temperature_C: 9,
+    scoop_L: CONTAINERS.scoop,
+    scoopEntered: { text: '1 scoop', unit: 'scoop' },
+    bucket_L,
+    bucketEntered: BUCKET,
+    note: r.note,
   };
-  const run: Run = { id: nextId(r.day), deleted: false, groundId, setupId: setup.id, spotId: firstSpot, startedAt: iso(start), bucket_L, bucketEntered: BUCKET, note: '' };
+  const run: Run = {
+    id: nextId(r.day),
+    deleted: false,
+    groundId,
+    setupId: setup.id,
+    spotId: firstSpot,
+    startedAt: iso(start),
+    bucket_L,
+    bucketEntered: BUCKET,
+    note: '',
+  };
 
   let clock = start;
   let trueGold_mg = 0;
@@ -178,31 +373,81 @@ function runDay(r: TrueRun, g: TrueGround, groundId: string, rig: Rig, spotIds: 
     const grade = g.spots.find((s) => s.name === spotName)?.grade_mg_L ?? 0;
     for (let i = 0; i < count; i++) {
       clock += r.minutesEach * 60_000 * (0.75 + 0.5 * random());
-      const part = random() < 0.12 ? ({ fullness: '2/3', share: 2 / 3 } as const) : ({ fullness: 'full', share: 1 } as const);
+      const part =
+        random() < 0.12 ? ({ fullness: '2/3', share: 2 / 3 } as const) : ({ fullness: 'full', share: 1 } as const);
       const volume_L = bucket_L * part.share;
       trueGold_mg += grade * bankVolume_L(volume_L, DEFAULT_SWELL_PERCENT);
-      events.push({ id: nextId(r.day), kind: 'bucket', at: iso(clock), spotId: spotIds.get(spotName) ?? null, volume_L, fullness: part.fullness, undoes: null });
+      events.push({
+        id: nextId(r.day),
+        kind: 'bucket',
+        at: iso(clock),
+        spotId: spotIds.get(spotName) ?? null,
+        volume_L,
+        fullness: part.fullness,
+        undoes: null,
+      });
     }
   }
   clock += 4 * 60_000;
-  events.push({ id: nextId(r.day), kind: 'stop', at: iso(clock), spotId: null, volume_L: null, fullness: null, undoes: null });
+  events.push({
+    id: nextId(r.day),
+    kind: 'stop',
+    at: iso(clock),
+    spotId: null,
+    volume_L: null,
+    fullness: null,
+    undoes: null,
+  });
 
-  const put = (path: string, record: { id: string }): DemoWrite => ({ method: 'PUT', url: `/${path}/${record.id}`, body: JSON.stringify({ ...record, baseVersion: 0 }), type: 'application/json' });
-  const writes = [put('setups', setup), put('runs', run), { method: 'POST' as const, url: `/runs/${run.id}/events`, body: JSON.stringify({ events }), type: 'application/json' }];
-  return r.weighed ? [...writes, put('cleanups', cleanUp(r, rig, groundId, run.id, trueGold_mg, clock, nextId(r.day), random))] : writes;
+  const put = (path: string, record: { id: string }): DemoWrite => ({
+    method: 'PUT',
+    url: `/${path}/${record.id}`,
+    body: JSON.stringify({ ...record, baseVersion: 0 }),
+    type: 'application/json',
+  });
+  const writes = [
+    put('setups', setup),
+    put('runs', run),
+    {
+      method: 'POST' as const,
+      url: `/runs/${run.id}/events`,
+      body: JSON.stringify({ events }),
+      type: 'application/json',
+    },
+  ];
+  return r.weighed
+    ? [...writes, put('cleanups', cleanUp(r, rig, groundId, run.id, trueGold_mg, clock, nextId(r.day), random))]
+    : writes;
 }
 
-function cleanUp(r: TrueRun, rig: Rig, groundId: string, runId: string, trueGold_mg: number, stopped_ms: number, id: string, random: Random): Cleanup {
+function cleanUp(
+  r: TrueRun,
+  rig: Rig,
+  groundId: string,
+  runId: string,
+  trueGold_mg: number,
+  stopped_ms: number,
+  id: string,
+  random: Random,
+): Cleanup {
   const cuts = [0, 0.2, 0.5, rig.length_m];
-  const share = (a: number, b: number): number => (Math.exp(-a / r.spread_m) - Math.exp(-b / r.spread_m)) / -Math.expm1(-rig.length_m / r.spread_m);
+  const share = (a: number, b: number): number =>
+    (Math.exp(-a / r.spread_m) - Math.exp(-b / r.spread_m)) / -Math.expm1(-rig.length_m / r.spread_m);
   const names = ['head, 200 mm', 'middle', 'tail'];
   return {
-    id, deleted: false, groundId, runIds: [runId], cleanedAt: new Date(stopped_ms + 2.4e6).toISOString(),
+    id,
+    deleted: false,
+    groundId,
+    runIds: [runId],
+    cleanedAt: new Date(stopped_ms + 2.4e6).toISOString(),
     sections: names.map((name, i) => {
       const [from_m, to_m] = [cuts[i] ?? 0, cuts[i + 1] ?? rig.length_m];
       const gold_mg = Math.round(trueGold_mg * r.recovery * share(from_m, to_m) * (0.94 + 0.12 * random()) * 10) / 10;
       return { name, from_m, to_m, lining: rig.lining, gold_mg, goldEntered: { text: `${gold_mg}`, unit: 'mg' } };
     }),
-    blackSand_g: Math.round(180 + 400 * random()), blackSandEntered: null, rinsedClean: r.rinsed, note: r.note,
+    blackSand_g: Math.round(180 + 400 * random()),
+    blackSandEntered: null,
+    rinsedClean: r.rinsed,
+    note: r.note,
   };
 }

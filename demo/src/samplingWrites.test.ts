@@ -6,14 +6,16 @@ import { BENCH_GRID, TRAVERSE, TRUE_HANDS } from './trueSampling.ts';
 import { TRUE_COLOR_MG } from './truth.ts';
 
 const writes = corranWrites();
-const bodies = <T>(path: string): T[] => writes.filter((w) => w.url.startsWith(path) && !w.url.endsWith('/laid-out')).map((w) => JSON.parse(w.body) as T);
+const bodies = <T>(path: string): T[] =>
+  writes.filter((w) => w.url.startsWith(path) && !w.url.endsWith('/laid-out')).map((w) => JSON.parse(w.body) as T);
 const laidOut = writes.filter((w) => w.url.endsWith('/laid-out')).map((w) => JSON.parse(w.body) as LaidOut);
 const lots: Lot[] = laidOut.flatMap((l) => l.lots);
 
 describe('the demo’s sampling', () => {
   test('no two bags share a tag; every bag is of a point of its plan', () => {
     expect(new Set(lots.map((l) => l.tag)).size).toBe(lots.length);
-    for (const whole of laidOut) for (const lot of whole.lots) expect(whole.spots.map((s) => s.id)).toContain(lot.spotId);
+    for (const whole of laidOut)
+      for (const lot of whole.lots) expect(whole.spots.map((s) => s.id)).toContain(lot.spotId);
     expect(lots).toHaveLength(BENCH_GRID.rows_m.length * BENCH_GRID.across_m.length + TRAVERSE.across_m.length);
   });
   test('a bag is panned when its sample says so, and only then', () => {
@@ -23,7 +25,8 @@ describe('the demo’s sampling', () => {
   test('pits can be dug as drawn, and the samples of their layers are theirs', () => {
     const pits = bodies<Pit>('/pits/');
     for (const p of pits) expect(pitSum(p, p.layers).strippingRatio).toBeGreaterThan(0);
-    for (const s of bodies<Sample>('/samples/').filter((x) => x.pitId !== null)) expect(pits.find((p) => p.id === s.pitId)?.spotId).toBe(s.spotId);
+    for (const s of bodies<Sample>('/samples/').filter((x) => x.pitId !== null))
+      expect(pits.find((p) => p.id === s.pitId)?.spotId).toBe(s.spotId);
   });
   test('the screened bucket closes to within three in a hundred', () => {
     for (const s of bodies<Screening>('/screenings/')) {
@@ -40,9 +43,13 @@ describe('the demo’s sampling', () => {
     }
   });
   test('weighed pans of the bench move the table toward what its colors weigh', () => {
-    const weighed = bodies<Sample>('/samples/').flatMap((s) => (s.gold_mg !== null && countColors(s.counts) > 0 ? [{ counts: s.counts, gold_mg: s.gold_mg }] : []));
+    const weighed = bodies<Sample>('/samples/').flatMap((s) =>
+      s.gold_mg !== null && countColors(s.counts) > 0 ? [{ counts: s.counts, gold_mg: s.gold_mg }] : [],
+    );
     const learned = learnColorWeights(weighed);
     expect(weighed.length).toBeGreaterThan(3);
-    expect(Math.abs(learned['20-40'].mg - TRUE_COLOR_MG[1])).toBeLessThan(Math.abs(COLOR_MG['20-40'] - TRUE_COLOR_MG[1]));
+    expect(Math.abs(learned['20-40'].mg - TRUE_COLOR_MG[1])).toBeLessThan(
+      Math.abs(COLOR_MG['20-40'] - TRUE_COLOR_MG[1]),
+    );
   });
 });

@@ -36,8 +36,19 @@ export interface AppOptions {
 const LARGEST_BODY_BYTES = 1024 * 1024;
 
 /** The whole server, not yet listening. */
-export async function buildApp({ pool, crewId, webDir, logger = false, rate = 30_000 }: AppOptions): Promise<FastifyInstance> {
-  const app = fastify({ logger: logger && { level: 'warn' }, bodyLimit: LARGEST_BODY_BYTES, requestTimeout: 60_000, routerOptions: { maxParamLength: 64 } });
+export async function buildApp({
+  pool,
+  crewId,
+  webDir,
+  logger = false,
+  rate = 30_000,
+}: AppOptions): Promise<FastifyInstance> {
+  const app = fastify({
+    logger: logger && { level: 'warn' },
+    bodyLimit: LARGEST_BODY_BYTES,
+    requestTimeout: 60_000,
+    routerOptions: { maxParamLength: 64 },
+  });
   app.setValidatorCompiler(validatorCompiler);
   // Answers are parsed where rows leave the database; parsing them a second time here took half of a list's time.
   app.setSerializerCompiler(() => JSON.stringify);
@@ -50,50 +61,83 @@ export async function buildApp({ pool, crewId, webDir, logger = false, rate = 30
     contentSecurityPolicy: {
       useDefaults: false,
       directives: {
-        defaultSrc: ["'self'"], baseUri: ["'self'"], objectSrc: ["'none'"], frameAncestors: ["'none'"], formAction: ["'self'"], scriptSrc: ["'self'"],
+        defaultSrc: ["'self'"],
+        baseUri: ["'self'"],
+        objectSrc: ["'none'"],
+        frameAncestors: ["'none'"],
+        formAction: ["'self'"],
+        scriptSrc: ["'self'"],
         // Charts and dialogs set style attributes; scripts stay strict.
         // Pictures may come from elsewhere, since a person may type the address of map tiles they are allowed to use; nothing else may.
-        styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:', 'https:', 'http://localhost:*'], fontSrc: ["'self'"], connectSrc: ["'self'"], workerSrc: ["'self'"], manifestSrc: ["'self'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:', 'https:', 'http://localhost:*'],
+        fontSrc: ["'self'"],
+        connectSrc: ["'self'"],
+        workerSrc: ["'self'"],
+        manifestSrc: ["'self'"],
       },
     },
   });
   await app.register(rateLimit, { max: rate, timeWindow: '1 minute' });
   await app.register(compress, { threshold: 2048 });
   await app.register(swagger, {
-    openapi: { openapi: '3.1.0', info: { title: 'Riffle', version: '1', description: 'Plan, measure, run and log placer ground. Units stand in the field names; errors are application/problem+json.' } },
+    openapi: {
+      openapi: '3.1.0',
+      info: {
+        title: 'Riffle',
+        version: '1',
+        description:
+          'Plan, measure, run and log placer ground. Units stand in the field names; errors are application/problem+json.',
+      },
+    },
     transform: jsonSchemaTransform,
     transformObject: jsonSchemaTransformObject,
   });
 
-  await app.register(async (api) => {
-    groundRoutes(api, pool, crewId);
-    readRoutes(api, pool, crewId);
-    dayRoutes(api, pool, crewId);
-    mapRoutes(api, pool, crewId);
-    deviceRoutes(api, pool, crewId);
-    sampleRoutes(api, pool, crewId);
-    setRoutes(api, pool, crewId);
-    runRoutes(api, pool, crewId);
-    cleanRoutes(api, pool, crewId);
-    booksRoutes(api, pool, crewId);
-    sumsRoutes(api);
-    api.get('/health', { config: { rateLimit: false }, schema: { tags: ['health'], response: { 200: z.object({ status: z.literal('up') }) } } }, async () => {
-      await pool.query('select 1');
-      return { status: 'up' as const };
-    });
-    api.get('/openapi.json', { schema: { hide: true } }, async () => app.swagger());
-  }, { prefix: '/api/v1' });
+  await app.register(
+    async (api) => {
+      groundRoutes(api, pool, crewId);
+      readRoutes(api, pool, crewId);
+      dayRoutes(api, pool, crewId);
+      mapRoutes(api, pool, crewId);
+      deviceRoutes(api, pool, crewId);
+      sampleRoutes(api, pool, crewId);
+      setRoutes(api, pool, crewId);
+      runRoutes(api, pool, crewId);
+      cleanRoutes(api, pool, crewId);
+      booksRoutes(api, pool, crewId);
+      sumsRoutes(api);
+      api.get(
+        '/health',
+        {
+          config: { rateLimit: false },
+          schema: { tags: ['health'], response: { 200: z.object({ status: z.literal('up') }) } },
+        },
+        async () => {
+          await pool.query('select 1');
+          return { status: 'up' as const };
+        },
+      );
+      api.get('/openapi.json', { schema: { hide: true } }, async () => app.swagger());
+    },
+    { prefix: '/api/v1' },
+  );
 
   if (webDir && existsSync(webDir)) {
     await app.register(fastifyStatic, {
       root: webDir,
       cacheControl: false,
       // Files under assets/ carry a hash in their name; index.html and the service worker must always be fresh.
-      setHeaders: (reply, path) => void reply.setHeader('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache'),
+      setHeaders: (reply, path) =>
+        void reply.setHeader(
+          'cache-control',
+          path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+        ),
     });
   }
   app.setNotFoundHandler((request, reply) => {
-    if (webDir && request.method === 'GET' && !request.url.startsWith('/api/')) return reply.header('cache-control', 'no-cache').sendFile('index.html');
+    if (webDir && request.method === 'GET' && !request.url.startsWith('/api/'))
+      return reply.header('cache-control', 'no-cache').sendFile('index.html');
     throw new Refusal('NOT_FOUND', 'There is nothing at this address.');
   });
   return app;

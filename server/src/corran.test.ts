@@ -12,7 +12,11 @@ describe('the demo island', () => {
   test('passes every rule of the API, and its book stands near the simulated truth', async () => {
     for (const { method, url, body, type } of corranWrites()) {
       const answer = await server.call(method, url, body, { 'content-type': type });
-      expect([url, answer.statusCode, answer.statusCode >= 300 ? answer.body : '']).toEqual([url, expect.any(Number), '']);
+      expect([url, answer.statusCode, answer.statusCode >= 300 ? answer.body : '']).toEqual([
+        url,
+        expect.any(Number),
+        '',
+      ]);
     }
     const { items } = (await server.call('GET', '/grounds')).json<{ items: StoredGround[] }>();
     expect(items.map((g) => g.name)).toEqual(CORRAN.map((g) => g.name));

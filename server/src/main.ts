@@ -15,7 +15,13 @@ export interface ServerOptions {
 }
 
 /** Migrates, loads the demo into a new database, listens on loopback. `close` ends it all. */
-export async function startServer({ databaseUrl, migrationsDir, webDir, port, demo }: ServerOptions): Promise<{ port: number; demoLoaded: boolean; close: () => Promise<void> }> {
+export async function startServer({
+  databaseUrl,
+  migrationsDir,
+  webDir,
+  port,
+  demo,
+}: ServerOptions): Promise<{ port: number; demoLoaded: boolean; close: () => Promise<void> }> {
   await migrate(databaseUrl, migrationsDir);
   const pool = openPool(databaseUrl);
   const app = await buildApp({ pool, crewId: ONLY_CREW_ID, logger: true, ...(webDir !== undefined && { webDir }) });
@@ -24,7 +30,12 @@ export async function startServer({ databaseUrl, migrationsDir, webDir, port, de
   if (isNew && demo) {
     // Through the front door, so that the demo obeys every rule a person does.
     for (const { method, url, body, type } of corranWrites()) {
-      const answer = await app.inject({ method, url: `/api/v1${url}`, payload: body, headers: { 'content-type': type, host: 'localhost' } });
+      const answer = await app.inject({
+        method,
+        url: `/api/v1${url}`,
+        payload: body,
+        headers: { 'content-type': type, host: 'localhost' },
+      });
       if (answer.statusCode >= 300) throw new Error(`The demo was refused: ${method} ${url}: ${answer.body}`);
     }
   }

@@ -6,13 +6,17 @@ import { newAttachment, newGround, newSpot } from '../test/records.ts';
 import { useTestServer } from '../test/testServer.ts';
 
 const server = useTestServer();
-const put = (path: string, body: unknown, headers?: Record<string, string>): ReturnType<typeof server.call> => server.call('PUT', path, body, headers);
+const put = (path: string, body: unknown, headers?: Record<string, string>): ReturnType<typeof server.call> =>
+  server.call('PUT', path, body, headers);
 const store = async <T extends { id: string }>(kind: string, record: T): Promise<T> => {
   expect((await put(`/${kind}/${record.id}`, record)).statusCode).toBe(201);
   return record;
 };
 /** The smallest PNG there is: one pixel. */
-const PNG = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
+const PNG = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+);
 
 describe('files of attachments', () => {
   test('bytes come back as they went, once, and are not in the list', async () => {
@@ -21,11 +25,14 @@ describe('files of attachments', () => {
     const picture = await store('attachments', newAttachment(ground.id, spot.id));
     const address = `/attachments/${picture.id}/file`;
     expect((await server.call('GET', address)).statusCode).toBe(404);
-    for (let twice = 0; twice < 2; twice++) expect((await put(address, PNG, { 'content-type': 'image/png' })).statusCode).toBe(204);
+    for (let twice = 0; twice < 2; twice++)
+      expect((await put(address, PNG, { 'content-type': 'image/png' })).statusCode).toBe(204);
     const back = await server.call('GET', address);
     expect([back.statusCode, back.headers['content-type']]).toEqual([200, 'image/png']);
     expect(back.rawPayload.equals(PNG)).toBe(true);
-    expect((await server.call('GET', `/grounds/${ground.id}/attachments`)).json<{ items: object[] }>().items).toEqual([expect.objectContaining({ name: 'bar.png', aboutId: spot.id })]);
+    expect((await server.call('GET', `/grounds/${ground.id}/attachments`)).json<{ items: object[] }>().items).toEqual([
+      expect.objectContaining({ name: 'bar.png', aboutId: spot.id }),
+    ]);
   });
   test.each([
     ['a text that calls itself a picture', Buffer.from('hello'), 'image/png', 422, 'FILE_UNREADABLE'],
@@ -39,12 +46,17 @@ describe('files of attachments', () => {
     expect((await server.call('GET', `/attachments/${picture.id}/file`)).statusCode).toBe(404);
   });
   test('bytes of a record that is not there are refused', async () => {
-    expect((await put(`/attachments/${uuidv7()}/file`, PNG, { 'content-type': 'image/png' })).json()).toMatchObject({ code: 'NOT_FOUND' });
+    expect((await put(`/attachments/${uuidv7()}/file`, PNG, { 'content-type': 'image/png' })).json()).toMatchObject({
+      code: 'NOT_FOUND',
+    });
   });
 });
 
 describe('a line drawn anew', () => {
-  const line = [[-33, 46.5], [-33, 46.505]] as const;
+  const line = [
+    [-33, 46.5],
+    [-33, 46.505],
+  ] as const;
   test('gives a typed ground its length; spots with a position find their distance, the others stay, held to the line', async () => {
     const ground = await store('grounds', newGround({ length_m: 5000 }));
     const seen = await store('spots', newSpot(ground.id, { position: [-33.0005, 46.502], distance_m: 9 }));
@@ -62,9 +74,19 @@ describe('a line drawn anew', () => {
   });
   test('an older version is answered with the stored one; a line of one point, or of no length, is refused', async () => {
     const ground = await store('grounds', newGround());
-    expect((await put(`/grounds/${ground.id}/line`, { line, baseVersion: 7 })).json()).toMatchObject({ code: 'CHANGED', current: { version: 1 } });
-    expect((await put(`/grounds/${ground.id}/line`, { line: [line[0]], baseVersion: 1 })).json()).toMatchObject({ code: 'INVALID', errors: [{ path: 'line' }] });
-    expect((await put(`/grounds/${ground.id}/line`, { line: [line[0], line[0]], baseVersion: 1 })).json()).toMatchObject({ code: 'INVALID', errors: [{ path: 'line' }] });
-    expect((await put(`/grounds/${uuidv7()}/line`, { line, baseVersion: 1 })).json()).toMatchObject({ code: 'NOT_FOUND' });
+    expect((await put(`/grounds/${ground.id}/line`, { line, baseVersion: 7 })).json()).toMatchObject({
+      code: 'CHANGED',
+      current: { version: 1 },
+    });
+    expect((await put(`/grounds/${ground.id}/line`, { line: [line[0]], baseVersion: 1 })).json()).toMatchObject({
+      code: 'INVALID',
+      errors: [{ path: 'line' }],
+    });
+    expect(
+      (await put(`/grounds/${ground.id}/line`, { line: [line[0], line[0]], baseVersion: 1 })).json(),
+    ).toMatchObject({ code: 'INVALID', errors: [{ path: 'line' }] });
+    expect((await put(`/grounds/${uuidv7()}/line`, { line, baseVersion: 1 })).json()).toMatchObject({
+      code: 'NOT_FOUND',
+    });
   });
 });

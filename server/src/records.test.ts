@@ -4,7 +4,17 @@ import type { Book, Problem, RunWithEvents, StoredGround } from '@riffle/contrac
 import { v7 as uuidv7 } from 'uuid';
 import { buildApp } from './app.ts';
 import { PROBLEMS } from './http/problems.ts';
-import { bucketAt, newCleanup, newGround, newRig, newRun, newSample, newSection, newSetup, newSpot } from '../test/records.ts';
+import {
+  bucketAt,
+  newCleanup,
+  newGround,
+  newRig,
+  newRun,
+  newSample,
+  newSection,
+  newSetup,
+  newSpot,
+} from '../test/records.ts';
 import { useTestServer } from '../test/testServer.ts';
 
 const server = useTestServer();
@@ -15,7 +25,9 @@ async function stored<T extends { id: string }>(path: string, record: T): Promis
 }
 
 /** Ground, two spots, box, set-up and an open run. */
-async function aRun(bucket_L = 20): Promise<{ groundId: string; spots: [string, string]; runId: string; setupId: string; rigId: string }> {
+async function aRun(
+  bucket_L = 20,
+): Promise<{ groundId: string; spots: [string, string]; runId: string; setupId: string; rigId: string }> {
   const ground = await stored('grounds', newGround());
   const a = await stored('spots', newSpot(ground.id, { name: 'A' }));
   const b = await stored('spots', newSpot(ground.id, { name: 'B' }));
@@ -30,7 +42,10 @@ describe('records', () => {
     const ground = await stored('grounds', newGround());
     expect((await server.call('PUT', `/grounds/${ground.id}`, ground)).statusCode).toBe(200);
     const renamed = { ...ground, name: 'New name', baseVersion: 1 };
-    expect((await server.call('PUT', `/grounds/${ground.id}`, renamed)).json()).toMatchObject({ version: 2, name: 'New name' });
+    expect((await server.call('PUT', `/grounds/${ground.id}`, renamed)).json()).toMatchObject({
+      version: 2,
+      name: 'New name',
+    });
     expect((await server.call('PUT', `/grounds/${ground.id}`, renamed)).json()).toMatchObject({ version: 2 });
     const late = await server.call('PUT', `/grounds/${ground.id}`, { ...ground, name: 'Other name', baseVersion: 1 });
     expect(late.statusCode).toBe(409);
@@ -40,7 +55,11 @@ describe('records', () => {
 
   test('two writers at once: one wins, the other is told', async () => {
     const ground = await stored('grounds', newGround());
-    const answers = await Promise.all(['One', 'Two', 'Three'].map((name) => server.call('PUT', `/grounds/${ground.id}`, { ...ground, name, baseVersion: 1 })));
+    const answers = await Promise.all(
+      ['One', 'Two', 'Three'].map((name) =>
+        server.call('PUT', `/grounds/${ground.id}`, { ...ground, name, baseVersion: 1 }),
+      ),
+    );
     expect(answers.map((a) => a.statusCode).sort()).toEqual([200, 409, 409]);
   });
 
@@ -48,7 +67,12 @@ describe('records', () => {
     const bad = { ...newGround(), name: ' ', length_m: -3, kind: 'ocean' };
     const answer = await server.call('PUT', `/grounds/${bad.id}`, bad);
     expect(answer.statusCode).toBe(400);
-    expect(answer.json<Problem>().errors?.map((e) => e.path).sort()).toEqual(['kind', 'length_m', 'name']);
+    expect(
+      answer
+        .json<Problem>()
+        .errors?.map((e) => e.path)
+        .sort(),
+    ).toEqual(['kind', 'length_m', 'name']);
     expect((await server.call('GET', `/grounds/${bad.id}/book`)).statusCode).toBe(404);
   });
 
@@ -57,17 +81,35 @@ describe('records', () => {
     const other = await stored('grounds', newGround());
     const spot = await stored('spots', newSpot(other.id));
     const sample = newSample(one.id, spot.id);
-    expect((await server.call('PUT', `/samples/${sample.id}`, sample)).json()).toMatchObject({ code: 'UNKNOWN_REFERENCE', errors: [{ path: 'spotId' }] });
-    const negative = await server.call('PUT', `/samples/${sample.id}`, { ...sample, volume_L: -1, counts: { ...sample.counts, '-40': 1.5 } });
-    expect(negative.json<Problem>().errors?.map((e) => e.path).sort()).toEqual(['counts.-40', 'volume_L']);
+    expect((await server.call('PUT', `/samples/${sample.id}`, sample)).json()).toMatchObject({
+      code: 'UNKNOWN_REFERENCE',
+      errors: [{ path: 'spotId' }],
+    });
+    const negative = await server.call('PUT', `/samples/${sample.id}`, {
+      ...sample,
+      volume_L: -1,
+      counts: { ...sample.counts, '-40': 1.5 },
+    });
+    expect(
+      negative
+        .json<Problem>()
+        .errors?.map((e) => e.path)
+        .sort(),
+    ).toEqual(['counts.-40', 'volume_L']);
   });
 
   test('lists come in pages', async () => {
     const ground = await stored('grounds', newGround());
     for (const name of ['1', '2', '3']) await stored('spots', newSpot(ground.id, { name }));
-    const first = (await server.call('GET', `/grounds/${ground.id}/spots?limit=2`)).json<{ items: { name: string }[]; next: string }>();
+    const first = (await server.call('GET', `/grounds/${ground.id}/spots?limit=2`)).json<{
+      items: { name: string }[];
+      next: string;
+    }>();
     expect(first.items.map((s) => s.name)).toEqual(['1', '2']);
-    const rest = (await server.call('GET', `/grounds/${ground.id}/spots?limit=2&after=${first.next}`)).json<{ items: { name: string }[]; next: null }>();
+    const rest = (await server.call('GET', `/grounds/${ground.id}/spots?limit=2&after=${first.next}`)).json<{
+      items: { name: string }[];
+      next: null;
+    }>();
     expect(rest.items.map((s) => s.name)).toEqual(['3']);
     expect(rest.next).toBeNull();
   });
@@ -77,9 +119,21 @@ describe('records', () => {
     const otherCrew = uuidv7();
     await server.pool.query('insert into crew (id, name) values ($1, $2)', [otherCrew, 'Others']);
     const other = await buildApp({ pool: server.pool, crewId: otherCrew });
-    expect((await other.inject({ url: '/api/v1/grounds', headers: { host: 'localhost' } })).json<{ items: unknown[] }>().items).toEqual([]);
+    expect(
+      (await other.inject({ url: '/api/v1/grounds', headers: { host: 'localhost' } })).json<{ items: unknown[] }>()
+        .items,
+    ).toEqual([]);
     const spot = newSpot(ground.id);
-    expect((await other.inject({ method: 'PUT', url: `/api/v1/spots/${spot.id}`, payload: spot, headers: { host: 'localhost' } })).statusCode).toBe(422);
+    expect(
+      (
+        await other.inject({
+          method: 'PUT',
+          url: `/api/v1/spots/${spot.id}`,
+          payload: spot,
+          headers: { host: 'localhost' },
+        })
+      ).statusCode,
+    ).toBe(422);
     await other.close();
   });
 });
@@ -88,7 +142,15 @@ describe('runs', () => {
   test('events sent twice, in pieces and out of order count once', async () => {
     const { runId, spots } = await aRun();
     const events = [1, 11, 21].map((m) => bucketAt(m, spots[0]));
-    const undo = { id: uuidv7(), kind: 'undo', at: '2026-05-01T09:22:00.000Z', spotId: null, volume_L: null, fullness: null, undoes: events[2]?.id };
+    const undo = {
+      id: uuidv7(),
+      kind: 'undo',
+      at: '2026-05-01T09:22:00.000Z',
+      spotId: null,
+      volume_L: null,
+      fullness: null,
+      undoes: events[2]?.id,
+    };
     await server.call('POST', `/runs/${runId}/events`, { events: [undo, events[2]] });
     await Promise.all([1, 2, 3].map(() => server.call('POST', `/runs/${runId}/events`, { events })));
     const run = (await server.call('GET', `/runs/${runId}`)).json<RunWithEvents>();
@@ -97,34 +159,81 @@ describe('runs', () => {
   });
   test('a double tap is one bucket', async () => {
     const { runId, spots } = await aRun();
-    const twice = [0, 120].map((ms) => ({ ...bucketAt(1, spots[0]), at: new Date(Date.UTC(2026, 4, 1, 9, 1) + ms).toISOString() }));
-    expect((await server.call('POST', `/runs/${runId}/events`, { events: twice })).json<RunWithEvents>().tally.buckets).toBe(1);
+    const twice = [0, 120].map((ms) => ({
+      ...bucketAt(1, spots[0]),
+      at: new Date(Date.UTC(2026, 4, 1, 9, 1) + ms).toISOString(),
+    }));
+    expect(
+      (await server.call('POST', `/runs/${runId}/events`, { events: twice })).json<RunWithEvents>().tally.buckets,
+    ).toBe(1);
   });
   test('a bucket without a volume, an undo of nothing and a run that is not there are refused', async () => {
     const { runId, spots } = await aRun();
-    expect((await server.call('POST', `/runs/${runId}/events`, { events: [{ ...bucketAt(1, spots[0]), volume_L: null }] })).json()).toMatchObject({ code: 'INVALID' });
-    expect((await server.call('POST', `/runs/${runId}/events`, { events: [{ ...bucketAt(1, spots[0]), kind: 'undo', volume_L: null }] })).json()).toMatchObject({ code: 'INVALID' });
-    expect((await server.call('POST', `/runs/${uuidv7()}/events`, { events: [bucketAt(1, spots[0])] })).statusCode).toBe(404);
+    expect(
+      (
+        await server.call('POST', `/runs/${runId}/events`, { events: [{ ...bucketAt(1, spots[0]), volume_L: null }] })
+      ).json(),
+    ).toMatchObject({ code: 'INVALID' });
+    expect(
+      (
+        await server.call('POST', `/runs/${runId}/events`, {
+          events: [{ ...bucketAt(1, spots[0]), kind: 'undo', volume_L: null }],
+        })
+      ).json(),
+    ).toMatchObject({ code: 'INVALID' });
+    expect(
+      (await server.call('POST', `/runs/${uuidv7()}/events`, { events: [bucketAt(1, spots[0])] })).statusCode,
+    ).toBe(404);
   });
 });
 
 describe('clean-ups and the book', () => {
-
   test('the book adds up, by hand: 5 buckets of 20 L loose at 25 % swell are 80 L in the bank', async () => {
     const { groundId, runId, setupId, spots } = await aRun();
-    await server.call('POST', `/runs/${runId}/events`, { events: [0, 10, 20].map((m) => bucketAt(m, spots[0])).concat({ ...bucketAt(30, spots[0]), kind: 'stop', volume_L: null } as never) });
-    await stored('cleanups', newCleanup(groundId, [runId], [newSection(0, 0.2, 0.1), newSection(0.2, 1.2, 0.2)], { rinsedClean: 'no' }));
+    await server.call('POST', `/runs/${runId}/events`, {
+      events: [0, 10, 20]
+        .map((m) => bucketAt(m, spots[0]))
+        .concat({ ...bucketAt(30, spots[0]), kind: 'stop', volume_L: null } as never),
+    });
+    await stored(
+      'cleanups',
+      newCleanup(groundId, [runId], [newSection(0, 0.2, 0.1), newSection(0.2, 1.2, 0.2)], { rinsedClean: 'no' }),
+    );
     const second = await stored('runs', newRun(groundId, setupId, spots[0], { startedAt: '2026-05-01T10:00:00.000Z' }));
-    await server.call('POST', `/runs/${second.id}/events`, { events: [bucketAt(70, spots[0]), bucketAt(80, spots[1])] });
+    await server.call('POST', `/runs/${second.id}/events`, {
+      events: [bucketAt(70, spots[0]), bucketAt(80, spots[1])],
+    });
     const mixed = newCleanup(groundId, [second.id], [newSection(0, 1.2, 7)]);
     await stored('cleanups', { ...mixed, cleanedAt: '2026-05-01T18:00:00.000Z' });
 
     const book = (await server.call('GET', `/grounds/${groundId}/book`)).json<Book>();
     // 0.1 + 0.2 mg is 0.3 mg, not 0.30000000000000004; 3 x 20 / 1.25 = 48 L; 2 x 20 / 1.25 = 32 L.
-    expect(book.total).toEqual({ gold_mg: 7.3, volumeBank_L: 80, running_s: 30 * 60 + 20 * 60, buckets: 5, cleanups: 2 });
+    expect(book.total).toEqual({
+      gold_mg: 7.3,
+      volumeBank_L: 80,
+      running_s: 30 * 60 + 20 * 60,
+      buckets: 5,
+      cleanups: 2,
+    });
     expect(book.lines).toEqual([
-      { spotIds: [...spots].sort(), gold_mg: 7, volumeBank_L: 32, running_s: 20 * 60, buckets: 2, cleanups: 1, mayHoldOldGold: true },
-      { spotIds: [spots[0]], gold_mg: 0.3, volumeBank_L: 48, running_s: 30 * 60, buckets: 3, cleanups: 1, mayHoldOldGold: false },
+      {
+        spotIds: [...spots].sort(),
+        gold_mg: 7,
+        volumeBank_L: 32,
+        running_s: 20 * 60,
+        buckets: 2,
+        cleanups: 1,
+        mayHoldOldGold: true,
+      },
+      {
+        spotIds: [spots[0]],
+        gold_mg: 0.3,
+        volumeBank_L: 48,
+        running_s: 30 * 60,
+        buckets: 3,
+        cleanups: 1,
+        mayHoldOldGold: false,
+      },
     ]);
     const csv = (await server.call('GET', `/grounds/${groundId}/book.csv`)).body;
     expect(csv.split('\r\n')).toEqual([
@@ -140,7 +249,10 @@ describe('clean-ups and the book', () => {
     const { groundId, runId } = await aRun();
     const first = await stored('cleanups', newCleanup(groundId, [runId], [newSection(0, 1.2, 5)]));
     const again = newCleanup(groundId, [runId], [newSection(0, 1.2, 5)]);
-    expect((await server.call('PUT', `/cleanups/${again.id}`, again)).json()).toMatchObject({ code: 'TAKEN', errors: [{ path: 'runIds' }] });
+    expect((await server.call('PUT', `/cleanups/${again.id}`, again)).json()).toMatchObject({
+      code: 'TAKEN',
+      errors: [{ path: 'runIds' }],
+    });
     await server.call('PUT', `/cleanups/${first.id}`, { ...first, deleted: true, baseVersion: 1 });
     expect((await server.call('PUT', `/cleanups/${again.id}`, again)).statusCode).toBe(201);
   });
@@ -148,7 +260,10 @@ describe('clean-ups and the book', () => {
   test('overlapping sections are refused and nothing is half-written', async () => {
     const { groundId, runId } = await aRun();
     const bad = newCleanup(groundId, [runId], [newSection(0, 0.3, 5), newSection(0.2, 0.6, 5)]);
-    expect((await server.call('PUT', `/cleanups/${bad.id}`, bad)).json()).toMatchObject({ code: 'INVALID', errors: [{ path: 'sections' }] });
+    expect((await server.call('PUT', `/cleanups/${bad.id}`, bad)).json()).toMatchObject({
+      code: 'INVALID',
+      errors: [{ path: 'sections' }],
+    });
     const foreign = newCleanup(groundId, [runId, uuidv7()], [newSection(0, 0.3, 5)]);
     expect((await server.call('PUT', `/cleanups/${foreign.id}`, foreign)).statusCode).toBe(422);
     expect((await server.call('GET', `/grounds/${groundId}/cleanups`)).json()).toEqual({ items: [], next: null });
@@ -161,26 +276,63 @@ describe('clean-ups and the book', () => {
 });
 
 describe('files', () => {
-  const file = JSON.stringify({ type: 'FeatureCollection', features: [
-    { type: 'Feature', properties: { name: 'Creek' }, geometry: { type: 'LineString', coordinates: [[-33, 46.5, 10], [-33.001, 46.503, 16], [-33, 46.506, 22], [-33.001, 46.509, 28], [-33, 46.512, 34]] } },
-    { type: 'Feature', properties: { name: 'Bend, “left”' }, geometry: { type: 'Point', coordinates: [-33.0012, 46.503] } }] });
+  const file = JSON.stringify({
+    type: 'FeatureCollection',
+    features: [
+      {
+        type: 'Feature',
+        properties: { name: 'Creek' },
+        geometry: {
+          type: 'LineString',
+          coordinates: [
+            [-33, 46.5, 10],
+            [-33.001, 46.503, 16],
+            [-33, 46.506, 22],
+            [-33.001, 46.509, 28],
+            [-33, 46.512, 34],
+          ],
+        },
+      },
+      {
+        type: 'Feature',
+        properties: { name: 'Bend, “left”' },
+        geometry: { type: 'Point', coordinates: [-33.0012, 46.503] },
+      },
+    ],
+  });
   const type = { 'content-type': 'application/geo+json' };
-  const bring = (id: string, body: string): ReturnType<typeof server.call> => server.call('PUT', `/grounds/${id}/from-file?name=Creek&kind=creek&flow=against`, body, type);
+  const bring = (id: string, body: string): ReturnType<typeof server.call> =>
+    server.call('PUT', `/grounds/${id}/from-file?name=Creek&kind=creek&flow=against`, body, type);
 
   test('export and import give the same ground', async () => {
     const id = uuidv7();
     expect((await bring(id, file)).statusCode).toBe(201);
     expect((await bring(id, file)).statusCode).toBe(200);
     const exported = (await server.call('GET', `/grounds/${id}/ground.geojson`)).body;
-    expect((await server.call('POST', '/ground-files', exported, type)).json()).toMatchObject({ name: 'Creek', flow: 'against' });
+    expect((await server.call('POST', '/ground-files', exported, type)).json()).toMatchObject({
+      name: 'Creek',
+      flow: 'against',
+    });
     const again = uuidv7();
     expect((await bring(again, exported)).statusCode).toBe(201);
-    const both = await Promise.all([id, again].map(async (g) => {
-      const spots = (await server.call('GET', `/grounds/${g}/spots`)).json<{ items: Record<string, unknown>[] }>().items;
-      return spots.map(({ name, kind, distance_m, bank, offset_m, position }) => ({ name, kind, distance_m, bank, offset_m, position }));
-    }));
+    const both = await Promise.all(
+      [id, again].map(async (g) => {
+        const spots = (await server.call('GET', `/grounds/${g}/spots`)).json<{ items: Record<string, unknown>[] }>()
+          .items;
+        return spots.map(({ name, kind, distance_m, bank, offset_m, position }) => ({
+          name,
+          kind,
+          distance_m,
+          bank,
+          offset_m,
+          position,
+        }));
+      }),
+    );
     expect(both[1]).toEqual(both[0]);
-    const grounds = (await server.call('GET', '/grounds')).json<{ items: StoredGround[] }>().items.filter((g) => g.id === id || g.id === again);
+    const grounds = (await server.call('GET', '/grounds'))
+      .json<{ items: StoredGround[] }>()
+      .items.filter((g) => g.id === id || g.id === again);
     expect(grounds[1]?.line).toEqual(grounds[0]?.line);
     expect(grounds[1]?.length_m).toBe(grounds[0]?.length_m);
   });
@@ -188,11 +340,16 @@ describe('files', () => {
     const id = uuidv7();
     expect((await bring(id, '{"type":"Nonsense"}')).json()).toMatchObject({ status: 422, code: 'FILE_UNREADABLE' });
     expect((await server.call('GET', `/grounds/${id}/book`)).statusCode).toBe(404);
-    expect((await bring(id, `{"x":"${'a'.repeat(33 * 1024 * 1024)}"}`)).json()).toMatchObject({ status: 413, code: 'TOO_LARGE' });
+    expect((await bring(id, `{"x":"${'a'.repeat(33 * 1024 * 1024)}"}`)).json()).toMatchObject({
+      status: 413,
+      code: 'TOO_LARGE',
+    });
   });
   test('a typed ground has no line to export', async () => {
     const ground = await stored('grounds', newGround());
-    expect((await server.call('GET', `/grounds/${ground.id}/ground.geojson`)).json()).toMatchObject({ code: 'NO_LINE' });
+    expect((await server.call('GET', `/grounds/${ground.id}/ground.geojson`)).json()).toMatchObject({
+      code: 'NO_LINE',
+    });
   });
 });
 
@@ -202,20 +359,35 @@ describe('at the door', () => {
     ['another origin', { origin: 'https://evil.example' }],
     ['a sandboxed page', { origin: 'null' }],
     ['a cross-site fetch', { 'sec-fetch-site': 'cross-site' }],
-  ])('%s is turned away', async (_name, headers) => expect((await server.call('GET', '/grounds', undefined, headers)).json()).toMatchObject({ status: 403, code: 'FOREIGN_SITE' }));
+  ])('%s is turned away', async (_name, headers) =>
+    expect((await server.call('GET', '/grounds', undefined, headers)).json()).toMatchObject({
+      status: 403,
+      code: 'FOREIGN_SITE',
+    }),
+  );
   test('health, an unknown address, and the document of every call', async () => {
     expect((await server.call('GET', '/health')).json()).toEqual({ status: 'up' });
     expect((await server.call('GET', '/nowhere')).json()).toMatchObject({ code: 'NOT_FOUND' });
     const { paths } = (await server.call('GET', '/openapi.json')).json<{ paths: Record<string, unknown> }>();
-    for (const path of ['/api/v1/samples/{id}', '/api/v1/runs/{id}/events', '/api/v1/grounds/{groundId}/book', '/api/v1/sums/box']) expect(Object.keys(paths)).toContain(path);
+    for (const path of [
+      '/api/v1/samples/{id}',
+      '/api/v1/runs/{id}/events',
+      '/api/v1/grounds/{groundId}/book',
+      '/api/v1/sums/box',
+    ])
+      expect(Object.keys(paths)).toContain(path);
   });
   test('without its database the server says so and recovers', async () => {
-    await server.pool.query(`select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()`);
+    await server.pool.query(
+      `select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()`,
+    );
     const answers = [await server.call('GET', '/health'), await server.call('GET', '/health')].map((a) => a.statusCode);
     expect(answers[1]).toBe(200);
   });
   test('every problem code is documented, and no other', () => {
-    const listed = [...readFileSync(new URL('../../docs/http.md', import.meta.url), 'utf8').matchAll(/^\| `([A-Z_]+)`/gm)].map((m) => m[1]);
+    const listed = [
+      ...readFileSync(new URL('../../docs/http.md', import.meta.url), 'utf8').matchAll(/^\| `([A-Z_]+)`/gm),
+    ].map((m) => m[1]);
     expect(listed.sort()).toEqual(Object.keys(PROBLEMS).sort());
   });
 });

@@ -1,13 +1,38 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import type { Problem } from '@riffle/contract';
 import { v7 as uuidv7 } from 'uuid';
-import { bucketAt, newAttachment, newCleanup, newGaugeReading, newGround, newContainer, newLayer, newLot, newOutline, newPermission, newPit, newPlan, newRig, newRun, newSample, newSamplePlan, newScreening, newSection, newSeeding, newSetup, newSign, newSizeWord, newSpot } from '../test/records.ts';
+import {
+  bucketAt,
+  newAttachment,
+  newCleanup,
+  newGaugeReading,
+  newGround,
+  newContainer,
+  newLayer,
+  newLot,
+  newOutline,
+  newPermission,
+  newPit,
+  newPlan,
+  newRig,
+  newRun,
+  newSample,
+  newSamplePlan,
+  newScreening,
+  newSection,
+  newSeeding,
+  newSetup,
+  newSign,
+  newSizeWord,
+  newSpot,
+} from '../test/records.ts';
 import { useTestServer } from '../test/testServer.ts';
 
 const server = useTestServer();
 const ids = { ground: '', spot: '', rig: '', setup: '', run: '' };
 
-const put = (kind: string, record: { id: string; [field: string]: unknown }): ReturnType<typeof server.call> => server.call('PUT', `/${kind}/${record.id}`, record);
+const put = (kind: string, record: { id: string; [field: string]: unknown }): ReturnType<typeof server.call> =>
+  server.call('PUT', `/${kind}/${record.id}`, record);
 
 beforeAll(async () => {
   const ground = newGround();
@@ -15,7 +40,14 @@ beforeAll(async () => {
   const rig = newRig();
   const setup = newSetup(ground.id, rig.id);
   const run = newRun(ground.id, setup.id, spot.id);
-  for (const [kind, record] of [['grounds', ground], ['spots', spot], ['rigs', rig], ['setups', setup], ['runs', run]] as const) expect((await put(kind, record)).statusCode).toBe(201);
+  for (const [kind, record] of [
+    ['grounds', ground],
+    ['spots', spot],
+    ['rigs', rig],
+    ['setups', setup],
+    ['runs', run],
+  ] as const)
+    expect((await put(kind, record)).statusCode).toBe(201);
   Object.assign(ids, { ground: ground.id, spot: spot.id, rig: rig.id, setup: setup.id, run: run.id });
 });
 
@@ -46,62 +78,255 @@ type Kind = keyof typeof RIGHT;
 
 /** Every wrong field of every form: what is sent in its place, and the path that must be named. */
 const WRONG: readonly (readonly [Kind, string, unknown, string?])[] = [
-  ['grounds', 'name', '   '], ['grounds', 'name', 'x'.repeat(81)], ['grounds', 'kind', 'ocean'], ['grounds', 'length_m', 0], ['grounds', 'length_m', 2e6], ['grounds', 'length_m', 'long'],
-  ['grounds', 'swell_percent', -1], ['grounds', 'swell_percent', 300], ['grounds', 'note', 'x'.repeat(4001)], ['grounds', 'baseVersion', -1],
-  ['spots', 'groundId', 'here'], ['spots', 'name', ''], ['spots', 'kind', 'castle'], ['spots', 'distance_m', -1], ['spots', 'distance_m', null], ['spots', 'bank', 'up'], ['spots', 'offset_m', -2],
-  ['spots', 'position', [200, 10], 'position.0'], ['spots', 'position', [10, 95], 'position.1'],
-  ['signs', 'kind', 'omen'], ['signs', 'distance_m', -4], ['signs', 'bank', 'north'], ['signs', 'seenAt', 'last week'], ['signs', 'size_mm', 0], ['signs', 'cover_m', -1], ['signs', 'weight', 1, 'weight'], ['signs', 'weight', 7], ['signs', 'kind', 'own word', 'weight'], ['signs', 'comeBackWith', 'x'.repeat(401)],
-  ['gauge-readings', 'level_m', 80], ['gauge-readings', 'level_m', 'high'], ['gauge-readings', 'readAt', 'then'], ['gauge-readings', 'isFlood', 'yes'],
-  ['permissions', 'name', ' '], ['permissions', 'kind', 'wink'], ['permissions', 'from', 'spring'], ['permissions', 'to', '2026-02-30'], ['permissions', 'from', null, 'from'],
-  ['grounds', 'tide', { meanLevel_m: 0, workBelow_m: 0, constituents: [] }, 'tide.constituents'], ['grounds', 'tide', { meanLevel_m: 0, workBelow_m: 0, constituents: [{ name: 'M9', amplitude_m: 1, phase_deg: 0 }] }, 'tide.constituents.0.name'],
-  ['grounds', 'profile', [{ distance_m: 5, height_m: 1, form: 'fall' }], 'profile.0.form'], ['grounds', 'joins', { groundId: 'x', distance_m: 5, bank: 'left' }, 'joins.groundId'],
-  ['spots', 'worksBelow_m', 90], ['signs', 'kind', 'own: '], ['signs', 'traits', { strike: 'across the flow' }], ['signs', 'traits', { mood: 'good' }],
-  ['plans', 'day', 'Monday'], ['plans', 'start_min', -5], ['plans', 'back_min', 400, 'back_min'], ['plans', 'back_min', 2000], ['plans', 'limit_kg', 0], ['plans', 'aim', 'luck'], ['plans', 'way', 'slowly'],
-  ['plans', 'stops', [{ placeId: 'p', spotId: null, name: '', distance_m: 1, bank: 'left', offset_m: 0, work_min: 5 }], 'stops.0.name'], ['plans', 'tools', [{ name: 'anvil', kg: 400 }], 'tools.0.kg'],
-  ['outlines', 'points', [[0, 0]]], ['outlines', 'points', [[0, 0], [1, 1]], 'points'], ['outlines', 'points', [[0, 0], [200, 1], [1, 1]], 'points.1.0'], ['outlines', 'kind', 'moon'], ['outlines', 'height_m', 900],
-  ['attachments', 'mime', 'text/html'], ['attachments', 'about', 'dog'], ['attachments', 'name', ''], ['attachments', 'takenAt', 'noon'], ['attachments', 'width_px', 0],
-  ['lots', 'tag', ''], ['lots', 'tag', 'x'.repeat(21)], ['lots', 'volume_L', 0], ['lots', 'state', 'somewhere'], ['lots', 'takenAt', 'late'], ['lots', 'spotId', 'x'],
-  ['samples', 'spotId', ''], ['samples', 'takenAt', 'yesterday'], ['samples', 'depth_m', -0.1], ['samples', 'depth_m', 31], ['samples', 'depthEntered', '1 ft'], ['samples', 'volume_L', 0], ['samples', 'volume_L', -4],
-  ['samples', 'volume_L', 20_000], ['samples', 'volumeEntered', { text: '2' }, 'volumeEntered.unit'], ['samples', 'volumeState', 'wet'], ['samples', 'counts', { '+10': 0, '10-20': 0, '20-40': 1 }, 'counts.-40'],
-  ['samples', 'counts', { '+10': 0, '10-20': -1, '20-40': 1, '-40': 0 }, 'counts.10-20'], ['samples', 'counts', { '+10': 0, '10-20': 0.5, '20-40': 1, '-40': 0 }, 'counts.10-20'], ['samples', 'blackSand', 5], ['samples', 'blackSand', 1.5],
-  ['samples', 'gold_mg', 0], ['samples', 'gold_mg', -3], ['samples', 'bucket', { nth: 5, of: 4 }, 'bucket.nth'], ['samples', 'bucket', { nth: 0, of: 4 }, 'bucket.nth'], ['samples', 'grownIn', 9], ['samples', 'fromSafetyPan', 9], ['samples', 'took_min', -1], ['samples', 'seenWith', { pan: 'tea cup', light: 'sun', eyes: 'through a lens' }, 'seenWith.pan'], ['samples', 'way', 'by prayer'],
-  ['lots', 'fromDepth_m', -1], ['lots', 'toDepth_m', 31], ['lots', 'samplePlanId', 'x'],
-  ['sample-plans', 'pattern', 'star'], ['sample-plans', 'bag_L', 0], ['sample-plans', 'name', ''], ['sample-plans', 'madeAt', 'now'],
-  ['pits', 'length_m', 0], ['pits', 'width_m', -1], ['pits', 'batter', 4], ['pits', 'batter', 1.5, 'batter'], ['pits', 'layers', [], 'layers'], ['pits', 'layers', [newLayer(0)], 'layers.0.thickness_m'], ['pits', 'layers', [newLayer(20), newLayer(20)], 'layers'], ['pits', 'layers', [newLayer(0.3, { cobbles_percent: 120 })], 'layers.0.cobbles_percent'],
-  ['pits', 'layers', [{ ...newLayer(0.3), material: 'cheese' }], 'layers.0.material'], ['pits', 'layers', Array.from({ length: 21 }, () => newLayer(0.1)), 'layers'], ['pits', 'waterAt_m', 2, 'waterAt_m'], ['pits', 'bottom', 'China'], ['pits', 'crevice', { width_m: 0, length_m: 1, depth_m: 1, strike: 'across the flow', state: 'found' }, 'crevice.width_m'],
-  ['screenings', 'screens', []], ['screenings', 'wentIn', 10, 'wentIn'], ['screenings', 'wentIn', -2], ['screenings', 'through', -1], ['screenings', 'moisture_percent', 140], ['screenings', 'measure', 'feel'], ['screenings', 'screens', [{ name: 'a', aperture_mm: 2, shape: 'square', kept: 1, keptEntered: { text: '1', unit: 'kg' }, colors: 1.5 }], 'screens.0.colors'], ['screenings', 'screens', [{ name: 'a', aperture_mm: 2, shape: 'square', kept: 1, keptEntered: { text: '1', unit: 'kg' } }, { name: 'b', aperture_mm: 2, shape: 'slot', kept: 1, keptEntered: { text: '1', unit: 'kg' } }], 'screens'],
-  ['containers', 'name', ''], ['containers', 'name', '14 in pan'], ['containers', 'volume_L', 0], ['containers', 'way', 'guess'],
-  ['size-words', 'word', ' '], ['size-words', 'word', '3 flakes'], ['size-words', 'word', 'x'.repeat(31)], ['size-words', 'size', 'small'],
-  ['seedings', 'putIn', 0], ['seedings', 'cameBack', 11, 'cameBack'], ['seedings', 'cameBack', -1], ['seedings', 'size', 'huge'], ['seedings', 'panner', ' '],
-  ['rigs', 'name', ''], ['rigs', 'width_m', 0.01], ['rigs', 'width_m', 3], ['rigs', 'length_m', 0.1], ['rigs', 'length_m', 11], ['rigs', 'lining', 'velvet'], ['rigs', 'widthEntered', undefined],
-  ['setups', 'rigId', null], ['setups', 'slope', 0], ['setups', 'slope', 0.5], ['setups', 'flow_m3_s', null, 'depth_m'], ['setups', 'depth_m', 0.02, 'depth_m'], ['setups', 'flow_m3_s', -1], ['setups', 'stone_m', 0], ['setups', 'stone_m', 1],
-  ['setups', 'temperature_C', -4], ['setups', 'temperature_C', 55], ['setups', 'scoop_L', 0], ['setups', 'bucket_L', 900], ['setups', 'setAt', '2026-13-01'],
-  ['runs', 'setupId', 'x'], ['runs', 'spotId', null], ['runs', 'startedAt', 5], ['runs', 'bucket_L', 0], ['runs', 'bucketEntered', { text: 'x'.repeat(61), unit: 'L' }, 'bucketEntered.text'],
-  ['cleanups', 'runIds', []], ['cleanups', 'runIds', ['x'], 'runIds.0'], ['cleanups', 'sections', []], ['cleanups', 'sections', [{ ...newSection(0, 1, 1), gold_mg: -1 }], 'sections.0.gold_mg'],
-  ['cleanups', 'sections', [newSection(0.5, 0.2, 1)], 'sections'], ['cleanups', 'sections', [newSection(0, 0.5, 1), newSection(0.4, 0.9, 1)], 'sections'], ['cleanups', 'sections', [newSection(0, 12, 1)], 'sections.0.to_m'],
-  ['cleanups', 'blackSand_g', -1], ['cleanups', 'rinsedClean', 'maybe'],
+  ['grounds', 'name', '   '],
+  ['grounds', 'name', 'x'.repeat(81)],
+  ['grounds', 'kind', 'ocean'],
+  ['grounds', 'length_m', 0],
+  ['grounds', 'length_m', 2e6],
+  ['grounds', 'length_m', 'long'],
+  ['grounds', 'swell_percent', -1],
+  ['grounds', 'swell_percent', 300],
+  ['grounds', 'note', 'x'.repeat(4001)],
+  ['grounds', 'baseVersion', -1],
+  ['spots', 'groundId', 'here'],
+  ['spots', 'name', ''],
+  ['spots', 'kind', 'castle'],
+  ['spots', 'distance_m', -1],
+  ['spots', 'distance_m', null],
+  ['spots', 'bank', 'up'],
+  ['spots', 'offset_m', -2],
+  ['spots', 'position', [200, 10], 'position.0'],
+  ['spots', 'position', [10, 95], 'position.1'],
+  ['signs', 'kind', 'omen'],
+  ['signs', 'distance_m', -4],
+  ['signs', 'bank', 'north'],
+  ['signs', 'seenAt', 'last week'],
+  ['signs', 'size_mm', 0],
+  ['signs', 'cover_m', -1],
+  ['signs', 'weight', 1, 'weight'],
+  ['signs', 'weight', 7],
+  ['signs', 'kind', 'own word', 'weight'],
+  ['signs', 'comeBackWith', 'x'.repeat(401)],
+  ['gauge-readings', 'level_m', 80],
+  ['gauge-readings', 'level_m', 'high'],
+  ['gauge-readings', 'readAt', 'then'],
+  ['gauge-readings', 'isFlood', 'yes'],
+  ['permissions', 'name', ' '],
+  ['permissions', 'kind', 'wink'],
+  ['permissions', 'from', 'spring'],
+  ['permissions', 'to', '2026-02-30'],
+  ['permissions', 'from', null, 'from'],
+  ['grounds', 'tide', { meanLevel_m: 0, workBelow_m: 0, constituents: [] }, 'tide.constituents'],
+  [
+    'grounds',
+    'tide',
+    { meanLevel_m: 0, workBelow_m: 0, constituents: [{ name: 'M9', amplitude_m: 1, phase_deg: 0 }] },
+    'tide.constituents.0.name',
+  ],
+  ['grounds', 'profile', [{ distance_m: 5, height_m: 1, form: 'fall' }], 'profile.0.form'],
+  ['grounds', 'joins', { groundId: 'x', distance_m: 5, bank: 'left' }, 'joins.groundId'],
+  ['spots', 'worksBelow_m', 90],
+  ['signs', 'kind', 'own: '],
+  ['signs', 'traits', { strike: 'across the flow' }],
+  ['signs', 'traits', { mood: 'good' }],
+  ['plans', 'day', 'Monday'],
+  ['plans', 'start_min', -5],
+  ['plans', 'back_min', 400, 'back_min'],
+  ['plans', 'back_min', 2000],
+  ['plans', 'limit_kg', 0],
+  ['plans', 'aim', 'luck'],
+  ['plans', 'way', 'slowly'],
+  [
+    'plans',
+    'stops',
+    [{ placeId: 'p', spotId: null, name: '', distance_m: 1, bank: 'left', offset_m: 0, work_min: 5 }],
+    'stops.0.name',
+  ],
+  ['plans', 'tools', [{ name: 'anvil', kg: 400 }], 'tools.0.kg'],
+  ['outlines', 'points', [[0, 0]]],
+  [
+    'outlines',
+    'points',
+    [
+      [0, 0],
+      [1, 1],
+    ],
+    'points',
+  ],
+  [
+    'outlines',
+    'points',
+    [
+      [0, 0],
+      [200, 1],
+      [1, 1],
+    ],
+    'points.1.0',
+  ],
+  ['outlines', 'kind', 'moon'],
+  ['outlines', 'height_m', 900],
+  ['attachments', 'mime', 'text/html'],
+  ['attachments', 'about', 'dog'],
+  ['attachments', 'name', ''],
+  ['attachments', 'takenAt', 'noon'],
+  ['attachments', 'width_px', 0],
+  ['lots', 'tag', ''],
+  ['lots', 'tag', 'x'.repeat(21)],
+  ['lots', 'volume_L', 0],
+  ['lots', 'state', 'somewhere'],
+  ['lots', 'takenAt', 'late'],
+  ['lots', 'spotId', 'x'],
+  ['samples', 'spotId', ''],
+  ['samples', 'takenAt', 'yesterday'],
+  ['samples', 'depth_m', -0.1],
+  ['samples', 'depth_m', 31],
+  ['samples', 'depthEntered', '1 ft'],
+  ['samples', 'volume_L', 0],
+  ['samples', 'volume_L', -4],
+  ['samples', 'volume_L', 20_000],
+  ['samples', 'volumeEntered', { text: '2' }, 'volumeEntered.unit'],
+  ['samples', 'volumeState', 'wet'],
+  ['samples', 'counts', { '+10': 0, '10-20': 0, '20-40': 1 }, 'counts.-40'],
+  ['samples', 'counts', { '+10': 0, '10-20': -1, '20-40': 1, '-40': 0 }, 'counts.10-20'],
+  ['samples', 'counts', { '+10': 0, '10-20': 0.5, '20-40': 1, '-40': 0 }, 'counts.10-20'],
+  ['samples', 'blackSand', 5],
+  ['samples', 'blackSand', 1.5],
+  ['samples', 'gold_mg', 0],
+  ['samples', 'gold_mg', -3],
+  ['samples', 'bucket', { nth: 5, of: 4 }, 'bucket.nth'],
+  ['samples', 'bucket', { nth: 0, of: 4 }, 'bucket.nth'],
+  ['samples', 'grownIn', 9],
+  ['samples', 'fromSafetyPan', 9],
+  ['samples', 'took_min', -1],
+  ['samples', 'seenWith', { pan: 'tea cup', light: 'sun', eyes: 'through a lens' }, 'seenWith.pan'],
+  ['samples', 'way', 'by prayer'],
+  ['lots', 'fromDepth_m', -1],
+  ['lots', 'toDepth_m', 31],
+  ['lots', 'samplePlanId', 'x'],
+  ['sample-plans', 'pattern', 'star'],
+  ['sample-plans', 'bag_L', 0],
+  ['sample-plans', 'name', ''],
+  ['sample-plans', 'madeAt', 'now'],
+  ['pits', 'length_m', 0],
+  ['pits', 'width_m', -1],
+  ['pits', 'batter', 4],
+  ['pits', 'batter', 1.5, 'batter'],
+  ['pits', 'layers', [], 'layers'],
+  ['pits', 'layers', [newLayer(0)], 'layers.0.thickness_m'],
+  ['pits', 'layers', [newLayer(20), newLayer(20)], 'layers'],
+  ['pits', 'layers', [newLayer(0.3, { cobbles_percent: 120 })], 'layers.0.cobbles_percent'],
+  ['pits', 'layers', [{ ...newLayer(0.3), material: 'cheese' }], 'layers.0.material'],
+  ['pits', 'layers', Array.from({ length: 21 }, () => newLayer(0.1)), 'layers'],
+  ['pits', 'waterAt_m', 2, 'waterAt_m'],
+  ['pits', 'bottom', 'China'],
+  [
+    'pits',
+    'crevice',
+    { width_m: 0, length_m: 1, depth_m: 1, strike: 'across the flow', state: 'found' },
+    'crevice.width_m',
+  ],
+  ['screenings', 'screens', []],
+  ['screenings', 'wentIn', 10, 'wentIn'],
+  ['screenings', 'wentIn', -2],
+  ['screenings', 'through', -1],
+  ['screenings', 'moisture_percent', 140],
+  ['screenings', 'measure', 'feel'],
+  [
+    'screenings',
+    'screens',
+    [{ name: 'a', aperture_mm: 2, shape: 'square', kept: 1, keptEntered: { text: '1', unit: 'kg' }, colors: 1.5 }],
+    'screens.0.colors',
+  ],
+  [
+    'screenings',
+    'screens',
+    [
+      { name: 'a', aperture_mm: 2, shape: 'square', kept: 1, keptEntered: { text: '1', unit: 'kg' } },
+      { name: 'b', aperture_mm: 2, shape: 'slot', kept: 1, keptEntered: { text: '1', unit: 'kg' } },
+    ],
+    'screens',
+  ],
+  ['containers', 'name', ''],
+  ['containers', 'name', '14 in pan'],
+  ['containers', 'volume_L', 0],
+  ['containers', 'way', 'guess'],
+  ['size-words', 'word', ' '],
+  ['size-words', 'word', '3 flakes'],
+  ['size-words', 'word', 'x'.repeat(31)],
+  ['size-words', 'size', 'small'],
+  ['seedings', 'putIn', 0],
+  ['seedings', 'cameBack', 11, 'cameBack'],
+  ['seedings', 'cameBack', -1],
+  ['seedings', 'size', 'huge'],
+  ['seedings', 'panner', ' '],
+  ['rigs', 'name', ''],
+  ['rigs', 'width_m', 0.01],
+  ['rigs', 'width_m', 3],
+  ['rigs', 'length_m', 0.1],
+  ['rigs', 'length_m', 11],
+  ['rigs', 'lining', 'velvet'],
+  ['rigs', 'widthEntered', undefined],
+  ['setups', 'rigId', null],
+  ['setups', 'slope', 0],
+  ['setups', 'slope', 0.5],
+  ['setups', 'flow_m3_s', null, 'depth_m'],
+  ['setups', 'depth_m', 0.02, 'depth_m'],
+  ['setups', 'flow_m3_s', -1],
+  ['setups', 'stone_m', 0],
+  ['setups', 'stone_m', 1],
+  ['setups', 'temperature_C', -4],
+  ['setups', 'temperature_C', 55],
+  ['setups', 'scoop_L', 0],
+  ['setups', 'bucket_L', 900],
+  ['setups', 'setAt', '2026-13-01'],
+  ['runs', 'setupId', 'x'],
+  ['runs', 'spotId', null],
+  ['runs', 'startedAt', 5],
+  ['runs', 'bucket_L', 0],
+  ['runs', 'bucketEntered', { text: 'x'.repeat(61), unit: 'L' }, 'bucketEntered.text'],
+  ['cleanups', 'runIds', []],
+  ['cleanups', 'runIds', ['x'], 'runIds.0'],
+  ['cleanups', 'sections', []],
+  ['cleanups', 'sections', [{ ...newSection(0, 1, 1), gold_mg: -1 }], 'sections.0.gold_mg'],
+  ['cleanups', 'sections', [newSection(0.5, 0.2, 1)], 'sections'],
+  ['cleanups', 'sections', [newSection(0, 0.5, 1), newSection(0.4, 0.9, 1)], 'sections'],
+  ['cleanups', 'sections', [newSection(0, 12, 1)], 'sections.0.to_m'],
+  ['cleanups', 'blackSand_g', -1],
+  ['cleanups', 'rinsedClean', 'maybe'],
 ];
 
 describe('a wrong field is named, and nothing is stored', () => {
-  test.each(WRONG.map(([kind, field, value, path = field]) => [kind, field, value, path] as const))('%s: %s = %j', async (kind, field, value, path) => {
-    const record = { ...RIGHT[kind](), [field]: value };
-    const answer = await put(kind, record);
-    expect([answer.statusCode, answer.headers['content-type']]).toEqual([400, expect.stringContaining('application/problem+json')]);
-    const problem = answer.json<Problem>();
-    expect(problem.code).toBe('INVALID');
-    expect(problem.errors?.map((e) => e.path)).toContain(path);
-    for (const e of problem.errors ?? []) expect(e.message.length).toBeGreaterThan(3);
-    const { rows } = await server.pool.query(`select 1 from ${TABLE[kind]} where id = $1`, [record.id]);
-    expect(rows).toEqual([]);
-  });
-  test.each(Object.keys(RIGHT) as Kind[])('%s: the right record beside them is taken, and taken again is the same one', async (kind) => {
-    const record = RIGHT[kind]();
-    expect((await put(kind, record)).statusCode).toBe(201);
-    const again = await put(kind, record);
-    expect([again.statusCode, again.json<{ version: number }>().version]).toEqual([200, 1]);
-  });
+  test.each(WRONG.map(([kind, field, value, path = field]) => [kind, field, value, path] as const))(
+    '%s: %s = %j',
+    async (kind, field, value, path) => {
+      const record = { ...RIGHT[kind](), [field]: value };
+      const answer = await put(kind, record);
+      expect([answer.statusCode, answer.headers['content-type']]).toEqual([
+        400,
+        expect.stringContaining('application/problem+json'),
+      ]);
+      const problem = answer.json<Problem>();
+      expect(problem.code).toBe('INVALID');
+      expect(problem.errors?.map((e) => e.path)).toContain(path);
+      for (const e of problem.errors ?? []) expect(e.message.length).toBeGreaterThan(3);
+      const { rows } = await server.pool.query(`select 1 from ${TABLE[kind]} where id = $1`, [record.id]);
+      expect(rows).toEqual([]);
+    },
+  );
+  test.each(Object.keys(RIGHT) as Kind[])(
+    '%s: the right record beside them is taken, and taken again is the same one',
+    async (kind) => {
+      const record = RIGHT[kind]();
+      expect((await put(kind, record)).statusCode).toBe(201);
+      const again = await put(kind, record);
+      expect([again.statusCode, again.json<{ version: number }>().version]).toEqual([200, 1]);
+    },
+  );
   test.each(Object.keys(RIGHT) as Kind[])('%s: the id in the address must be the record’s', async (kind) => {
-    expect((await server.call('PUT', `/${kind}/${uuidv7()}`, RIGHT[kind]())).json()).toMatchObject({ code: 'INVALID', errors: [{ path: 'id' }] });
+    expect((await server.call('PUT', `/${kind}/${uuidv7()}`, RIGHT[kind]())).json()).toMatchObject({
+      code: 'INVALID',
+      errors: [{ path: 'id' }],
+    });
   });
   test.each(Object.keys(RIGHT) as Kind[])('%s: changing what is not there is refused', async (kind) => {
     const record = { ...RIGHT[kind](), baseVersion: 3 };
@@ -109,13 +334,54 @@ describe('a wrong field is named, and nothing is stored', () => {
   });
 });
 
-const TABLE: Readonly<Record<Kind, string>> = { grounds: 'ground', spots: 'spot', signs: 'sign', 'gauge-readings': 'gauge_reading', permissions: 'permission', plans: 'day_plan', outlines: 'outline', attachments: 'attachment', lots: 'lot', samples: 'sample', 'sample-plans': 'sample_plan', pits: 'pit', screenings: 'screening', containers: 'container', seedings: 'seeding', 'size-words': 'size_word', rigs: 'rig', setups: 'setup', runs: 'run', cleanups: 'cleanup' };
+const TABLE: Readonly<Record<Kind, string>> = {
+  grounds: 'ground',
+  spots: 'spot',
+  signs: 'sign',
+  'gauge-readings': 'gauge_reading',
+  permissions: 'permission',
+  plans: 'day_plan',
+  outlines: 'outline',
+  attachments: 'attachment',
+  lots: 'lot',
+  samples: 'sample',
+  'sample-plans': 'sample_plan',
+  pits: 'pit',
+  screenings: 'screening',
+  containers: 'container',
+  seedings: 'seeding',
+  'size-words': 'size_word',
+  rigs: 'rig',
+  setups: 'setup',
+  runs: 'run',
+  cleanups: 'cleanup',
+};
 
 describe('a record that points to nothing is refused by field', () => {
   test.each([
-    ['spots', { groundId: uuidv7() }, 'groundId'], ['signs', { groundId: uuidv7() }, 'groundId'], ['gauge-readings', { groundId: uuidv7() }, 'groundId'], ['permissions', { groundId: uuidv7() }, 'groundId'], ['plans', { groundId: uuidv7() }, 'groundId'], ['outlines', { groundId: uuidv7() }, 'groundId'], ['lots', { spotId: uuidv7() }, 'spotId'], ['attachments', { groundId: uuidv7() }, 'groundId'],
-    ['grounds', { joins: { groundId: uuidv7(), distance_m: 4, bank: 'left' } }, 'joins.groundId'], ['samples', { spotId: uuidv7() }, 'spotId'], ['samples', { pitId: uuidv7() }, 'pitId'], ['samples', { lotId: uuidv7() }, 'lotId'], ['pits', { spotId: uuidv7() }, 'spotId'], ['screenings', { spotId: uuidv7() }, 'spotId'], ['screenings', { lotId: uuidv7() }, 'lotId'], ['sample-plans', { groundId: uuidv7() }, 'groundId'], ['lots', { samplePlanId: uuidv7() }, 'samplePlanId'], ['spots', { samplePlanId: uuidv7() }, 'samplePlanId'], ['setups', { rigId: uuidv7() }, 'rigId'], ['setups', { spotId: uuidv7() }, 'spotId'],
-    ['runs', { setupId: uuidv7() }, 'setupId'], ['runs', { spotId: uuidv7() }, 'spotId'], ['cleanups', { runIds: [uuidv7()] }, 'runIds'],
+    ['spots', { groundId: uuidv7() }, 'groundId'],
+    ['signs', { groundId: uuidv7() }, 'groundId'],
+    ['gauge-readings', { groundId: uuidv7() }, 'groundId'],
+    ['permissions', { groundId: uuidv7() }, 'groundId'],
+    ['plans', { groundId: uuidv7() }, 'groundId'],
+    ['outlines', { groundId: uuidv7() }, 'groundId'],
+    ['lots', { spotId: uuidv7() }, 'spotId'],
+    ['attachments', { groundId: uuidv7() }, 'groundId'],
+    ['grounds', { joins: { groundId: uuidv7(), distance_m: 4, bank: 'left' } }, 'joins.groundId'],
+    ['samples', { spotId: uuidv7() }, 'spotId'],
+    ['samples', { pitId: uuidv7() }, 'pitId'],
+    ['samples', { lotId: uuidv7() }, 'lotId'],
+    ['pits', { spotId: uuidv7() }, 'spotId'],
+    ['screenings', { spotId: uuidv7() }, 'spotId'],
+    ['screenings', { lotId: uuidv7() }, 'lotId'],
+    ['sample-plans', { groundId: uuidv7() }, 'groundId'],
+    ['lots', { samplePlanId: uuidv7() }, 'samplePlanId'],
+    ['spots', { samplePlanId: uuidv7() }, 'samplePlanId'],
+    ['setups', { rigId: uuidv7() }, 'rigId'],
+    ['setups', { spotId: uuidv7() }, 'spotId'],
+    ['runs', { setupId: uuidv7() }, 'setupId'],
+    ['runs', { spotId: uuidv7() }, 'spotId'],
+    ['cleanups', { runIds: [uuidv7()] }, 'runIds'],
   ] as const)('%s %j', async (kind, some, path) => {
     const answer = await put(kind, { ...RIGHT[kind](), ...some });
     expect([answer.statusCode, answer.json<Problem>().errors?.[0]?.path]).toEqual([422, path]);
@@ -134,55 +400,122 @@ describe('two bags never share a tag', () => {
 });
 
 describe('taps', () => {
-  const send = (events: unknown[]): ReturnType<typeof server.call> => server.call('POST', `/runs/${ids.run}/events`, { events });
+  const send = (events: unknown[]): ReturnType<typeof server.call> =>
+    server.call('POST', `/runs/${ids.run}/events`, { events });
   test.each([
-    ['no events', []], ['a kind there is not', [{ ...bucketAt(1, null), kind: 'shovel' }]], ['a time that is none', [{ ...bucketAt(1, null), at: 'noon' }]], ['a bucket of nothing', [{ ...bucketAt(1, null), volume_L: 0 }]],
-    ['a bucket of a cubic metre', [{ ...bucketAt(1, null), volume_L: 1000 }]], ['more than a batch takes', Array.from({ length: 501 }, () => bucketAt(1, null))],
+    ['no events', []],
+    ['a kind there is not', [{ ...bucketAt(1, null), kind: 'shovel' }]],
+    ['a time that is none', [{ ...bucketAt(1, null), at: 'noon' }]],
+    ['a bucket of nothing', [{ ...bucketAt(1, null), volume_L: 0 }]],
+    ['a bucket of a cubic metre', [{ ...bucketAt(1, null), volume_L: 1000 }]],
+    ['more than a batch takes', Array.from({ length: 501 }, () => bucketAt(1, null))],
   ])('%s', async (_name, events) => {
     expect((await send(events)).json()).toMatchObject({ status: 400, code: 'INVALID' });
     const { rows } = await server.pool.query('select 1 from run_event where run_id = $1', [ids.run]);
     expect(rows).toEqual([]);
   });
   test('one wrong tap in a batch keeps none of it', async () => {
-    expect((await send([bucketAt(1, ids.spot), bucketAt(2, uuidv7())])).json()).toMatchObject({ status: 422, errors: [{ path: 'events' }] });
+    expect((await send([bucketAt(1, ids.spot), bucketAt(2, uuidv7())])).json()).toMatchObject({
+      status: 422,
+      errors: [{ path: 'events' }],
+    });
     const { rows } = await server.pool.query('select 1 from run_event where run_id = $1', [ids.run]);
     expect(rows).toEqual([]);
   });
 });
 
 describe('requests that are no requests', () => {
-  test.each([['not JSON', '{"id":', 400], ['no body', undefined, 400]] as const)('%s', async (_name, body, status) => {
+  test.each([
+    ['not JSON', '{"id":', 400],
+    ['no body', undefined, 400],
+  ] as const)('%s', async (_name, body, status) => {
     const answer = await server.call('PUT', `/grounds/${uuidv7()}`, body, { 'content-type': 'application/json' });
     expect([answer.statusCode, answer.json<Problem>().code]).toEqual([status, 'INVALID']);
   });
   test('a body of 2 MB', async () => {
-    expect((await put('grounds', newGround({ note: 'x'.repeat(2 * 1024 * 1024) }))).json()).toMatchObject({ status: 413, code: 'TOO_LARGE' });
+    expect((await put('grounds', newGround({ note: 'x'.repeat(2 * 1024 * 1024) }))).json()).toMatchObject({
+      status: 413,
+      code: 'TOO_LARGE',
+    });
   });
   test.each(['limit=0', 'limit=5000', 'limit=many', 'after=there'])('a page of %s', async (query) => {
-    expect((await server.call('GET', `/grounds/${ids.ground}/samples?${query}`)).json()).toMatchObject({ status: 400, code: 'INVALID' });
+    expect((await server.call('GET', `/grounds/${ids.ground}/samples?${query}`)).json()).toMatchObject({
+      status: 400,
+      code: 'INVALID',
+    });
   });
-  test('an id that is none', async () => expect((await server.call('GET', '/grounds/x/book')).json()).toMatchObject({ status: 400, errors: [{ path: 'groundId' }] }));
+  test('an id that is none', async () =>
+    expect((await server.call('GET', '/grounds/x/book')).json()).toMatchObject({
+      status: 400,
+      errors: [{ path: 'groundId' }],
+    }));
 });
 
 /** The database holds the same rules, for whoever writes past the server. */
 describe('the database refuses by itself', () => {
   const insert = (table: string, row: Record<string, unknown>): Promise<unknown> => {
     const names = Object.keys(row);
-    return server.pool.query(`insert into ${table} (${names.join(', ')}) values (${names.map((_, i) => `$${i + 1}`).join(', ')})`, Object.values(row));
+    return server.pool.query(
+      `insert into ${table} (${names.join(', ')}) values (${names.map((_, i) => `$${i + 1}`).join(', ')})`,
+      Object.values(row),
+    );
   };
-  const ground = (): Record<string, unknown> => ({ crew_id: server.crewId, id: uuidv7(), name: 'G', kind: 'creek', length_m: 10, swell_percent: 18 });
+  const ground = (): Record<string, unknown> => ({
+    crew_id: server.crewId,
+    id: uuidv7(),
+    name: 'G',
+    kind: 'creek',
+    length_m: 10,
+    swell_percent: 18,
+  });
   test.each([
-    ['a ground of no length', { length_m: 0 }, '23514'], ['a ground of a kind there is not', { kind: 'moon' }, '23514'], ['a ground without a name', { name: '' }, '23514'], ['a ground of no crew', { crew_id: uuidv7() }, '23503'], ['a ground whose gravel triples', { swell_percent: 200 }, '23514'],
-  ])('%s', async (_name, some, code) => expect(insert('ground', { ...ground(), ...some })).rejects.toMatchObject({ code }));
+    ['a ground of no length', { length_m: 0 }, '23514'],
+    ['a ground of a kind there is not', { kind: 'moon' }, '23514'],
+    ['a ground without a name', { name: '' }, '23514'],
+    ['a ground of no crew', { crew_id: uuidv7() }, '23503'],
+    ['a ground whose gravel triples', { swell_percent: 200 }, '23514'],
+  ])('%s', async (_name, some, code) =>
+    expect(insert('ground', { ...ground(), ...some })).rejects.toMatchObject({ code }),
+  );
 
-  const event = (): Record<string, unknown> => ({ crew_id: server.crewId, id: uuidv7(), ground_id: ids.ground, run_id: ids.run, kind: 'bucket', at: '2026-05-01T09:00:00Z', volume_l: 20 });
+  const event = (): Record<string, unknown> => ({
+    crew_id: server.crewId,
+    id: uuidv7(),
+    ground_id: ids.ground,
+    run_id: ids.run,
+    kind: 'bucket',
+    at: '2026-05-01T09:00:00Z',
+    volume_l: 20,
+  });
   test.each([
-    ['a bucket of no volume', { volume_l: null }, 'run_event_bucket'], ['an undo of nothing', { kind: 'undo', volume_l: null }, 'run_event_undo'], ['a tap of another crew', { crew_id: uuidv7() }, 'run_event_run_fk'], ['a tap of no run', { run_id: uuidv7() }, 'run_event_run_fk'],
-  ])('%s', async (_name, some, constraint) => expect(insert('run_event', { ...event(), ...some })).rejects.toMatchObject({ constraint }));
+    ['a bucket of no volume', { volume_l: null }, 'run_event_bucket'],
+    ['an undo of nothing', { kind: 'undo', volume_l: null }, 'run_event_undo'],
+    ['a tap of another crew', { crew_id: uuidv7() }, 'run_event_run_fk'],
+    ['a tap of no run', { run_id: uuidv7() }, 'run_event_run_fk'],
+  ])('%s', async (_name, some, constraint) =>
+    expect(insert('run_event', { ...event(), ...some })).rejects.toMatchObject({ constraint }),
+  );
 
   test('a set-up with both depth and flow, or neither', async () => {
-    const setup = { crew_id: server.crewId, id: uuidv7(), ground_id: ids.ground, rig_id: ids.rig, set_at: '2026-05-01T09:00:00Z', slope: 0.05, pitch_entered: '{}', stone_m: 0.01, stone_entered: '{}', temperature_c: 10, scoop_l: 1, scoop_entered: '{}', bucket_l: 20, bucket_entered: '{}' };
+    const setup = {
+      crew_id: server.crewId,
+      id: uuidv7(),
+      ground_id: ids.ground,
+      rig_id: ids.rig,
+      set_at: '2026-05-01T09:00:00Z',
+      slope: 0.05,
+      pitch_entered: '{}',
+      stone_m: 0.01,
+      stone_entered: '{}',
+      temperature_c: 10,
+      scoop_l: 1,
+      scoop_entered: '{}',
+      bucket_l: 20,
+      bucket_entered: '{}',
+    };
     await expect(insert('setup', setup)).rejects.toMatchObject({ constraint: 'setup_one_known' });
-    await expect(insert('setup', { ...setup, depth_m: 0.02, flow_m3_s: 0.003 })).rejects.toMatchObject({ constraint: 'setup_one_known' });
+    await expect(insert('setup', { ...setup, depth_m: 0.02, flow_m3_s: 0.003 })).rejects.toMatchObject({
+      constraint: 'setup_one_known',
+    });
   });
 });

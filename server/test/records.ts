@@ -1,84 +1,383 @@
 import { v7 as uuidv7 } from 'uuid';
-import { PLAIN_PAN, type Attachment, type Cleanup, type Container, type GaugeReading, type Ground, type LoggedEvent, type Lot, type Outline, type Permission, type Pit, type Plan, type Rig, type Run, type Sample, type SamplePlan, type Screening, type Seeding, type Setup, type Sign, type SizeWord, type Spot } from '@riffle/contract';
+import {
+  PLAIN_PAN,
+  type Attachment,
+  type Cleanup,
+  type Container,
+  type GaugeReading,
+  type Ground,
+  type LoggedEvent,
+  type Lot,
+  type Outline,
+  type Permission,
+  type Pit,
+  type Plan,
+  type Rig,
+  type Run,
+  type Sample,
+  type SamplePlan,
+  type Screening,
+  type Seeding,
+  type Setup,
+  type Sign,
+  type SizeWord,
+  type Spot,
+} from '@riffle/contract';
 
 /** For tests: one right record of each kind, new. Anything may be changed by the caller. */
 type New<T> = T & { baseVersion: number };
 
 const entered = (text: string, unit: string): { text: string; unit: string } => ({ text, unit });
-const fresh = (): { id: string; deleted: boolean; baseVersion: number } => ({ id: uuidv7(), deleted: false, baseVersion: 0 });
+const fresh = (): { id: string; deleted: boolean; baseVersion: number } => ({
+  id: uuidv7(),
+  deleted: false,
+  baseVersion: 0,
+});
 
-export const newGround = (some: Partial<New<Ground>> = {}): New<Ground> => ({ ...fresh(), name: 'Test creek', kind: 'creek', length_m: 500, swell_percent: 25, note: '', tide: null, profile: [], joins: null, ...some });
+export const newGround = (some: Partial<New<Ground>> = {}): New<Ground> => ({
+  ...fresh(),
+  name: 'Test creek',
+  kind: 'creek',
+  length_m: 500,
+  swell_percent: 25,
+  note: '',
+  tide: null,
+  profile: [],
+  joins: null,
+  ...some,
+});
 
-export const newSpot = (groundId: string, some: Partial<New<Spot>> = {}): New<Spot> => ({ ...fresh(), groundId, name: 'Bar', kind: 'bar', distance_m: 100, bank: 'left', offset_m: 3, position: null, worksBelow_m: null, worksBelowEntered: null, samplePlanId: null, note: '', ...some });
+export const newSpot = (groundId: string, some: Partial<New<Spot>> = {}): New<Spot> => ({
+  ...fresh(),
+  groundId,
+  name: 'Bar',
+  kind: 'bar',
+  distance_m: 100,
+  bank: 'left',
+  offset_m: 3,
+  position: null,
+  worksBelow_m: null,
+  worksBelowEntered: null,
+  samplePlanId: null,
+  note: '',
+  ...some,
+});
 
 export const newSign = (groundId: string, some: Partial<New<Sign>> = {}): New<Sign> => ({
-  ...fresh(), groundId, kind: 'boulder lee', distance_m: 120, bank: 'right', offset_m: 4, position: null, seenAt: '2026-05-01T08:00:00.000Z', size_mm: null, sizeEntered: null, cover_m: null, coverEntered: null, weight: null, comeBackWith: '', note: '', traits: {}, ...some,
+  ...fresh(),
+  groundId,
+  kind: 'boulder lee',
+  distance_m: 120,
+  bank: 'right',
+  offset_m: 4,
+  position: null,
+  seenAt: '2026-05-01T08:00:00.000Z',
+  size_mm: null,
+  sizeEntered: null,
+  cover_m: null,
+  coverEntered: null,
+  weight: null,
+  comeBackWith: '',
+  note: '',
+  traits: {},
+  ...some,
 });
 
-export const newGaugeReading = (groundId: string, some: Partial<New<GaugeReading>> = {}): New<GaugeReading> => ({ ...fresh(), groundId, readAt: '2026-05-01T08:00:00.000Z', level_m: 0.34, levelEntered: entered('34', 'cm'), isFlood: false, note: '', ...some });
+export const newGaugeReading = (groundId: string, some: Partial<New<GaugeReading>> = {}): New<GaugeReading> => ({
+  ...fresh(),
+  groundId,
+  readAt: '2026-05-01T08:00:00.000Z',
+  level_m: 0.34,
+  levelEntered: entered('34', 'cm'),
+  isFlood: false,
+  note: '',
+  ...some,
+});
 
-export const newPermission = (groundId: string, some: Partial<New<Permission>> = {}): New<Permission> => ({ ...fresh(), groundId, name: 'Spawning', kind: 'closed season', from: '2026-08-15', to: '2026-10-31', everyYear: true, note: '', ...some });
+export const newPermission = (groundId: string, some: Partial<New<Permission>> = {}): New<Permission> => ({
+  ...fresh(),
+  groundId,
+  name: 'Spawning',
+  kind: 'closed season',
+  from: '2026-08-15',
+  to: '2026-10-31',
+  everyYear: true,
+  note: '',
+  ...some,
+});
 
 export const newSample = (groundId: string, spotId: string, some: Partial<New<Sample>> = {}): New<Sample> => ({
-  ...fresh(), groundId, spotId, takenAt: '2026-05-01T08:00:00.000Z', depth_m: 0.3, depthEntered: entered('1', 'ft'), volume_L: 9.5, volumeEntered: entered('2', 'pan'), volumeState: 'loose',
-  counts: { '+10': 0, '10-20': 0, '20-40': 1, '-40': 2 }, blackSand: 1, gold_mg: null, goldEntered: null, ...PLAIN_PAN, note: '', ...some,
+  ...fresh(),
+  groundId,
+  spotId,
+  takenAt: '2026-05-01T08:00:00.000Z',
+  depth_m: 0.3,
+  depthEntered: entered('1', 'ft'),
+  volume_L: 9.5,
+  volumeEntered: entered('2', 'pan'),
+  volumeState: 'loose',
+  counts: { '+10': 0, '10-20': 0, '20-40': 1, '-40': 2 },
+  blackSand: 1,
+  gold_mg: null,
+  goldEntered: null,
+  ...PLAIN_PAN,
+  note: '',
+  ...some,
 });
 
-export const newRig = (some: Partial<New<Rig>> = {}): New<Rig> => ({ ...fresh(), name: 'Box', width_m: 0.254, widthEntered: entered('10', 'in'), length_m: 1.2, lengthEntered: entered('1.2', 'm'), lining: 'riffles', note: '', ...some });
+export const newRig = (some: Partial<New<Rig>> = {}): New<Rig> => ({
+  ...fresh(),
+  name: 'Box',
+  width_m: 0.254,
+  widthEntered: entered('10', 'in'),
+  length_m: 1.2,
+  lengthEntered: entered('1.2', 'm'),
+  lining: 'riffles',
+  note: '',
+  ...some,
+});
 
 export const newSetup = (groundId: string, rigId: string, some: Partial<New<Setup>> = {}): New<Setup> => ({
-  ...fresh(), groundId, rigId, spotId: null, setAt: '2026-05-01T08:00:00.000Z', slope: 0.05, pitchEntered: entered('5', '%'), depth_m: null, depthEntered: null, flow_m3_s: 0.003, flowEntered: entered('3', 'L/s'),
-  stone_m: 0.0127, stoneEntered: entered('1/2', 'in'), temperature_C: 10, scoop_L: 0.28, scoopEntered: entered('1', 'scoop'), bucket_L: 20, bucketEntered: entered('20', 'L'), note: '', ...some,
+  ...fresh(),
+  groundId,
+  rigId,
+  spotId: null,
+  setAt: '2026-05-01T08:00:00.000Z',
+  slope: 0.05,
+  pitchEntered: entered('5', '%'),
+  depth_m: null,
+  depthEntered: null,
+  flow_m3_s: 0.003,
+  flowEntered: entered('3', 'L/s'),
+  stone_m: 0.0127,
+  stoneEntered: entered('1/2', 'in'),
+  temperature_C: 10,
+  scoop_L: 0.28,
+  scoopEntered: entered('1', 'scoop'),
+  bucket_L: 20,
+  bucketEntered: entered('20', 'L'),
+  note: '',
+  ...some,
 });
 
 export const newRun = (groundId: string, setupId: string, spotId: string, some: Partial<New<Run>> = {}): New<Run> => ({
-  ...fresh(), groundId, setupId, spotId, startedAt: '2026-05-01T09:00:00.000Z', bucket_L: 20, bucketEntered: entered('20', 'L'), note: '', ...some,
+  ...fresh(),
+  groundId,
+  setupId,
+  spotId,
+  startedAt: '2026-05-01T09:00:00.000Z',
+  bucket_L: 20,
+  bucketEntered: entered('20', 'L'),
+  note: '',
+  ...some,
 });
 
 /** A full bucket of 20 L, so many minutes into a run that began at nine. */
 export const bucketAt = (minute: number, spotId: string | null, some: Partial<LoggedEvent> = {}): LoggedEvent => ({
-  id: uuidv7(), kind: 'bucket', at: new Date(Date.UTC(2026, 4, 1, 9, minute)).toISOString(), spotId, volume_L: 20, fullness: 'full', undoes: null, ...some,
+  id: uuidv7(),
+  kind: 'bucket',
+  at: new Date(Date.UTC(2026, 4, 1, 9, minute)).toISOString(),
+  spotId,
+  volume_L: 20,
+  fullness: 'full',
+  undoes: null,
+  ...some,
 });
 
-export const newSection = (from_m: number, to_m: number, gold_mg: number): Cleanup['sections'][number] => ({ name: '', from_m, to_m, lining: 'riffles', gold_mg, goldEntered: entered(String(gold_mg), 'mg') });
+export const newSection = (from_m: number, to_m: number, gold_mg: number): Cleanup['sections'][number] => ({
+  name: '',
+  from_m,
+  to_m,
+  lining: 'riffles',
+  gold_mg,
+  goldEntered: entered(String(gold_mg), 'mg'),
+});
 
-export const newCleanup = (groundId: string, runIds: string[], sections: Cleanup['sections'], some: Partial<New<Cleanup>> = {}): New<Cleanup> => ({
-  ...fresh(), groundId, runIds, cleanedAt: '2026-05-01T15:00:00.000Z', sections, blackSand_g: null, blackSandEntered: null, rinsedClean: 'yes', note: '', ...some,
+export const newCleanup = (
+  groundId: string,
+  runIds: string[],
+  sections: Cleanup['sections'],
+  some: Partial<New<Cleanup>> = {},
+): New<Cleanup> => ({
+  ...fresh(),
+  groundId,
+  runIds,
+  cleanedAt: '2026-05-01T15:00:00.000Z',
+  sections,
+  blackSand_g: null,
+  blackSandEntered: null,
+  rinsedClean: 'yes',
+  note: '',
+  ...some,
 });
 
 export const newPlan = (groundId: string, some: Partial<New<Plan>> = {}): New<Plan> => ({
-  ...fresh(), groundId, day: '2026-05-02', start_min: 480, back_min: 960, start_m: 0, limit_kg: 20, tools: [{ name: 'shovel', kg: 2 }], aim: 'best traps', way: 'quick pans', frozen: false, waterAway: false,
-  stops: [{ placeId: 'signs-1', spotId: null, name: 'Bar', distance_m: 100, bank: 'left', offset_m: 3, work_min: 30 }], note: '', ...some,
+  ...fresh(),
+  groundId,
+  day: '2026-05-02',
+  start_min: 480,
+  back_min: 960,
+  start_m: 0,
+  limit_kg: 20,
+  tools: [{ name: 'shovel', kg: 2 }],
+  aim: 'best traps',
+  way: 'quick pans',
+  frozen: false,
+  waterAway: false,
+  stops: [{ placeId: 'signs-1', spotId: null, name: 'Bar', distance_m: 100, bank: 'left', offset_m: 3, work_min: 30 }],
+  note: '',
+  ...some,
 });
 
-export const newOutline = (groundId: string, some: Partial<New<Outline>> = {}): New<Outline> => ({ ...fresh(), groundId, name: 'Upper bench', kind: 'bench', points: [[-33, 46.5], [-33.001, 46.5], [-33.001, 46.501]], height_m: 4, note: '', ...some });
+export const newOutline = (groundId: string, some: Partial<New<Outline>> = {}): New<Outline> => ({
+  ...fresh(),
+  groundId,
+  name: 'Upper bench',
+  kind: 'bench',
+  points: [
+    [-33, 46.5],
+    [-33.001, 46.5],
+    [-33.001, 46.501],
+  ],
+  height_m: 4,
+  note: '',
+  ...some,
+});
 
-export const newAttachment = (groundId: string, aboutId: string, some: Partial<New<Attachment>> = {}): New<Attachment> => ({
-  ...fresh(), groundId, about: 'spot', aboutId, name: 'bar.png', mime: 'image/png', takenAt: null, position: null, width_px: 1, height_px: 1, note: '', ...some,
+export const newAttachment = (
+  groundId: string,
+  aboutId: string,
+  some: Partial<New<Attachment>> = {},
+): New<Attachment> => ({
+  ...fresh(),
+  groundId,
+  about: 'spot',
+  aboutId,
+  name: 'bar.png',
+  mime: 'image/png',
+  takenAt: null,
+  position: null,
+  width_px: 1,
+  height_px: 1,
+  note: '',
+  ...some,
 });
 
 export const newLot = (groundId: string, spotId: string | null, some: Partial<New<Lot>> = {}): New<Lot> => ({
-  ...fresh(), groundId, spotId, tag: uuidv7().slice(-12), layer: '', volume_L: 9.5, volumeEntered: entered('2', 'pan'), screen: '', takenAt: '2026-05-01T08:00:00.000Z', state: 'waiting', place: '', holder: '', samplePlanId: null, fromDepth_m: null, toDepth_m: null, note: '', ...some,
+  ...fresh(),
+  groundId,
+  spotId,
+  tag: uuidv7().slice(-12),
+  layer: '',
+  volume_L: 9.5,
+  volumeEntered: entered('2', 'pan'),
+  screen: '',
+  takenAt: '2026-05-01T08:00:00.000Z',
+  state: 'waiting',
+  place: '',
+  holder: '',
+  samplePlanId: null,
+  fromDepth_m: null,
+  toDepth_m: null,
+  note: '',
+  ...some,
 });
 
-export const newSamplePlan = (groundId: string, some: Partial<New<SamplePlan>> = {}): New<SamplePlan> => ({ ...fresh(), groundId, name: 'Across the bar', pattern: 'traverse', madeAt: '2026-05-01T08:00:00.000Z', bag_L: 9.5, bagEntered: entered('2', 'pan'), note: '', ...some });
+export const newSamplePlan = (groundId: string, some: Partial<New<SamplePlan>> = {}): New<SamplePlan> => ({
+  ...fresh(),
+  groundId,
+  name: 'Across the bar',
+  pattern: 'traverse',
+  madeAt: '2026-05-01T08:00:00.000Z',
+  bag_L: 9.5,
+  bagEntered: entered('2', 'pan'),
+  note: '',
+  ...some,
+});
 
 export const newLayer = (thickness_m: number, some: Partial<Pit['layers'][number]> = {}): Pit['layers'][number] => ({
-  id: uuidv7(), thickness_m, thicknessEntered: entered(String(thickness_m), 'm'), material: 'gravel', color: 'brown', firmness: 'loose', moisture: 'moist', clay: 0, iron: false, cobbles_percent: 10, pay: false, note: '', ...some,
+  id: uuidv7(),
+  thickness_m,
+  thicknessEntered: entered(String(thickness_m), 'm'),
+  material: 'gravel',
+  color: 'brown',
+  firmness: 'loose',
+  moisture: 'moist',
+  clay: 0,
+  iron: false,
+  cobbles_percent: 10,
+  pay: false,
+  note: '',
+  ...some,
 });
 
 export const newPit = (groundId: string, spotId: string, some: Partial<New<Pit>> = {}): New<Pit> => ({
-  ...fresh(), groundId, spotId, name: 'Pit 1', dugAt: '2026-05-01T08:00:00.000Z', planned: '1 m square', length_m: 1, lengthEntered: entered('1', 'm'), width_m: 0.8, widthEntered: entered('80', 'cm'), batter: 0,
-  layers: [newLayer(0.4, { material: 'silt' }), newLayer(0.3, { pay: true })], bottom: 'clay', waterAt_m: null, crevice: null, filledIn: false, putBack: false, note: '', ...some,
+  ...fresh(),
+  groundId,
+  spotId,
+  name: 'Pit 1',
+  dugAt: '2026-05-01T08:00:00.000Z',
+  planned: '1 m square',
+  length_m: 1,
+  lengthEntered: entered('1', 'm'),
+  width_m: 0.8,
+  widthEntered: entered('80', 'cm'),
+  batter: 0,
+  layers: [newLayer(0.4, { material: 'silt' }), newLayer(0.3, { pay: true })],
+  bottom: 'clay',
+  waterAt_m: null,
+  crevice: null,
+  filledIn: false,
+  putBack: false,
+  note: '',
+  ...some,
 });
 
 export const newScreening = (groundId: string, spotId: string, some: Partial<New<Screening>> = {}): New<Screening> => ({
-  ...fresh(), groundId, spotId, lotId: null, screenedAt: '2026-05-01T08:00:00.000Z', measure: 'mass', way: 'wet', moisture_percent: 8, wentIn: 20, wentInEntered: entered('20', 'kg'),
-  screens: [{ name: '1/4 in', aperture_mm: 6.3, shape: 'square', kept: 8, keptEntered: entered('8', 'kg'), colors: 0 }, { name: 'No. 10', aperture_mm: 2, shape: 'square', kept: 6, keptEntered: entered('6', 'kg'), colors: null }], through: 5.8, throughEntered: entered('5.8', 'kg'), note: '', ...some,
+  ...fresh(),
+  groundId,
+  spotId,
+  lotId: null,
+  screenedAt: '2026-05-01T08:00:00.000Z',
+  measure: 'mass',
+  way: 'wet',
+  moisture_percent: 8,
+  wentIn: 20,
+  wentInEntered: entered('20', 'kg'),
+  screens: [
+    { name: '1/4 in', aperture_mm: 6.3, shape: 'square', kept: 8, keptEntered: entered('8', 'kg'), colors: 0 },
+    { name: 'No. 10', aperture_mm: 2, shape: 'square', kept: 6, keptEntered: entered('6', 'kg'), colors: null },
+  ],
+  through: 5.8,
+  throughEntered: entered('5.8', 'kg'),
+  note: '',
+  ...some,
 });
 
-export const newContainer = (some: Partial<New<Container>> = {}): New<Container> => ({ ...fresh(), name: `pan ${uuidv7().slice(-8).replaceAll(/\d/g, 'x')}`, volume_L: 5.1, volumeEntered: entered('5.1', 'L'), way: 'weight of water', note: '', ...some });
+export const newContainer = (some: Partial<New<Container>> = {}): New<Container> => ({
+  ...fresh(),
+  name: `pan ${uuidv7().slice(-8).replaceAll(/\d/g, 'x')}`,
+  volume_L: 5.1,
+  volumeEntered: entered('5.1', 'L'),
+  way: 'weight of water',
+  note: '',
+  ...some,
+});
 
-export const newSizeWord = (some: Partial<New<SizeWord>> = {}): New<SizeWord> => ({ ...fresh(), word: `bit ${uuidv7().slice(-8).replaceAll(/\d/g, 'x')}`, size: '20-40', ...some });
+export const newSizeWord = (some: Partial<New<SizeWord>> = {}): New<SizeWord> => ({
+  ...fresh(),
+  word: `bit ${uuidv7().slice(-8).replaceAll(/\d/g, 'x')}`,
+  size: '20-40',
+  ...some,
+});
 
-export const newSeeding = (some: Partial<New<Seeding>> = {}): New<Seeding> => ({ ...fresh(), panner: 'Ada', seededAt: '2026-05-01T08:00:00.000Z', size: '-40', putIn: 10, cameBack: 8, note: '', ...some });
+export const newSeeding = (some: Partial<New<Seeding>> = {}): New<Seeding> => ({
+  ...fresh(),
+  panner: 'Ada',
+  seededAt: '2026-05-01T08:00:00.000Z',
+  size: '-40',
+  putIn: 10,
+  cameBack: 8,
+  note: '',
+  ...some,
+});

@@ -11,7 +11,12 @@ export interface TestServer {
   app: FastifyInstance;
   pool: pg.Pool;
   crewId: string;
-  call(method: 'GET' | 'PUT' | 'POST', path: string, body?: unknown, headers?: Record<string, string>): Promise<LightMyRequestResponse>;
+  call(
+    method: 'GET' | 'PUT' | 'POST',
+    path: string,
+    body?: unknown,
+    headers?: Record<string, string>,
+  ): Promise<LightMyRequestResponse>;
 }
 
 export function useTestServer(): TestServer {
@@ -21,7 +26,12 @@ export function useTestServer(): TestServer {
   const server = {
     crewId,
     call: (method: 'GET' | 'PUT' | 'POST', path: string, body?: unknown, headers: Record<string, string> = {}) =>
-      server.app.inject({ method, url: `/api/v1${path}`, headers: { host: 'localhost:4200', ...headers }, ...(body !== undefined && { payload: body as InjectOptions['payload'] }) } as InjectOptions),
+      server.app.inject({
+        method,
+        url: `/api/v1${path}`,
+        headers: { host: 'localhost:4200', ...headers },
+        ...(body !== undefined && { payload: body as InjectOptions['payload'] }),
+      } as InjectOptions),
   } as TestServer;
 
   const asOwner = async (sql: string): Promise<void> => {

@@ -25,9 +25,18 @@ const router = createBrowserRouter([
     errorElement: <Broken />,
     children: [
       { path: '/', element: <Home /> },
-      { path: '/grounds/new', lazy: async () => ({ Component: (await import('./ground/NewGroundScreen.tsx')).NewGroundScreen }) },
-      { path: '/bag/:bagId', lazy: async () => ({ Component: (await import('./stages/sample/bags/BagGate.tsx')).BagGate }) },
-      { path: '/settings', lazy: async () => ({ Component: (await import('./settings/SettingsScreen.tsx')).SettingsScreen }) },
+      {
+        path: '/grounds/new',
+        lazy: async () => ({ Component: (await import('./ground/NewGroundScreen.tsx')).NewGroundScreen }),
+      },
+      {
+        path: '/bag/:bagId',
+        lazy: async () => ({ Component: (await import('./stages/sample/bags/BagGate.tsx')).BagGate }),
+      },
+      {
+        path: '/settings',
+        lazy: async () => ({ Component: (await import('./settings/SettingsScreen.tsx')).SettingsScreen }),
+      },
       {
         path: '/g/:groundId',
         element: <GroundGate />,
@@ -38,21 +47,60 @@ const router = createBrowserRouter([
             path: 'sample',
             lazy: async () => ({ Component: (await import('./stages/sample/SampleStage.tsx')).SampleStage }),
             children: [
-              { index: true, lazy: async () => ({ Component: (await import('./stages/sample/pan/PanScreen.tsx')).PanScreen }) },
-              { path: 'bags', lazy: async () => ({ Component: (await import('./stages/sample/bags/BagsScreen.tsx')).BagsScreen }) },
-              { path: 'tags', lazy: async () => ({ Component: (await import('./stages/sample/bags/TagsScreen.tsx')).TagsScreen }) },
-              { path: 'pits', lazy: async () => ({ Component: (await import('./stages/sample/pits/PitsScreen.tsx')).PitsScreen }) },
-              { path: 'screens', lazy: async () => ({ Component: (await import('./stages/sample/screens/ScreensScreen.tsx')).ScreensScreen }) },
-              { path: 'meaning', lazy: async () => ({ Component: (await import('./stages/sample/meaning/MeaningScreen.tsx')).MeaningScreen }) },
-              { path: 'in-place', lazy: async () => ({ Component: (await import('./stages/sample/inPlace/InPlaceScreen.tsx')).InPlaceScreen }) },
-              { path: 'table', lazy: async () => ({ Component: (await import('./stages/sample/table/TableScreen.tsx')).TableScreen }) },
-              { path: 'hands', lazy: async () => ({ Component: (await import('./stages/sample/hands/HandsScreen.tsx')).HandsScreen }) },
+              {
+                index: true,
+                lazy: async () => ({ Component: (await import('./stages/sample/pan/PanScreen.tsx')).PanScreen }),
+              },
+              {
+                path: 'bags',
+                lazy: async () => ({ Component: (await import('./stages/sample/bags/BagsScreen.tsx')).BagsScreen }),
+              },
+              {
+                path: 'tags',
+                lazy: async () => ({ Component: (await import('./stages/sample/bags/TagsScreen.tsx')).TagsScreen }),
+              },
+              {
+                path: 'pits',
+                lazy: async () => ({ Component: (await import('./stages/sample/pits/PitsScreen.tsx')).PitsScreen }),
+              },
+              {
+                path: 'screens',
+                lazy: async () => ({
+                  Component: (await import('./stages/sample/screens/ScreensScreen.tsx')).ScreensScreen,
+                }),
+              },
+              {
+                path: 'meaning',
+                lazy: async () => ({
+                  Component: (await import('./stages/sample/meaning/MeaningScreen.tsx')).MeaningScreen,
+                }),
+              },
+              {
+                path: 'in-place',
+                lazy: async () => ({
+                  Component: (await import('./stages/sample/inPlace/InPlaceScreen.tsx')).InPlaceScreen,
+                }),
+              },
+              {
+                path: 'table',
+                lazy: async () => ({ Component: (await import('./stages/sample/table/TableScreen.tsx')).TableScreen }),
+              },
+              {
+                path: 'hands',
+                lazy: async () => ({ Component: (await import('./stages/sample/hands/HandsScreen.tsx')).HandsScreen }),
+              },
             ],
           },
           { path: 'set', lazy: async () => ({ Component: (await import('./stages/set/SetScreen.tsx')).SetScreen }) },
           { path: 'run', lazy: async () => ({ Component: (await import('./stages/run/RunScreen.tsx')).RunScreen }) },
-          { path: 'clean', lazy: async () => ({ Component: (await import('./stages/clean/CleanScreen.tsx')).CleanScreen }) },
-          { path: 'books', lazy: async () => ({ Component: (await import('./stages/books/BooksScreen.tsx')).BooksScreen }) },
+          {
+            path: 'clean',
+            lazy: async () => ({ Component: (await import('./stages/clean/CleanScreen.tsx')).CleanScreen }),
+          },
+          {
+            path: 'books',
+            lazy: async () => ({ Component: (await import('./stages/books/BooksScreen.tsx')).BooksScreen }),
+          },
         ],
       },
       { path: '*', element: <Home /> },
@@ -61,16 +109,32 @@ const router = createBrowserRouter([
 ]);
 
 // Not awaited: what was read is on the screen while what waits is being sent. A cache that cannot be read costs no write.
-const resumeSoon = (): void => { void resumeWrites(); };
+const resumeSoon = (): void => {
+  void resumeWrites();
+};
 
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no root element.');
 createRoot(root).render(
   <StrictMode>
     <PreferencesProvider>
-      <PersistQueryClientProvider client={queryClient} persistOptions={persistOptions} onSuccess={resumeSoon} onError={resumeSoon}>
+      <PersistQueryClientProvider
+        client={queryClient}
+        persistOptions={persistOptions}
+        onSuccess={resumeSoon}
+        onError={resumeSoon}
+      >
         <RouterProvider router={router} />
-        <Toaster position="top-center" toastOptions={{ unstyled: true, classNames: { toast: 'flex w-full items-center gap-3 border-2 border-ink bg-picked px-4 py-3 text-ink', actionButton: 'ml-auto underline underline-offset-4' } }} />
+        <Toaster
+          position="top-center"
+          toastOptions={{
+            unstyled: true,
+            classNames: {
+              toast: 'flex w-full items-center gap-3 border-2 border-ink bg-picked px-4 py-3 text-ink',
+              actionButton: 'ml-auto underline underline-offset-4',
+            },
+          }}
+        />
       </PersistQueryClientProvider>
     </PreferencesProvider>
   </StrictMode>,

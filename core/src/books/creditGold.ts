@@ -23,7 +23,10 @@ export interface Credit {
 export function creditGold(cleanups: readonly CleanupCredit[]): Credit[] {
   const book = new Map<string, Credit>();
   for (const c of cleanups) {
-    const spotIds = Object.entries(c.bySpot_L).filter(([, litres]) => litres > 0).map(([id]) => id).sort();
+    const spotIds = Object.entries(c.bySpot_L)
+      .filter(([, litres]) => litres > 0)
+      .map(([id]) => id)
+      .sort();
     const key = spotIds.join('+');
     const before = book.get(key);
     book.set(key, {

@@ -2,11 +2,16 @@ import { describe, expect, test } from '@jest/globals';
 import { expectNear, referenceCases } from '../../test/referenceCases.ts';
 import { sectionSplit, type BoxSection } from './sectionSplit.ts';
 
-const equal = (golds: readonly number[], length_m = 0.2): BoxSection[] => golds.map((gold_mg, i) => ({ from_m: i * length_m, to_m: (i + 1) * length_m, gold_mg, lining: 'riffles' }));
+const equal = (golds: readonly number[], length_m = 0.2): BoxSection[] =>
+  golds.map((gold_mg, i) => ({ from_m: i * length_m, to_m: (i + 1) * length_m, gold_mg, lining: 'riffles' }));
 
 describe('section split against truncated-geometric maximum likelihood (check values 16a; Zippin 1956)', () => {
   // Weights so small against one color that the test of fit has nothing to refuse: the check is of the estimate alone.
-  test.each(referenceCases('16a-depletion').filter((c) => c.expected['ml_lost_fraction'] !== null && c.expected['ml_lost_fraction'] !== undefined))('$id', (c) => {
+  test.each(
+    referenceCases('16a-depletion').filter(
+      (c) => c.expected['ml_lost_fraction'] !== null && c.expected['ml_lost_fraction'] !== undefined,
+    ),
+  )('$id', (c) => {
     const split = sectionSplit(equal(c.inputs['gold_mg']), 1e6);
     expect(split.loss.kind).toBe('estimate');
     if (split.loss.kind !== 'estimate') return;
@@ -17,9 +22,24 @@ describe('section split against truncated-geometric maximum likelihood (check va
   test('sections of unequal length find the same rate', () => {
     const k = 5;
     const share = (a: number, b: number): number => 1000 * (Math.exp(-k * a) - Math.exp(-k * b));
-    const split = sectionSplit([0.15, 0.4, 0.9].map((to_m, i, all) => ({ from_m: all[i - 1] ?? 0, to_m, gold_mg: share(all[i - 1] ?? 0, to_m), lining: 'a' })), 1);
-    expect(split.loss).toMatchObject({ kind: 'estimate', rate_per_m: expect.closeTo(k, 6), lost: expect.closeTo(Math.exp(-4.5), 8) });
-    expect(split.headShare).toEqual({ share: expect.closeTo((1 - Math.exp(-1)) / (1 - Math.exp(-4.5)), 6), measured: false });
+    const split = sectionSplit(
+      [0.15, 0.4, 0.9].map((to_m, i, all) => ({
+        from_m: all[i - 1] ?? 0,
+        to_m,
+        gold_mg: share(all[i - 1] ?? 0, to_m),
+        lining: 'a',
+      })),
+      1,
+    );
+    expect(split.loss).toMatchObject({
+      kind: 'estimate',
+      rate_per_m: expect.closeTo(k, 6),
+      lost: expect.closeTo(Math.exp(-4.5), 8),
+    });
+    expect(split.headShare).toEqual({
+      share: expect.closeTo((1 - Math.exp(-1)) / (1 - Math.exp(-4.5)), 6),
+      measured: false,
+    });
   });
   test('more colors, narrower band', () => {
     const band = (color_mg: number): number => {
@@ -46,7 +66,9 @@ describe('where there is no estimate it says why', () => {
     expect(sectionSplit(equal([75, 25]), 1).headShare).toEqual({ share: 0.75, measured: true });
   });
   test('overlapping and negative sections are refused', () => {
-    expect(() => sectionSplit([...equal([5, 5]), { from_m: 0.1, to_m: 0.3, gold_mg: 1, lining: 'a' }], 1)).toThrow(/from_m/);
+    expect(() => sectionSplit([...equal([5, 5]), { from_m: 0.1, to_m: 0.3, gold_mg: 1, lining: 'a' }], 1)).toThrow(
+      /from_m/,
+    );
     expect(() => sectionSplit(equal([-1]), 1)).toThrow(/gold_mg is -1/);
   });
 });

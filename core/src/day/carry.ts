@@ -2,8 +2,14 @@ import { requirePositive, requireWithin } from '../outOfRange.ts';
 
 /** Tools of a sampling day with usual weights. Common practice, no source; a person weighs their own once. */
 export const USUAL_TOOLS: readonly { readonly name: string; readonly kg: number }[] = [
-  { name: 'pans, two', kg: 0.8 }, { name: 'shovel', kg: 2 }, { name: 'pry bar and hammer', kg: 3.2 }, { name: 'screens', kg: 1.2 }, { name: 'bucket', kg: 1 },
-  { name: 'snuffer, vials, lens', kg: 0.4 }, { name: 'water and food', kg: 3 }, { name: 'first aid, light, whistle', kg: 1 },
+  { name: 'pans, two', kg: 0.8 },
+  { name: 'shovel', kg: 2 },
+  { name: 'pry bar and hammer', kg: 3.2 },
+  { name: 'screens', kg: 1.2 },
+  { name: 'bucket', kg: 1 },
+  { name: 'snuffer, vials, lens', kg: 0.4 },
+  { name: 'water and food', kg: 3 },
+  { name: 'first aid, light, whistle', kg: 1 },
 ];
 
 /** Wet gravel as dug, kg per litre loose: a 19 L bucket of it is about 32 kg. Common practice, no source (25-35 kg a full bucket). */

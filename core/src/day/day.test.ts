@@ -8,11 +8,25 @@ import { carryingTrips, USUAL_TOOLS, WET_GRAVEL_KG_L } from './carry.ts';
 import { daylight } from './daylight.ts';
 import { pacePerPan, USUAL_PAN_MIN, workMinutes } from './pace.ts';
 import { bestByAllOrders, finishPlan, planDay, timeDay, type DayProblem, type DayStop } from './planDay.ts';
-import { CONSTITUENT_NAMES, fromGreenwich, hoursBelow, tideHeight_m, tideTurns, TIDE_CONSTITUENTS, type Constituent, type ConstituentName, type Tide } from './tide.ts';
+import {
+  CONSTITUENT_NAMES,
+  fromGreenwich,
+  hoursBelow,
+  tideHeight_m,
+  tideTurns,
+  TIDE_CONSTITUENTS,
+  type Constituent,
+  type ConstituentName,
+  type Tide,
+} from './tide.ts';
 import { walkingMinutes, walkingSpeed_m_s } from './walking.ts';
 
 describe('walking', () => {
-  test.each(referenceCases<{ distance_m: number; rise_m: number; off_path: boolean }, { speed_km_h: number; time_min: number }>('13a-tobler'))('Tobler (1993): $id', (c) => {
+  test.each(
+    referenceCases<{ distance_m: number; rise_m: number; off_path: boolean }, { speed_km_h: number; time_min: number }>(
+      '13a-tobler',
+    ),
+  )('Tobler (1993): $id', (c) => {
     const { distance_m, rise_m, off_path } = c.inputs;
     const speed = walkingSpeed_m_s(rise_m / distance_m, off_path);
     expectNear(speed * 3.6, c.expected.speed_km_h, c);
@@ -33,7 +47,12 @@ describe('walking', () => {
 });
 
 describe('daylight', () => {
-  test.each(referenceCases<{ latitude_deg: number; longitude_deg: number; date: string; utc_offset_h: number }, { sunrise_min_local: number; sunset_min_local: number }>('13c-sunrise-sunset'))('PyEphem 4.1.4 to two minutes: $id', (c) => {
+  test.each(
+    referenceCases<
+      { latitude_deg: number; longitude_deg: number; date: string; utc_offset_h: number },
+      { sunrise_min_local: number; sunset_min_local: number }
+    >('13c-sunrise-sunset'),
+  )('PyEphem 4.1.4 to two minutes: $id', (c) => {
     const { latitude_deg, longitude_deg, date, utc_offset_h } = c.inputs;
     const sun = daylight(date, longitude_deg, latitude_deg);
     const { sunrise_min_local, sunset_min_local } = c.expected;
@@ -41,14 +60,18 @@ describe('daylight', () => {
     expectNear(sun.sunrise_min + utc_offset_h * 60, sunrise_min_local, c);
     expectNear(sun.sunset_min + utc_offset_h * 60, sunset_min_local, c);
   });
-  test.each(['2026-04-14', '2026-07-01', '2026-11-25'])('agrees with the suncalc package to three minutes at 46.5 N, 33 W on %s', (date) => {
-    const times = getTimes(new Date(`${date}T14:00:00Z`), 46.5, -33);
-    const sun = daylight(date, -33, 46.5);
-    const minutes = (at: Date | null): number => ((at ?? new Date(NaN)).getTime() - Date.parse(`${date}T00:00:00Z`)) / 60_000;
-    if (sun.kind !== 'rises and sets') throw new Error('no sunrise');
-    expect(Math.abs(sun.sunrise_min - minutes(times.sunrise))).toBeLessThan(3);
-    expect(Math.abs(sun.sunset_min - minutes(times.sunset))).toBeLessThan(3);
-  });
+  test.each(['2026-04-14', '2026-07-01', '2026-11-25'])(
+    'agrees with the suncalc package to three minutes at 46.5 N, 33 W on %s',
+    (date) => {
+      const times = getTimes(new Date(`${date}T14:00:00Z`), 46.5, -33);
+      const sun = daylight(date, -33, 46.5);
+      const minutes = (at: Date | null): number =>
+        ((at ?? new Date(NaN)).getTime() - Date.parse(`${date}T00:00:00Z`)) / 60_000;
+      if (sun.kind !== 'rises and sets') throw new Error('no sunrise');
+      expect(Math.abs(sun.sunrise_min - minutes(times.sunrise))).toBeLessThan(3);
+      expect(Math.abs(sun.sunset_min - minutes(times.sunset))).toBeLessThan(3);
+    },
+  );
   test('north of the circle the sun stays up in June and down in December', () => {
     expect(daylight('2026-06-21', 20, 70).kind).toBe('up all day');
     expect(daylight('2026-12-21', 20, 70).kind).toBe('down all day');
@@ -61,9 +84,26 @@ describe('daylight', () => {
 });
 
 describe('tide', () => {
-  test.each(referenceCases<{ constituents: Record<ConstituentName, [number, number]>; mean_level_m: number; times_h: number[]; window_h: [number, number] }, { heights_m: number[]; extremes: { time_h: number; height_m: number; kind: string }[] }>('17a-tide'))('harmonic sum and its turns: $id', (c) => {
+  test.each(
+    referenceCases<
+      {
+        constituents: Record<ConstituentName, [number, number]>;
+        mean_level_m: number;
+        times_h: number[];
+        window_h: [number, number];
+      },
+      { heights_m: number[]; extremes: { time_h: number; height_m: number; kind: string }[] }
+    >('17a-tide'),
+  )('harmonic sum and its turns: $id', (c) => {
     const { constituents, mean_level_m, times_h, window_h } = c.inputs;
-    const tide: Tide = { meanLevel_m: mean_level_m, constituents: Object.entries(constituents).map(([name, [amplitude_m, phase_deg]]) => ({ name: name as ConstituentName, amplitude_m, phase_deg })) };
+    const tide: Tide = {
+      meanLevel_m: mean_level_m,
+      constituents: Object.entries(constituents).map(([name, [amplitude_m, phase_deg]]) => ({
+        name: name as ConstituentName,
+        amplitude_m,
+        phase_deg,
+      })),
+    };
     const { heights_m, extremes } = c.expected;
     times_h.forEach((t, i) => expectNear(tideHeight_m(tide, t), heights_m[i], c));
     const turns = tideTurns(tide, window_h[0], window_h[1]);
@@ -76,26 +116,47 @@ describe('tide', () => {
   test('speeds are those of the constituents’ arguments: T 15, s 0.5490165, h 0.0410686, p 0.0046418 degrees an hour (Schureman, table 1)', () => {
     for (const name of CONSTITUENT_NAMES) {
       const [T, s, h, p] = TIDE_CONSTITUENTS[name].argument;
-      expect(Math.abs(T * 15 + s * 0.5490165 + h * 0.0410686 + p * 0.0046418 - TIDE_CONSTITUENTS[name].speed_deg_h)).toBeLessThan(3e-6);
+      expect(
+        Math.abs(T * 15 + s * 0.5490165 + h * 0.0410686 + p * 0.0046418 - TIDE_CONSTITUENTS[name].speed_deg_h),
+      ).toBeLessThan(3e-6);
     }
   });
-  test.each(['2026-04-14', '2026-08-02', '2031-01-20', '2035-06-01'])('from Greenwich phase lags: within 2 %% of the range of the @neaps/tide-predictor package on %s', (day) => {
-    const constants: Constituent[] = [
-      { name: 'M2', amplitude_m: 1.2, phase_deg: 45 }, { name: 'S2', amplitude_m: 0.4, phase_deg: 80 }, { name: 'N2', amplitude_m: 0.25, phase_deg: 20 }, { name: 'K2', amplitude_m: 0.11, phase_deg: 77 },
-      { name: 'K1', amplitude_m: 0.3, phase_deg: 200 }, { name: 'O1', amplitude_m: 0.2, phase_deg: 170 }, { name: 'P1', amplitude_m: 0.1, phase_deg: 190 }, { name: 'Q1', amplitude_m: 0.04, phase_deg: 150 },
-    ];
-    const start = new Date(`${day}T00:00:00Z`);
-    const end = new Date(start.getTime() + 24 * 3_600_000);
-    const reference = createTidePredictor(constants.map((c) => ({ name: c.name, amplitude: c.amplitude_m, phase: c.phase_deg }))).getTimelinePrediction({ start, end, timeFidelity: 3600 });
-    const tide: Tide = { meanLevel_m: 0, constituents: fromGreenwich(constants, start.getTime()) };
-    expect(reference.length).toBeGreaterThan(20);
-    for (const { time, level } of reference) expect(Math.abs(tideHeight_m(tide, (time.getTime() - start.getTime()) / 3_600_000) - level)).toBeLessThan(0.06);
-  });
+  test.each(['2026-04-14', '2026-08-02', '2031-01-20', '2035-06-01'])(
+    'from Greenwich phase lags: within 2 %% of the range of the @neaps/tide-predictor package on %s',
+    (day) => {
+      const constants: Constituent[] = [
+        { name: 'M2', amplitude_m: 1.2, phase_deg: 45 },
+        { name: 'S2', amplitude_m: 0.4, phase_deg: 80 },
+        { name: 'N2', amplitude_m: 0.25, phase_deg: 20 },
+        { name: 'K2', amplitude_m: 0.11, phase_deg: 77 },
+        { name: 'K1', amplitude_m: 0.3, phase_deg: 200 },
+        { name: 'O1', amplitude_m: 0.2, phase_deg: 170 },
+        { name: 'P1', amplitude_m: 0.1, phase_deg: 190 },
+        { name: 'Q1', amplitude_m: 0.04, phase_deg: 150 },
+      ];
+      const start = new Date(`${day}T00:00:00Z`);
+      const end = new Date(start.getTime() + 24 * 3_600_000);
+      const reference = createTidePredictor(
+        constants.map((c) => ({ name: c.name, amplitude: c.amplitude_m, phase: c.phase_deg })),
+      ).getTimelinePrediction({ start, end, timeFidelity: 3600 });
+      const tide: Tide = { meanLevel_m: 0, constituents: fromGreenwich(constants, start.getTime()) };
+      expect(reference.length).toBeGreaterThan(20);
+      for (const { time, level } of reference)
+        expect(Math.abs(tideHeight_m(tide, (time.getTime() - start.getTime()) / 3_600_000) - level)).toBeLessThan(0.06);
+    },
+  );
   test('hours below a level: just those in which the water is lower, by scanning', () => {
-    const tide: Tide = { meanLevel_m: 0, constituents: [{ name: 'M2', amplitude_m: 1, phase_deg: 30 }, { name: 'K1', amplitude_m: 0.3, phase_deg: 100 }] };
+    const tide: Tide = {
+      meanLevel_m: 0,
+      constituents: [
+        { name: 'M2', amplitude_m: 1, phase_deg: 30 },
+        { name: 'K1', amplitude_m: 0.3, phase_deg: 100 },
+      ],
+    };
     const open = hoursBelow(tide, -0.4, 0, 48);
     expect(open.length).toBeGreaterThan(2);
-    for (let t = 0.005; t < 48; t += 0.05) expect(open.some((w) => t > w.from_h && t < w.to_h)).toBe(tideHeight_m(tide, t) < -0.4);
+    for (let t = 0.005; t < 48; t += 0.05)
+      expect(open.some((w) => t > w.from_h && t < w.to_h)).toBe(tideHeight_m(tide, t) < -0.4);
   });
   test('a level above all water is open all day, one below all of it never', () => {
     const tide: Tide = { meanLevel_m: 0, constituents: [{ name: 'M2', amplitude_m: 1, phase_deg: 0 }] };
@@ -110,9 +171,16 @@ function seededDay(n: number, seed: number, { hours = 0.3, off = 0 } = {}): DayP
   const at = [...Array.from({ length: n }, () => [random() * 3000, random() * off] as const), [0, 0] as const];
   const stops: DayStop[] = Array.from({ length: n }, (_, i) => {
     const from_min = 420 + Math.floor(random() * 300);
-    return { id: `s${i}`, work_min: 15 + Math.floor(random() * 60), value: Math.round(100 * random()) / 100, open: random() < hours ? [{ from_min, to_min: from_min + 180 }] : null };
+    return {
+      id: `s${i}`,
+      work_min: 15 + Math.floor(random() * 60),
+      value: Math.round(100 * random()) / 100,
+      open: random() < hours ? [{ from_min, to_min: from_min + 180 }] : null,
+    };
   });
-  const walk_min = at.map(([ax, ay]) => at.map(([bx, by]) => Math.hypot(ax - bx, ay - by) / 45 * (bx > ax ? 1.15 : 1)));
+  const walk_min = at.map(([ax, ay]) =>
+    at.map(([bx, by]) => (Math.hypot(ax - bx, ay - by) / 45) * (bx > ax ? 1.15 : 1)),
+  );
   return { stops, walk_min, start_min: 420, back_min: 420 + 420 };
 }
 
@@ -137,15 +205,22 @@ describe('the day’s plan', () => {
     expect(plan.stops.every((s) => !s.late)).toBe(true);
     expect(plan.back_min).toBeLessThanOrEqual(problem.back_min);
   });
-  test.each([11, 12, 13, 14, 15, 16, 17, 18, 19, 20])('searched: within 5 %% of the best of all orders for fifteen places (seed %i)', (seed) => {
-    const problem = seededDay(15, seed, { off: seed % 2 ? 0 : 1200 });
-    const best = bestByAllOrders(problem);
-    const plan = finishPlan(planDay(problem));
-    expect(plan.value).toBeGreaterThanOrEqual(0.95 * best.value);
-    expect(plan.value).toBeLessThanOrEqual(best.value + 1e-9);
-  });
+  test.each([11, 12, 13, 14, 15, 16, 17, 18, 19, 20])(
+    'searched: within 5 %% of the best of all orders for fifteen places (seed %i)',
+    (seed) => {
+      const problem = seededDay(15, seed, { off: seed % 2 ? 0 : 1200 });
+      const best = bestByAllOrders(problem);
+      const plan = finishPlan(planDay(problem));
+      expect(plan.value).toBeGreaterThanOrEqual(0.95 * best.value);
+      expect(plan.value).toBeLessThanOrEqual(best.value + 1e-9);
+    },
+  );
   // Best known: the best of three searches of 3,000 rounds with other seeds (the usual one has 400).
-  test.each([[30, 31, 0, 6.69], [40, 41, 1200, 6.55], [60, 61, 2000, 7.46]])('searched: within 5 %% of the best known for %i places (seed %i)', (places, seed, off, best) => {
+  test.each([
+    [30, 31, 0, 6.69],
+    [40, 41, 1200, 6.55],
+    [60, 61, 2000, 7.46],
+  ])('searched: within 5 %% of the best known for %i places (seed %i)', (places, seed, off, best) => {
     expect(finishPlan(planDay(seededDay(places, seed, { off }))).value).toBeGreaterThanOrEqual(0.95 * best);
   });
   test('the search can be stopped at any step with a plan that holds', () => {
@@ -158,14 +233,25 @@ describe('the day’s plan', () => {
     expect(best.stops.every((s) => !s.late) && best.back_min <= problem.back_min).toBe(true);
   });
   test('work waits for the tide, and a place whose tide is over is left out', () => {
-    const stop = (open: DayStop['open']): DayProblem => ({ stops: [{ id: 'a', work_min: 30, value: 1, open }], walk_min: [[0, 10], [10, 0]], start_min: 480, back_min: 720 });
+    const stop = (open: DayStop['open']): DayProblem => ({
+      stops: [{ id: 'a', work_min: 30, value: 1, open }],
+      walk_min: [
+        [0, 10],
+        [10, 0],
+      ],
+      start_min: 480,
+      back_min: 720,
+    });
     const waits = finishPlan(planDay(stop([{ from_min: 600, to_min: 660 }])));
     expect(waits.stops[0]).toMatchObject({ arrive_min: 490, begin_min: 600, end_min: 630 });
     expect(finishPlan(planDay(stop([{ from_min: 400, to_min: 500 }]))).stops).toEqual([]);
   });
   test('a person’s own order keeps every place and marks what falls out', () => {
     const problem = seededDay(9, 3, { hours: 0 });
-    const own = timeDay(problem, problem.stops.map((_, i) => i));
+    const own = timeDay(
+      problem,
+      problem.stops.map((_, i) => i),
+    );
     expect(own.stops).toHaveLength(9);
     expect(own.stops.filter((s) => s.late).length).toBeGreaterThan(0);
     expect(own.value).toBeLessThanOrEqual(finishPlan(planDay(problem)).value + 1e-9);
@@ -179,11 +265,20 @@ describe('the day’s plan', () => {
     expect(() => finishPlan(planDay({ ...seededDay(2, 1), walk_min: [] }))).toThrow(/walk_min/);
   });
   test('more time never makes a plan worth less', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 500 }), fc.integer({ min: 60, max: 400 }), fc.integer({ min: 0, max: 200 }), (seed, minutes, more) => {
-      const problem = seededDay(6, seed);
-      const worth = (back: number): number => finishPlan(planDay({ ...problem, back_min: problem.start_min + back })).value;
-      expect(worth(minutes + more)).toBeGreaterThanOrEqual(worth(minutes) - 1e-9);
-    }), { seed: 7, numRuns: 60 });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 500 }),
+        fc.integer({ min: 60, max: 400 }),
+        fc.integer({ min: 0, max: 200 }),
+        (seed, minutes, more) => {
+          const problem = seededDay(6, seed);
+          const worth = (back: number): number =>
+            finishPlan(planDay({ ...problem, back_min: problem.start_min + back })).value;
+          expect(worth(minutes + more)).toBeGreaterThanOrEqual(worth(minutes) - 1e-9);
+        },
+      ),
+      { seed: 7, numRuns: 60 },
+    );
   });
 });
 

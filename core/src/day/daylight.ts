@@ -19,14 +19,25 @@ function sun(julianDate: number): { declination_deg: number; equationOfTime_min:
   const meanLongitude = (280.46646 + t * (36_000.76983 + 0.0003032 * t)) % 360;
   const anomaly = 357.52911 + t * (35_999.05029 - 0.0001537 * t);
   const eccentricity = 0.016708634 - t * (0.000042037 + 0.0000001267 * t);
-  const centre = Math.sin(anomaly * RAD) * (1.914602 - t * (0.004817 + 0.000014 * t)) + Math.sin(2 * anomaly * RAD) * (0.019993 - 0.000101 * t) + Math.sin(3 * anomaly * RAD) * 0.000289;
+  const centre =
+    Math.sin(anomaly * RAD) * (1.914602 - t * (0.004817 + 0.000014 * t)) +
+    Math.sin(2 * anomaly * RAD) * (0.019993 - 0.000101 * t) +
+    Math.sin(3 * anomaly * RAD) * 0.000289;
   const node = 125.04 - 1934.136 * t;
   const longitude = meanLongitude + centre - 0.00569 - 0.00478 * Math.sin(node * RAD);
-  const obliquity = 23 + (26 + (21.448 - t * (46.815 + t * (0.00059 - 0.001813 * t))) / 60) / 60 + 0.00256 * Math.cos(node * RAD);
+  const obliquity =
+    23 + (26 + (21.448 - t * (46.815 + t * (0.00059 - 0.001813 * t))) / 60) / 60 + 0.00256 * Math.cos(node * RAD);
   const y = Math.tan((obliquity * RAD) / 2) ** 2;
-  const equation = y * Math.sin(2 * meanLongitude * RAD) - 2 * eccentricity * Math.sin(anomaly * RAD) + 4 * eccentricity * y * Math.sin(anomaly * RAD) * Math.cos(2 * meanLongitude * RAD)
-    - 0.5 * y * y * Math.sin(4 * meanLongitude * RAD) - 1.25 * eccentricity * eccentricity * Math.sin(2 * anomaly * RAD);
-  return { declination_deg: Math.asin(Math.sin(obliquity * RAD) * Math.sin(longitude * RAD)) / RAD, equationOfTime_min: (4 * equation) / RAD };
+  const equation =
+    y * Math.sin(2 * meanLongitude * RAD) -
+    2 * eccentricity * Math.sin(anomaly * RAD) +
+    4 * eccentricity * y * Math.sin(anomaly * RAD) * Math.cos(2 * meanLongitude * RAD) -
+    0.5 * y * y * Math.sin(4 * meanLongitude * RAD) -
+    1.25 * eccentricity * eccentricity * Math.sin(2 * anomaly * RAD);
+  return {
+    declination_deg: Math.asin(Math.sin(obliquity * RAD) * Math.sin(longitude * RAD)) / RAD,
+    equationOfTime_min: (4 * equation) / RAD,
+  };
 }
 
 /**
@@ -38,7 +49,12 @@ function sun(julianDate: number): { declination_deg: number; equationOfTime_min:
  * @param date 'YYYY-MM-DD'
  * @throws OutOfRange for a date that is none, a latitude beyond 90 or a longitude beyond 180 degrees
  */
-export function daylight(date: string, longitude_deg: number, latitude_deg: number, zenith_deg = SUNRISE_ZENITH_DEG): Daylight {
+export function daylight(
+  date: string,
+  longitude_deg: number,
+  latitude_deg: number,
+  zenith_deg = SUNRISE_ZENITH_DEG,
+): Daylight {
   requireWithin('longitude_deg', longitude_deg, -180, 180, '°');
   requireWithin('latitude_deg', latitude_deg, -90, 90, '°');
   const midnight = Date.parse(`${date}T00:00:00Z`);
@@ -58,6 +74,7 @@ export function daylight(date: string, longitude_deg: number, latitude_deg: numb
   };
   const sunrise_min = event(-1);
   const sunset_min = event(1);
-  if (Number.isFinite(sunrise_min) && Number.isFinite(sunset_min)) return { kind: 'rises and sets', sunrise_min, sunset_min };
+  if (Number.isFinite(sunrise_min) && Number.isFinite(sunset_min))
+    return { kind: 'rises and sets', sunrise_min, sunset_min };
   return { kind: sunrise_min === Infinity || sunset_min === Infinity ? 'up all day' : 'down all day' };
 }

@@ -29,18 +29,30 @@ export interface Pace {
  * @param walk_min minutes between two spots
  * @throws OutOfRange when a sample holds no pans
  */
-export function pacePerPan(taken: readonly PanTaken[], walk_min: (fromSpotId: string, toSpotId: string) => number): Pace {
+export function pacePerPan(
+  taken: readonly PanTaken[],
+  walk_min: (fromSpotId: string, toSpotId: string) => number,
+): Pace {
   const order = [...taken].sort((a, b) => a.at_ms - b.at_ms);
-  const gaps = order.slice(1).flatMap((next, i) => {
-    const before = order[i] as PanTaken;
-    requirePositive('pans', next.pans);
-    const gap_min = (next.at_ms - before.at_ms) / 60_000;
-    const sameSpot = before.spotId === next.spotId;
-    const worked_min = gap_min - (sameSpot ? 0 : walk_min(before.spotId, next.spotId));
-    return gap_min > LONGEST_MIN || worked_min < 1 ? [] : [worked_min / next.pans];
-  }).sort((a, b) => a - b);
-  const middle = gaps.length === 0 ? USUAL_PAN_MIN : ((gaps[(gaps.length - 1) >> 1] as number) + (gaps[gaps.length >> 1] as number)) / 2;
-  return { pan_min: (middle * gaps.length + USUAL_PAN_MIN * PRIOR_SAMPLES) / (gaps.length + PRIOR_SAMPLES), from: gaps.length };
+  const gaps = order
+    .slice(1)
+    .flatMap((next, i) => {
+      const before = order[i] as PanTaken;
+      requirePositive('pans', next.pans);
+      const gap_min = (next.at_ms - before.at_ms) / 60_000;
+      const sameSpot = before.spotId === next.spotId;
+      const worked_min = gap_min - (sameSpot ? 0 : walk_min(before.spotId, next.spotId));
+      return gap_min > LONGEST_MIN || worked_min < 1 ? [] : [worked_min / next.pans];
+    })
+    .sort((a, b) => a - b);
+  const middle =
+    gaps.length === 0
+      ? USUAL_PAN_MIN
+      : ((gaps[(gaps.length - 1) >> 1] as number) + (gaps[gaps.length >> 1] as number)) / 2;
+  return {
+    pan_min: (middle * gaps.length + USUAL_PAN_MIN * PRIOR_SAMPLES) / (gaps.length + PRIOR_SAMPLES),
+    from: gaps.length,
+  };
 }
 
 /** Pans of a quick try, and of one square metre taken down well. Common practice, no source. */

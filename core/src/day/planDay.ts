@@ -54,7 +54,8 @@ function workAt(stop: DayStop, arrive_min: number): { begin_min: number; end_min
   let best: { begin_min: number; end_min: number } | null = null;
   for (const hours of stop.open) {
     const begin_min = Math.max(arrive_min, hours.from_min);
-    if (begin_min + stop.work_min <= hours.to_min && (best === null || begin_min < best.begin_min)) best = { begin_min, end_min: begin_min + stop.work_min };
+    if (begin_min + stop.work_min <= hours.to_min && (best === null || begin_min < best.begin_min))
+      best = { begin_min, end_min: begin_min + stop.work_min };
   }
   return best;
 }
@@ -64,7 +65,12 @@ const walk = (problem: DayProblem, from: number, to: number): number => problem.
 function check(problem: DayProblem): void {
   requireWithin('start_min', problem.start_min, -1440, 2880, 'min');
   requireWithin('back_min', problem.back_min, problem.start_min, problem.start_min + 1440, 'min');
-  if (problem.walk_min.length !== problem.stops.length + 1) throw new OutOfRange('walk_min', problem.walk_min.length, `a row for each of ${problem.stops.length} places and one for the start`);
+  if (problem.walk_min.length !== problem.stops.length + 1)
+    throw new OutOfRange(
+      'walk_min',
+      problem.walk_min.length,
+      `a row for each of ${problem.stops.length} places and one for the start`,
+    );
   for (const s of problem.stops) {
     requireWithin('work_min', s.work_min, 0, 1440, 'min');
     requireWithin('value', s.value, 0, 1e9);
@@ -122,7 +128,8 @@ interface Candidate {
 }
 
 /** More is worth more; of two worth the same, the one that is back earlier. */
-const better = (a: Candidate, b: Candidate): boolean => a.value > b.value + 1e-9 || (a.value > b.value - 1e-9 && a.back_min < b.back_min - 1e-9);
+const better = (a: Candidate, b: Candidate): boolean =>
+  a.value > b.value + 1e-9 || (a.value > b.value - 1e-9 && a.back_min < b.back_min - 1e-9);
 
 /**
  * Every subset and last place by dynamic programming over the earliest end: to end earlier is never worse, since work may wait.
@@ -188,7 +195,8 @@ function fill(problem: DayProblem, from: Candidate, random: Random, loose: numbe
         const back_min = backAt(problem, order);
         if (back_min === null) continue;
         const gain = (stop.value * (1 + loose * (random() - 0.5))) / (back_min - now.back_min + 1);
-        if (chosen === null || gain > chosen.gain) chosen = { next: { order, value: now.value + stop.value, back_min }, gain };
+        if (chosen === null || gain > chosen.gain)
+          chosen = { next: { order, value: now.value + stop.value, back_min }, gain };
       }
     }
     if (chosen === null) return now;
@@ -233,7 +241,11 @@ const ROUNDS = 400;
  * and the best plan so far.
  * @throws OutOfRange when back is before start, a value or a duration is out of range, or the walking table does not fit the places
  */
-export function* planDay(problem: DayProblem, seed = 1, rounds = ROUNDS): Generator<{ done: number; best: DayPlan }, DayPlan> {
+export function* planDay(
+  problem: DayProblem,
+  seed = 1,
+  rounds = ROUNDS,
+): Generator<{ done: number; best: DayPlan }, DayPlan> {
   check(problem);
   if (problem.stops.length <= EXACT_STOPS) return timeDay(problem, bestByAllOrders(problem).order);
   const random = seededRandom(seed);
@@ -246,7 +258,12 @@ export function* planDay(problem: DayProblem, seed = 1, rounds = ROUNDS): Genera
     const value = kept.reduce((sum, i) => sum + (problem.stops[i] as DayStop).value, 0);
     const back_min = backAt(problem, kept);
     if (back_min === null) continue;
-    const tried = fill(problem, shorten(problem, fill(problem, { order: kept, value, back_min }, random, 1)), random, 0);
+    const tried = fill(
+      problem,
+      shorten(problem, fill(problem, { order: kept, value, back_min }, random, 1)),
+      random,
+      0,
+    );
     // A little worse is walked through, so that the search does not stay in its first valley.
     if (better(tried, now) || tried.value > now.value * (1 - 0.03 * random())) now = tried;
     if (better(now, best)) best = now;

@@ -16,7 +16,15 @@ export const TIDE_CONSTITUENTS = {
   P1: { speed_deg_h: 14.9589314, argument: [1, 0, -1, 0, -90] },
   Q1: { speed_deg_h: 13.3986609, argument: [1, -3, 1, 1, -90] },
   M4: { speed_deg_h: 57.9682084, argument: [4, -4, 4, 0, 0] },
-} as const satisfies Readonly<Record<string, { readonly speed_deg_h: number; readonly argument: readonly [T: number, s: number, h: number, p: number, constant_deg: number] }>>;
+} as const satisfies Readonly<
+  Record<
+    string,
+    {
+      readonly speed_deg_h: number;
+      readonly argument: readonly [T: number, s: number, h: number, p: number, constant_deg: number];
+    }
+  >
+>;
 export type ConstituentName = keyof typeof TIDE_CONSTITUENTS;
 export const CONSTITUENT_NAMES = Object.keys(TIDE_CONSTITUENTS) as ConstituentName[];
 
@@ -47,7 +55,10 @@ const RAD = Math.PI / 180;
  * Source: Schureman (1958), as above.
  */
 export const tideHeight_m = ({ meanLevel_m, constituents }: Tide, time_h: number): number =>
-  constituents.reduce((sum, c) => sum + c.amplitude_m * Math.cos((TIDE_CONSTITUENTS[c.name].speed_deg_h * time_h - c.phase_deg) * RAD), meanLevel_m);
+  constituents.reduce(
+    (sum, c) => sum + c.amplitude_m * Math.cos((TIDE_CONSTITUENTS[c.name].speed_deg_h * time_h - c.phase_deg) * RAD),
+    meanLevel_m,
+  );
 
 /** Rate of change, m/h. */
 const rise_m_h = ({ constituents }: Tide, time_h: number): number =>
@@ -61,7 +72,8 @@ const STEP_H = 0.1;
 
 /** Where a function changes sign in [from, to], in order. */
 function crossings(f: (t: number) => number, from_h: number, to_h: number): number[] {
-  if (!(to_h - from_h <= 24 * 400 && from_h <= to_h)) throw new OutOfRange('to_h', to_h, 'after from_h and within 400 days of it');
+  if (!(to_h - from_h <= 24 * 400 && from_h <= to_h))
+    throw new OutOfRange('to_h', to_h, 'after from_h and within 400 days of it');
   const steps = Math.max(1, Math.ceil((to_h - from_h) / STEP_H));
   const found: number[] = [];
   let before = f(from_h);
@@ -78,12 +90,19 @@ function crossings(f: (t: number) => number, from_h: number, to_h: number): numb
 /** High and low waters between two times, in order. @throws OutOfRange for more than 400 days */
 export function tideTurns(tide: Tide, from_h: number, to_h: number): TideTurn[] {
   return crossings((t) => rise_m_h(tide, t), from_h, to_h).map((time_h) => ({
-    time_h, height_m: tideHeight_m(tide, time_h), kind: rise_m_h(tide, time_h - 0.01) > 0 ? 'high' : 'low',
+    time_h,
+    height_m: tideHeight_m(tide, time_h),
+    kind: rise_m_h(tide, time_h - 0.01) > 0 ? 'high' : 'low',
   }));
 }
 
 /** Stretches of time in [from, to] while the water stands lower than a level: when a beach can be worked. @throws OutOfRange for more than 400 days */
-export function hoursBelow(tide: Tide, level_m: number, from_h: number, to_h: number): { from_h: number; to_h: number }[] {
+export function hoursBelow(
+  tide: Tide,
+  level_m: number,
+  from_h: number,
+  to_h: number,
+): { from_h: number; to_h: number }[] {
   const above = (t: number): number => tideHeight_m(tide, t) - level_m;
   const edges = [from_h, ...crossings(above, from_h, to_h), to_h];
   return edges.slice(1).flatMap((end, i) => {
@@ -113,14 +132,24 @@ export function fromGreenwich(constituents: readonly Constituent[], epoch_ms: nu
   const lunar2 = { f: 1 - 0.037 * cos, u_deg: -2.1 * sin };
   const lunar1 = { f: 1.009 + 0.187 * cos, u_deg: 10.8 * sin };
   const nodal: Record<ConstituentName, { f: number; u_deg: number }> = {
-    M2: lunar2, N2: lunar2, S2: { f: 1, u_deg: 0 }, P1: { f: 1, u_deg: 0 }, O1: lunar1, Q1: lunar1,
-    K1: { f: 1.006 + 0.115 * cos, u_deg: -8.9 * sin }, K2: { f: 1.024 + 0.286 * cos, u_deg: -17.7 * sin },
+    M2: lunar2,
+    N2: lunar2,
+    S2: { f: 1, u_deg: 0 },
+    P1: { f: 1, u_deg: 0 },
+    O1: lunar1,
+    Q1: lunar1,
+    K1: { f: 1.006 + 0.115 * cos, u_deg: -8.9 * sin },
+    K2: { f: 1.024 + 0.286 * cos, u_deg: -17.7 * sin },
     M4: { f: lunar2.f ** 2, u_deg: 2 * lunar2.u_deg },
   };
   return constituents.map((c) => {
     requireWithin('amplitude_m', c.amplitude_m, 0, 20, 'm');
     const [T, s, h, p, constant] = TIDE_CONSTITUENTS[c.name].argument;
     const argument = T * sunHour_deg + s * moon + h * sun + p * perigee + constant;
-    return { name: c.name, amplitude_m: c.amplitude_m * nodal[c.name].f, phase_deg: (((c.phase_deg - argument - nodal[c.name].u_deg) % 360) + 360) % 360 };
+    return {
+      name: c.name,
+      amplitude_m: c.amplitude_m * nodal[c.name].f,
+      phase_deg: (((c.phase_deg - argument - nodal[c.name].u_deg) % 360) + 360) % 360,
+    };
   });
 }

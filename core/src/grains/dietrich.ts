@@ -17,7 +17,13 @@ export const DIETRICH_LEAST_CSF = 0.15;
  * Data behind it: csf 0.2-1; below D* 0.05 the Stokes form W* = D*^2 / 5832 is used.
  * @throws OutOfRange for csf of 0.15 or less, where the law is undefined
  */
-export function dietrich_m_s(nominalDiameter_m: number, csf: number, powers: number, density_kg_m3: number, water: Water): number {
+export function dietrich_m_s(
+  nominalDiameter_m: number,
+  csf: number,
+  powers: number,
+  density_kg_m3: number,
+  water: Water,
+): number {
   requirePositive('nominalDiameter_m', nominalDiameter_m, 'm');
   requireWithin('csf', csf, DIETRICH_LEAST_CSF + 1e-9, 1);
   requireWithin('powers', powers, 0, 6);

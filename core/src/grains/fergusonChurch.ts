@@ -23,17 +23,30 @@ interface Shape {
  * Valid for grains heavier than water, not for thin flakes.
  * @throws OutOfRange when the size is not positive or the grain would float
  */
-export function fergusonChurch_m_s(diameter_m: number, density_kg_m3: number, water: Water, shape: Shape = FERGUSON_CHURCH.sieved): number {
+export function fergusonChurch_m_s(
+  diameter_m: number,
+  density_kg_m3: number,
+  water: Water,
+  shape: Shape = FERGUSON_CHURCH.sieved,
+): number {
   const R = submergedDensity(density_kg_m3, water);
   requirePositive('diameter_m', diameter_m, 'm');
-  return (R * GRAVITY_M_S2 * diameter_m ** 2) / (shape.c1 * water.kinematicViscosity_m2_s + Math.sqrt(0.75 * shape.c2 * R * GRAVITY_M_S2 * diameter_m ** 3));
+  return (
+    (R * GRAVITY_M_S2 * diameter_m ** 2) /
+    (shape.c1 * water.kinematicViscosity_m2_s + Math.sqrt(0.75 * shape.c2 * R * GRAVITY_M_S2 * diameter_m ** 3))
+  );
 }
 
 /**
  * Size of a compact grain that settles at a given velocity: the hydraulic equivalent (Rubey 1933) by the law above.
  * With s = sqrt(D) the law is R g s^4 - w sqrt(0.75 c2 R g) s^3 - w c1 nu = 0; Newton from above, where it is convex.
  */
-export function equivalentDiameter_m(settling_m_s: number, density_kg_m3: number, water: Water, shape: Shape = FERGUSON_CHURCH.sieved): number {
+export function equivalentDiameter_m(
+  settling_m_s: number,
+  density_kg_m3: number,
+  water: Water,
+  shape: Shape = FERGUSON_CHURCH.sieved,
+): number {
   requirePositive('settling_m_s', settling_m_s, 'm/s');
   const Rg = submergedDensity(density_kg_m3, water) * GRAVITY_M_S2;
   const cubic = settling_m_s * Math.sqrt(0.75 * shape.c2 * Rg);

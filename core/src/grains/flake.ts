@@ -18,7 +18,11 @@ export const USUAL_CSF = 0.3;
  * A gold flake as a round disc: `size_m` its diameter (what a sieve measures), thickness = csf x size.
  * Geometry: volume pi/4 d^2 t; sphericity (1.5 r)^(2/3) / (0.5 + r) with r = t/d.
  */
-export function flakeDisc(size_m: number, csf: number, density_kg_m3: number = DENSITY_KG_M3.placerGold): { mass_mg: number; nominalDiameter_m: number; sphericity: number } {
+export function flakeDisc(
+  size_m: number,
+  csf: number,
+  density_kg_m3: number = DENSITY_KG_M3.placerGold,
+): { mass_mg: number; nominalDiameter_m: number; sphericity: number } {
   requirePositive('size_m', size_m, 'm');
   requireWithin('csf', csf, 0.01, 1);
   const volume_m3 = (Math.PI / 4) * size_m ** 3 * csf;
@@ -35,7 +39,12 @@ export function flakeDisc(size_m: number, csf: number, density_kg_m3: number = D
  * At csf 0.15 or less Dietrich is undefined: the low end is then Haider & Levenspiel over 1.9, the largest ratio
  * found between the two, with `dietrichApplies` false so that the screen can say so.
  */
-export function flakeSettling_m_s(size_m: number, csf: number, water: Water, density_kg_m3: number = DENSITY_KG_M3.placerGold): Range & { dietrichApplies: boolean } {
+export function flakeSettling_m_s(
+  size_m: number,
+  csf: number,
+  water: Water,
+  density_kg_m3: number = DENSITY_KG_M3.placerGold,
+): Range & { dietrichApplies: boolean } {
   const disc = flakeDisc(size_m, csf, density_kg_m3);
   const fast = haiderLevenspiel_m_s(disc.nominalDiameter_m, disc.sphericity, density_kg_m3, water);
   const dietrichApplies = csf > DIETRICH_LEAST_CSF;
@@ -44,4 +53,5 @@ export function flakeSettling_m_s(size_m: number, csf: number, water: Water, den
 }
 
 /** Settling velocity of a compact mineral grain, m/s (Ferguson & Church, sieve diameter). */
-export const grainSettling_m_s = (size_m: number, mineral: keyof typeof DENSITY_KG_M3, water: Water): number => fergusonChurch_m_s(size_m, DENSITY_KG_M3[mineral], water);
+export const grainSettling_m_s = (size_m: number, mineral: keyof typeof DENSITY_KG_M3, water: Water): number =>
+  fergusonChurch_m_s(size_m, DENSITY_KG_M3[mineral], water);

@@ -27,10 +27,19 @@ export function haiderLevenspielDrag(reynolds: number, sphericity: number): numb
  * Terminal velocity, m/s, where the drag above balances the submerged weight:
  * Cd Re^2 = 4/3 D*, with D* = R g d^3 / nu^2 and d the volume-equivalent diameter. Cd Re^2 grows with Re, so the root is single.
  */
-export function haiderLevenspiel_m_s(volumeDiameter_m: number, sphericity: number, density_kg_m3: number, water: Water): number {
+export function haiderLevenspiel_m_s(
+  volumeDiameter_m: number,
+  sphericity: number,
+  density_kg_m3: number,
+  water: Water,
+): number {
   requirePositive('volumeDiameter_m', volumeDiameter_m, 'm');
   const nu = water.kinematicViscosity_m2_s;
   const push = (4 / 3) * ((submergedDensity(density_kg_m3, water) * GRAVITY_M_S2 * volumeDiameter_m ** 3) / nu ** 2);
-  const lnReynolds = bisect((lnRe) => haiderLevenspielDrag(Math.exp(lnRe), sphericity) * Math.exp(2 * lnRe) - push, Math.log(1e-9), Math.log(2.6e5));
+  const lnReynolds = bisect(
+    (lnRe) => haiderLevenspielDrag(Math.exp(lnRe), sphericity) * Math.exp(2 * lnRe) - push,
+    Math.log(1e-9),
+    Math.log(2.6e5),
+  );
   return (Math.exp(lnReynolds) * nu) / volumeDiameter_m;
 }

@@ -12,29 +12,42 @@ const temperature = fc.double({ min: 0, max: 35, noNaN: true });
 
 describe('settling', () => {
   test('bigger and heavier grains fall faster, in warmer water too', () => {
-    fc.assert(fc.property(size, temperature, (d, t) => {
-      const [water, warmer] = [freshWater(t), freshWater(t + 5)];
-      const w = fergusonChurch_m_s(d, 2650, water);
-      expect(fergusonChurch_m_s(d * 1.1, 2650, water)).toBeGreaterThan(w);
-      expect(fergusonChurch_m_s(d, 3000, water)).toBeGreaterThan(w);
-      expect(fergusonChurch_m_s(d, 2650, warmer)).toBeGreaterThan(w);
-    }), runs);
+    fc.assert(
+      fc.property(size, temperature, (d, t) => {
+        const [water, warmer] = [freshWater(t), freshWater(t + 5)];
+        const w = fergusonChurch_m_s(d, 2650, water);
+        expect(fergusonChurch_m_s(d * 1.1, 2650, water)).toBeGreaterThan(w);
+        expect(fergusonChurch_m_s(d, 3000, water)).toBeGreaterThan(w);
+        expect(fergusonChurch_m_s(d, 2650, warmer)).toBeGreaterThan(w);
+      }),
+      runs,
+    );
   });
   test('the equivalent size is the inverse of the law', () => {
-    fc.assert(fc.property(size, temperature, (d, t) => {
-      const water = freshWater(t);
-      expect(equivalentDiameter_m(fergusonChurch_m_s(d, 2650, water), 2650, water) / d).toBeCloseTo(1, 8);
-    }), runs);
+    fc.assert(
+      fc.property(size, temperature, (d, t) => {
+        const water = freshWater(t);
+        expect(equivalentDiameter_m(fergusonChurch_m_s(d, 2650, water), 2650, water) / d).toBeCloseTo(1, 8);
+      }),
+      runs,
+    );
   });
   test('a flatter flake of one size is lighter and falls slower, by both laws', () => {
-    fc.assert(fc.property(fc.double({ min: 1e-4, max: 0.003, noNaN: true }), fc.double({ min: 0.2, max: 0.7, noNaN: true }), (d, csf) => {
-      const water = freshWater(10);
-      const [thick, thin] = [flakeSettling_m_s(d, csf * 1.3, water), flakeSettling_m_s(d, csf, water)];
-      expect(flakeDisc(d, csf).mass_mg).toBeLessThan(flakeDisc(d, csf * 1.3).mass_mg);
-      expect(thin.low).toBeLessThan(thick.low);
-      expect(thin.high).toBeLessThan(thick.high);
-      expect(thin.low).toBeLessThanOrEqual(thin.high);
-    }), runs);
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1e-4, max: 0.003, noNaN: true }),
+        fc.double({ min: 0.2, max: 0.7, noNaN: true }),
+        (d, csf) => {
+          const water = freshWater(10);
+          const [thick, thin] = [flakeSettling_m_s(d, csf * 1.3, water), flakeSettling_m_s(d, csf, water)];
+          expect(flakeDisc(d, csf).mass_mg).toBeLessThan(flakeDisc(d, csf * 1.3).mass_mg);
+          expect(thin.low).toBeLessThan(thick.low);
+          expect(thin.high).toBeLessThan(thick.high);
+          expect(thin.low).toBeLessThanOrEqual(thin.high);
+        },
+      ),
+      runs,
+    );
   });
   test('where Dietrich has no value the range says so and is as wide as the laws ever differ', () => {
     const flake = flakeSettling_m_s(0.0005, 0.1, freshWater(10));
@@ -51,25 +64,38 @@ describe('settling', () => {
   });
   test('minerals of one size rank by weight', () => {
     const water = freshWater(10);
-    const order = (['quartz', 'garnet', 'ilmenite', 'magnetite', 'cassiterite', 'placerGold'] as const).map((m) => grainSettling_m_s(0.0005, m, water));
+    const order = (['quartz', 'garnet', 'ilmenite', 'magnetite', 'cassiterite', 'placerGold'] as const).map((m) =>
+      grainSettling_m_s(0.0005, m, water),
+    );
     expect([...order].sort((a, b) => a - b)).toEqual(order);
   });
 });
 
 describe('in a crowd', () => {
   test('the denser the crowd, the slower; alone, as alone', () => {
-    fc.assert(fc.property(fc.double({ min: 0.001, max: 0.4, noNaN: true }), size, fc.double({ min: 0, max: 0.5, noNaN: true }), (alone, d, c) => {
-      const nu = freshWater(10).kinematicViscosity_m2_s;
-      expect(hinderedSettling_m_s(alone, d, 0, nu)).toBe(alone);
-      expect(hinderedSettling_m_s(alone, d, c + 0.05, nu)).toBeLessThan(hinderedSettling_m_s(alone, d, c, nu));
-    }), runs);
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.001, max: 0.4, noNaN: true }),
+        size,
+        fc.double({ min: 0, max: 0.5, noNaN: true }),
+        (alone, d, c) => {
+          const nu = freshWater(10).kinematicViscosity_m2_s;
+          expect(hinderedSettling_m_s(alone, d, 0, nu)).toBe(alone);
+          expect(hinderedSettling_m_s(alone, d, c + 0.05, nu)).toBeLessThan(hinderedSettling_m_s(alone, d, c, nu));
+        },
+      ),
+      runs,
+    );
   });
   test('the exponent stays between its two limits', () => {
-    fc.assert(fc.property(fc.double({ min: 1e-3, max: 1e5, noNaN: true }), (re) => {
-      const n = richardsonZakiExponent(re);
-      expect(n).toBeGreaterThanOrEqual(2.38);
-      expect(n).toBeLessThanOrEqual(4.66);
-    }), runs);
+    fc.assert(
+      fc.property(fc.double({ min: 1e-3, max: 1e5, noNaN: true }), (re) => {
+        const n = richardsonZakiExponent(re);
+        expect(n).toBeGreaterThanOrEqual(2.38);
+        expect(n).toBeLessThanOrEqual(4.66);
+      }),
+      runs,
+    );
   });
 });
 

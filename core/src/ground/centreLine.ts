@@ -64,7 +64,12 @@ export function centreLine(line: readonly Position[]): CentreLine {
     const b = points[i + 1] as PlanePoint;
     const long = (distances_m[i + 1] as number) - (distances_m[i] as number) || 1;
     const t = (d - (distances_m[i] as number)) / long;
-    return { x_m: a.x_m + t * (b.x_m - a.x_m), y_m: a.y_m + t * (b.y_m - a.y_m), ux: (b.x_m - a.x_m) / long, uy: (b.y_m - a.y_m) / long };
+    return {
+      x_m: a.x_m + t * (b.x_m - a.x_m),
+      y_m: a.y_m + t * (b.y_m - a.y_m),
+      ux: (b.x_m - a.x_m) / long,
+      uy: (b.y_m - a.y_m) / long,
+    };
   };
 
   return {
@@ -83,7 +88,11 @@ export function centreLine(line: readonly Position[]): CentreLine {
         const t = Math.min(1, Math.max(0, ((p.x_m - a.x_m) * dx + (p.y_m - a.y_m) * dy) / long2));
         const offset_m = Math.hypot(p.x_m - a.x_m - t * dx, p.y_m - a.y_m - t * dy);
         if (offset_m < best.offset_m) {
-          best = { offset_m, distance_m: (distances_m[i] as number) + t * Math.sqrt(long2), side: dx * (p.y_m - a.y_m) - dy * (p.x_m - a.x_m) };
+          best = {
+            offset_m,
+            distance_m: (distances_m[i] as number) + t * Math.sqrt(long2),
+            side: dx * (p.y_m - a.y_m) - dy * (p.x_m - a.x_m),
+          };
         }
       }
       // The line is walked upstream, so what lies to its left is on the right bank of the water coming down.

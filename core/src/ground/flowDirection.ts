@@ -13,7 +13,9 @@ const LEAST_FALL_M = 2;
  */
 export function flowDirection(line: readonly Position[]): FlowDirection {
   const { distances_m, length_m } = centreLine(line);
-  const known = line.flatMap(([, , z], i) => (typeof z === 'number' && Number.isFinite(z) ? [{ x: distances_m[i] as number, z }] : []));
+  const known = line.flatMap(([, , z], i) =>
+    typeof z === 'number' && Number.isFinite(z) ? [{ x: distances_m[i] as number, z }] : [],
+  );
   if (known.length < 5) return 'unknown';
   const n = known.length;
   const mx = known.reduce((s, k) => s + k.x, 0) / n;

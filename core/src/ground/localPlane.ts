@@ -17,7 +17,10 @@ const ECCENTRICITY_2 = 0.00669437999014;
  * (M = a(1-e^2)/W^3 north, N = a/W east, W^2 = 1 - e^2 sin^2 lat; Torge 2001, Geodesy, eq. 4.20).
  * Good to about 1 part in 10 000 over 20 km, which is all a ground needs.
  */
-export function localPlane([lon0, lat0]: Position): { toPlane: (p: Position) => PlanePoint; toPosition: (p: PlanePoint) => [number, number] } {
+export function localPlane([lon0, lat0]: Position): {
+  toPlane: (p: Position) => PlanePoint;
+  toPosition: (p: PlanePoint) => [number, number];
+} {
   requireWithin('latitude', lat0, -89, 89, '°');
   const rad = Math.PI / 180;
   const w2 = 1 - ECCENTRICITY_2 * Math.sin(lat0 * rad) ** 2;
@@ -25,7 +28,10 @@ export function localPlane([lon0, lat0]: Position): { toPlane: (p: Position) => 
   const perDegreeEast = (SEMI_MAJOR_M / Math.sqrt(w2)) * Math.cos(lat0 * rad) * rad;
   return {
     // The shorter way round, so that a creek across the antimeridian stays one creek.
-    toPlane: ([lon, lat]) => ({ x_m: ((((lon - lon0 + 540) % 360) + 360) % 360 - 180) * perDegreeEast, y_m: (lat - lat0) * perDegreeNorth }),
+    toPlane: ([lon, lat]) => ({
+      x_m: (((((lon - lon0 + 540) % 360) + 360) % 360) - 180) * perDegreeEast,
+      y_m: (lat - lat0) * perDegreeNorth,
+    }),
     toPosition: ({ x_m, y_m }) => [lon0 + x_m / perDegreeEast, lat0 + y_m / perDegreeNorth],
   };
 }

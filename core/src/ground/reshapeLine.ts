@@ -7,7 +7,10 @@ import type { Position } from './localPlane.ts';
  * @param before the old line with heights, at least two points
  * @param points corners of the new line, longitude and latitude
  */
-export function reshapeLine(before: readonly Position[], points: readonly (readonly [lon: number, lat: number])[]): Position[] {
+export function reshapeLine(
+  before: readonly Position[],
+  points: readonly (readonly [lon: number, lat: number])[],
+): Position[] {
   const heights = before.map(([, , z]) => z);
   if (!heights.every((z): z is number => typeof z === 'number')) return points.map(([lon, lat]) => [lon, lat]);
   const old = centreLine(before);

@@ -26,7 +26,8 @@ export function poissonDraw(mean: number, random: Random): number {
 }
 
 /** One normal draw of mean 0 and deviation 1. Source: Box & Muller (1958). */
-export const normalDraw = (random: Random): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+export const normalDraw = (random: Random): number =>
+  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 
 /** One gamma draw with that shape and mean `shape`. Source: Marsaglia & Tsang (2000), ACM Trans. Math. Software 26, 363-372. */
 export function gammaDraw(shape: number, random: Random): number {

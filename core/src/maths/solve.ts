@@ -11,7 +11,10 @@ export function solveInPlace(a: Float64Array, b: Float64Array, n: number): void 
     let most = Math.abs(a[k * n + k] as number);
     for (let i = k + 1; i < n; i++) {
       const size = Math.abs(a[i * n + k] as number);
-      if (size > most) { most = size; pivot = i; }
+      if (size > most) {
+        most = size;
+        pivot = i;
+      }
     }
     if (!(most > 1e-13)) throw new OutOfRange('matrix', 'singular', 'a system with one solution');
     if (pivot !== k) {

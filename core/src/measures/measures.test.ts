@@ -10,34 +10,77 @@ import { METRIC, showArea, showBulkGold, showGold, showGrade, showVolume, signif
 
 /** Names of the check values' units to Riffle's. */
 const UNIT_NAME: Record<string, string> = {
-  US_gal: 'gal', imperial_gal: 'imp gal', L_s: 'L/s', US_gpm: 'gpm', imperial_gpm: 'imp gpm', m3_h: 'm3/h', m3_s: 'm3/s', L_min: 'L/min',
-  grain: 'grain', pennyweight: 'dwt', troy_oz: 'ozt', ozt: 'ozt', avdp_oz: 'oz', oz: 'oz',
+  US_gal: 'gal',
+  imperial_gal: 'imp gal',
+  L_s: 'L/s',
+  US_gpm: 'gpm',
+  imperial_gpm: 'imp gpm',
+  m3_h: 'm3/h',
+  m3_s: 'm3/s',
+  L_min: 'L/min',
+  grain: 'grain',
+  pennyweight: 'dwt',
+  troy_oz: 'ozt',
+  ozt: 'ozt',
+  avdp_oz: 'oz',
+  oz: 'oz',
 };
 
 describe('exact units (NIST SP 811, appendix B; check values 01a, 01b)', () => {
   const supported = referenceCases('01a-unit-conversions').filter((c) => {
     const kind = (c.inputs['quantity'] as string) in UNITS;
-    return kind && [c.inputs['from_unit'], c.inputs['to_unit']].every((u: string) => (UNIT_NAME[u] ?? u) in UNITS[c.inputs['quantity'] as UnitKind]);
+    return (
+      kind &&
+      [c.inputs['from_unit'], c.inputs['to_unit']].every(
+        (u: string) => (UNIT_NAME[u] ?? u) in UNITS[c.inputs['quantity'] as UnitKind],
+      )
+    );
   });
   test('most of the check values are of units Riffle has', () => expect(supported.length).toBeGreaterThanOrEqual(8));
   test.each(supported)('$id', (c) => {
     const name = (u: string): string => UNIT_NAME[u] ?? u;
-    expectNear(convert(c.inputs['quantity'], c.inputs['value'], name(c.inputs['from_unit']), name(c.inputs['to_unit'])), c.expected['value'], c);
+    expectNear(
+      convert(c.inputs['quantity'], c.inputs['value'], name(c.inputs['from_unit']), name(c.inputs['to_unit'])),
+      c.expected['value'],
+      c,
+    );
   });
 
-  const gradeName: Record<string, GradeUnit> = { g_per_m3: 'g/m³', mg_per_m3: 'mg/m³', ozt_per_yd3: 'ozt/yd³', grain_per_yd3: 'grain/yd³', mg_per_L: 'mg/L', g_per_yd3: 'g/yd³', dwt_per_yd3: 'dwt/yd³' };
-  test.each(referenceCases('01b-grade-conversions').filter((c) => gradeName[c.inputs['from_unit']] && gradeName[c.inputs['to_unit']]))('grade $id', (c) => {
+  const gradeName: Record<string, GradeUnit> = {
+    g_per_m3: 'g/m³',
+    mg_per_m3: 'mg/m³',
+    ozt_per_yd3: 'ozt/yd³',
+    grain_per_yd3: 'grain/yd³',
+    mg_per_L: 'mg/L',
+    g_per_yd3: 'g/yd³',
+    dwt_per_yd3: 'dwt/yd³',
+  };
+  test.each(
+    referenceCases('01b-grade-conversions').filter(
+      (c) => gradeName[c.inputs['from_unit']] && gradeName[c.inputs['to_unit']],
+    ),
+  )('grade $id', (c) => {
     const from = GRADE_UNITS[gradeName[c.inputs['from_unit']]];
     const to = GRADE_UNITS[gradeName[c.inputs['to_unit']]];
     expectNear((c.inputs['value'] / from) * to, c.expected['value'], c);
   });
 
   test('any value comes back from any unit', () => {
-    fc.assert(fc.property(fc.double({ min: 1e-6, max: 1e9, noNaN: true }), fc.constantFrom(...Object.keys(UNITS.volume)), (v, unit) => {
-      expect(convert('volume', convert('volume', v, 'L', unit), unit, 'L')).toBeCloseTo(v, -Math.floor(Math.log10(v)) + 9);
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1e-6, max: 1e9, noNaN: true }),
+        fc.constantFrom(...Object.keys(UNITS.volume)),
+        (v, unit) => {
+          expect(convert('volume', convert('volume', v, 'L', unit), unit, 'L')).toBeCloseTo(
+            v,
+            -Math.floor(Math.log10(v)) + 9,
+          );
+        },
+      ),
+    );
   });
-  test('a unit of another kind is refused by name', () => expect(() => convert('length', 1, 'gal', 'm')).toThrow(/unit is gal; it must be one of m, mm/));
+  test('a unit of another kind is refused by name', () =>
+    expect(() => convert('length', 1, 'gal', 'm')).toThrow(/unit is gal; it must be one of m, mm/));
 });
 
 describe('pitch (check values 01c)', () => {
@@ -60,11 +103,18 @@ describe('pitch (check values 01c)', () => {
 });
 
 describe('sieves (ASTM E11, table 1; check values 02a, 02b)', () => {
-  test.each(referenceCases('02a-sieve-designations'))('$inputs.designation', (c) => expectNear(sieveAperture_mm(c.inputs['designation']), c.expected['aperture_mm'], c));
+  test.each(referenceCases('02a-sieve-designations'))('$inputs.designation', (c) =>
+    expectNear(sieveAperture_mm(c.inputs['designation']), c.expected['aperture_mm'], c),
+  );
   test.each(referenceCases('02b-sieve-classes'))('$id', (c) => {
-    expectNear(Math.sqrt(sieveAperture_mm(c.inputs['passing']) * sieveAperture_mm(c.inputs['retained'])), c.expected['geometric_mean_mm'], c);
+    expectNear(
+      Math.sqrt(sieveAperture_mm(c.inputs['passing']) * sieveAperture_mm(c.inputs['retained'])),
+      c.expected['geometric_mean_mm'],
+      c,
+    );
   });
-  test('mesh 250 is in no series: its neighbours are named', () => expect(() => sieveAperture_mm('No. 250')).toThrow(/No\. 230 or No\. 270/));
+  test('mesh 250 is in no series: its neighbours are named', () =>
+    expect(() => sieveAperture_mm('No. 250')).toThrow(/No\. 230 or No\. 270/));
 });
 
 test.each(referenceCases('10d-swell'))('swell $id (definition)', (c) => {
@@ -96,7 +146,13 @@ describe('what people type', () => {
     expect(parseQuantity(kind, typed, unit)).toEqual({ ok: true, value: expect.closeTo(value, 12), unit: says });
   });
   test.each([
-    ['volume', '', /Nothing/], ['volume', 'three', /number/], ['volume', '1,5', /point/], ['length', '2 mil', /not a unit/], ['mass', '3 pans', /not a unit/], ['volume', '1/0', /finite/], ['volume', '3 heaped L', /said of pans/],
+    ['volume', '', /Nothing/],
+    ['volume', 'three', /number/],
+    ['volume', '1,5', /point/],
+    ['length', '2 mil', /not a unit/],
+    ['mass', '3 pans', /not a unit/],
+    ['volume', '1/0', /finite/],
+    ['volume', '3 heaped L', /said of pans/],
   ] as const)('refuses %s "%s" with the remedy', (kind, typed, says) => {
     const answer = parseQuantity(kind, typed, 'x');
     expect(answer).toMatchObject({ ok: false, problem: expect.stringMatching(says) });
@@ -120,13 +176,18 @@ test('a container of the crew’s own is a unit like the others, in the plural t
   const own = { 'billy can': 1.5, pan: 5 };
   const parsed = parseQuantity('volume', '4 billy cans', 'L', Object.keys(own));
   expect(parsed).toEqual({ ok: true, value: 4, unit: 'billy can' });
-  expect([volumeInLitres(4, 'billy can', own), volumeInLitres(2, 'pan', own), volumeInLitres(2, 'pan')]).toEqual([6, 10, 9.5]);
+  expect([volumeInLitres(4, 'billy can', own), volumeInLitres(2, 'pan', own), volumeInLitres(2, 'pan')]).toEqual([
+    6, 10, 9.5,
+  ]);
   expect(parseQuantity('volume', '4 billy cans', 'L')).toMatchObject({ ok: false });
 });
 
 test('areas and the gold of a whole ground; what cannot be worked out is no figure', () => {
   // 1 ft2 = 0.09290304 m2 (exact).
   expect([text(showArea(100, METRIC)), text(showArea(9.290304, US))]).toEqual(['100\u00a0m²', '100\u00a0ft²']);
-  expect([text(showBulkGold(474_123, METRIC)), text(showBulkGold(64.79891e3, US))]).toEqual(['474\u00a0g', '1,000\u00a0grain']);
+  expect([text(showBulkGold(474_123, METRIC)), text(showBulkGold(64.79891e3, US))]).toEqual([
+    '474\u00a0g',
+    '1,000\u00a0grain',
+  ]);
   expect(significant(NaN)).toBe('?');
 });

@@ -57,14 +57,18 @@ export function gatherPlaces(spots: readonly SpotSeen[], signs: readonly SignSee
     if (near) about.set(near.id, [...(about.get(near.id) ?? []), sign]);
     else loose.push(sign);
   }
-  const ofSpots = spots.map((s) => place(s.id, s.id, s.name, s.distance_m, s.bank, s.kind === 'other' ? [] : [s.kind], about.get(s.id) ?? []));
+  const ofSpots = spots.map((s) =>
+    place(s.id, s.id, s.name, s.distance_m, s.bank, s.kind === 'other' ? [] : [s.kind], about.get(s.id) ?? []),
+  );
 
   const groups: SignSeen[][] = [];
   // Walking up, a group whose last sign lies behind by more than `NEAR_M` takes no more: only the open ones are looked at.
   let open: SignSeen[][] = [];
   for (const sign of [...loose].sort((a, b) => a.distance_m - b.distance_m)) {
     open = open.filter((g) => sign.distance_m - (g.at(-1) as SignSeen).distance_m <= NEAR_M);
-    const joined = open.find((g) => g.some((other) => sameSide(other.bank, sign.bank) && sign.distance_m - other.distance_m <= NEAR_M));
+    const joined = open.find((g) =>
+      g.some((other) => sameSide(other.bank, sign.bank) && sign.distance_m - other.distance_m <= NEAR_M),
+    );
     if (joined) joined.push(sign);
     else {
       const group = [sign];
@@ -77,15 +81,35 @@ export function gatherPlaces(spots: readonly SpotSeen[], signs: readonly SignSee
     const middle_m = g.reduce((sum, s) => sum + s.distance_m, 0) / g.length;
     const named = g.map((s) => s.kind).filter((k): k is AnyKind => k !== 'own word');
     const bank = g.find((s) => s.bank !== 'mid')?.bank ?? 'mid';
-    return place(`signs-${first.id}`, null, capital(named.length > 0 ? signKind(named[0] as AnyKind).says : 'a place of your own'), middle_m, bank, [], g);
+    return place(
+      `signs-${first.id}`,
+      null,
+      capital(named.length > 0 ? signKind(named[0] as AnyKind).says : 'a place of your own'),
+      middle_m,
+      bank,
+      [],
+      g,
+    );
   });
   return [...ofSpots, ...ofSigns];
 }
 
-function place(id: string, spotId: string | null, name: string, distance_m: number, bank: Bank, kinds: readonly AnyKind[], signs: readonly SignSeen[]): GatheredPlace {
+function place(
+  id: string,
+  spotId: string | null,
+  name: string,
+  distance_m: number,
+  bank: Bank,
+  kinds: readonly AnyKind[],
+  signs: readonly SignSeen[],
+): GatheredPlace {
   const word = signs.filter((s) => s.kind === 'own word').at(-1);
   return {
-    id, spotId, name, distance_m, bank,
+    id,
+    spotId,
+    name,
+    distance_m,
+    bank,
     kinds: [...new Set([...kinds, ...signs.flatMap((s) => (s.kind === 'own word' ? [] : [s.kind]))])],
     traits: Object.assign({}, ...signs.map((s) => s.traits ?? {})) as Record<string, string>,
     signIds: signs.map((s) => s.id),

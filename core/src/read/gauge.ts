@@ -26,7 +26,9 @@ export function thinLevels(levels: readonly Level[], tolerance_m: number): Level
     let at = -1;
     for (let i = from + 1; i < to; i++) {
       const p = levels[i] as Level;
-      const off = Math.abs(p.level_m - (a.level_m + ((b.level_m - a.level_m) * (p.at_ms - a.at_ms)) / (b.at_ms - a.at_ms || 1)));
+      const off = Math.abs(
+        p.level_m - (a.level_m + ((b.level_m - a.level_m) * (p.at_ms - a.at_ms)) / (b.at_ms - a.at_ms || 1)),
+      );
       if (off > far) [far, at] = [off, i];
     }
     if (at < 0) continue;

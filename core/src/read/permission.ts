@@ -46,13 +46,18 @@ export function permissionOn(notes: readonly PermissionNote[], today: Day): Perm
       if (holds) closed.push({ note, until, why: 'closed season' });
       else if (inDays !== null && inDays <= SOON_DAYS) soon.push({ note, until, days: inDays, what: 'closes' });
     } else if (note.to !== null && dayNumber(note.to) < now) closed.push({ note, until: note.to, why: 'run out' });
-    else if (note.from !== null && dayNumber(note.from) > now) closed.push({ note, until: note.from, why: 'not begun' });
-    else if (note.to !== null && dayNumber(note.to) - now <= SOON_DAYS) soon.push({ note, until: note.to, days: dayNumber(note.to) - now, what: 'runs out' });
+    else if (note.from !== null && dayNumber(note.from) > now)
+      closed.push({ note, until: note.from, why: 'not begun' });
+    else if (note.to !== null && dayNumber(note.to) - now <= SOON_DAYS)
+      soon.push({ note, until: note.to, days: dayNumber(note.to) - now, what: 'runs out' });
   }
   return { closed, soon };
 }
 
-function season({ from, to, everyYear }: PermissionNote, today: Day): { holds: boolean; until: Day | null; inDays: number | null } {
+function season(
+  { from, to, everyYear }: PermissionNote,
+  today: Day,
+): { holds: boolean; until: Day | null; inDays: number | null } {
   const now = dayNumber(today);
   if (!everyYear || from === null || to === null) {
     const begun = from === null || dayNumber(from) <= now;
@@ -74,6 +79,7 @@ function season({ from, to, everyYear }: PermissionNote, today: Day): { holds: b
 function dayNumber(day: Day): number {
   const parts = /^(\d{4})-(\d{2})-(\d{2})$/.exec(day);
   const [year, month, date] = [Number(parts?.[1]), Number(parts?.[2]), Number(parts?.[3])];
-  if (!parts || month < 1 || month > 12 || date < 1 || date > 31) throw new OutOfRange('day', day, 'a day written YYYY-MM-DD');
+  if (!parts || month < 1 || month > 12 || date < 1 || date > 31)
+    throw new OutOfRange('day', day, 'a day written YYYY-MM-DD');
   return Date.UTC(year, month - 1, date) / 86_400_000;
 }

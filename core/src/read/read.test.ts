@@ -8,47 +8,87 @@ import { changePoint, mixBelow, mustCarry, sourceAbove, sternberg, traceColors, 
 import { worthAPan, type Panned, type Place } from './worthAPan.ts';
 
 const rules = { pays_mg_L: 0.15, reach_m: 1 };
-const place = (id: string, kinds: AnyKind[] = [], some: Partial<Place> = {}): Place => ({ id, distance_m: 100, bank: 'left', kinds, panned: null, cover_m: 0, own: null, ...some });
-const panned = (colors: number, some: Partial<Panned> = {}): Panned => ({ volumeBank_L: 12, colors, color_mg: 0.8, gold_mg: colors * 0.8, floodSince: false, ...some });
+const place = (id: string, kinds: AnyKind[] = [], some: Partial<Place> = {}): Place => ({
+  id,
+  distance_m: 100,
+  bank: 'left',
+  kinds,
+  panned: null,
+  cover_m: 0,
+  own: null,
+  ...some,
+});
+const panned = (colors: number, some: Partial<Panned> = {}): Panned => ({
+  volumeBank_L: 12,
+  colors,
+  color_mg: 0.8,
+  gold_mg: colors * 0.8,
+  floodSince: false,
+  ...some,
+});
 
 describe('worth a pan', () => {
-  const scoreOf = (p: Place, among: Place[] = []): number => worthAPan([p, ...among], rules).ranked.find((r) => r.place.id === p.id)?.logOdds ?? NaN;
+  const scoreOf = (p: Place, among: Place[] = []): number =>
+    worthAPan([p, ...among], rules).ranked.find((r) => r.place.id === p.id)?.logOdds ?? NaN;
 
   test('a score is the base and the sum of its reasons, in words', () => {
     const [top] = worthAPan([place('a', ['inside bend', 'bedrock', 'undercut'], { panned: panned(2) })], rules).ranked;
-    const base = worthAPan([place('a', ['inside bend', 'bedrock', 'undercut'], { panned: panned(2) })], rules).baseChance;
-    expect(top?.reasons.reduce((s, r) => s + r.logOdds, Math.log(base / (1 - base)))).toBeCloseTo(top?.logOdds ?? NaN, 12);
+    const base = worthAPan(
+      [place('a', ['inside bend', 'bedrock', 'undercut'], { panned: panned(2) })],
+      rules,
+    ).baseChance;
+    expect(top?.reasons.reduce((s, r) => s + r.logOdds, Math.log(base / (1 - base)))).toBeCloseTo(
+      top?.logOdds ?? NaN,
+      12,
+    );
     expect(top?.reasons.every((r) => r.says.length > 3)).toBe(true);
     expect(top?.chance).toBeCloseTo(1 / (1 + Math.exp(-(top?.logOdds ?? 0))), 12);
   });
   test('more signs of different families speak louder than one; bend, undercut and bedrock at once are the best (W3)', () => {
     expect(scoreOf(place('a', ['inside bend', 'bedrock']))).toBeGreaterThan(scoreOf(place('a', ['bedrock'])));
     const best = scoreOf(place('a', ['inside bend', 'undercut', 'bedrock']));
-    for (const a of SIGN_KIND_NAMES) for (const b of SIGN_KIND_NAMES) if (a !== b) expect(scoreOf(place('a', [a, b]))).toBeLessThan(best);
+    for (const a of SIGN_KIND_NAMES)
+      for (const b of SIGN_KIND_NAMES) if (a !== b) expect(scoreOf(place('a', [a, b]))).toBeLessThan(best);
   });
   test('signs of one family overlap: two count less than their sum, but not less than the better alone', () => {
-    const [bend, bar, both] = [scoreOf(place('a', ['inside bend'])), scoreOf(place('a', ['boulder lee'])), scoreOf(place('a', ['inside bend', 'boulder lee']))];
+    const [bend, bar, both] = [
+      scoreOf(place('a', ['inside bend'])),
+      scoreOf(place('a', ['boulder lee'])),
+      scoreOf(place('a', ['inside bend', 'boulder lee'])),
+    ];
     const base = scoreOf(place('a'));
     expect(both - base).toBeLessThan(bend - base + bar - base);
     expect(both).toBeGreaterThanOrEqual(Math.max(bend, bar));
   });
   test('own results move a kind: bends that paid raise a bend not yet panned, bends that were blank lower it', () => {
-    const tried = (colors: number): Place[] => [1, 2, 3, 4, 5].map((i) => place(`t${i}`, ['inside bend'], { distance_m: 2000 + 400 * i, panned: panned(colors) }));
+    const tried = (colors: number): Place[] =>
+      [1, 2, 3, 4, 5].map((i) =>
+        place(`t${i}`, ['inside bend'], { distance_m: 2000 + 400 * i, panned: panned(colors) }),
+      );
     const bars = [1, 2, 3, 4, 5].map((i) => place(`b${i}`, ['bar'], { distance_m: 9000 + 400 * i, panned: panned(1) }));
-    const good = worthAPan([place('new', ['inside bend']), ...tried(9), ...bars], rules).ranked.find((r) => r.place.id === 'new');
-    const bad = worthAPan([place('new', ['inside bend']), ...tried(0), ...bars], rules).ranked.find((r) => r.place.id === 'new');
-    const reason = (r: typeof good): number => r?.reasons.find((x) => x.says === SIGN_KINDS['inside bend'].says)?.logOdds ?? NaN;
+    const good = worthAPan([place('new', ['inside bend']), ...tried(9), ...bars], rules).ranked.find(
+      (r) => r.place.id === 'new',
+    );
+    const bad = worthAPan([place('new', ['inside bend']), ...tried(0), ...bars], rules).ranked.find(
+      (r) => r.place.id === 'new',
+    );
+    const reason = (r: typeof good): number =>
+      r?.reasons.find((x) => x.says === SIGN_KINDS['inside bend'].says)?.logOdds ?? NaN;
     expect(reason(good)).toBeGreaterThan(reason(bad));
     expect(good?.reasons[0]?.tally).toEqual({ paid: 5, tried: 5 });
   });
   test('by hand: 12 L at 0.15 mg/L of 0.8 mg colors expect 2.25; a blank says -1.8 (2.25 x 0.8), held to 3', () => {
     const reasons = worthAPan([place('a', ['bar'], { panned: panned(0) })], rules).ranked[0]?.reasons;
     expect(reasons?.find((r) => r.says === 'panned blank')?.logOdds).toBeCloseTo(-1.8, 9);
-    const many = worthAPan([place('a', ['bar'], { panned: panned(0, { volumeBank_L: 500 }) })], rules).ranked[0]?.reasons;
+    const many = worthAPan([place('a', ['bar'], { panned: panned(0, { volumeBank_L: 500 }) })], rules).ranked[0]
+      ?.reasons;
     expect(many?.find((r) => r.says === 'panned blank')?.logOdds).toBe(-3);
   });
   test('a flood renews a bar’s blank, not a bedrock’s (W2)', () => {
-    const after = (kind: SignKindName): number => worthAPan([place('a', [kind], { panned: panned(0, { floodSince: true }) })], rules).ranked[0]?.reasons.find((r) => /blank/.test(r.says))?.logOdds ?? NaN;
+    const after = (kind: SignKindName): number =>
+      worthAPan([place('a', [kind], { panned: panned(0, { floodSince: true }) })], rules).ranked[0]?.reasons.find((r) =>
+        /blank/.test(r.says),
+      )?.logOdds ?? NaN;
     expect(after('bar')).toBeCloseTo(-1.8 * 0.3, 9);
     expect(after('bedrock')).toBeCloseTo(-1.8, 9);
   });
@@ -58,17 +98,35 @@ describe('worth a pan', () => {
     const one = scoreOf(place('a', ['bar'], { distance_m: 500 }), [rich('x', 460), rich('y', 6000)]);
     const both = scoreOf(place('a', ['bar'], { distance_m: 500 }), [rich('x', 460), rich('y', 540)]);
     expect([one > alone, both > one]).toEqual([true, true]);
-    expect(worthAPan([place('a', ['bar'], { distance_m: 500 }), rich('x', 460), rich('y', 540)], rules).ranked.find((r) => r.place.id === 'a')?.reasons.map((r) => r.says)).toContain('colors on both sides');
+    expect(
+      worthAPan([place('a', ['bar'], { distance_m: 500 }), rich('x', 460), rich('y', 540)], rules)
+        .ranked.find((r) => r.place.id === 'a')
+        ?.reasons.map((r) => r.says),
+    ).toContain('colors on both sides');
   });
   test('cover deeper than the reach is a gate, whatever the signs (W60)', () => {
-    const { ranked, outOfReach } = worthAPan([place('deep', ['crevice', 'inside bend'], { cover_m: 1.4 }), place('shallow', ['other'])], rules);
+    const { ranked, outOfReach } = worthAPan(
+      [place('deep', ['crevice', 'inside bend'], { cover_m: 1.4 }), place('shallow', ['other'])],
+      rules,
+    );
     expect(ranked.map((r) => r.place.id)).toEqual(['shallow']);
     expect(outOfReach.map((p) => p.id)).toEqual(['deep']);
   });
   test('one’s own word moves the ranking and carries its note', () => {
-    const { ranked } = worthAPan([place('a', ['bar']), place('b', ['bar'], { distance_m: 300, own: { logOdds: 1.5, note: 'Grandfather dug here.' } })], rules);
+    const { ranked } = worthAPan(
+      [
+        place('a', ['bar']),
+        place('b', ['bar'], { distance_m: 300, own: { logOdds: 1.5, note: 'Grandfather dug here.' } }),
+      ],
+      rules,
+    );
     expect(ranked[0]?.place.id).toBe('b');
-    expect(ranked[0]?.reasons[0]).toEqual({ from: 'own word', logOdds: 1.5, says: 'Grandfather dug here.', tally: null });
+    expect(ranked[0]?.reasons[0]).toEqual({
+      from: 'own word',
+      logOdds: 1.5,
+      says: 'Grandfather dug here.',
+      tally: null,
+    });
   });
   test('no rules, no ranking', () => {
     expect(() => worthAPan([], { pays_mg_L: 0, reach_m: 1 })).toThrow(/pays_mg_L/);
@@ -82,15 +140,26 @@ describe('worth a pan', () => {
       const places = Array.from({ length: 30 }, (_, i): Place => {
         const kinds = SIGN_KIND_NAMES.filter(() => random() < 0.12);
         // The truth follows the signs, roughly: each adds its common-practice odds, with scatter.
-        const odds = kinds.reduce((sum, k) => sum + Math.log(SIGN_KINDS[k].prior.paid / (SIGN_KINDS[k].prior.tried - SIGN_KINDS[k].prior.paid)) + 1.1, -1.1) + 1.2 * (random() + random() - 1);
+        const odds =
+          kinds.reduce(
+            (sum, k) =>
+              sum + Math.log(SIGN_KINDS[k].prior.paid / (SIGN_KINDS[k].prior.tried - SIGN_KINDS[k].prior.paid)) + 1.1,
+            -1.1,
+          ) +
+          1.2 * (random() + random() - 1);
         const grade = 0.3 / (1 + Math.exp(-odds));
         truth.set(`p${i}`, grade);
         const colors = poissonDraw((grade * 8) / 0.8, random);
-        return place(`p${i}`, kinds, { distance_m: i * 60, panned: random() < 0.5 ? panned(colors, { volumeBank_L: 8 }) : null });
+        return place(`p${i}`, kinds, {
+          distance_m: i * 60,
+          panned: random() < 0.5 ? panned(colors, { volumeBank_L: 8 }) : null,
+        });
       });
       const first = (ids: string[]): number => ids.slice(0, 5).reduce((s, id) => s + (truth.get(id) ?? 0), 0);
       sums.ranked += first(worthAPan(places, rules).ranked.map((r) => r.place.id));
-      sums.count += first([...places].sort((a, b) => (b.panned?.colors ?? -1) - (a.panned?.colors ?? -1)).map((p) => p.id));
+      sums.count += first(
+        [...places].sort((a, b) => (b.panned?.colors ?? -1) - (a.panned?.colors ?? -1)).map((p) => p.id),
+      );
       sums.chance += first(places.map((p) => p.id));
     }
     // Margins seen when this was written: 1.35 times chance, 1.13 times the raw count.
@@ -100,26 +169,67 @@ describe('worth a pan', () => {
 });
 
 describe('signs and the places they are about', () => {
-  const spot = (id: string, distance_m: number, some: Partial<SpotSeen> = {}): SpotSeen => ({ id, name: id, kind: 'bar', distance_m, bank: 'left', ...some });
-  const sign = (id: string, kind: SignSeen['kind'], distance_m: number, some: Partial<SignSeen> = {}): SignSeen => ({ id, kind, distance_m, bank: 'left', cover_m: null, weight: null, note: '', ...some });
+  const spot = (id: string, distance_m: number, some: Partial<SpotSeen> = {}): SpotSeen => ({
+    id,
+    name: id,
+    kind: 'bar',
+    distance_m,
+    bank: 'left',
+    ...some,
+  });
+  const sign = (id: string, kind: SignSeen['kind'], distance_m: number, some: Partial<SignSeen> = {}): SignSeen => ({
+    id,
+    kind,
+    distance_m,
+    bank: 'left',
+    cover_m: null,
+    weight: null,
+    note: '',
+    ...some,
+  });
   test('a sign within 20 m on the same bank is the spot’s; one across the water is not, one in midstream is', () => {
-    const [a, ...rest] = gatherPlaces([spot('A', 100)], [sign('1', 'bedrock', 115), sign('2', 'undercut', 110, { bank: 'right' }), sign('3', 'boulder lee', 95, { bank: 'mid' })]);
+    const [a, ...rest] = gatherPlaces(
+      [spot('A', 100)],
+      [
+        sign('1', 'bedrock', 115),
+        sign('2', 'undercut', 110, { bank: 'right' }),
+        sign('3', 'boulder lee', 95, { bank: 'mid' }),
+      ],
+    );
     expect(a).toMatchObject({ spotId: 'A', kinds: ['bar', 'bedrock', 'boulder lee'], signIds: ['1', '3'] });
     expect(rest).toMatchObject([{ spotId: null, kinds: ['undercut'], bank: 'right' }]);
   });
-  test('the nearer of two spots has it', () => expect(gatherPlaces([spot('A', 100), spot('B', 118)], [sign('1', 'bedrock', 112)]).find((p) => p.spotId === 'B')?.kinds).toContain('bedrock'));
+  test('the nearer of two spots has it', () =>
+    expect(
+      gatherPlaces([spot('A', 100), spot('B', 118)], [sign('1', 'bedrock', 112)]).find((p) => p.spotId === 'B')?.kinds,
+    ).toContain('bedrock'));
   test('loose signs within 20 m of each other are one place, named by the first, standing at their middle', () => {
-    const places = gatherPlaces([], [sign('1', 'inside bend', 300), sign('2', 'bedrock', 318), sign('3', 'black sand', 336), sign('4', 'float', 500)]);
-    expect(places).toMatchObject([{ name: 'Inside of a bend', kinds: ['inside bend', 'bedrock', 'black sand'], distance_m: 318 }, { kinds: ['float'], distance_m: 500 }]);
+    const places = gatherPlaces(
+      [],
+      [sign('1', 'inside bend', 300), sign('2', 'bedrock', 318), sign('3', 'black sand', 336), sign('4', 'float', 500)],
+    );
+    expect(places).toMatchObject([
+      { name: 'Inside of a bend', kinds: ['inside bend', 'bedrock', 'black sand'], distance_m: 318 },
+      { kinds: ['float'], distance_m: 500 },
+    ]);
   });
   test('a kind seen twice is one sign; the deepest cover and the last own word count; “other” says nothing', () => {
-    const [a] = gatherPlaces([spot('A', 100, { kind: 'other' })], [sign('1', 'bedrock', 101, { cover_m: 0.4 }), sign('2', 'bedrock', 103, { cover_m: 0.9 }), sign('3', 'own word', 100, { weight: 1, note: 'Yes.' }), sign('4', 'own word', 100, { weight: -1, note: 'No.' })]);
+    const [a] = gatherPlaces(
+      [spot('A', 100, { kind: 'other' })],
+      [
+        sign('1', 'bedrock', 101, { cover_m: 0.4 }),
+        sign('2', 'bedrock', 103, { cover_m: 0.9 }),
+        sign('3', 'own word', 100, { weight: 1, note: 'Yes.' }),
+        sign('4', 'own word', 100, { weight: -1, note: 'No.' }),
+      ],
+    );
     expect(a).toMatchObject({ kinds: ['bedrock'], cover_m: 0.9, own: { logOdds: -1, note: 'No.' } });
   });
 });
 
 describe('the trail of colors up a creek', () => {
-  const points = (...colors: number[]): TracePoint[] => colors.map((n, i) => ({ id: `s${i}`, distance_m: 100 * (i + 1), colors: n, volumeBank_L: 10 }));
+  const points = (...colors: number[]): TracePoint[] =>
+    colors.map((n, i) => ({ id: `s${i}`, distance_m: 100 * (i + 1), colors: n, volumeBank_L: 10 }));
   test('rich below, blank above: the break lies between the last pay and the first blank', () => {
     const trace = traceColors(points(8, 6, 9, 7, 0, 0, 0));
     if (trace.kind !== 'break') throw new Error(trace.reason);
@@ -129,11 +239,20 @@ describe('the trail of colors up a creek', () => {
   });
   test('one stray color above does not move the break, nor does one blank below', () => {
     const trace = traceColors(points(8, 0, 9, 7, 0, 1, 0, 0));
-    expect(trace).toMatchObject({ kind: 'break', below: { id: 's3' }, lastPay: { id: 's5' }, firstBlank: { id: 's6' } });
+    expect(trace).toMatchObject({
+      kind: 'break',
+      below: { id: 's3' },
+      lastPay: { id: 's5' },
+      firstBlank: { id: 's6' },
+    });
   });
   test('the order they are given in makes no difference', () => {
     const straight = traceColors(points(5, 6, 0, 0, 0));
-    fc.assert(fc.property(fc.shuffledSubarray(points(5, 6, 0, 0, 0), { minLength: 5 }), (mixed) => { expect(traceColors(mixed)).toEqual(straight); }));
+    fc.assert(
+      fc.property(fc.shuffledSubarray(points(5, 6, 0, 0, 0), { minLength: 5 }), (mixed) => {
+        expect(traceColors(mixed)).toEqual(straight);
+      }),
+    );
   });
   test('bigger blanks make it surer', () => {
     const with_L = (volumeBank_L: number): number => {
@@ -143,14 +262,26 @@ describe('the trail of colors up a creek', () => {
     expect(with_L(40)).toBeGreaterThan(with_L(10));
   });
   test.each([
-    ['too few', points(3, 0, 0), /so far there are 3/], ['nothing anywhere', points(0, 0, 0, 0), /no trail/], ['richer upstream', points(0, 1, 5, 9, 12), /walk on up/], ['all alike', points(4, 5, 4, 5, 4), /walk on up/],
-  ])('%s: no break, and why', (_name, some, reason) => expect(traceColors(some)).toEqual({ kind: 'none', reason: expect.stringMatching(reason) }));
+    ['too few', points(3, 0, 0), /so far there are 3/],
+    ['nothing anywhere', points(0, 0, 0, 0), /no trail/],
+    ['richer upstream', points(0, 1, 5, 9, 12), /walk on up/],
+    ['all alike', points(4, 5, 4, 5, 4), /walk on up/],
+  ])('%s: no break, and why', (_name, some, reason) =>
+    expect(traceColors(some)).toEqual({ kind: 'none', reason: expect.stringMatching(reason) }),
+  );
   test('finds the true break within a sample in nine of ten seeded creeks', () => {
     const random = seededRandom(1975);
     let near = 0;
     for (let i = 0; i < 300; i++) {
       const at = 3 + Math.floor(random() * 6);
-      const trace = traceColors(Array.from({ length: 12 }, (_, k) => ({ id: String(k), distance_m: k * 80, colors: poissonDraw(k < at ? 5 : 0.4, random), volumeBank_L: 10 })));
+      const trace = traceColors(
+        Array.from({ length: 12 }, (_, k) => ({
+          id: String(k),
+          distance_m: k * 80,
+          colors: poissonDraw(k < at ? 5 : 0.4, random),
+          volumeBank_L: 10,
+        })),
+      );
       if (trace.kind === 'break' && Math.abs(Number(trace.above.id) - at) <= 1) near++;
     }
     expect(near / 300).toBeGreaterThan(0.9);
@@ -165,12 +296,23 @@ test.each(referenceCases('15b-change-point'))('change point $id (Hinkley 1970; c
   expectNear(split.meanAfter, c.expected['mean_after'], c);
 });
 test.each(referenceCases('15c-tributary-mixing'))('mixing $id (mass balance; check values 15c)', (c) => {
-  const mixed = mixBelow({ flow: c.inputs['flow_1'], concentration: c.inputs['conc_1'] }, { flow: c.inputs['flow_2'], concentration: c.inputs['conc_2'] });
+  const mixed = mixBelow(
+    { flow: c.inputs['flow_1'], concentration: c.inputs['conc_1'] },
+    { flow: c.inputs['flow_2'], concentration: c.inputs['conc_2'] },
+  );
   expectNear(mixed.concentration, c.expected['conc_below'], c);
   if (c.expected['fraction_from_2'] !== null) expectNear(mixed.shareOfSide, c.expected['fraction_from_2'], c);
 });
 test.each(referenceCases('15d-tributary-inverse'))('what the side stream must carry $id (check values 15d)', (c) => {
-  expectNear(mustCarry({ flow: c.inputs['flow_1'], concentration: c.inputs['conc_1'] }, c.inputs['flow_2'], c.inputs['conc_below']), c.expected['conc_2'], c);
+  expectNear(
+    mustCarry(
+      { flow: c.inputs['flow_1'], concentration: c.inputs['conc_1'] },
+      c.inputs['flow_2'],
+      c.inputs['conc_below'],
+    ),
+    c.expected['conc_2'],
+    c,
+  );
 });
 test.each(referenceCases('15a-sternberg'))('float size $id (Sternberg 1875; check values 15a)', (c) => {
   const [distances, sizes]: [number[], number[]] = [c.inputs['distance_km'], c.inputs['size_mm']];
@@ -181,13 +323,21 @@ test.each(referenceCases('15a-sternberg'))('float size $id (Sternberg 1875; chec
   expect(fit.alphaBand.low).toBeLessThanOrEqual(fit.alpha_per_m);
   expect(fit.alphaBand.high).toBeGreaterThanOrEqual(fit.alpha_per_m);
 });
-test('two float stones make no trend', () => expect(() => sternberg([{ downstream_m: 0, size_mm: 50 }, { downstream_m: 10, size_mm: 40 }])).toThrow(/at least three/));
+test('two float stones make no trend', () =>
+  expect(() =>
+    sternberg([
+      { downstream_m: 0, size_mm: 50 },
+      { downstream_m: 10, size_mm: 40 },
+    ]),
+  ).toThrow(/at least three/));
 
 describe('how far to the vein', () => {
   const fit = { alpha_per_m: Math.LN2 / 100, alphaBand: { low: Math.LN2 / 200, high: Math.LN2 / 50 } };
   test('by hand: stones that double every 100 m, 60 mm the largest, 240 mm at the vein: two doublings, 200 m; by the band 100 to 400 m', () => {
     const above = sourceAbove(fit, 60, 240);
-    expect([above?.distance_m, above?.low_m, above?.high_m].map((d) => Math.round((d ?? NaN) * 1e6) / 1e6)).toEqual([200, 100, 400]);
+    expect([above?.distance_m, above?.low_m, above?.high_m].map((d) => Math.round((d ?? NaN) * 1e6) / 1e6)).toEqual([
+      200, 100, 400,
+    ]);
   });
   test('a fit that may be flat has no far end; one that shrinks upstream says nothing', () => {
     expect(sourceAbove({ ...fit, alphaBand: { low: -0.001, high: 0.02 } }, 60, 240)?.high_m).toBe(Infinity);
@@ -206,14 +356,21 @@ describe('a closer look, the trail and one’s own opinion move a place', () => 
     expect(rock({ soundness: 'rotten, still standing' })).toBeGreaterThan(rock({ roughness: 'polished' }));
   });
   test('a trait of a kind that was not seen there, or an answer there is not, says nothing', () => {
-    expect(scoreOf(place('a', ['bar'], { traits: { strike: 'across the flow', mood: 'good' } }))).toBe(scoreOf(place('a', ['bar'])));
+    expect(scoreOf(place('a', ['bar'], { traits: { strike: 'across the flow', mood: 'good' } }))).toBe(
+      scoreOf(place('a', ['bar'])),
+    );
   });
   test('above where colors stop a place is lowered, never to nothing; the draw that joins there is raised (W7)', () => {
     const trail = { from_m: 400, to_m: 500, certainty: 1 };
     const above = scoreOf(place('a', ['bar'], { distance_m: 700 }), { trail });
     expect(above).toBeCloseTo(scoreOf(place('a', ['bar'], { distance_m: 700 })) - 0.8, 9);
-    expect(scoreOf(place('a', ['draw mouth'], { distance_m: 450 }), { trail })).toBeCloseTo(scoreOf(place('a', ['draw mouth'], { distance_m: 450 })) + 0.5, 9);
-    expect(scoreOf(place('a', ['bar'], { distance_m: 300 }), { trail })).toBe(scoreOf(place('a', ['bar'], { distance_m: 300 })));
+    expect(scoreOf(place('a', ['draw mouth'], { distance_m: 450 }), { trail })).toBeCloseTo(
+      scoreOf(place('a', ['draw mouth'], { distance_m: 450 })) + 0.5,
+      9,
+    );
+    expect(scoreOf(place('a', ['bar'], { distance_m: 300 }), { trail })).toBe(
+      scoreOf(place('a', ['bar'], { distance_m: 300 })),
+    );
   });
   test('after a flood bars and inside bends wear a skin worth skimming, until they are panned; bedrock does not (W10)', () => {
     const raised = (p: Place): number => scoreOf(p, { freshFlood: true }) - scoreOf(p);
@@ -232,10 +389,15 @@ describe('a closer look, the trail and one’s own opinion move a place', () => 
     const own = 'own: moss line' as const;
     expect(scoreOf(place('a', [own]))).toBeCloseTo(scoreOf(place('a')), 9);
     const tried = [1, 2, 3].map((i) => place(`t${i}`, [own], { distance_m: 3000 + 500 * i, panned: panned(9) }));
-    const poor = [1, 2, 3, 4, 5, 6].map((i) => place(`p${i}`, ['bar'], { distance_m: 9000 + 500 * i, panned: panned(0) }));
+    const poor = [1, 2, 3, 4, 5, 6].map((i) =>
+      place(`p${i}`, ['bar'], { distance_m: 9000 + 500 * i, panned: panned(0) }),
+    );
     const ranked = worthAPan([place('new', [own]), place('plain'), ...tried, ...poor], rules).ranked;
     const at = (id: string): number => ranked.find((r) => r.place.id === id)?.logOdds ?? NaN;
     expect(at('new')).toBeGreaterThan(at('plain'));
-    expect(ranked.find((r) => r.place.id === 'new')?.reasons[0]).toMatchObject({ says: 'moss line', tally: { paid: 3, tried: 3 } });
+    expect(ranked.find((r) => r.place.id === 'new')?.reasons[0]).toMatchObject({
+      says: 'moss line',
+      tally: { paid: 3, tried: 3 },
+    });
   });
 });

@@ -11,7 +11,16 @@ export interface TracePoint {
 
 /** Where colors stop. Stretches are between two neighboring samples, `below` the lower one. */
 export type Trace =
-  | { readonly kind: 'break'; readonly below: TracePoint; readonly above: TracePoint; readonly certainty: number; readonly perLitreBelow: number; readonly perLitreAbove: number; readonly lastPay: TracePoint; readonly firstBlank: TracePoint | null }
+  | {
+      readonly kind: 'break';
+      readonly below: TracePoint;
+      readonly above: TracePoint;
+      readonly certainty: number;
+      readonly perLitreBelow: number;
+      readonly perLitreAbove: number;
+      readonly lastPay: TracePoint;
+      readonly firstBlank: TracePoint | null;
+    }
   | { readonly kind: 'none'; readonly reason: string };
 
 /** Fewer samples than this cannot show where colors stop. */
@@ -35,24 +44,42 @@ export function traceColors(points: readonly TracePoint[]): Trace {
     requireWithin('colors', p.colors, 0, 1e6);
   }
   const order = [...points].sort((a, b) => a.distance_m - b.distance_m);
-  if (order.length < LEAST_POINTS) return { kind: 'none', reason: `Pan at ${LEAST_POINTS} places or more up the creek; so far there ${order.length === 1 ? 'is' : 'are'} ${order.length}.` };
-  if (order.every((p) => p.colors === 0)) return { kind: 'none', reason: 'Every pan was blank, so there is no trail to follow.' };
+  if (order.length < LEAST_POINTS)
+    return {
+      kind: 'none',
+      reason: `Pan at ${LEAST_POINTS} places or more up the creek; so far there ${order.length === 1 ? 'is' : 'are'} ${order.length}.`,
+    };
+  if (order.every((p) => p.colors === 0))
+    return { kind: 'none', reason: 'Every pan was blank, so there is no trail to follow.' };
 
   const whole = side(order);
   const breaks = order.slice(1).map((above, i) => {
     const [lower, upper] = [side(order.slice(0, i + 1)), side(order.slice(i + 1))];
-    return { below: order[i] as TracePoint, above, lower, upper, ln: lower.perLitre > upper.perLitre ? lower.ln + upper.ln : -Infinity };
+    return {
+      below: order[i] as TracePoint,
+      above,
+      lower,
+      upper,
+      ln: lower.perLitre > upper.perLitre ? lower.ln + upper.ln : -Infinity,
+    };
   });
   const best = breaks.reduce((a, b) => (b.ln > a.ln ? b : a));
   const most = Math.max(best.ln, whole.ln);
   // Uniform over where the break is; no break at all is as likely beforehand as all breaks together.
   const total = Math.exp(whole.ln - most) * breaks.length + breaks.reduce((sum, b) => sum + Math.exp(b.ln - most), 0);
   const certainty = Math.exp(best.ln - most) / total;
-  if (!(best.ln > -Infinity) || best.ln < whole.ln) return { kind: 'none', reason: 'Colors do not stop anywhere yet: walk on up and pan there.' };
+  if (!(best.ln > -Infinity) || best.ln < whole.ln)
+    return { kind: 'none', reason: 'Colors do not stop anywhere yet: walk on up and pan there.' };
   const lastPay = order.filter((p) => p.colors > 0).at(-1) as TracePoint;
   return {
-    kind: 'break', below: best.below, above: best.above, certainty, perLitreBelow: best.lower.perLitre, perLitreAbove: best.upper.perLitre,
-    lastPay, firstBlank: order.find((p) => p.distance_m > lastPay.distance_m && p.colors === 0) ?? null,
+    kind: 'break',
+    below: best.below,
+    above: best.above,
+    certainty,
+    perLitreBelow: best.lower.perLitre,
+    perLitreAbove: best.upper.perLitre,
+    lastPay,
+    firstBlank: order.find((p) => p.distance_m > lastPay.distance_m && p.colors === 0) ?? null,
   };
 }
 
@@ -62,7 +89,10 @@ function side(points: readonly TracePoint[]): { ln: number; perLitre: number } {
   const V = points.reduce((sum, p) => sum + p.volumeBank_L, 0);
   const { shape: a, rate_L: b } = PRIOR;
   const each = points.reduce((sum, p) => sum + p.colors * Math.log(p.volumeBank_L) - lnGamma(p.colors + 1), 0);
-  return { ln: each + a * Math.log(b) - lnGamma(a) + lnGamma(a + n) - (a + n) * Math.log(b + V), perLitre: (a + n) / (b + V) };
+  return {
+    ln: each + a * Math.log(b) - lnGamma(a) + lnGamma(a + n) - (a + n) * Math.log(b + V),
+    perLitre: (a + n) / (b + V),
+  };
 }
 
 /**
@@ -70,10 +100,18 @@ function side(points: readonly TracePoint[]): { ln: number; perLitre: number } {
  * @returns the index of the first value of the second segment
  * @throws OutOfRange for fewer than two values
  */
-export function changePoint(values: readonly number[]): { index: number; meanBefore: number; meanAfter: number; sse: number } {
+export function changePoint(values: readonly number[]): {
+  index: number;
+  meanBefore: number;
+  meanAfter: number;
+  sse: number;
+} {
   if (values.length < 2) throw new OutOfRange('values', `${values.length} of them`, 'at least two');
   const mean = (v: readonly number[]): number => v.reduce((a, b) => a + b, 0) / v.length;
-  const squares = (v: readonly number[]): number => { const m = mean(v); return v.reduce((s, x) => s + (x - m) ** 2, 0); };
+  const squares = (v: readonly number[]): number => {
+    const m = mean(v);
+    return v.reduce((s, x) => s + (x - m) ** 2, 0);
+  };
   const splits = values.slice(1).map((_, i) => {
     const [before, after] = [values.slice(0, i + 1), values.slice(i + 1)];
     return { index: i + 1, meanBefore: mean(before), meanAfter: mean(after), sse: squares(before) + squares(after) };
@@ -82,15 +120,25 @@ export function changePoint(values: readonly number[]): { index: number; meanBef
 }
 
 /** What two streams carry together: C = (Q1 C1 + Q2 C2) / (Q1 + Q2). Conservation of mass; any one unit of flow and of concentration. */
-export function mixBelow(main: { flow: number; concentration: number }, side: { flow: number; concentration: number }): { concentration: number; shareOfSide: number } {
+export function mixBelow(
+  main: { flow: number; concentration: number },
+  side: { flow: number; concentration: number },
+): { concentration: number; shareOfSide: number } {
   requirePositive('main.flow', main.flow);
   requirePositive('side.flow', side.flow);
   const carried = main.flow * main.concentration + side.flow * side.concentration;
-  return { concentration: carried / (main.flow + side.flow), shareOfSide: carried === 0 ? 0 : (side.flow * side.concentration) / carried };
+  return {
+    concentration: carried / (main.flow + side.flow),
+    shareOfSide: carried === 0 ? 0 : (side.flow * side.concentration) / carried,
+  };
 }
 
 /** What a side stream must carry for the main one to be what it is below: C2 = (C (Q1 + Q2) - Q1 C1) / Q2; below 0 when it cannot be the source. */
-export function mustCarry(main: { flow: number; concentration: number }, sideFlow: number, concentrationBelow: number): number {
+export function mustCarry(
+  main: { flow: number; concentration: number },
+  sideFlow: number,
+  concentrationBelow: number,
+): number {
   requirePositive('main.flow', main.flow);
   requirePositive('sideFlow', sideFlow);
   return (concentrationBelow * (main.flow + sideFlow) - main.flow * main.concentration) / sideFlow;
@@ -102,7 +150,12 @@ export function mustCarry(main: { flow: number; concentration: number }, sideFlo
  * @param points at least three, of different distance
  * @returns alpha per metre of the distances given; `alphaBand` is its 90 % band (Student's t)
  */
-export function sternberg(points: readonly { readonly downstream_m: number; readonly size_mm: number }[]): { size0_mm: number; alpha_per_m: number; r2: number; alphaBand: { low: number; high: number } } {
+export function sternberg(points: readonly { readonly downstream_m: number; readonly size_mm: number }[]): {
+  size0_mm: number;
+  alpha_per_m: number;
+  r2: number;
+  alphaBand: { low: number; high: number };
+} {
   if (points.length < 3) throw new OutOfRange('points', `${points.length} of them`, 'at least three');
   for (const p of points) requirePositive('size_mm', p.size_mm, 'mm');
   const n = points.length;
@@ -115,7 +168,12 @@ export function sternberg(points: readonly { readonly downstream_m: number; read
   const slope = sxy / sxx;
   const residual = Math.max(0, syy - slope * sxy);
   const half = studentT90(n - 2) * Math.sqrt(residual / (n - 2) / sxx);
-  return { size0_mm: Math.exp(my - slope * mx), alpha_per_m: -slope, r2: syy === 0 ? 1 : 1 - residual / syy, alphaBand: { low: -slope - half, high: -slope + half } };
+  return {
+    size0_mm: Math.exp(my - slope * mx),
+    alpha_per_m: -slope,
+    r2: syy === 0 ? 1 : 1 - residual / syy,
+    alphaBand: { low: -slope - half, high: -slope + half },
+  };
 }
 
 /**
@@ -126,12 +184,20 @@ export function sternberg(points: readonly { readonly downstream_m: number; read
  * @returns null when the fit does not say that stones grow upstream; `high_m` is infinite where its band reaches down to no growth
  * @throws OutOfRange when a size is not positive or the stone is larger than what leaves the vein
  */
-export function sourceAbove(fit: { readonly alpha_per_m: number; readonly alphaBand: { readonly low: number; readonly high: number } }, size_mm: number, leaves_mm: number): { distance_m: number; low_m: number; high_m: number } | null {
+export function sourceAbove(
+  fit: { readonly alpha_per_m: number; readonly alphaBand: { readonly low: number; readonly high: number } },
+  size_mm: number,
+  leaves_mm: number,
+): { distance_m: number; low_m: number; high_m: number } | null {
   requirePositive('size_mm', size_mm, 'mm');
   requireWithin('leaves_mm', leaves_mm, size_mm, 1e5, 'mm');
   if (!(fit.alpha_per_m > 0)) return null;
   const grown = Math.log(leaves_mm / size_mm);
-  return { distance_m: grown / fit.alpha_per_m, low_m: grown / fit.alphaBand.high, high_m: fit.alphaBand.low > 0 ? grown / fit.alphaBand.low : Infinity };
+  return {
+    distance_m: grown / fit.alpha_per_m,
+    low_m: grown / fit.alphaBand.high,
+    high_m: fit.alphaBand.low > 0 ? grown / fit.alphaBand.low : Infinity,
+  };
 }
 
 /** Two-sided 90 % quantile of Student's t: table (Abramowitz & Stegun 1964, 26.10) to 10 degrees, then Cornish-Fisher about 1.645. */

@@ -33,7 +33,8 @@ export interface Place {
 /** One reason in the score, in log odds; positive speaks for the place. */
 export interface Reason {
   /** What it rests on: a sign, a closer look at it, overlap or combination of signs, the trail of colors or float, pans here, pans beside it, the person's own word. */
-  readonly from: 'sign' | 'trait' | 'overlap' | 'combination' | 'trail' | 'float' | 'flood' | 'pans' | 'neighbors' | 'own word';
+  readonly from:
+    'sign' | 'trait' | 'overlap' | 'combination' | 'trail' | 'float' | 'flood' | 'pans' | 'neighbors' | 'own word';
   readonly logOdds: number;
   readonly says: string;
   /** How the same sign has paid here so far; null where that is not what the reason rests on. */
@@ -107,7 +108,10 @@ const paid = (p: Panned, pays_mg_L: number): boolean => p.gold_mg / p.volumeBank
  * A place panned before is ranked too: a blank lowers it, never to nothing.
  * @throws OutOfRange when `pays_mg_L` or `reach_m` is not positive
  */
-export function worthAPan(places: readonly Place[], { pays_mg_L, reach_m, priors = {}, trail = null, float = null, freshFlood = false }: RankingRules): Ranking {
+export function worthAPan(
+  places: readonly Place[],
+  { pays_mg_L, reach_m, priors = {}, trail = null, float = null, freshFlood = false }: RankingRules,
+): Ranking {
   requirePositive('pays_mg_L', pays_mg_L, 'mg/L');
   requirePositive('reach_m', reach_m, 'm');
   for (const [kind, prior] of Object.entries(priors)) {
@@ -116,7 +120,10 @@ export function worthAPan(places: readonly Place[], { pays_mg_L, reach_m, priors
     requireWithin(`priors.${kind}.paid`, prior.paid, 0.02 * prior.tried, 0.98 * prior.tried);
   }
   const tried = places.flatMap((p) => (p.panned ? [{ ...p, panned: p.panned }] : []));
-  const tally = (among: typeof tried): { paid: number; tried: number } => ({ paid: among.filter((p) => paid(p.panned, pays_mg_L)).length, tried: among.length });
+  const tally = (among: typeof tried): { paid: number; tried: number } => ({
+    paid: among.filter((p) => paid(p.panned, pays_mg_L)).length,
+    tried: among.length,
+  });
   const all = tally(tried);
   const baseChance = (BASE.paid + all.paid) / (BASE.tried + all.tried);
   const base = logit(Math.min(0.95, Math.max(0.05, baseChance)));
@@ -128,7 +135,10 @@ export function worthAPan(places: readonly Place[], { pays_mg_L, reach_m, priors
     // Common practice says how much better than the usual place a kind is, so it is carried over to this ground's own base.
     const expected = 1 / (1 + Math.exp(-(base + logit(prior.paid / prior.tried) - logit(COMMON_BASE))));
     const others = tally(tried.filter((p) => p.id !== but && p.kinds.includes(kind)));
-    return { logOdds: logit((expected * prior.tried + others.paid) / (prior.tried + others.tried)) - base, tally: seen };
+    return {
+      logOdds: logit((expected * prior.tried + others.paid) / (prior.tried + others.tried)) - base,
+      tally: seen,
+    };
   };
 
   const rank = (place: Place): Ranked => {
@@ -137,41 +147,95 @@ export function worthAPan(places: readonly Place[], { pays_mg_L, reach_m, priors
     const families = new Map<string, { kind: AnyKind; logOdds: number }[]>();
     for (const kind of place.kinds) {
       const found = ofKind(kind, place.id);
-      reasons.push({ from: 'sign', logOdds: found.logOdds, says: signKind(kind).says, tally: found.tally.tried > 0 ? found.tally : null });
+      reasons.push({
+        from: 'sign',
+        logOdds: found.logOdds,
+        says: signKind(kind).says,
+        tally: found.tally.tried > 0 ? found.tally : null,
+      });
       const family = signKind(kind).family;
       families.set(family, [...(families.get(family) ?? []), { kind, logOdds: found.logOdds }]);
     }
     // Only what speaks for a place is discounted: two warnings of one family still warn once each.
     const overlap = [...families.values()].reduce((sum, signs) => {
-      const pro = signs.map((s) => s.logOdds).filter((l) => l > 0).sort((a, b) => b - a);
+      const pro = signs
+        .map((s) => s.logOdds)
+        .filter((l) => l > 0)
+        .sort((a, b) => b - a);
       return sum + pro.reduce((lost, l, i) => lost + l * (1 - OVERLAP ** i), 0);
     }, 0);
-    if (overlap > 0) reasons.push({ from: 'overlap', logOdds: -overlap, says: 'signs that overlap count less', tally: null });
-    for (const c of COMBINATIONS) if (c.kinds.every((k) => place.kinds.includes(k))) reasons.push({ from: 'combination', logOdds: c.logOdds, says: c.says, tally: null });
+    if (overlap > 0)
+      reasons.push({ from: 'overlap', logOdds: -overlap, says: 'signs that overlap count less', tally: null });
+    for (const c of COMBINATIONS)
+      if (c.kinds.every((k) => place.kinds.includes(k)))
+        reasons.push({ from: 'combination', logOdds: c.logOdds, says: c.says, tally: null });
 
     for (const trait of SIGN_TRAITS) {
       const found = trait.choices.find((c) => c.value === place.traits?.[trait.name]);
-      if (found && found.logOdds !== 0 && trait.of.some((k) => place.kinds.includes(k))) reasons.push({ from: 'trait', logOdds: found.logOdds, says: `${trait.asks.toLowerCase()} ${found.value}`, tally: null });
+      if (found && found.logOdds !== 0 && trait.of.some((k) => place.kinds.includes(k)))
+        reasons.push({
+          from: 'trait',
+          logOdds: found.logOdds,
+          says: `${trait.asks.toLowerCase()} ${found.value}`,
+          tally: null,
+        });
     }
     // High water renews the inside line of bars in a thin skin: worth skimming until someone has.
-    if (freshFlood && place.kinds.some((k) => SKINNED.includes(k)) && (!place.panned || place.panned.floodSince)) reasons.push({ from: 'flood', logOdds: FLOOD_SKIN, says: 'a fresh flood skin to skim', tally: null });
+    if (freshFlood && place.kinds.some((k) => SKINNED.includes(k)) && (!place.panned || place.panned.floodSince))
+      reasons.push({ from: 'flood', logOdds: FLOOD_SKIN, says: 'a fresh flood skin to skim', tally: null });
     // A place with pans of its own has said where it stands on the trail.
-    if (trail && !place.panned && place.distance_m > trail.to_m) reasons.push({ from: 'trail', logOdds: -ABOVE_TRAIL * trail.certainty, says: 'above where colors stop', tally: null });
-    if (trail && place.kinds.includes('draw mouth') && place.distance_m >= trail.from_m - NEIGHBOR_FADE_M / 2 && place.distance_m <= trail.to_m + NEIGHBOR_FADE_M / 2) reasons.push({ from: 'trail', logOdds: FEEDS * trail.certainty, says: 'colors stop where it joins', tally: null });
-    if (float && !place.panned && place.distance_m >= float.largest_m - NEIGHBOR_FADE_M / 2 && place.distance_m <= float.largest_m + 2 * NEIGHBOR_FADE_M) reasons.push({ from: 'float', logOdds: TOWARD_FLOAT, says: 'float grows toward it', tally: null });
+    if (trail && !place.panned && place.distance_m > trail.to_m)
+      reasons.push({
+        from: 'trail',
+        logOdds: -ABOVE_TRAIL * trail.certainty,
+        says: 'above where colors stop',
+        tally: null,
+      });
+    if (
+      trail &&
+      place.kinds.includes('draw mouth') &&
+      place.distance_m >= trail.from_m - NEIGHBOR_FADE_M / 2 &&
+      place.distance_m <= trail.to_m + NEIGHBOR_FADE_M / 2
+    )
+      reasons.push({
+        from: 'trail',
+        logOdds: FEEDS * trail.certainty,
+        says: 'colors stop where it joins',
+        tally: null,
+      });
+    if (
+      float &&
+      !place.panned &&
+      place.distance_m >= float.largest_m - NEIGHBOR_FADE_M / 2 &&
+      place.distance_m <= float.largest_m + 2 * NEIGHBOR_FADE_M
+    )
+      reasons.push({ from: 'float', logOdds: TOWARD_FLOAT, says: 'float grows toward it', tally: null });
 
     if (place.panned) reasons.push(...ownPans(place, place.panned, pays_mg_L));
     const neighbors = neighborReason(place, tried, pays_mg_L);
     if (neighbors) reasons.push(neighbors);
     if (place.own) {
       requireWithin('own.logOdds', place.own.logOdds, -2, 2);
-      reasons.push({ from: 'own word', logOdds: place.own.logOdds, says: place.own.note || 'your own word', tally: null });
+      reasons.push({
+        from: 'own word',
+        logOdds: place.own.logOdds,
+        says: place.own.note || 'your own word',
+        tally: null,
+      });
     }
     const logOdds = reasons.reduce((sum, r) => sum + r.logOdds, base);
-    return { place, logOdds, chance: 1 / (1 + Math.exp(-logOdds)), reasons: reasons.sort((a, b) => b.logOdds - a.logOdds) };
+    return {
+      place,
+      logOdds,
+      chance: 1 / (1 + Math.exp(-logOdds)),
+      reasons: reasons.sort((a, b) => b.logOdds - a.logOdds),
+    };
   };
   return {
-    ranked: places.filter((p) => p.cover_m <= reach_m).map(rank).sort((a, b) => b.logOdds - a.logOdds || a.place.distance_m - b.place.distance_m),
+    ranked: places
+      .filter((p) => p.cover_m <= reach_m)
+      .map(rank)
+      .sort((a, b) => b.logOdds - a.logOdds || a.place.distance_m - b.place.distance_m),
     outOfReach: places.filter((p) => p.cover_m > reach_m),
     baseChance,
   };
@@ -186,18 +250,44 @@ function evidence(p: Panned, pays_mg_L: number): number {
 
 function ownPans(place: Place, p: Panned, pays_mg_L: number): Reason[] {
   const logOdds = evidence(p, pays_mg_L);
-  if (logOdds >= 0 || p.colors > 0) return [{ from: 'pans', logOdds, says: `${p.colors} color${p.colors === 1 ? '' : 's'} panned here`, tally: null }];
-  const left = p.floodSince ? Math.max(...(place.kinds.length > 0 ? place.kinds.map((k) => signKind(k).blankAfterFlood) : [0.6])) : 1;
-  return [{ from: 'pans', logOdds: logOdds * left, says: left < 1 ? 'blank, but a flood since' : 'panned blank', tally: null }];
+  if (logOdds >= 0 || p.colors > 0)
+    return [{ from: 'pans', logOdds, says: `${p.colors} color${p.colors === 1 ? '' : 's'} panned here`, tally: null }];
+  const left = p.floodSince
+    ? Math.max(...(place.kinds.length > 0 ? place.kinds.map((k) => signKind(k).blankAfterFlood) : [0.6]))
+    : 1;
+  return [
+    {
+      from: 'pans',
+      logOdds: logOdds * left,
+      says: left < 1 ? 'blank, but a flood since' : 'panned blank',
+      tally: null,
+    },
+  ];
 }
 
-function neighborReason(place: Place, tried: readonly (Place & { panned: Panned })[], pays_mg_L: number): Reason | null {
+function neighborReason(
+  place: Place,
+  tried: readonly (Place & { panned: Panned })[],
+  pays_mg_L: number,
+): Reason | null {
   const near = tried.flatMap((p) => {
     const far_m = Math.abs(p.distance_m - place.distance_m);
-    return p.id === place.id || far_m > 3 * NEIGHBOR_FADE_M ? [] : [{ side: Math.sign(p.distance_m - place.distance_m), logOdds: NEIGHBOR_WEIGHT * Math.exp(-far_m / NEIGHBOR_FADE_M) * evidence(p.panned, pays_mg_L) }];
+    return p.id === place.id || far_m > 3 * NEIGHBOR_FADE_M
+      ? []
+      : [
+          {
+            side: Math.sign(p.distance_m - place.distance_m),
+            logOdds: NEIGHBOR_WEIGHT * Math.exp(-far_m / NEIGHBOR_FADE_M) * evidence(p.panned, pays_mg_L),
+          },
+        ];
   });
   const logOdds = near.reduce((sum, n) => sum + n.logOdds, 0);
   if (Math.abs(logOdds) < 0.1) return null;
   const bothSides = [1, -1].every((side) => near.some((n) => n.side === side && n.logOdds > 0.05));
-  return { from: 'neighbors', logOdds, says: logOdds < 0 ? 'poor pans beside it' : bothSides ? 'colors on both sides' : 'colors beside it', tally: null };
+  return {
+    from: 'neighbors',
+    logOdds,
+    says: logOdds < 0 ? 'poor pans beside it' : bothSides ? 'colors on both sides' : 'colors beside it',
+    tally: null,
+  };
 }

@@ -32,7 +32,9 @@ export const DOUBLE_TAP_MS = 500;
  * events are told apart by id, sorted by time, and two buckets within `DOUBLE_TAP_MS` are one.
  */
 export function tallyRun(startedAt_ms: number, events: readonly RunEvent[], now_ms: number): RunTally {
-  const once = [...new Map(events.map((e) => [e.eventId, e])).values()].sort((a, b) => a.at_ms - b.at_ms || (a.eventId < b.eventId ? -1 : 1));
+  const once = [...new Map(events.map((e) => [e.eventId, e])).values()].sort(
+    (a, b) => a.at_ms - b.at_ms || (a.eventId < b.eventId ? -1 : 1),
+  );
   const undone = new Set(once.flatMap((e) => (e.kind === 'undo' && e.undoes ? [e.undoes] : [])));
   const buckets: RunEvent[] = [];
   let lastTap_ms = -Infinity;
@@ -62,7 +64,9 @@ export function tallyRun(startedAt_ms: number, events: readonly RunEvent[], now_
   return {
     buckets,
     volumeLoose_L: buckets.reduce((sum, b) => sum + (b.volume_L ?? 0), 0),
-    bySpot_L, stopped, running_ms,
+    bySpot_L,
+    stopped,
+    running_ms,
     pace_ms: first && last && recent.length > 1 ? (last.at_ms - first.at_ms) / (recent.length - 1) : null,
   };
 }

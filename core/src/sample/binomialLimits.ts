@@ -13,5 +13,8 @@ export function binomialLimits(found: number, tried: number, confidence = USUAL_
   requireWithin('found', found, 0, tried);
   requireWithin('confidence', confidence, 0.5, 0.999);
   const tail = (1 - confidence) / 2;
-  return { low: found === 0 ? 0 : betaQuantile(tail, found, tried - found + 1), high: found === tried ? 1 : betaQuantile(1 - tail, found + 1, tried - found) };
+  return {
+    low: found === 0 ? 0 : betaQuantile(tail, found, tried - found + 1),
+    high: found === tried ? 1 : betaQuantile(1 - tail, found + 1, tried - found),
+  };
 }

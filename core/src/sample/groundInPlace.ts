@@ -65,11 +65,23 @@ export function* mapGround(problem: GroundProblem): Generator<number, GroundMap>
   const [y0_m, y1] = [Math.min(...outline.map((p) => p.y_m)), Math.max(...outline.map((p) => p.y_m))];
   const cell_m = Math.max(x1 - x0_m, y1 - y0_m) / cells;
   requirePositive('outline', (x1 - x0_m) * (y1 - y0_m), 'm²');
-  const [columns, rows] = [Math.max(1, Math.round((x1 - x0_m) / cell_m)), Math.max(1, Math.round((y1 - y0_m) / cell_m))];
-  const of = (value: (p: GradedPlace) => number): PlaneValue[] => places.map((p) => ({ x_m: p.x_m / streak, y_m: p.y_m, value: value(p) }));
-  const grade = estimator(of((p) => p.grade_mg_L), method, problem.neighbors);
+  const [columns, rows] = [
+    Math.max(1, Math.round((x1 - x0_m) / cell_m)),
+    Math.max(1, Math.round((y1 - y0_m) / cell_m)),
+  ];
+  const of = (value: (p: GradedPlace) => number): PlaneValue[] =>
+    places.map((p) => ({ x_m: p.x_m / streak, y_m: p.y_m, value: value(p) }));
+  const grade = estimator(
+    of((p) => p.grade_mg_L),
+    method,
+    problem.neighbors,
+  );
   // Pay and cover lie under the same places: one set of weights serves both.
-  const thickness = inverseDistance(of((p) => p.pay_m), 2, 8);
+  const thickness = inverseDistance(
+    of((p) => p.pay_m),
+    2,
+    8,
+  );
   const unknown = (): Float64Array => new Float64Array(columns * rows).fill(NaN);
   const [grade_mg_L, sd_mg_L, pay_m, cover_m] = [unknown(), unknown(), unknown(), unknown()];
   const from = new Uint32Array(columns * rows + 1);
@@ -96,8 +108,22 @@ export function* mapGround(problem: GroundProblem): Generator<number, GroundMap>
     }
     yield (r + 1) / rows;
   }
-  if (!(volume > 0)) throw new OutOfRange('outline', 'no cell of the net', 'an outline wider than a cell, with pay in it');
-  return { x0_m, y0_m, cell_m, columns, rows, grade_mg_L, sd_mg_L, pay_m, cover_m, from, sampleIndex: Uint32Array.from(sampleIndex), sampleWeight: Float32Array.from(sampleWeight) };
+  if (!(volume > 0))
+    throw new OutOfRange('outline', 'no cell of the net', 'an outline wider than a cell, with pay in it');
+  return {
+    x0_m,
+    y0_m,
+    cell_m,
+    columns,
+    rows,
+    grade_mg_L,
+    sd_mg_L,
+    pay_m,
+    cover_m,
+    from,
+    sampleIndex: Uint32Array.from(sampleIndex),
+    sampleWeight: Float32Array.from(sampleWeight),
+  };
 }
 
 /** What each of `count` samples weighs in the mean grade of the cells that reach a cut-off (0: all of them). They sum to 1; all 0 when no cell reaches it. */
@@ -118,14 +144,21 @@ export function sampleWeights(map: GroundMap, count: number, cutoff_mg_L = 0): F
 
 function estimator(points: readonly PlaneValue[], method: EstimateMethod, neighbors: number | undefined): Estimator {
   switch (method.kind) {
-    case 'polygons': return polygonOfInfluence(points);
-    case 'inverse distance': return inverseDistance(points, method.power, neighbors);
-    case 'kriging': return ordinaryKriging(points, method.variogram, neighbors);
+    case 'polygons':
+      return polygonOfInfluence(points);
+    case 'inverse distance':
+      return inverseDistance(points, method.power, neighbors);
+    case 'kriging':
+      return ordinaryKriging(points, method.variogram, neighbors);
   }
 }
 
 /** Whether a place lies in a polygon. Source: even-odd rule (Shimrat 1962). */
-export function inside(outline: readonly { readonly x_m: number; readonly y_m: number }[], x: number, y: number): boolean {
+export function inside(
+  outline: readonly { readonly x_m: number; readonly y_m: number }[],
+  x: number,
+  y: number,
+): boolean {
   let within = false;
   for (let i = 0, j = outline.length - 1; i < outline.length; j = i++) {
     const [a, b] = [outline[i] as { x_m: number; y_m: number }, outline[j] as { x_m: number; y_m: number }];
@@ -157,7 +190,14 @@ export function inPlace(map: GroundMap, cutoff_mg_L = 0): InPlace {
     cover_m3 += cell_m2 * (map.cover_m[i] as number);
     gold_mg += 1000 * cell_m2 * (map.pay_m[i] as number) * grade;
   }
-  return { area_m2, pay_m3, cover_m3, gold_mg, grade_mg_L: pay_m3 > 0 ? gold_mg / pay_m3 / 1000 : null, strippingRatio: pay_m3 > 0 ? cover_m3 / pay_m3 : null };
+  return {
+    area_m2,
+    pay_m3,
+    cover_m3,
+    gold_mg,
+    grade_mg_L: pay_m3 > 0 ? gold_mg / pay_m3 / 1000 : null,
+    strippingRatio: pay_m3 > 0 ? cover_m3 / pay_m3 : null,
+  };
 }
 
 /**
@@ -166,7 +206,13 @@ export function inPlace(map: GroundMap, cutoff_mg_L = 0): InPlace {
  * sampled densely in one corner the band is too narrow; the map's own deviation tells more there.
  * Source: Efron (1979), Annals of Statistics 7, 1-26 (percentile band).
  */
-export function bootstrapBand(places: readonly GradedPlace[], weights: ArrayLike<number>, random: Random, confidence = 0.9, draws = 2000): { low_mg_L: number; high_mg_L: number } | null {
+export function bootstrapBand(
+  places: readonly GradedPlace[],
+  weights: ArrayLike<number>,
+  random: Random,
+  confidence = 0.9,
+  draws = 2000,
+): { low_mg_L: number; high_mg_L: number } | null {
   if (places.length < 5) return null;
   const means = Array.from({ length: draws }, () => {
     let [gold, weight] = [0, 0];
@@ -188,7 +234,15 @@ export function bootstrapBand(places: readonly GradedPlace[], weights: ArrayLike
  * Source: end-area method of any surveying text. Lines of one place stand for a strip as wide as the mean spacing elsewhere, or `apart_m`.
  * @throws OutOfRange for fewer than two lines
  */
-export function bySections(places: readonly GradedPlace[], apart_m: number): { pay_m3: number; gold_mg: number; grade_mg_L: number | null; sections: readonly { at_m: number; pay_m2: number; grade_mg_L: number }[] } {
+export function bySections(
+  places: readonly GradedPlace[],
+  apart_m: number,
+): {
+  pay_m3: number;
+  gold_mg: number;
+  grade_mg_L: number | null;
+  sections: readonly { at_m: number; pay_m2: number; grade_mg_L: number }[];
+} {
   requirePositive('apart_m', apart_m, 'm');
   const lines: GradedPlace[][] = [];
   for (const p of [...places].sort((a, b) => a.x_m - b.x_m)) {
@@ -196,18 +250,24 @@ export function bySections(places: readonly GradedPlace[], apart_m: number): { p
     if (last && p.x_m - (last.at(-1) as GradedPlace).x_m <= apart_m) last.push(p);
     else lines.push([p]);
   }
-  if (lines.length < 2) throw new OutOfRange('places', `${lines.length} line`, 'at least two lines of samples across the ground');
+  if (lines.length < 2)
+    throw new OutOfRange('places', `${lines.length} line`, 'at least two lines of samples across the ground');
   const sections = lines.map((line) => {
     const across = [...line].sort((a, b) => a.y_m - b.y_m);
     const width = (i: number): number => {
       const [before, here, next] = [across[i - 1], across[i] as GradedPlace, across[i + 1]];
-      const half = (other: GradedPlace | undefined): number | null => (other ? Math.abs(other.y_m - here.y_m) / 2 : null);
+      const half = (other: GradedPlace | undefined): number | null =>
+        other ? Math.abs(other.y_m - here.y_m) / 2 : null;
       const [a, b] = [half(before), half(next)];
       return (a ?? b ?? apart_m / 2) + (b ?? a ?? apart_m / 2);
     };
     const pay_m2 = across.reduce((sum, p, i) => sum + p.pay_m * width(i), 0);
     const gold = across.reduce((sum, p, i) => sum + p.pay_m * width(i) * p.grade_mg_L, 0);
-    return { at_m: line.reduce((sum, p) => sum + p.x_m, 0) / line.length, pay_m2, grade_mg_L: pay_m2 > 0 ? gold / pay_m2 : 0 };
+    return {
+      at_m: line.reduce((sum, p) => sum + p.x_m, 0) / line.length,
+      pay_m2,
+      grade_mg_L: pay_m2 > 0 ? gold / pay_m2 : 0,
+    };
   });
   let [pay_m3, gold_mg] = [0, 0];
   for (let i = 0; i + 1 < sections.length; i++) {

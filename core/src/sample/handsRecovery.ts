@@ -21,10 +21,13 @@ export interface Recovery {
  * @throws OutOfRange when more came back than went in: one was there before, or was counted twice
  */
 export function handsRecovery(seedings: readonly Seeding[], confidence?: number): Recovery | null {
-  for (const s of seedings) if (s.cameBack > s.putIn) throw new OutOfRange('cameBack', s.cameBack, `at most the ${s.putIn} put in`);
+  for (const s of seedings)
+    if (s.cameBack > s.putIn) throw new OutOfRange('cameBack', s.cameBack, `at most the ${s.putIn} put in`);
   const putIn = seedings.reduce((sum, s) => sum + s.putIn, 0);
   const cameBack = seedings.reduce((sum, s) => sum + s.cameBack, 0);
-  return putIn === 0 ? null : { share: cameBack / putIn, ...binomialLimits(cameBack, putIn, confidence), putIn, cameBack };
+  return putIn === 0
+    ? null
+    : { share: cameBack / putIn, ...binomialLimits(cameBack, putIn, confidence), putIn, cameBack };
 }
 
 /** A grade with its band, mg/L. */
@@ -40,7 +43,8 @@ export interface GradeBand {
  * @throws OutOfRange when nothing came back, so that no grade can be inferred
  */
 export function correctForHands(band: GradeBand, hands: Recovery): GradeBand {
-  if (!(hands.share > 0)) throw new OutOfRange('share', hands.share, 'more than 0: a pan that keeps nothing measures nothing');
+  if (!(hands.share > 0))
+    throw new OutOfRange('share', hands.share, 'more than 0: a pan that keeps nothing measures nothing');
   const together = (a: number, b: number): number => Math.hypot(Math.log(a), Math.log(b));
   const grade_mg_L = band.grade_mg_L / hands.share;
   return {

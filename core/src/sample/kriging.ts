@@ -16,7 +16,8 @@ export type Estimator = (x_m: number, y_m: number) => Estimate;
 export const USUAL_NEIGHBORS = 24;
 
 /** Distance; `Math.hypot` guards against overflow that no ground knows, and takes ten times as long. */
-const apart = (p: PlaneValue, x_m: number, y_m: number): number => Math.sqrt((p.x_m - x_m) * (p.x_m - x_m) + (p.y_m - y_m) * (p.y_m - y_m));
+const apart = (p: PlaneValue, x_m: number, y_m: number): number =>
+  Math.sqrt((p.x_m - x_m) * (p.x_m - x_m) + (p.y_m - y_m) * (p.y_m - y_m));
 
 /** Several values at one place would make the system singular: they become one, their mean; `members` tells which. */
 function atOnePlace(points: readonly PlaneValue[]): { points: PlaneValue[]; members: number[][] } {
@@ -26,7 +27,13 @@ function atOnePlace(points: readonly PlaneValue[]): { points: PlaneValue[]; memb
     byPlace.set(key, [...(byPlace.get(key) ?? []), i]);
   });
   const members = [...byPlace.values()];
-  return { members, points: members.map((m) => ({ ...(points[m[0] as number] as PlaneValue), value: m.reduce((sum, i) => sum + (points[i] as PlaneValue).value, 0) / m.length })) };
+  return {
+    members,
+    points: members.map((m) => ({
+      ...(points[m[0] as number] as PlaneValue),
+      value: m.reduce((sum, i) => sum + (points[i] as PlaneValue).value, 0) / m.length,
+    })),
+  };
 }
 
 /**
@@ -36,9 +43,14 @@ function atOnePlace(points: readonly PlaneValue[]): { points: PlaneValue[]; memb
  * @param neighbors the nearest that count; null: all
  * @throws OutOfRange for no points, or a variogram that is flat at zero
  */
-export function ordinaryKriging(points: readonly PlaneValue[], variogram: Variogram, neighbors: number | null = USUAL_NEIGHBORS): Estimator {
+export function ordinaryKriging(
+  points: readonly PlaneValue[],
+  variogram: Variogram,
+  neighbors: number | null = USUAL_NEIGHBORS,
+): Estimator {
   if (points.length === 0) throw new OutOfRange('points', 0, 'at least one sample');
-  if (!(variogram.nugget + variogram.partialSill > 0) || !(variogram.range_m > 0)) throw new OutOfRange('variogram', 'flat at zero', 'some nugget or sill, and a range');
+  if (!(variogram.nugget + variogram.partialSill > 0) || !(variogram.range_m > 0))
+    throw new OutOfRange('variogram', 'flat at zero', 'some nugget or sill, and a range');
   const { points: places, members } = atOnePlace(points);
   const near = nearestOf(places);
   // Every place has as many neighbors: one set of buffers serves them all.
@@ -84,16 +96,31 @@ export function ordinaryKriging(points: readonly PlaneValue[], variogram: Variog
  * Source: Shepard (1968), Proc. 23rd ACM National Conference, 517-524.
  * @param neighbors the nearest that count; null: all
  */
-export function inverseDistance(points: readonly PlaneValue[], power = 2, neighbors: number | null = USUAL_NEIGHBORS): Estimator {
+export function inverseDistance(
+  points: readonly PlaneValue[],
+  power = 2,
+  neighbors: number | null = USUAL_NEIGHBORS,
+): Estimator {
   if (points.length === 0) throw new OutOfRange('points', 0, 'at least one sample');
   const near = nearestOf(points);
   return (x_m, y_m) => {
     const chosen = near(x_m, y_m, neighbors ?? points.length);
     const at = chosen.filter((i) => (points[i] as PlaneValue).x_m === x_m && (points[i] as PlaneValue).y_m === y_m);
-    const raw = at.length > 0 ? at.map((index) => ({ index, weight: 1 })) : chosen.map((index) => ({ index, weight: Math.hypot((points[index] as PlaneValue).x_m - x_m, (points[index] as PlaneValue).y_m - y_m) ** -power }));
+    const raw =
+      at.length > 0
+        ? at.map((index) => ({ index, weight: 1 }))
+        : chosen.map((index) => ({
+            index,
+            weight:
+              Math.hypot((points[index] as PlaneValue).x_m - x_m, (points[index] as PlaneValue).y_m - y_m) ** -power,
+          }));
     const all = raw.reduce((sum, r) => sum + r.weight, 0);
     const from = raw.map(({ index, weight }) => ({ index, weight: weight / all }));
-    return { value: from.reduce((sum, { index, weight }) => sum + weight * (points[index] as PlaneValue).value, 0), variance: null, from };
+    return {
+      value: from.reduce((sum, { index, weight }) => sum + weight * (points[index] as PlaneValue).value, 0),
+      variance: null,
+      from,
+    };
   };
 }
 

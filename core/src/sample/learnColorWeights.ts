@@ -49,7 +49,8 @@ export function learnColorWeights(weighed: readonly WeighedCount[]): Readonly<Re
     if (!(variance > 0)) throw new OutOfRange('counts', 'no color', 'a count beside the weight');
     for (let i = 0; i < k; i++) {
       right[i] = (right[i] as number) + ((row[i] as number) * gold_mg) / variance;
-      for (let j = 0; j < k; j++) precision[i * k + j] = (precision[i * k + j] as number) + ((row[i] as number) * (row[j] as number)) / variance;
+      for (let j = 0; j < k; j++)
+        precision[i * k + j] = (precision[i * k + j] as number) + ((row[i] as number) * (row[j] as number)) / variance;
     }
   }
   const mean = right.slice();
@@ -61,10 +62,23 @@ export function learnColorWeights(weighed: readonly WeighedCount[]): Readonly<Re
     const half = 1.645 * Math.sqrt(unit[c]);
     const held = (x: number): number => COLOR_MG[name] * Math.max(0.05, x);
     const x = mean[c] as number;
-    return [name, { mg: held(x), low_mg: held(x - half), high_mg: held(x + half), table_mg: COLOR_MG[name], weighedColors: usable.reduce((sum, w) => sum + w.counts[name], 0) }];
+    return [
+      name,
+      {
+        mg: held(x),
+        low_mg: held(x - half),
+        high_mg: held(x + half),
+        table_mg: COLOR_MG[name],
+        weighedColors: usable.reduce((sum, w) => sum + w.counts[name], 0),
+      },
+    ];
   });
   return Object.fromEntries(learned) as Record<WeighedClass, LearnedWeight>;
 }
 
 /** The learned means alone, as the grade takes them. */
-export const meansOf = (learned: Readonly<Record<WeighedClass, LearnedWeight>>): ColorWeights => ({ '10-20': learned['10-20'].mg, '20-40': learned['20-40'].mg, '-40': learned['-40'].mg });
+export const meansOf = (learned: Readonly<Record<WeighedClass, LearnedWeight>>): ColorWeights => ({
+  '10-20': learned['10-20'].mg,
+  '20-40': learned['20-40'].mg,
+  '-40': learned['-40'].mg,
+});

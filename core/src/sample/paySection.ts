@@ -47,5 +47,12 @@ export function paySection(pits: readonly SectionPit[], width_m: number): PaySec
   const length_m = (order.at(-1) as SectionPit).at_m - (order[0] as SectionPit).at_m;
   const grade_mg_L = graded_m2 > 0 ? gold / graded_m2 : null;
   const pay_m3 = pay_m2 * width_m;
-  return { pay_m2, cover_m2, meanThickness_m: pay_m2 / length_m, grade_mg_L, pay_m3, gold_mg: grade_mg_L === null ? null : grade_mg_L * pay_m3 * 1000 };
+  return {
+    pay_m2,
+    cover_m2,
+    meanThickness_m: pay_m2 / length_m,
+    grade_mg_L,
+    pay_m3,
+    gold_mg: grade_mg_L === null ? null : grade_mg_L * pay_m3 * 1000,
+  };
 }

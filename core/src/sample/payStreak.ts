@@ -38,5 +38,8 @@ export function payStreak(points: readonly StreakPoint[], cutoff_mg_L: number): 
       streaks.push(open);
     }
   }
-  return streaks.filter((s) => s.to_m > s.from_m).map(({ from_m, to_m, area }) => ({ from_m, to_m, grade_mg_L: area / (to_m - from_m) })).sort((a, b) => b.grade_mg_L * (b.to_m - b.from_m) - a.grade_mg_L * (a.to_m - a.from_m));
+  return streaks
+    .filter((s) => s.to_m > s.from_m)
+    .map(({ from_m, to_m, area }) => ({ from_m, to_m, grade_mg_L: area / (to_m - from_m) }))
+    .sort((a, b) => b.grade_mg_L * (b.to_m - b.from_m) - a.grade_mg_L * (a.to_m - a.from_m));
 }

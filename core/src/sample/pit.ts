@@ -61,7 +61,12 @@ export function pitSum(shape: PitShape, layers: readonly PitLayer[], swell_perce
   if (layers.length === 0) throw new OutOfRange('layers', 'none', 'at least one layer');
   const depth_m = layers.reduce((sum, l) => sum + requirePositiveThickness(l.thickness_m), 0);
   const narrow_m = Math.min(shape.length_m, shape.width_m);
-  if (narrow_m - 2 * shape.batter * depth_m < 0) throw new OutOfRange('batter', shape.batter, `at most ${(narrow_m / 2 / depth_m).toFixed(2)}, or the walls meet before ${depth_m.toFixed(2)} m`);
+  if (narrow_m - 2 * shape.batter * depth_m < 0)
+    throw new OutOfRange(
+      'batter',
+      shape.batter,
+      `at most ${(narrow_m / 2 / depth_m).toFixed(2)}, or the walls meet before ${depth_m.toFixed(2)} m`,
+    );
   const { length_m: L, width_m: W, batter: s } = shape;
   const above = (z: number): number => L * W * z - s * (L + W) * z ** 2 + (4 / 3) * s ** 2 * z ** 3;
   let top_m = 0;
@@ -69,14 +74,26 @@ export function pitSum(shape: PitShape, layers: readonly PitLayer[], swell_perce
     const bottom_m = top_m + l.thickness_m;
     const bank_L = 1000 * (above(bottom_m) - above(top_m));
     const material = MATERIALS[l.material];
-    const sum = { top_m, bottom_m, bank_L, loose_L: bank_L * (1 + (swell_percent ?? material.swell_percent) / 100), weight_kg: bank_L * material.bank_kg_L };
+    const sum = {
+      top_m,
+      bottom_m,
+      bank_L,
+      loose_L: bank_L * (1 + (swell_percent ?? material.swell_percent) / 100),
+      weight_kg: bank_L * material.bank_kg_L,
+    };
     top_m = bottom_m;
     return sum;
   });
   const lowestPay = layers.findLastIndex((l) => l.pay);
   const pay_L = sums.reduce((sum, l, i) => sum + (layers[i]?.pay ? l.bank_L : 0), 0);
   const stripped_L = sums.reduce((sum, l, i) => sum + (i < lowestPay && !layers[i]?.pay ? l.bank_L : 0), 0);
-  return { layers: sums, depth_m, bank_L: sums.reduce((sum, l) => sum + l.bank_L, 0), pay_L, strippingRatio: pay_L > 0 ? stripped_L / pay_L : null };
+  return {
+    layers: sums,
+    depth_m,
+    bank_L: sums.reduce((sum, l) => sum + l.bank_L, 0),
+    pay_L,
+    strippingRatio: pay_L > 0 ? stripped_L / pay_L : null,
+  };
 }
 
 function requirePositiveThickness(thickness_m: number): number {
@@ -90,19 +107,30 @@ function requirePositiveThickness(thickness_m: number): number {
  * Answers their first and last place, thickness and mean grade; null when no layer reaches the cut-off.
  * Riffle's own, by the greatest sum of (grade - cut-off) x thickness over neighbors (Kadane's algorithm: Bentley 1984).
  */
-export function payLayers(layers: readonly { readonly thickness_m: number; readonly grade_mg_L: number }[], cutoff_mg_L: number): { first: number; last: number; thickness_m: number; grade_mg_L: number } | null {
+export function payLayers(
+  layers: readonly { readonly thickness_m: number; readonly grade_mg_L: number }[],
+  cutoff_mg_L: number,
+): { first: number; last: number; thickness_m: number; grade_mg_L: number } | null {
   let best = { gain: 0, first: -1, last: -1 };
   let from = 0;
   let gain = 0;
   layers.forEach((l, i) => {
-    if (gain <= 0) { from = i; gain = 0; }
+    if (gain <= 0) {
+      from = i;
+      gain = 0;
+    }
     gain += (l.grade_mg_L - cutoff_mg_L) * l.thickness_m;
     if (gain > best.gain) best = { gain, first: from, last: i };
   });
   if (best.first < 0) return null;
   const run = layers.slice(best.first, best.last + 1);
   const thickness_m = run.reduce((sum, l) => sum + l.thickness_m, 0);
-  return { first: best.first, last: best.last, thickness_m, grade_mg_L: run.reduce((sum, l) => sum + l.grade_mg_L * l.thickness_m, 0) / thickness_m };
+  return {
+    first: best.first,
+    last: best.last,
+    thickness_m,
+    grade_mg_L: run.reduce((sum, l) => sum + l.grade_mg_L * l.thickness_m, 0) / thickness_m,
+  };
 }
 
 /** A pit or a crack as deep as it was measured. */
@@ -111,7 +139,11 @@ export interface Dug {
   readonly crevice: { readonly depth_m: number } | null;
 }
 /** How deep a pit or a crack is, m. */
-export const pitDepth_m = ({ layers, crevice }: Dug): number => Math.max(layers.reduce((sum, l) => sum + l.thickness_m, 0), crevice?.depth_m ?? 0);
+export const pitDepth_m = ({ layers, crevice }: Dug): number =>
+  Math.max(
+    layers.reduce((sum, l) => sum + l.thickness_m, 0),
+    crevice?.depth_m ?? 0,
+  );
 /** Left for rounding in feet when a pan is held against its pit. */
 const ROUNDING_M = 0.005;
 /** Whether a pan can come from that depth of a pit: nothing of it comes from below its bottom. */

@@ -21,4 +21,5 @@ export function poissonLimits(count: number, confidence = USUAL_CONFIDENCE): Ran
  * Count below which the mean lies with the given one-sided confidence when nothing was seen: -ln(1 - confidence). Where pans of one spot
  * scatter by a relative variance s, a blank says less: ((1 - confidence)^-s - 1) / s, from the zero term of the negative binomial.
  */
-export const blankLimit = (confidence = 0.95, scatterVariance = 0): number => (scatterVariance === 0 ? -Math.log(1 - confidence) : ((1 - confidence) ** -scatterVariance - 1) / scatterVariance);
+export const blankLimit = (confidence = 0.95, scatterVariance = 0): number =>
+  scatterVariance === 0 ? -Math.log(1 - confidence) : ((1 - confidence) ** -scatterVariance - 1) / scatterVariance;

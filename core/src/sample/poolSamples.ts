@@ -10,5 +10,9 @@ export function poolSamples(samples: readonly SampleMeasure[]): SampleMeasure {
   for (const s of samples) for (const c of COLOR_CLASSES) counts[c] += s.counts[c];
   const weighed = samples.every((s) => s.gold_mg !== undefined || COLOR_CLASSES.every((c) => s.counts[c] === 0));
   const gold_mg = samples.reduce((sum, s) => sum + (s.gold_mg ?? 0), 0);
-  return { volumeBank_L: samples.reduce((sum, s) => sum + s.volumeBank_L, 0), counts, ...(weighed && gold_mg > 0 && { gold_mg }) };
+  return {
+    volumeBank_L: samples.reduce((sum, s) => sum + s.volumeBank_L, 0),
+    counts,
+    ...(weighed && gold_mg > 0 && { gold_mg }),
+  };
 }

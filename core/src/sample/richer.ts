@@ -21,7 +21,14 @@ const PRIOR_COLORS = 0.5;
  * @param meanColor_mg what one color weighs on this ground
  * @throws OutOfRange when a volume is not positive
  */
-export function gradeBelief(pans: readonly SampleMeasure[], { meanColor_mg, weights_mg = COLOR_MG, scatter_cv = 0 }: { meanColor_mg: number; weights_mg?: ColorWeights; scatter_cv?: number }): GradeBelief {
+export function gradeBelief(
+  pans: readonly SampleMeasure[],
+  {
+    meanColor_mg,
+    weights_mg = COLOR_MG,
+    scatter_cv = 0,
+  }: { meanColor_mg: number; weights_mg?: ColorWeights; scatter_cv?: number },
+): GradeBelief {
   requirePositive('meanColor_mg', meanColor_mg, 'mg');
   const volume_L = pans.reduce((sum, p) => sum + p.volumeBank_L, 0);
   requirePositive('volumeBank_L', volume_L, 'L');
@@ -38,21 +45,29 @@ export function gradeBelief(pans: readonly SampleMeasure[], { meanColor_mg, weig
       v += w * w * p.counts[name];
     }
   }
-  v += y ** 2 * scatterVariance(pans.map((p) => p.volumeBank_L), scatter_cv);
+  v +=
+    y ** 2 *
+    scatterVariance(
+      pans.map((p) => p.volumeBank_L),
+      scatter_cv,
+    );
   return { shape: y ** 2 / v, rate_L_mg: (volume_L * y) / v };
 }
 
 export const beliefMean_mg_L = (b: GradeBelief): number => b.shape / b.rate_L_mg;
 /** Grade below which the ground lies with that chance. */
-export const beliefQuantile_mg_L = (b: GradeBelief, chance: number): number => gammaQuantile(chance, b.shape) / b.rate_L_mg;
+export const beliefQuantile_mg_L = (b: GradeBelief, chance: number): number =>
+  gammaQuantile(chance, b.shape) / b.rate_L_mg;
 /** Chance that the grade is above a mark. */
-export const chanceAbove = (b: GradeBelief, grade_mg_L: number): number => 1 - gammaCdf(grade_mg_L * b.rate_L_mg, b.shape);
+export const chanceAbove = (b: GradeBelief, grade_mg_L: number): number =>
+  1 - gammaCdf(grade_mg_L * b.rate_L_mg, b.shape);
 
 /**
  * Chance that A is richer than B: I_x(shape_B, shape_A) at x = rate_B / (rate_A + rate_B).
  * Source: the ratio of two gamma variables (Johnson, Kotz & Balakrishnan, Continuous Univariate Distributions 2).
  */
-export const chanceRicher = (a: GradeBelief, b: GradeBelief): number => betaCdf(b.rate_L_mg / (a.rate_L_mg + b.rate_L_mg), b.shape, a.shape);
+export const chanceRicher = (a: GradeBelief, b: GradeBelief): number =>
+  betaCdf(b.rate_L_mg / (a.rate_L_mg + b.rate_L_mg), b.shape, a.shape);
 
 /** Marks on the common scale of grades, evenly on its logarithm. */
 const MARKS = 600;
@@ -74,7 +89,9 @@ export function chancesOfBest(beliefs: readonly GradeBelief[]): number[] {
     // A chance of nothing in the product would hide all others: it counts as very small.
     const logs = below.map((f) => Math.log(Math.max(1e-300, ((f[k] as number) + (f[k + 1] as number)) / 2)));
     const all = logs.reduce((a, b) => a + b, 0);
-    below.forEach((f, i) => { raw[i] = (raw[i] as number) + ((f[k + 1] as number) - (f[k] as number)) * Math.exp(all - (logs[i] as number)); });
+    below.forEach((f, i) => {
+      raw[i] = (raw[i] as number) + ((f[k + 1] as number) - (f[k] as number)) * Math.exp(all - (logs[i] as number));
+    });
   }
   const sum = raw.reduce((a, b) => a + b, 0);
   return [...raw].map((r) => r / sum);
@@ -84,7 +101,10 @@ export function chancesOfBest(beliefs: readonly GradeBelief[]): number[] {
 export const MOST_MORE_PANS = 500;
 
 /** The belief after so much more ground that says the same as what was panned: the effective count grows with the volume. */
-const after = (b: GradeBelief, volume_L: number, more_L: number): GradeBelief => ({ shape: b.shape * (1 + more_L / volume_L), rate_L_mg: b.rate_L_mg * (1 + more_L / volume_L) });
+const after = (b: GradeBelief, volume_L: number, more_L: number): GradeBelief => ({
+  shape: b.shape * (1 + more_L / volume_L),
+  rate_L_mg: b.rate_L_mg * (1 + more_L / volume_L),
+});
 
 /** A belief and the ground it rests on so far. */
 export interface Panned {
@@ -110,7 +130,12 @@ export function pansToCall(a: Panned, b: Panned, pan_L: number, sure = 0.9): num
  * Pans more at a spot until half its band is at most a share (a third) of the grade itself, if they say what those so far said.
  * Null: not within `MOST_MORE_PANS`.
  */
-export function pansUntilWithin({ belief, volumeBank_L }: Panned, pan_L: number, share = 1 / 3, confidence = 0.9): number | null {
+export function pansUntilWithin(
+  { belief, volumeBank_L }: Panned,
+  pan_L: number,
+  share = 1 / 3,
+  confidence = 0.9,
+): number | null {
   requirePositive('pan_L', pan_L, 'L');
   return leastCount((n) => {
     const band = bandAfter({ belief, volumeBank_L }, n * pan_L, confidence);
@@ -119,9 +144,16 @@ export function pansUntilWithin({ belief, volumeBank_L }: Panned, pan_L: number,
 }
 
 /** The band as it would be after so much more ground that says the same. */
-export function bandAfter({ belief, volumeBank_L }: Panned, more_L: number, confidence = 0.9): { low_mg_L: number; high_mg_L: number } {
+export function bandAfter(
+  { belief, volumeBank_L }: Panned,
+  more_L: number,
+  confidence = 0.9,
+): { low_mg_L: number; high_mg_L: number } {
   const then = after(belief, volumeBank_L, more_L);
-  return { low_mg_L: beliefQuantile_mg_L(then, (1 - confidence) / 2), high_mg_L: beliefQuantile_mg_L(then, (1 + confidence) / 2) };
+  return {
+    low_mg_L: beliefQuantile_mg_L(then, (1 - confidence) / 2),
+    high_mg_L: beliefQuantile_mg_L(then, (1 + confidence) / 2),
+  };
 }
 
 function leastCount(enough: (n: number) => boolean): number | null {

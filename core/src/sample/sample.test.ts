@@ -17,17 +17,26 @@ describe('gamma functions', () => {
   });
   test('chi-square 0.95 with 10 degrees is 18.307', () => expect(2 * gammaQuantile(0.95, 5)).toBeCloseTo(18.307, 3));
   test('the quantile undoes the distribution', () => {
-    fc.assert(fc.property(fc.double({ min: 0.3, max: 400, noNaN: true }), fc.double({ min: 0.01, max: 0.99, noNaN: true }), (shape, p) => {
-      expect(gammaCdf(gammaQuantile(p, shape), shape)).toBeCloseTo(p, 8);
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.3, max: 400, noNaN: true }),
+        fc.double({ min: 0.01, max: 0.99, noNaN: true }),
+        (shape, p) => {
+          expect(gammaCdf(gammaQuantile(p, shape), shape)).toBeCloseTo(p, 8);
+        },
+      ),
+    );
   });
 });
 
-test.each(referenceCases('08a-poisson-limits'))('Garwood 1936 $inputs.count at $inputs.confidence (check values 08a: R poisson.test)', (c) => {
-  const { low, high } = poissonLimits(c.inputs['count'], c.inputs['confidence']);
-  expectNear(low, c.expected['lower'], c);
-  expectNear(high, c.expected['upper'], c);
-});
+test.each(referenceCases('08a-poisson-limits'))(
+  'Garwood 1936 $inputs.count at $inputs.confidence (check values 08a: R poisson.test)',
+  (c) => {
+    const { low, high } = poissonLimits(c.inputs['count'], c.inputs['confidence']);
+    expectNear(low, c.expected['lower'], c);
+    expectNear(high, c.expected['upper'], c);
+  },
+);
 
 test.each(referenceCases('08c-clifton-sample-size'))('Clifton 1969 $id (check values 08c)', (c) => {
   const answer = volumeForParticles(c.inputs['grade_mg_per_L'], c.inputs['flake_mass_mg'], c.inputs['particles']);
@@ -38,7 +47,8 @@ test.each(referenceCases('08c-clifton-sample-size'))('Clifton 1969 $id (check va
 
 test('class weights are those of the check values 10c (Wells 1969, from memory)', () => {
   const name = { 'medium -10+20': '10-20', 'fine -20+40': '20-40', 'very fine -40': '-40' } as const;
-  for (const c of referenceCases('10c-colours-per-ounce')) expectNear(COLOR_MG[name[c.inputs['size_class'] as keyof typeof name]], c.expected['mean_mass_mg'], c);
+  for (const c of referenceCases('10c-colours-per-ounce'))
+    expectNear(COLOR_MG[name[c.inputs['size_class'] as keyof typeof name]], c.expected['mean_mass_mg'], c);
 });
 
 const counts = (c: Partial<ColorCounts>): ColorCounts => ({ ...NO_COLORS, ...c });
@@ -47,7 +57,10 @@ test('samples of one spot add up; weights stand only when all that showed gold w
   const weighed = { volumeBank_L: 4, counts: counts({ '-40': 2 }), gold_mg: 1 };
   const blank = { volumeBank_L: 6, counts: NO_COLORS };
   expect(poolSamples([weighed, blank])).toEqual({ volumeBank_L: 10, counts: counts({ '-40': 2 }), gold_mg: 1 });
-  expect(poolSamples([weighed, { volumeBank_L: 5, counts: counts({ '20-40': 1 }) }])).toEqual({ volumeBank_L: 9, counts: counts({ '-40': 2, '20-40': 1 }) });
+  expect(poolSamples([weighed, { volumeBank_L: 5, counts: counts({ '20-40': 1 }) }])).toEqual({
+    volumeBank_L: 9,
+    counts: counts({ '-40': 2, '20-40': 1 }),
+  });
 });
 
 describe('grade of a sample', () => {
@@ -61,20 +74,38 @@ describe('grade of a sample', () => {
     expect(grade.high_mg_L).toBeCloseTo((high * COLOR_MG['-40']) / 10, 9);
   });
   test('a blank gives less than, never zero: 3.0 colors of the ground’s mean weight (-ln 0.05)', () => {
-    expect(sampleGrade({ volumeBank_L: 12, counts: NO_COLORS }, { blankColor_mg: 0.6 })).toEqual({ kind: 'blank', lessThan_mg_L: expect.closeTo((2.995732 * 0.6) / 12, 6), confidence: 0.95, blankColor_mg: 0.6 });
+    expect(sampleGrade({ volumeBank_L: 12, counts: NO_COLORS }, { blankColor_mg: 0.6 })).toEqual({
+      kind: 'blank',
+      lessThan_mg_L: expect.closeTo((2.995732 * 0.6) / 12, 6),
+      confidence: 0.95,
+      blankColor_mg: 0.6,
+    });
   });
   test('weighed gold replaces the table', () => {
-    expect(sampleGrade({ volumeBank_L: 10, counts: counts({ '20-40': 4 }), gold_mg: 5 })).toMatchObject({ grade_mg_L: 0.5, restsOn: 'weight' });
+    expect(sampleGrade({ volumeBank_L: 10, counts: counts({ '20-40': 4 }), gold_mg: 5 })).toMatchObject({
+      grade_mg_L: 0.5,
+      restsOn: 'weight',
+    });
   });
   test('a piece over No. 10 alone has no grade until it is weighed', () => {
-    expect(sampleGrade({ volumeBank_L: 10, counts: counts({ '+10': 1 }) })).toEqual({ kind: 'coarse only', unweighedCoarse: 1 });
+    expect(sampleGrade({ volumeBank_L: 10, counts: counts({ '+10': 1 }) })).toEqual({
+      kind: 'coarse only',
+      unweighedCoarse: 1,
+    });
   });
-  test('no volume, no grade', () => expect(() => sampleGrade({ volumeBank_L: 0, counts: NO_COLORS })).toThrow(/volumeBank_L is 0/));
+  test('no volume, no grade', () =>
+    expect(() => sampleGrade({ volumeBank_L: 0, counts: NO_COLORS })).toThrow(/volumeBank_L is 0/));
   test('the mean color is weighed by counts', () => {
-    expect(meanColor_mg([counts({ '-40': 3 }), counts({ '20-40': 1 })])).toBeCloseTo((3 * COLOR_MG['-40'] + COLOR_MG['20-40']) / 4, 12);
+    expect(meanColor_mg([counts({ '-40': 3 }), counts({ '20-40': 1 })])).toBeCloseTo(
+      (3 * COLOR_MG['-40'] + COLOR_MG['20-40']) / 4,
+      12,
+    );
     expect(meanColor_mg([NO_COLORS])).toBeNull();
     // By hand: sum(w^2 n) / sum(w n).
-    expect(goldColor_mg([counts({ '-40': 3 }), counts({ '20-40': 1 })])).toBeCloseTo((3 * COLOR_MG['-40'] ** 2 + COLOR_MG['20-40'] ** 2) / (3 * COLOR_MG['-40'] + COLOR_MG['20-40']), 12);
+    expect(goldColor_mg([counts({ '-40': 3 }), counts({ '20-40': 1 })])).toBeCloseTo(
+      (3 * COLOR_MG['-40'] ** 2 + COLOR_MG['20-40'] ** 2) / (3 * COLOR_MG['-40'] + COLOR_MG['20-40']),
+      12,
+    );
   });
   test('the 90 % band holds the true grade in at least 88 % of 2 000 seeded repeats', () => {
     const random = seededRandom(20_240_611);
@@ -82,7 +113,9 @@ describe('grade of a sample', () => {
     const truth = Object.entries(perLitre).reduce((sum, [c, n]) => sum + n * COLOR_MG[c as keyof typeof perLitre], 0);
     let held = 0;
     for (let i = 0; i < 2000; i++) {
-      const drawn = counts(Object.fromEntries(Object.entries(perLitre).map(([c, n]) => [c, poissonDraw(n * 60, random)])));
+      const drawn = counts(
+        Object.fromEntries(Object.entries(perLitre).map(([c, n]) => [c, poissonDraw(n * 60, random)])),
+      );
       const grade = sampleGrade({ volumeBank_L: 60, counts: drawn });
       if (grade.kind === 'band' && grade.low_mg_L <= truth && truth <= grade.high_mg_L) held++;
     }

@@ -13,8 +13,21 @@ export interface SampleMeasure {
 
 /** Grade in mg/L of bank ground (the same number as g/m3). */
 export type SampleGrade =
-  | { readonly kind: 'band'; readonly grade_mg_L: number; readonly low_mg_L: number; readonly high_mg_L: number; readonly colors: number; readonly restsOn: 'counts' | 'weight'; readonly unweighedCoarse: number }
-  | { readonly kind: 'blank'; readonly lessThan_mg_L: number; readonly confidence: number; readonly blankColor_mg: number }
+  | {
+      readonly kind: 'band';
+      readonly grade_mg_L: number;
+      readonly low_mg_L: number;
+      readonly high_mg_L: number;
+      readonly colors: number;
+      readonly restsOn: 'counts' | 'weight';
+      readonly unweighedCoarse: number;
+    }
+  | {
+      readonly kind: 'blank';
+      readonly lessThan_mg_L: number;
+      readonly confidence: number;
+      readonly blankColor_mg: number;
+    }
   | { readonly kind: 'coarse only'; readonly unweighedCoarse: number };
 
 /**
@@ -44,7 +57,13 @@ export function sampleGrade(
     blankColor_mg = COLOR_MG['20-40'],
     confidence = USUAL_CONFIDENCE,
     scatterVariance = 0,
-  }: { weights_mg?: ColorWeights; oneMoreColor_mg?: number; blankColor_mg?: number; confidence?: number; scatterVariance?: number } = {},
+  }: {
+    weights_mg?: ColorWeights;
+    oneMoreColor_mg?: number;
+    blankColor_mg?: number;
+    confidence?: number;
+    scatterVariance?: number;
+  } = {},
 ): SampleGrade {
   const { volumeBank_L: V, counts, gold_mg } = sample;
   requirePositive('volumeBank_L', V, 'L');
@@ -54,16 +73,38 @@ export function sampleGrade(
   if (gold_mg !== undefined && gold_mg > 0) {
     const n = Math.max(colors, 1);
     const { low, high } = weightedBand(gold_mg, gold_mg ** 2 * (1 / n + scatterVariance), gold_mg / n, confidence);
-    return { kind: 'band', grade_mg_L: gold_mg / V, low_mg_L: low / V, high_mg_L: high / V, colors, restsOn: 'weight', unweighedCoarse: 0 };
+    return {
+      kind: 'band',
+      grade_mg_L: gold_mg / V,
+      low_mg_L: low / V,
+      high_mg_L: high / V,
+      colors,
+      restsOn: 'weight',
+      unweighedCoarse: 0,
+    };
   }
-  if (colors === 0) return { kind: 'blank', lessThan_mg_L: (blankColor_mg * blankLimit(0.95, scatterVariance)) / V, confidence: 0.95, blankColor_mg };
+  if (colors === 0)
+    return {
+      kind: 'blank',
+      lessThan_mg_L: (blankColor_mg * blankLimit(0.95, scatterVariance)) / V,
+      confidence: 0.95,
+      blankColor_mg,
+    };
 
   const seen = (Object.entries(weights_mg) as [keyof ColorWeights, number][]).filter(([name]) => counts[name] > 0);
   if (seen.length === 0) return { kind: 'coarse only', unweighedCoarse: counts['+10'] };
   const y = seen.reduce((sum, [name, w]) => sum + w * counts[name], 0);
   const v = seen.reduce((sum, [name, w]) => sum + w * w * counts[name], 0) + y ** 2 * scatterVariance;
   const { low, high } = weightedBand(y, v, Math.max(oneMoreColor_mg, ...seen.map(([, w]) => w)), confidence);
-  return { kind: 'band', grade_mg_L: y / V, low_mg_L: low / V, high_mg_L: high / V, colors, restsOn: 'counts', unweighedCoarse: counts['+10'] };
+  return {
+    kind: 'band',
+    grade_mg_L: y / V,
+    low_mg_L: low / V,
+    high_mg_L: high / V,
+    colors,
+    restsOn: 'counts',
+    unweighedCoarse: counts['+10'],
+  };
 }
 
 function weightedBand(y: number, v: number, oneMore: number, confidence: number): { low: number; high: number } {

@@ -37,8 +37,18 @@ const MOST_SPOTS = 200;
 export function betweenPanScatter(spots: readonly (readonly CountedVolume[])[]): Scatter | null {
   const all = spots.filter((pans) => pans.length >= 2 && pans.some((p) => p.colors > 0));
   if (all.reduce((sum, pans) => sum + pans.length, 0) < FEWEST_PANS) return null;
-  const several = all.filter((_, i) => Math.floor((i * MOST_SPOTS) / all.length) !== Math.floor(((i - 1) * MOST_SPOTS) / all.length) || all.length <= MOST_SPOTS).map((pans) => pans.slice(0, 20));
-  for (const pans of several) for (const p of pans) { requirePositive('volumeBank_L', p.volumeBank_L, 'L'); requireWithin('colors', p.colors, 0, 1e6); }
+  const several = all
+    .filter(
+      (_, i) =>
+        Math.floor((i * MOST_SPOTS) / all.length) !== Math.floor(((i - 1) * MOST_SPOTS) / all.length) ||
+        all.length <= MOST_SPOTS,
+    )
+    .map((pans) => pans.slice(0, 20));
+  for (const pans of several)
+    for (const p of pans) {
+      requirePositive('volumeBank_L', p.volumeBank_L, 'L');
+      requireWithin('colors', p.colors, 0, 1e6);
+    }
   const logs = CVS.map((cv) => several.reduce((sum, pans) => sum + logMarginal(pans, cv), 0) - cv / 0.3);
   const top = Math.max(...logs);
   const weights = logs.map((l) => Math.exp(l - top));
@@ -47,14 +57,23 @@ export function betweenPanScatter(spots: readonly (readonly CountedVolume[])[]):
     let sum = 0;
     return CVS[weights.findIndex((w) => (sum += w / total) >= share)] ?? 3;
   };
-  return { cv: CVS.reduce((sum, cv, i) => sum + (cv * (weights[i] as number)) / total, 0), low: at(0.05), high: at(0.95), spots: all.length, pans: all.reduce((sum, p) => sum + p.length, 0) };
+  return {
+    cv: CVS.reduce((sum, cv, i) => sum + (cv * (weights[i] as number)) / total, 0),
+    low: at(0.05),
+    high: at(0.95),
+    spots: all.length,
+    pans: all.reduce((sum, p) => sum + p.length, 0),
+  };
 }
 
 /** Log likelihood of a spot's pans at a scatter, the spot's mean integrated out; terms that are the same for every scatter are left out. */
 function logMarginal(pans: readonly CountedVolume[], cv: number): number {
   const rate = pans.reduce((s, p) => s + p.colors, 0) / pans.reduce((s, p) => s + p.volumeBank_L, 0);
   const k = cv === 0 ? Infinity : 1 / cv ** 2;
-  const atAnyMean = cv === 0 ? 0 : pans.reduce((sum, p) => sum + (p.colors === 0 ? 0 : lnGamma(p.colors + k) - lnGamma(k)) + k * Math.log(k), 0);
+  const atAnyMean =
+    cv === 0
+      ? 0
+      : pans.reduce((sum, p) => sum + (p.colors === 0 ? 0 : lnGamma(p.colors + k) - lnGamma(k)) + k * Math.log(k), 0);
   const logs: number[] = [];
   for (let u = -3; u <= 3.0001; u += 0.3) {
     let log = atAnyMean;

@@ -31,7 +31,13 @@ export interface FoundOnScreen {
  * reaches down to a quarter of its upper limit (stated assumptions). What sticks to stones and clay comes on top: scrub, and look at the oversize.
  * The limit on the colors is Clopper & Pearson's (1934), one-sided, with a part of a color where a class is cut (Riffle's own).
  */
-export function screenChoice(aperture_mm: number, points: readonly CurvePoint[], counts: ColorCounts, weights_mg: ColorWeights = COLOR_MG, found: readonly FoundOnScreen[] = []): ScreenChoice {
+export function screenChoice(
+  aperture_mm: number,
+  points: readonly CurvePoint[],
+  counts: ColorCounts,
+  weights_mg: ColorWeights = COLOR_MG,
+  found: readonly FoundOnScreen[] = [],
+): ScreenChoice {
   const passing = passingAt_percent(points, aperture_mm);
   let all = 0;
   let over = 0;
@@ -49,8 +55,11 @@ export function screenChoice(aperture_mm: number, points: readonly CurvePoint[],
   const pieces = found.filter((f) => f.aperture_mm >= aperture_mm).reduce((sum, f) => sum + (f.colors ?? 0), 0);
   const lookedHere = found.some((f) => f.aperture_mm === aperture_mm && f.colors !== null);
   return {
-    aperture_mm, removes_percent: passing === null ? null : 100 - passing, goldOver_percent: all === 0 ? null : (100 * over) / all,
+    aperture_mm,
+    removes_percent: passing === null ? null : 100 - passing,
+    goldOver_percent: all === 0 ? null : (100 * over) / all,
     colorsOverAtMost_percent: colors === 0 ? null : 100 * binomialLimits(colorsOver, colors).high,
-    uncountedCoarse: counts['+10'], foundOver: pieces > 0 || lookedHere ? pieces : null,
+    uncountedCoarse: counts['+10'],
+    foundOver: pieces > 0 || lookedHere ? pieces : null,
   };
 }

@@ -35,7 +35,8 @@ export function sizeCurve(stack: readonly Kept[], through: number, wentIn: numbe
   fine.forEach((s, i) => {
     requirePositive('aperture_mm', s.aperture_mm, 'mm');
     requireWithin('kept', s.kept, 0, 1e9);
-    if (s.aperture_mm === fine[i - 1]?.aperture_mm) throw new OutOfRange('aperture_mm', s.aperture_mm, 'each opening once');
+    if (s.aperture_mm === fine[i - 1]?.aperture_mm)
+      throw new OutOfRange('aperture_mm', s.aperture_mm, 'each opening once');
   });
   const foundAgain = through + fine.reduce((sum, s) => sum + s.kept, 0);
   requirePositive('found again', foundAgain);
@@ -74,7 +75,11 @@ export function passingAt_percent(points: readonly CurvePoint[], size_mm: number
   for (let i = 0; i + 1 < points.length; i++) {
     const [a, b] = [points[i] as CurvePoint, points[i + 1] as CurvePoint];
     if (size_mm < a.aperture_mm || size_mm > b.aperture_mm) continue;
-    return a.passing_percent + (b.passing_percent - a.passing_percent) * (Math.log(size_mm / a.aperture_mm) / Math.log(b.aperture_mm / a.aperture_mm));
+    return (
+      a.passing_percent +
+      (b.passing_percent - a.passing_percent) *
+        (Math.log(size_mm / a.aperture_mm) / Math.log(b.aperture_mm / a.aperture_mm))
+    );
   }
   return null;
 }

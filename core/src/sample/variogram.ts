@@ -30,7 +30,8 @@ const SHAPES: Readonly<Record<VariogramModel, (ratio: number) => number>> = {
 };
 
 /** Semivariance at a distance; 0 at no distance (the nugget is a jump just beyond). */
-export const semivariance = (v: Variogram, distance_m: number): number => (distance_m === 0 ? 0 : v.nugget + v.partialSill * SHAPES[v.model](distance_m / v.range_m));
+export const semivariance = (v: Variogram, distance_m: number): number =>
+  distance_m === 0 ? 0 : v.nugget + v.partialSill * SHAPES[v.model](distance_m / v.range_m);
 
 /**
  * Empirical semivariogram: mean half squared difference of pairs by distance; a pair on an edge belongs to the lower bin; empty bins are left out.
@@ -54,7 +55,9 @@ export function empiricalVariogram(points: readonly PlaneValue[], cutoff_m: numb
       bin.pairs++;
     }
   }
-  return bins.filter((b) => b.pairs > 0).map((b) => ({ distance_m: b.distance / b.pairs, gamma: b.squares / (2 * b.pairs), pairs: b.pairs }));
+  return bins
+    .filter((b) => b.pairs > 0)
+    .map((b) => ({ distance_m: b.distance / b.pairs, gamma: b.squares / (2 * b.pairs), pairs: b.pairs }));
 }
 
 /**
@@ -63,7 +66,10 @@ export function empiricalVariogram(points: readonly PlaneValue[], cutoff_m: numb
  * Source of the weights: Pebesma (2004); the search is Riffle's own.
  * @throws OutOfRange for fewer than three bins
  */
-export function fitVariogram(bins: readonly VariogramBin[], model: VariogramModel): Variogram & { readonly weightedSse: number } {
+export function fitVariogram(
+  bins: readonly VariogramBin[],
+  model: VariogramModel,
+): Variogram & { readonly weightedSse: number } {
   if (bins.length < 3) throw new OutOfRange('bins', bins.length, 'at least three distances');
   const farthest = Math.max(...bins.map((b) => b.distance_m));
   let [low, high] = [Math.log(farthest / 200), Math.log(farthest * 5)];
@@ -79,18 +85,36 @@ export function fitVariogram(bins: readonly VariogramBin[], model: VariogramMode
   return best;
 }
 
-function atRange(bins: readonly VariogramBin[], model: VariogramModel, range_m: number): Variogram & { weightedSse: number } {
+function atRange(
+  bins: readonly VariogramBin[],
+  model: VariogramModel,
+  range_m: number,
+): Variogram & { weightedSse: number } {
   let [sw, sf, sff, sg, sfg] = [0, 0, 0, 0, 0];
   for (const { distance_m, gamma, pairs } of bins) {
     const w = pairs / distance_m ** 2;
     const f = SHAPES[model](distance_m / range_m);
-    sw += w; sf += w * f; sff += w * f * f; sg += w * gamma; sfg += w * f * gamma;
+    sw += w;
+    sf += w * f;
+    sff += w * f * f;
+    sg += w * gamma;
+    sfg += w * f * gamma;
   }
   const determinant = sw * sff - sf ** 2;
   let partialSill = determinant > 1e-12 * sw * sff ? (sw * sfg - sf * sg) / determinant : 0;
   let nugget = (sg - partialSill * sf) / sw;
-  if (nugget < 0) { nugget = 0; partialSill = sfg / sff; }
-  if (partialSill < 0) { partialSill = 0; nugget = sg / sw; }
-  const weightedSse = bins.reduce((sum, { distance_m, gamma, pairs }) => sum + (pairs / distance_m ** 2) * (gamma - nugget - partialSill * SHAPES[model](distance_m / range_m)) ** 2, 0);
+  if (nugget < 0) {
+    nugget = 0;
+    partialSill = sfg / sff;
+  }
+  if (partialSill < 0) {
+    partialSill = 0;
+    nugget = sg / sw;
+  }
+  const weightedSse = bins.reduce(
+    (sum, { distance_m, gamma, pairs }) =>
+      sum + (pairs / distance_m ** 2) * (gamma - nugget - partialSill * SHAPES[model](distance_m / range_m)) ** 2,
+    0,
+  );
   return { model, nugget, partialSill, range_m, weightedSse };
 }

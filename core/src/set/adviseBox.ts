@@ -29,8 +29,17 @@ export function adviseBox(setting: BoxSetting, gold: readonly GoldSize[], watch:
   const solve = (slope: number): BoxAnswer => solveBox(at(slope), gold, water);
   const holds = (answer: BoxAnswer): number => answer.caught.find((c) => c.size_m === watch.size_m)?.share.low ?? 0;
 
-  const clearingSlope = bisect((slope) => solveBox(at(slope), [], water).largestStone_m - SPARE * setting.stone_m, 0.003, 0.4);
-  const move = (kind: 'lift' | 'lower', slope: number): BoxAdvice => ({ kind, slope, head_m: (slope - setting.slope) * setting.length_m, after: solve(slope) });
+  const clearingSlope = bisect(
+    (slope) => solveBox(at(slope), [], water).largestStone_m - SPARE * setting.stone_m,
+    0.003,
+    0.4,
+  );
+  const move = (kind: 'lift' | 'lower', slope: number): BoxAdvice => ({
+    kind,
+    slope,
+    head_m: (slope - setting.slope) * setting.length_m,
+    after: solve(slope),
+  });
 
   if (!now.clears) {
     if (clearingSlope <= STEEPEST_ADVISED) {

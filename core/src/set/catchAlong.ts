@@ -32,7 +32,7 @@ export interface Loading {
  * Caught down to x within one lining: 1 - exp(-k x).
  */
 export function catchRate_per_m(gold: GoldSize, flow: UniformFlow, lining: Lining, loading: Loading): Range {
-  const eta = (lining.keep / (1 + (gold.size_m / lining.trap_m) ** 4)) / Math.max(1, loading.feedShare);
+  const eta = lining.keep / (1 + (gold.size_m / lining.trap_m) ** 4) / Math.max(1, loading.feedShare);
   const rate = (alone_m_s: number): number => {
     const w = hinderedSettling_m_s(alone_m_s, gold.size_m, loading.concentration, loading.kinematicViscosity_m2_s);
     const b = (w / (KAPPA * flow.shearSpeed_m_s)) ** lining.sharpness;
@@ -42,4 +42,7 @@ export function catchRate_per_m(gold: GoldSize, flow: UniformFlow, lining: Linin
 }
 
 /** Share caught down to x metres, as a range. */
-export const caughtTo = (rate_per_m: Range, x_m: number): Range => ({ low: -Math.expm1(-rate_per_m.low * x_m), high: -Math.expm1(-rate_per_m.high * x_m) });
+export const caughtTo = (rate_per_m: Range, x_m: number): Range => ({
+  low: -Math.expm1(-rate_per_m.low * x_m),
+  high: -Math.expm1(-rate_per_m.high * x_m),
+});

@@ -12,7 +12,13 @@ export interface SurfacePoint {
  * critical depth at the mouth down to normal depth. Source: Chow (1959), ch. 9-10; fourth-order Runge-Kutta.
  * A box too flat for supercritical flow runs at its normal depth from end to end (backwater from the tail is not modelled).
  */
-export function drawdown(channel: Channel, flow_m3_s: number, length_m: number, steps = 60, start_m?: number): SurfacePoint[] {
+export function drawdown(
+  channel: Channel,
+  flow_m3_s: number,
+  length_m: number,
+  steps = 60,
+  start_m?: number,
+): SurfacePoint[] {
   const normal = flowAtRate(channel, flow_m3_s);
   const { width_m: b, manningN: n, slope } = channel;
   const start = start_m ?? 0.98 * normal.criticalDepth_m;

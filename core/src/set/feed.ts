@@ -19,7 +19,13 @@ export const STEEP_SLOPE = 0.03;
  * Flatter: Meyer-Peter & Mueller (1948), IAHR 2nd Meeting: q_b = 8 (theta - 0.047)^1.5 sqrt(R g d^3).
  * `stone_m` is the size that stands for the feed; theta_cr is Soulsby's. Zero when that size stalls.
  */
-export function carriedGravel_m3_s(flow: UniformFlow, slope: number, width_m: number, stone_m: number, water: Water): number {
+export function carriedGravel_m3_s(
+  flow: UniformFlow,
+  slope: number,
+  width_m: number,
+  stone_m: number,
+  water: Water,
+): number {
   const R = submergedDensity(DENSITY_KG_M3.quartz, water);
   const theta = (flow.hydraulicRadius_m * slope) / (R * stone_m);
   let solid_m2_s: number;

@@ -39,7 +39,10 @@ export function flowAtDepth(channel: Channel, depth_m: number): UniformFlow {
   const speed_m_s = (Math.cbrt(hydraulicRadius_m) ** 2 * Math.sqrt(slope)) / manningN;
   const flow_m3_s = speed_m_s * width_m * depth_m;
   return {
-    depth_m, flow_m3_s, speed_m_s, hydraulicRadius_m,
+    depth_m,
+    flow_m3_s,
+    speed_m_s,
+    hydraulicRadius_m,
     froude: speed_m_s / Math.sqrt(GRAVITY_M_S2 * depth_m),
     criticalDepth_m: Math.cbrt((flow_m3_s / width_m) ** 2 / GRAVITY_M_S2),
     shear_Pa: 1000 * GRAVITY_M_S2 * hydraulicRadius_m * slope,

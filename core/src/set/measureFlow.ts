@@ -7,7 +7,13 @@ export const USUAL_SURFACE_FACTOR = 0.85;
  * Flow by float: Q = k (L / t) w d. Source: Rantz et al. (1982), USGS Water-Supply Paper 2175.
  * @throws OutOfRange when a length or time is not positive, or k outside 0.5-1
  */
-export function flowByFloat_m3_s(run_m: number, time_s: number, width_m: number, depth_m: number, surfaceFactor = USUAL_SURFACE_FACTOR): number {
+export function flowByFloat_m3_s(
+  run_m: number,
+  time_s: number,
+  width_m: number,
+  depth_m: number,
+  surfaceFactor = USUAL_SURFACE_FACTOR,
+): number {
   requirePositive('run_m', run_m, 'm');
   requirePositive('time_s', time_s, 's');
   requirePositive('width_m', width_m, 'm');

@@ -11,31 +11,54 @@ import { goldSizes, solveBox, type BoxSetting } from './solveBox.ts';
 import { largestStone_m, movingShear } from './stones.ts';
 
 const RESULTS: Record<string, keyof UniformFlow> = {
-  flow_m3_s: 'flow_m3_s', velocity_m_s: 'speed_m_s', hydraulic_radius_m: 'hydraulicRadius_m', froude: 'froude',
-  critical_depth_m: 'criticalDepth_m', bed_shear_Pa: 'shear_Pa', shear_velocity_m_s: 'shearSpeed_m_s', normal_depth_m: 'depth_m',
+  flow_m3_s: 'flow_m3_s',
+  velocity_m_s: 'speed_m_s',
+  hydraulic_radius_m: 'hydraulicRadius_m',
+  froude: 'froude',
+  critical_depth_m: 'criticalDepth_m',
+  bed_shear_Pa: 'shear_Pa',
+  shear_velocity_m_s: 'shearSpeed_m_s',
+  normal_depth_m: 'depth_m',
 };
 
 describe('Manning with side walls (Chow 1959; check values 06a, 06b, 06e)', () => {
   test.each(referenceCases('06a-manning-flow-from-depth'))('flow $id', (c) => {
-    const flow = flowAtDepth({ width_m: c.inputs['b_m'], manningN: c.inputs['n'], slope: c.inputs['S'] }, c.inputs['y_m']);
-    for (const [name, expected] of Object.entries(c.expected)) if (RESULTS[name]) expectNear(flow[RESULTS[name]], expected, c);
+    const flow = flowAtDepth(
+      { width_m: c.inputs['b_m'], manningN: c.inputs['n'], slope: c.inputs['S'] },
+      c.inputs['y_m'],
+    );
+    for (const [name, expected] of Object.entries(c.expected))
+      if (RESULTS[name]) expectNear(flow[RESULTS[name]], expected, c);
   });
   test.each(referenceCases('06b-manning-normal-depth'))('depth $id', (c) => {
-    const flow = flowAtRate({ width_m: c.inputs['b_m'], manningN: c.inputs['n'], slope: c.inputs['S'] }, c.inputs['flow_L_s'] / 1000);
-    for (const [name, expected] of Object.entries(c.expected)) if (RESULTS[name]) expectNear(flow[RESULTS[name]], expected, c);
+    const flow = flowAtRate(
+      { width_m: c.inputs['b_m'], manningN: c.inputs['n'], slope: c.inputs['S'] },
+      c.inputs['flow_L_s'] / 1000,
+    );
+    for (const [name, expected] of Object.entries(c.expected))
+      if (RESULTS[name]) expectNear(flow[RESULTS[name]], expected, c);
   });
   test('25 cm wide, 5.2 % pitch, n 0.03, 20 mm deep carries about 2.5 L/s at 0.5 m/s', () => {
     const flow = flowAtDepth({ width_m: 0.25, manningN: 0.03, slope: 0.052 }, 0.02);
     expect(flow.flow_m3_s * 1000).toBeCloseTo(2.54, 2);
     expect(flow.speed_m_s).toBeCloseTo(0.51, 2);
   });
-  test.each(referenceCases('06e-gvf-steep').filter((c) => c.inputs['y_start_m'] > c.expected['normal_depth_m']))('surface $id', (c) => {
-    const stations: number[] = c.inputs['x_m'];
-    stations.forEach((x, i) => {
-      const surface = drawdown({ width_m: c.inputs['b_m'], manningN: c.inputs['n'], slope: c.inputs['S'] }, c.inputs['flow_L_s'] / 1000, x, 60, c.inputs['y_start_m']);
-      expectNear(surface.at(-1)?.depth_m ?? NaN, (c.expected['y_m'] as number[])[i], { tolerance_relative: 5e-4 });
-    });
-  });
+  test.each(referenceCases('06e-gvf-steep').filter((c) => c.inputs['y_start_m'] > c.expected['normal_depth_m']))(
+    'surface $id',
+    (c) => {
+      const stations: number[] = c.inputs['x_m'];
+      stations.forEach((x, i) => {
+        const surface = drawdown(
+          { width_m: c.inputs['b_m'], manningN: c.inputs['n'], slope: c.inputs['S'] },
+          c.inputs['flow_L_s'] / 1000,
+          x,
+          60,
+          c.inputs['y_start_m'],
+        );
+        expectNear(surface.at(-1)?.depth_m ?? NaN, (c.expected['y_m'] as number[])[i], { tolerance_relative: 5e-4 });
+      });
+    },
+  );
 });
 
 describe('stones (Soulsby 1997; check values 07a)', () => {
@@ -47,19 +70,24 @@ describe('stones (Soulsby 1997; check values 07a)', () => {
   });
   test('the largest stone is the one whose threshold is the shear', () => {
     const water = freshWater(10);
-    fc.assert(fc.property(fc.double({ min: 1, max: 80, noNaN: true }), (shear) => {
-      expect(movingShear(largestStone_m(shear, water), water).shear_Pa / shear).toBeCloseTo(1, 8);
-    }));
+    fc.assert(
+      fc.property(fc.double({ min: 1, max: 80, noNaN: true }), (shear) => {
+        expect(movingShear(largestStone_m(shear, water), water).shear_Pa / shear).toBeCloseTo(1, 8);
+      }),
+    );
   });
   test('25 cm box, 5.2 %, 20 mm of water: about 10 mm of quartz (common practice)', () => {
-    expect(largestStone_m(flowAtDepth({ width_m: 0.25, manningN: 0.03, slope: 0.052 }, 0.02).shear_Pa, freshWater(10))).toBeCloseTo(0.01, 3);
+    expect(
+      largestStone_m(flowAtDepth({ width_m: 0.25, manningN: 0.03, slope: 0.052 }, 0.02).shear_Pa, freshWater(10)),
+    ).toBeCloseTo(0.01, 3);
   });
 });
 
 describe('feed (Smart & Jaeggi 1983, Meyer-Peter & Mueller 1948)', () => {
   const water = freshWater(10);
   const carried_m3_h = (slope: number, stone_m: number, depth_m = 0.02): number =>
-    3600 * carriedGravel_m3_s(flowAtDepth({ width_m: 0.25, manningN: 0.03, slope }, depth_m), slope, 0.25, stone_m, water);
+    3600 *
+    carriedGravel_m3_s(flowAtDepth({ width_m: 0.25, manningN: 0.03, slope }, depth_m), slope, 0.25, stone_m, water);
   test('25 cm, 5.2 %, 20 mm of water, 6 mm stones: about 0.1 m3/h loose, a bucket in ten minutes or so (common practice)', () => {
     expect(carried_m3_h(0.052, 0.006)).toBeGreaterThan(0.08);
     expect(carried_m3_h(0.052, 0.006)).toBeLessThan(0.15);
@@ -85,9 +113,21 @@ describe('feed (Smart & Jaeggi 1983, Meyer-Peter & Mueller 1948)', () => {
 
 describe('flow measured (Rantz et al. 1982; check values 06c, 06d)', () => {
   test.each(referenceCases('06c-float-test'))('float $id', (c) => {
-    expectNear(flowByFloat_m3_s(c.inputs['length_m'], c.inputs['time_s'], c.inputs['mean_width_m'], c.inputs['mean_depth_m'], c.inputs['surface_coefficient']), c.expected['flow_m3_s'], c);
+    expectNear(
+      flowByFloat_m3_s(
+        c.inputs['length_m'],
+        c.inputs['time_s'],
+        c.inputs['mean_width_m'],
+        c.inputs['mean_depth_m'],
+        c.inputs['surface_coefficient'],
+      ),
+      c.expected['flow_m3_s'],
+      c,
+    );
   });
-  test.each(referenceCases('06d-bucket-fill'))('bucket $id', (c) => expectNear(1000 * flowByBucket_m3_s(c.inputs['volume_L'], c.inputs['times_s']), c.expected['flow_L_s'], c));
+  test.each(referenceCases('06d-bucket-fill'))('bucket $id', (c) =>
+    expectNear(1000 * flowByBucket_m3_s(c.inputs['volume_L'], c.inputs['times_s']), c.expected['flow_L_s'], c),
+  );
   test('a stopped watch is refused', () => {
     expect(() => flowByFloat_m3_s(10, 0, 1, 0.2)).toThrow(/time_s/);
     expect(() => flowByBucket_m3_s(20, [])).toThrow(/at least one time/);
@@ -95,17 +135,29 @@ describe('flow measured (Rantz et al. 1982; check values 06c, 06d)', () => {
 });
 
 describe('a whole box', () => {
-  const setting: BoxSetting = { width_m: 0.25, length_m: 1.22, lining: 'riffles', slope: 0.0417, water: { known: 'flow', flow_m3_s: 0.0031 }, stone_m: 0.0125, temperature_C: 10 };
+  const setting: BoxSetting = {
+    width_m: 0.25,
+    length_m: 1.22,
+    lining: 'riffles',
+    slope: 0.0417,
+    water: { known: 'flow', flow_m3_s: 0.0031 },
+    stone_m: 0.0125,
+    temperature_C: 10,
+  };
   const gold = goldSizes(10);
   test('catch grows with length and falls with pitch, for every size and both laws', () => {
     const slopes = [0.03, 0.05, 0.08, 0.12];
     const answers = slopes.map((slope) => solveBox({ ...setting, slope }, gold.slice(0, 3)));
-    answers.forEach((a, i) => a.caught.forEach((c, k) => {
-      expect(c.share.low).toBeLessThanOrEqual(c.share.high);
-      const steeper = answers[i + 1]?.caught[k];
-      if (steeper) expect(steeper.rate_per_m.low).toBeLessThan(c.rate_per_m.low);
-      expect(solveBox({ ...setting, slope: slopes[i], length_m: 2.44 }, gold.slice(0, 3)).caught[k]?.share.low).toBeGreaterThan(c.share.low);
-    }));
+    answers.forEach((a, i) =>
+      a.caught.forEach((c, k) => {
+        expect(c.share.low).toBeLessThanOrEqual(c.share.high);
+        const steeper = answers[i + 1]?.caught[k];
+        if (steeper) expect(steeper.rate_per_m.low).toBeLessThan(c.rate_per_m.low);
+        expect(
+          solveBox({ ...setting, slope: slopes[i], length_m: 2.44 }, gold.slice(0, 3)).caught[k]?.share.low,
+        ).toBeGreaterThan(c.share.low);
+      }),
+    );
   });
   test('overfed twice over, it keeps less', () => {
     const fed = solveBox(setting, gold);
@@ -122,8 +174,10 @@ describe('a whole box', () => {
     expect(advice.after.flow.flow_m3_s).toBeCloseTo(0.0031, 10);
     expect(advice.after.largestStone_m).toBeCloseTo(1.1 * setting.stone_m, 5);
   });
-  test('stones no advised pitch can move: screen finer', () => expect(adviseBox({ ...setting, stone_m: 0.05 }, gold, gold[1]).kind).toBe('screen'));
-  test('far too steep for its stones: lower it', () => expect(adviseBox({ ...setting, slope: 0.2, stone_m: 0.006 }, gold, gold[0]).kind).toBe('lower'));
+  test('stones no advised pitch can move: screen finer', () =>
+    expect(adviseBox({ ...setting, stone_m: 0.05 }, gold, gold[1]).kind).toBe('screen'));
+  test('far too steep for its stones: lower it', () =>
+    expect(adviseBox({ ...setting, slope: 0.2, stone_m: 0.006 }, gold, gold[0]).kind).toBe('lower'));
   test('absurd boxes are refused by field', () => {
     expect(() => solveBox({ ...setting, width_m: 20 }, gold)).toThrow(/width_m is 20/);
     expect(() => solveBox({ ...setting, slope: NaN }, gold)).toThrow(/slope is NaN/);

@@ -17,7 +17,8 @@ export interface Box {
 /** A box set in water. Either the depth over the lining or the flow is known. */
 export interface BoxSetting extends Box {
   readonly slope: number;
-  readonly water: { readonly known: 'depth'; readonly depth_m: number } | { readonly known: 'flow'; readonly flow_m3_s: number };
+  readonly water:
+    { readonly known: 'depth'; readonly depth_m: number } | { readonly known: 'flow'; readonly flow_m3_s: number };
   /** Largest stone fed: the screen used. */
   readonly stone_m: number;
   readonly temperature_C: number;
@@ -44,7 +45,11 @@ export const GOLD_SIZES_M = [0.0001, 0.0002, 0.0005, 0.001, 0.002, 0.005] as con
 export const typicalStone_m = (stone_m: number): number => stone_m / 2;
 
 /** Settling ranges of gold sizes in that water; do it once, then solve many settings. */
-export function goldSizes(temperature_C: number, csf = USUAL_CSF, sizes_m: readonly number[] = GOLD_SIZES_M): GoldSize[] {
+export function goldSizes(
+  temperature_C: number,
+  csf = USUAL_CSF,
+  sizes_m: readonly number[] = GOLD_SIZES_M,
+): GoldSize[] {
   const water = freshWater(temperature_C);
   return sizes_m.map((size_m) => ({ size_m, settling_m_s: flakeSettling_m_s(size_m, csf, water) }));
 }
@@ -53,17 +58,30 @@ export function goldSizes(temperature_C: number, csf = USUAL_CSF, sizes_m: reado
  * Flow, stones, feed and catch of one setting. Ranges in `caught` span the two settling laws.
  * @throws OutOfRange for sizes outside what a hand-carried box can be (width 0.05-2 m, length 0.2-10 m, slope 0.2-40 %)
  */
-export function solveBox(setting: BoxSetting, gold: readonly GoldSize[], waterAt: Water = freshWater(setting.temperature_C)): BoxAnswer {
+export function solveBox(
+  setting: BoxSetting,
+  gold: readonly GoldSize[],
+  waterAt: Water = freshWater(setting.temperature_C),
+): BoxAnswer {
   requireWithin('width_m', setting.width_m, 0.05, 2, 'm');
   requireWithin('length_m', setting.length_m, 0.2, 10, 'm');
   requireWithin('slope', setting.slope, 0.002, 0.4);
   requirePositive('stone_m', setting.stone_m, 'm');
   const lining = LININGS[setting.lining];
   const channel = { width_m: setting.width_m, manningN: lining.manningN, slope: setting.slope };
-  const flow = setting.water.known === 'depth' ? flowAtDepth(channel, setting.water.depth_m) : flowAtRate(channel, setting.water.flow_m3_s);
+  const flow =
+    setting.water.known === 'depth'
+      ? flowAtDepth(channel, setting.water.depth_m)
+      : flowAtRate(channel, setting.water.flow_m3_s);
 
   const largest_m = largestStone_m(flow.shear_Pa, waterAt);
-  const carried_m3_s = carriedGravel_m3_s(flow, setting.slope, setting.width_m, typicalStone_m(setting.stone_m), waterAt);
+  const carried_m3_s = carriedGravel_m3_s(
+    flow,
+    setting.slope,
+    setting.width_m,
+    typicalStone_m(setting.stone_m),
+    waterAt,
+  );
   const feed_m3_s = setting.feed_m3_s ?? carried_m3_s;
   const feedShare = carried_m3_s > 0 ? feed_m3_s / carried_m3_s : feed_m3_s > 0 ? Infinity : 0;
   const moving_m3_s = Math.min(feed_m3_s, carried_m3_s) * SOLID_SHARE_LOOSE;
@@ -82,5 +100,13 @@ export function solveBox(setting: BoxSetting, gold: readonly GoldSize[], waterAt
   if (setting.slope < STEEP_SLOPE) warnings.push('Flatter than 3 %: the feed comes from the flat-bed formula.');
   if (largest_m > flow.depth_m) warnings.push('Stones taller than the water are outside the stone formula.');
   if (flow.depth_m < 0.005) warnings.push('Less than 5 mm of water: roughness figures do not hold.');
-  return { flow, largestStone_m: largest_m, clears: largest_m >= setting.stone_m, carried_m3_s, feedShare, caught, warnings };
+  return {
+    flow,
+    largestStone_m: largest_m,
+    clears: largest_m >= setting.stone_m,
+    carried_m3_s,
+    feedShare,
+    caught,
+    warnings,
+  };
 }

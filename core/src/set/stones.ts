@@ -9,7 +9,11 @@ import { requirePositive } from '../outOfRange.ts';
  * Source: Soulsby (1997), Dynamics of Marine Sands, eq. 77 (constants from memory, see the check values).
  * For a bed of the same grains on a rough or riffled floor; no correction for slope or hiding.
  */
-export function movingShear(diameter_m: number, water: Water, density_kg_m3: number = DENSITY_KG_M3.quartz): { theta: number; shear_Pa: number } {
+export function movingShear(
+  diameter_m: number,
+  water: Water,
+  density_kg_m3: number = DENSITY_KG_M3.quartz,
+): { theta: number; shear_Pa: number } {
   requirePositive('diameter_m', diameter_m, 'm');
   const R = submergedDensity(density_kg_m3, water);
   const dStar = diameter_m * Math.cbrt((GRAVITY_M_S2 * R) / water.kinematicViscosity_m2_s ** 2);

@@ -4,7 +4,12 @@ import { centreLine, seededRandom, type Position } from '@riffle/core';
 const PACE_M_S = 1.1;
 
 /** Two hex digits of the exclusive or of all between $ and *. Source: NMEA 0183, checksum field. */
-export const nmeaChecksum = (sentence: string): string => [...sentence].reduce((sum, c) => sum ^ c.charCodeAt(0), 0).toString(16).toUpperCase().padStart(2, '0');
+export const nmeaChecksum = (sentence: string): string =>
+  [...sentence]
+    .reduce((sum, c) => sum ^ c.charCodeAt(0), 0)
+    .toString(16)
+    .toUpperCase()
+    .padStart(2, '0');
 
 const sentence = (body: string): string => `$${body}*${nmeaChecksum(body)}`;
 const degrees = (value: number, wide: number): string => {
@@ -31,8 +36,14 @@ export function walkNmea(line: readonly Position[], start: Date, seed = 11): str
     const day = `${at.slice(8, 10)}${at.slice(5, 7)}${at.slice(2, 4)}`;
     const under = s > 0.4 * seconds && s < 0.4 * seconds + 12;
     const place = `${degrees(lat, 2)},${lat < 0 ? 'S' : 'N'},${degrees(lon, 3)},${lon < 0 ? 'W' : 'E'}`;
-    lines.push(under ? sentence(`GPGGA,${time},,,,,0,02,9.9,,M,,M,,`) : sentence(`GPGGA,${time},${place},1,08,${(0.9 + 0.4 * random()).toFixed(1)},12.0,M,47.0,M,,`));
-    lines.push(under ? sentence(`GPRMC,${time},V,,,,,,,${day},,`) : sentence(`GPRMC,${time},A,${place},2.1,0.0,${day},,`));
+    lines.push(
+      under
+        ? sentence(`GPGGA,${time},,,,,0,02,9.9,,M,,M,,`)
+        : sentence(`GPGGA,${time},${place},1,08,${(0.9 + 0.4 * random()).toFixed(1)},12.0,M,47.0,M,,`),
+    );
+    lines.push(
+      under ? sentence(`GPRMC,${time},V,,,,,,,${day},,`) : sentence(`GPRMC,${time},A,${place},2.1,0.0,${day},,`),
+    );
   }
   return `${lines.join('\r\n')}\r\n`;
 }

@@ -9,17 +9,47 @@ const round = (x: number, decimals: number): number => Number(x.toFixed(decimals
  */
 export function bookCsv(groundName: string, book: Book, spotName: (id: string) => string): string {
   const line = (source: string, a: Book['total'], note: string): unknown[] => [
-    groundName, source, a.cleanups, a.buckets, round(a.volumeBank_L / 1000, 6), round(a.running_s / 3600, 4), round(a.gold_mg, 4),
-    a.volumeBank_L > 0 ? round(a.gold_mg / a.volumeBank_L, 6) : '', note,
+    groundName,
+    source,
+    a.cleanups,
+    a.buckets,
+    round(a.volumeBank_L / 1000, 6),
+    round(a.running_s / 3600, 4),
+    round(a.gold_mg, 4),
+    a.volumeBank_L > 0 ? round(a.gold_mg / a.volumeBank_L, 6) : '',
+    note,
   ];
   return stringify(
     [
-      ...book.lines.map((l) => line(l.spotIds.map(spotName).join(' + ') || 'no spot named', l, [l.spotIds.length > 1 ? 'mixed sources, not shared out' : '', l.mayHoldOldGold ? 'box was not rinsed clean before' : ''].filter(Boolean).join('; '))),
+      ...book.lines.map((l) =>
+        line(
+          l.spotIds.map(spotName).join(' + ') || 'no spot named',
+          l,
+          [
+            l.spotIds.length > 1 ? 'mixed sources, not shared out' : '',
+            l.mayHoldOldGold ? 'box was not rinsed clean before' : '',
+          ]
+            .filter(Boolean)
+            .join('; '),
+        ),
+      ),
       line('total', book.total, ''),
     ],
     {
-      header: true, record_delimiter: 'windows', escape_formulas: true,
-      columns: ['ground', 'source', 'clean-ups', 'buckets', 'volume (m3 bank)', 'time (h)', 'gold (mg)', 'grade (g/m3 bank)', 'note'],
+      header: true,
+      record_delimiter: 'windows',
+      escape_formulas: true,
+      columns: [
+        'ground',
+        'source',
+        'clean-ups',
+        'buckets',
+        'volume (m3 bank)',
+        'time (h)',
+        'gold (mg)',
+        'grade (g/m3 bank)',
+        'note',
+      ],
     },
   );
 }

@@ -26,7 +26,9 @@ export async function listCleanedUp(db: Db, crewId: string, groundId: string): P
        (select coalesce(sum(x.gold_mg), 0) from cleanup_section x where x.crew_id = $1 and x.cleanup_id = o.id) as gold_mg,
        bool_and(coalesce(o.before, 'yes') = 'yes') as "boxWasClean",
        (select json_agg(t) from ordered p, json_array_elements(p.tallies) t where p.id = o.id) as tallies
-     from ordered o where o.ground_id = $2 group by o.id order by min(o.cleaned_at), o.id`, [crewId, groundId]);
+     from ordered o where o.ground_id = $2 group by o.id order by min(o.cleaned_at), o.id`,
+    [crewId, groundId],
+  );
   return rows.map((row) => CleanedUp.parse(row));
 }
 
@@ -34,6 +36,8 @@ export async function listCleanedUp(db: Db, crewId: string, groundId: string): P
 export async function listUnweighedTallies(db: Db, crewId: string, groundId: string): Promise<z.infer<typeof Tally>[]> {
   const { rows } = await db.query<{ tally: unknown }>(
     `select r.tally from run r where r.crew_id = $1 and r.ground_id = $2 and not r.deleted
-       and not exists (select 1 from cleanup_run c where c.crew_id = r.crew_id and c.run_id = r.id and c.counts)`, [crewId, groundId]);
+       and not exists (select 1 from cleanup_run c where c.crew_id = r.crew_id and c.run_id = r.id and c.counts)`,
+    [crewId, groundId],
+  );
   return rows.map((row) => Tally.parse(row.tally));
 }

@@ -18,16 +18,42 @@ export function booksRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: strin
     const found = await findGround(pool, crewId, groundId);
     if (!found) throw new Refusal('NOT_FOUND', 'That ground is not in the book.');
     const ground = StoredGround.parse(found);
-    const [cleanups, unweighed] = await Promise.all([listCleanedUp(pool, crewId, groundId), listUnweighedTallies(pool, crewId, groundId)]);
+    const [cleanups, unweighed] = await Promise.all([
+      listCleanedUp(pool, crewId, groundId),
+      listUnweighedTallies(pool, crewId, groundId),
+    ]);
     return { ground, book: keepBook(groundId, ground.swell_percent, cleanups, unweighed) };
   };
 
-  app.get('/grounds/:groundId/book', { schema: { tags: ['books'], params, response: { 200: Book, '4xx': Problem } } }, async (request) => (await open(request.params.groundId)).book);
+  app.get(
+    '/grounds/:groundId/book',
+    { schema: { tags: ['books'], params, response: { 200: Book, '4xx': Problem } } },
+    async (request) => (await open(request.params.groundId)).book,
+  );
 
-  app.get('/grounds/:groundId/book.csv', { schema: { tags: ['books'], summary: 'The book as CSV (RFC 4180).', params, response: { 200: z.string(), '4xx': Problem } } }, async (request, reply) => {
-    const { ground, book } = await open(request.params.groundId);
-    const spots = new Map((await listSpots(pool, crewId, ground.id, FIRST_ID, MOST_SPOTS)).map((row) => StoredSpot.parse(row)).map((s) => [s.id, s.name]));
-    const csv = bookCsv(ground.name, book, (id) => spots.get(id) ?? 'a spot since removed');
-    return reply.header('content-type', 'text/csv; charset=utf-8').header('content-disposition', `attachment; filename="${fileName(ground.name)}-book.csv"`).serializer((s) => s as string).send(csv);
-  });
+  app.get(
+    '/grounds/:groundId/book.csv',
+    {
+      schema: {
+        tags: ['books'],
+        summary: 'The book as CSV (RFC 4180).',
+        params,
+        response: { 200: z.string(), '4xx': Problem },
+      },
+    },
+    async (request, reply) => {
+      const { ground, book } = await open(request.params.groundId);
+      const spots = new Map(
+        (await listSpots(pool, crewId, ground.id, FIRST_ID, MOST_SPOTS))
+          .map((row) => StoredSpot.parse(row))
+          .map((s) => [s.id, s.name]),
+      );
+      const csv = bookCsv(ground.name, book, (id) => spots.get(id) ?? 'a spot since removed');
+      return reply
+        .header('content-type', 'text/csv; charset=utf-8')
+        .header('content-disposition', `attachment; filename="${fileName(ground.name)}-book.csv"`)
+        .serializer((s) => s as string)
+        .send(csv);
+    },
+  );
 }

@@ -5,6 +5,12 @@ import { listOfGround, putRecord } from '../http/recordRoutes.ts';
 import { findCleanup, listCleanups, writeCleanup } from './queries.ts';
 
 export function cleanRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: string): void {
-  putRecord(scope, pool, crewId, { path: 'cleanups', sent: NewCleanup, kept: StoredCleanup, write: writeCleanup, find: findCleanup });
+  putRecord(scope, pool, crewId, {
+    path: 'cleanups',
+    sent: NewCleanup,
+    kept: StoredCleanup,
+    write: writeCleanup,
+    find: findCleanup,
+  });
   listOfGround(scope, pool, crewId, 'cleanups', StoredCleanup, listCleanups);
 }

@@ -7,11 +7,23 @@ export type Db = Pick<pg.Pool, 'query'>;
 pg.types.setTypeParser(pg.types.builtins.NUMERIC, Number);
 pg.types.setTypeParser(pg.types.builtins.INT8, Number);
 // Every connection speaks UTC, so "2026-05-01 09:00:00.12+00" only has to be written the ISO way (milliseconds, as sent).
-pg.types.setTypeParser(pg.types.builtins.TIMESTAMPTZ, (text) => `${text.slice(0, 10)}T${text.slice(11, 19)}.${text.slice(20, -3).slice(0, 3).padEnd(3, '0')}Z`);
+pg.types.setTypeParser(
+  pg.types.builtins.TIMESTAMPTZ,
+  (text) => `${text.slice(0, 10)}T${text.slice(11, 19)}.${text.slice(20, -3).slice(0, 3).padEnd(3, '0')}Z`,
+);
 
 /** A bounded pool; a statement that takes longer than ten seconds is given up. */
 export function openPool(connectionString: string): pg.Pool {
-  const pool = new pg.Pool({ connectionString, max: 10, connectionTimeoutMillis: 3000, idleTimeoutMillis: 30_000, statement_timeout: 10_000, idle_in_transaction_session_timeout: 15_000, application_name: 'riffle', options: '-c timezone=UTC' });
+  const pool = new pg.Pool({
+    connectionString,
+    max: 10,
+    connectionTimeoutMillis: 3000,
+    idleTimeoutMillis: 30_000,
+    statement_timeout: 10_000,
+    idle_in_transaction_session_timeout: 15_000,
+    application_name: 'riffle',
+    options: '-c timezone=UTC',
+  });
   // An idle connection lost (the server restarted) is replaced at the next query; without a listener it would end the process.
   pool.on('error', () => undefined);
   return pool;
@@ -27,7 +39,10 @@ export async function inTransaction<T>(pool: pg.Pool, work: (db: Db) => Promise<
     client.release();
     return result;
   } catch (error) {
-    await client.query('rollback').then(() => client.release(), (lost: Error) => client.release(lost));
+    await client.query('rollback').then(
+      () => client.release(),
+      (lost: Error) => client.release(lost),
+    );
     throw error;
   }
 }

@@ -11,17 +11,42 @@ import { Refusal } from '../http/problems.ts';
 export function deviceRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: string): void {
   const app = scope.withTypeProvider<ZodTypeProvider>();
 
-  app.get('/devices/gps.nmea', {
-    schema: { tags: ['devices'], summary: 'A simulated receiver: a walk up the ground as NMEA 0183, a fix each second.', querystring: z.object({ ground: Id }), response: { 200: z.unknown(), '4xx': Problem } },
-  }, async (request, reply) => {
-    const found = await findGround(pool, crewId, request.query.ground);
-    if (!found) throw new Refusal('NOT_FOUND', 'That ground is not in the book.');
-    const { line } = StoredGround.parse(found);
-    if (!line) throw new Refusal('NO_LINE', 'This ground was typed by name and length: there is no line to walk.');
-    return reply.header('content-type', 'text/plain; charset=us-ascii').serializer(String).send(walkNmea(line, new Date()));
-  });
+  app.get(
+    '/devices/gps.nmea',
+    {
+      schema: {
+        tags: ['devices'],
+        summary: 'A simulated receiver: a walk up the ground as NMEA 0183, a fix each second.',
+        querystring: z.object({ ground: Id }),
+        response: { 200: z.unknown(), '4xx': Problem },
+      },
+    },
+    async (request, reply) => {
+      const found = await findGround(pool, crewId, request.query.ground);
+      if (!found) throw new Refusal('NOT_FOUND', 'That ground is not in the book.');
+      const { line } = StoredGround.parse(found);
+      if (!line) throw new Refusal('NO_LINE', 'This ground was typed by name and length: there is no line to walk.');
+      return reply
+        .header('content-type', 'text/plain; charset=us-ascii')
+        .serializer(String)
+        .send(walkNmea(line, new Date()));
+    },
+  );
 
-  app.get('/devices/gauge.csv', {
-    schema: { tags: ['devices'], summary: 'A simulated river gauge: a level each hour of the last days, as CSV.', querystring: z.object({ days: z.coerce.number<number>().int().min(1).max(60).default(14) }), response: { 200: z.unknown() } },
-  }, async (request, reply) => reply.header('content-type', 'text/csv; charset=utf-8').serializer(String).send(gaugeCsv(new Date(), request.query.days)));
+  app.get(
+    '/devices/gauge.csv',
+    {
+      schema: {
+        tags: ['devices'],
+        summary: 'A simulated river gauge: a level each hour of the last days, as CSV.',
+        querystring: z.object({ days: z.coerce.number<number>().int().min(1).max(60).default(14) }),
+        response: { 200: z.unknown() },
+      },
+    },
+    async (request, reply) =>
+      reply
+        .header('content-type', 'text/csv; charset=utf-8')
+        .serializer(String)
+        .send(gaugeCsv(new Date(), request.query.days)),
+  );
 }

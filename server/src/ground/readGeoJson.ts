@@ -24,14 +24,28 @@ export function readGeoJson(text: string): RawGroundFile {
   try {
     json = JSON.parse(text);
   } catch (error) {
-    throw new Refusal('FILE_UNREADABLE', 'The file breaks off or is damaged: it is not whole JSON. Export it again from where it came.', [{ path: 'file', message: (error as Error).message }]);
+    throw new Refusal(
+      'FILE_UNREADABLE',
+      'The file breaks off or is damaged: it is not whole JSON. Export it again from where it came.',
+      [{ path: 'file', message: (error as Error).message }],
+    );
   }
   const type = (json as { type?: unknown }).type;
-  const wrapped = type === 'FeatureCollection' ? json : { type: 'FeatureCollection', features: [type === 'Feature' ? json : { type: 'Feature', geometry: json, properties: null }] };
+  const wrapped =
+    type === 'FeatureCollection'
+      ? json
+      : {
+          type: 'FeatureCollection',
+          features: [type === 'Feature' ? json : { type: 'Feature', geometry: json, properties: null }],
+        };
   const read = Collection.safeParse(wrapped);
   if (!read.success) {
     const issue = read.error.issues[0];
-    throw new Refusal('FILE_UNREADABLE', `This JSON is not GeoJSON (at ${issue?.path.join('.') || 'the start'}). Export the line as GeoJSON or GPX.`, [{ path: 'file', message: issue?.message ?? '' }]);
+    throw new Refusal(
+      'FILE_UNREADABLE',
+      `This JSON is not GeoJSON (at ${issue?.path.join('.') || 'the start'}). Export the line as GeoJSON or GPX.`,
+      [{ path: 'file', message: issue?.message ?? '' }],
+    );
   }
 
   const lines: { name: string; points: Position[] }[] = [];
@@ -41,10 +55,16 @@ export function readGeoJson(text: string): RawGroundFile {
   for (const { geometry, properties } of read.data.features) {
     const name = typeof properties?.['name'] === 'string' ? properties['name'] : '';
     if (geometry?.type === 'LineString') lines.push({ name, points: geometry.coordinates.map(position) });
-    else if (geometry?.type === 'MultiLineString') lines.push({ name, points: geometry.coordinates.flat().map(position) });
-    else if (geometry?.type === 'Point') places.push({ name, position: position(geometry.coordinates), properties: properties ?? {} });
-    else if (geometry?.type === 'MultiPoint') geometry.coordinates.forEach((c) => places.push({ name, position: position(c), properties: properties ?? {} }));
-    if (geometry?.type === 'LineString' && (properties?.['flow'] === 'as drawn' || properties?.['flow'] === 'against')) {
+    else if (geometry?.type === 'MultiLineString')
+      lines.push({ name, points: geometry.coordinates.flat().map(position) });
+    else if (geometry?.type === 'Point')
+      places.push({ name, position: position(geometry.coordinates), properties: properties ?? {} });
+    else if (geometry?.type === 'MultiPoint')
+      geometry.coordinates.forEach((c) => places.push({ name, position: position(c), properties: properties ?? {} }));
+    if (
+      geometry?.type === 'LineString' &&
+      (properties?.['flow'] === 'as drawn' || properties?.['flow'] === 'against')
+    ) {
       flow = properties['flow'];
       own = { kind: properties['kind'], swell_percent: properties['swell_percent'], note: properties['note'] };
     }
@@ -52,4 +72,5 @@ export function readGeoJson(text: string): RawGroundFile {
   return { format: 'GeoJSON', lines, places, name: '', ...own, flow };
 }
 
-const position = ([lon = NaN, lat = NaN, ele]: number[]): Position => (ele === undefined ? [lon, lat] : [lon, lat, ele]);
+const position = ([lon = NaN, lat = NaN, ele]: number[]): Position =>
+  ele === undefined ? [lon, lat] : [lon, lat, ele];

@@ -18,11 +18,19 @@ export function readGpx(text: string): RawGroundFile {
 
   const parser = new SaxesParser();
   parser.on('error', (error) => {
-    throw new Refusal('FILE_UNREADABLE', `The file breaks off or is damaged near line ${parser.line}. Export it again from where it came.`, [{ path: 'file', message: error.message }]);
+    throw new Refusal(
+      'FILE_UNREADABLE',
+      `The file breaks off or is damaged near line ${parser.line}. Export it again from where it came.`,
+      [{ path: 'file', message: error.message }],
+    );
   });
   parser.on('opentag', ({ name, attributes }) => {
     const tag = name.replace(/^.*:/, '');
-    if (path.length === 0 && tag !== 'gpx') throw new Refusal('FILE_UNREADABLE', `This is XML, but not GPX (it starts with <${tag.slice(0, 40)}>). Export the track as GPX or GeoJSON.`);
+    if (path.length === 0 && tag !== 'gpx')
+      throw new Refusal(
+        'FILE_UNREADABLE',
+        `This is XML, but not GPX (it starts with <${tag.slice(0, 40)}>). Export the track as GPX or GeoJSON.`,
+      );
     path.push(tag);
     words = '';
     const here = (): [number, number, number | null] => [degrees(attributes['lon']), degrees(attributes['lat']), null];
@@ -30,8 +38,12 @@ export function readGpx(text: string): RawGroundFile {
     else if (tag === 'trkpt' || tag === 'rtept') point = here();
     else if (tag === 'wpt') place = { name: '', position: here() };
   });
-  parser.on('text', (t) => { words += t; });
-  parser.on('cdata', (t) => { words += t; });
+  parser.on('text', (t) => {
+    words += t;
+  });
+  parser.on('cdata', (t) => {
+    words += t;
+  });
   parser.on('closetag', ({ name }) => {
     const tag = name.replace(/^.*:/, '');
     path.pop();
@@ -55,8 +67,19 @@ export function readGpx(text: string): RawGroundFile {
     }
   });
   parser.write(text).close();
-  return { format: 'GPX', lines, places, name: documentName, kind: 'creek', swell_percent: null, note: null, flow: 'unknown' };
+  return {
+    format: 'GPX',
+    lines,
+    places,
+    name: documentName,
+    kind: 'creek',
+    swell_percent: null,
+    note: null,
+    flow: 'unknown',
+  };
 }
 
-const degrees = (attribute: string | undefined): number => (attribute === undefined || attribute.trim() === '' ? NaN : Number(attribute));
-const trim = ([lon, lat, ele]: [number, number, number | null]): Position => (ele === null ? [lon, lat] : [lon, lat, ele]);
+const degrees = (attribute: string | undefined): number =>
+  attribute === undefined || attribute.trim() === '' ? NaN : Number(attribute);
+const trim = ([lon, lat, ele]: [number, number, number | null]): Position =>
+  ele === null ? [lon, lat] : [lon, lat, ele];

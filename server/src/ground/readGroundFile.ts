@@ -1,4 +1,12 @@
-import { centreLine, DEFAULT_SWELL_PERCENT, flowDirection, localPlane, thinLine, type FlowDirection, type Position } from '@riffle/core';
+import {
+  centreLine,
+  DEFAULT_SWELL_PERCENT,
+  flowDirection,
+  localPlane,
+  thinLine,
+  type FlowDirection,
+  type Position,
+} from '@riffle/core';
 import { GROUND_KINDS, type GroundFile } from '@riffle/contract';
 import { Refusal } from '../http/problems.ts';
 import { readGeoJson } from './readGeoJson.ts';
@@ -8,7 +16,11 @@ import { readGpx } from './readGpx.ts';
 export interface RawGroundFile {
   readonly format: 'GPX' | 'GeoJSON';
   readonly lines: readonly { readonly name: string; readonly points: readonly Position[] }[];
-  readonly places: readonly { readonly name: string; readonly position: Position; readonly properties: Readonly<Record<string, unknown>> }[];
+  readonly places: readonly {
+    readonly name: string;
+    readonly position: Position;
+    readonly properties: Readonly<Record<string, unknown>>;
+  }[];
   readonly name: string;
   readonly kind: unknown;
   readonly swell_percent: unknown;
@@ -45,28 +57,60 @@ const refuse = (detail: string): never => {
 export function readGroundFile(text: string): ReadGround {
   const start = text.replace(/^\uFEFF/, '').trimStart();
   if (start === '') refuse('The file is empty.');
-  const raw = start.startsWith('<') ? readGpx(start) : start.startsWith('{') ? readGeoJson(start) : refuse('This is neither GPX nor GeoJSON. Export the track from your GPS or map as one of the two.');
+  const raw = start.startsWith('<')
+    ? readGpx(start)
+    : start.startsWith('{')
+      ? readGeoJson(start)
+      : refuse('This is neither GPX nor GeoJSON. Export the track from your GPS or map as one of the two.');
 
-  const longest = raw.lines.map((l) => ({ ...l, points: distinct(l.points) })).sort((a, b) => b.points.length - a.points.length);
-  const ranked = longest.filter((l) => l.points.length >= 2).map((l) => ({ ...l, length_m: safeLength(l.points) })).sort((a, b) => b.length_m - a.length_m);
+  const longest = raw.lines
+    .map((l) => ({ ...l, points: distinct(l.points) }))
+    .sort((a, b) => b.points.length - a.points.length);
+  const ranked = longest
+    .filter((l) => l.points.length >= 2)
+    .map((l) => ({ ...l, length_m: safeLength(l.points) }))
+    .sort((a, b) => b.length_m - a.length_m);
   [...ranked.flatMap((l) => l.points), ...raw.places.map((p) => p.position)].forEach(checkPosition);
-  const best = ranked[0] ?? refuse(raw.places.length > 0 ? 'The file has places but no track or line. Walk the creek with the track on, or draw it, then drop that file.' : 'There is no track or line in this file.');
-  if (best.points.length > MOST_POINTS) refuse(`The line has ${best.points.length} points; the most is ${MOST_POINTS}.`);
+  const best =
+    ranked[0] ??
+    refuse(
+      raw.places.length > 0
+        ? 'The file has places but no track or line. Walk the creek with the track on, or draw it, then drop that file.'
+        : 'There is no track or line in this file.',
+    );
+  if (best.points.length > MOST_POINTS)
+    refuse(`The line has ${best.points.length} points; the most is ${MOST_POINTS}.`);
   if (raw.places.length > MOST_PLACES) refuse(`The file has ${raw.places.length} places; the most is ${MOST_PLACES}.`);
-  if (best.length_m > LONGEST_M) refuse(`The line is ${Math.round(best.length_m / 1000)} km long; a ground is at most ${LONGEST_M / 1000} km. Are latitude and longitude mixed up, or is it another track?`);
+  if (best.length_m > LONGEST_M)
+    refuse(
+      `The line is ${Math.round(best.length_m / 1000)} km long; a ground is at most ${LONGEST_M / 1000} km. Are latitude and longitude mixed up, or is it another track?`,
+    );
   if (best.length_m < 5) refuse('The line is shorter than 5 m: the track was taken standing still.');
 
   const thinned = thinLine(best.points, 0.5, DRAWN_POINTS);
   const line = centreLine(thinned);
   const near = raw.places.map((p) => ({ ...p, at: line.locate(p.position) }));
-  const swapped = near.filter((p) => p.at.offset_m > FAR_PLACE_M && Math.abs(p.position[0]) <= 90 && line.locate([p.position[1], p.position[0]]).offset_m < FAR_PLACE_M);
-  if (swapped[0]) refuse(`“${swapped[0].name}” lies far from the line, but near it with latitude and longitude swapped. Mend the file and drop it again.`);
+  const swapped = near.filter(
+    (p) =>
+      p.at.offset_m > FAR_PLACE_M &&
+      Math.abs(p.position[0]) <= 90 &&
+      line.locate([p.position[1], p.position[0]]).offset_m < FAR_PLACE_M,
+  );
+  if (swapped[0])
+    refuse(
+      `“${swapped[0].name}” lies far from the line, but near it with latitude and longitude swapped. Mend the file and drop it again.`,
+    );
   const kept = near.filter((p) => p.at.offset_m <= FAR_PLACE_M);
 
   const warnings: string[] = [];
-  if (ranked.length > 1) warnings.push(`The file holds ${ranked.length} lines; the longest, “${best.name || 'unnamed'}”, is taken.`);
-  if (kept.length < near.length) warnings.push(`${near.length - kept.length} places lie more than ${FAR_PLACE_M / 1000} km away and are left out.`);
-  if (best.points.length > DRAWN_POINTS) warnings.push(`All ${best.points.length.toLocaleString('en-US')} points are kept; ${thinned.length.toLocaleString('en-US')} are drawn.`);
+  if (ranked.length > 1)
+    warnings.push(`The file holds ${ranked.length} lines; the longest, “${best.name || 'unnamed'}”, is taken.`);
+  if (kept.length < near.length)
+    warnings.push(`${near.length - kept.length} places lie more than ${FAR_PLACE_M / 1000} km away and are left out.`);
+  if (best.points.length > DRAWN_POINTS)
+    warnings.push(
+      `All ${best.points.length.toLocaleString('en-US')} points are kept; ${thinned.length.toLocaleString('en-US')} are drawn.`,
+    );
   return {
     format: raw.format,
     name: (best.name || raw.name).slice(0, 80),
@@ -75,10 +119,18 @@ export function readGroundFile(text: string): ReadGround {
     linePoints: best.points.length,
     line: thinned,
     flow: raw.flow !== 'unknown' ? raw.flow : flowDirection(best.points),
-    spots: kept.map((p, i) => ({ name: p.name.slice(0, 80) || `Spot ${i + 1}`, position: p.position, distanceAlong_m: p.at.distance_m, offset_m: p.at.offset_m })),
+    spots: kept.map((p, i) => ({
+      name: p.name.slice(0, 80) || `Spot ${i + 1}`,
+      position: p.position,
+      distanceAlong_m: p.at.distance_m,
+      offset_m: p.at.offset_m,
+    })),
     warnings,
     points: best.points,
-    swell_percent: typeof raw.swell_percent === 'number' && raw.swell_percent >= 0 && raw.swell_percent <= 80 ? raw.swell_percent : DEFAULT_SWELL_PERCENT,
+    swell_percent:
+      typeof raw.swell_percent === 'number' && raw.swell_percent >= 0 && raw.swell_percent <= 80
+        ? raw.swell_percent
+        : DEFAULT_SWELL_PERCENT,
     note: typeof raw.note === 'string' ? raw.note.slice(0, 4000) : '',
     properties: kept.map((p) => p.properties),
   };
@@ -86,9 +138,12 @@ export function readGroundFile(text: string): ReadGround {
 
 function checkPosition([lon, lat]: Position): void {
   if (Math.abs(lat) <= 90 && Math.abs(lon) <= 180) return;
-  if (Math.abs(lat) <= 180 && Math.abs(lon) <= 90) refuse(`A point has latitude ${lat}: latitude and longitude look swapped. Mend the file and drop it again.`);
+  if (Math.abs(lat) <= 180 && Math.abs(lon) <= 90)
+    refuse(`A point has latitude ${lat}: latitude and longitude look swapped. Mend the file and drop it again.`);
   if (!Number.isFinite(lat) || !Number.isFinite(lon)) refuse('A point has no readable latitude and longitude.');
-  refuse(`A point lies at latitude ${lat}, longitude ${lon}, which is not on the earth. Coordinates must be degrees (WGS 84).`);
+  refuse(
+    `A point lies at latitude ${lat}, longitude ${lon}, which is not on the earth. Coordinates must be degrees (WGS 84).`,
+  );
 }
 
 /** Length for ranking lines before their points are checked. */
@@ -108,4 +163,5 @@ function safeLength(points: readonly Position[]): number {
 }
 
 /** Points with repeats at the same place left out. */
-const distinct = (points: readonly Position[]): Position[] => points.filter((p, i) => i === 0 || p[0] !== points[i - 1]?.[0] || p[1] !== points[i - 1]?.[1]);
+const distinct = (points: readonly Position[]): Position[] =>
+  points.filter((p, i) => i === 0 || p[0] !== points[i - 1]?.[0] || p[1] !== points[i - 1]?.[1]);

@@ -1,5 +1,19 @@
-import type { Spot} from '@riffle/contract';
-import { FileDecisions, FIRST_ID, GroundFile, Id, NewGround, NewLine, NewSpot, PageQuery, Problem, SPOT_KINDS, StoredGround, StoredSpot, page } from '@riffle/contract';
+import type { Spot } from '@riffle/contract';
+import {
+  FileDecisions,
+  FIRST_ID,
+  GroundFile,
+  Id,
+  NewGround,
+  NewLine,
+  NewSpot,
+  PageQuery,
+  Problem,
+  SPOT_KINDS,
+  StoredGround,
+  StoredSpot,
+  page,
+} from '@riffle/contract';
 import { centreLine, thinLine } from '@riffle/core';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
@@ -9,7 +23,18 @@ import { z } from 'zod';
 import { inTransaction } from '../db/pool.ts';
 import { Refusal } from '../http/problems.ts';
 import { asPage, listOfGround, putRecord } from '../http/recordRoutes.ts';
-import { findGround, findLine, findSpot, insertGroundWithLine, listGrounds, listSpots, MOST_SPOTS, writeGround, writeLine, writeSpot } from './queries.ts';
+import {
+  findGround,
+  findLine,
+  findSpot,
+  insertGroundWithLine,
+  listGrounds,
+  listSpots,
+  MOST_SPOTS,
+  writeGround,
+  writeLine,
+  writeSpot,
+} from './queries.ts';
 import { readGroundFile, type ReadGround } from './readGroundFile.ts';
 
 /** Largest file read: a track of 100 000 points with times is about 15 MB. */
@@ -18,70 +43,146 @@ export const LARGEST_FILE_BYTES = 32 * 1024 * 1024;
 export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: string): void {
   const app = scope.withTypeProvider<ZodTypeProvider>();
   // Files come as their own bytes, whatever the browser calls them.
-  app.addContentTypeParser(['application/gpx+xml', 'application/geo+json', 'application/xml', 'text/xml', 'application/octet-stream'], { parseAs: 'string', bodyLimit: LARGEST_FILE_BYTES }, (_request, body, done) => done(null, body));
+  app.addContentTypeParser(
+    ['application/gpx+xml', 'application/geo+json', 'application/xml', 'text/xml', 'application/octet-stream'],
+    { parseAs: 'string', bodyLimit: LARGEST_FILE_BYTES },
+    (_request, body, done) => done(null, body),
+  );
 
-  putRecord(app, pool, crewId, { path: 'grounds', sent: NewGround, kept: StoredGround, write: writeGround, find: findGround });
+  putRecord(app, pool, crewId, {
+    path: 'grounds',
+    sent: NewGround,
+    kept: StoredGround,
+    write: writeGround,
+    find: findGround,
+  });
   putRecord(app, pool, crewId, { path: 'spots', sent: NewSpot, kept: StoredSpot, write: writeSpot, find: findSpot });
   listOfGround(app, pool, crewId, 'spots', StoredSpot, listSpots);
 
-  app.get('/grounds', { schema: { tags: ['grounds'], querystring: PageQuery, response: { 200: page(StoredGround) } } }, async (request) =>
-    asPage(StoredGround, await listGrounds(pool, crewId, request.query.after, request.query.limit), request.query.limit));
+  app.get(
+    '/grounds',
+    { schema: { tags: ['grounds'], querystring: PageQuery, response: { 200: page(StoredGround) } } },
+    async (request) =>
+      asPage(
+        StoredGround,
+        await listGrounds(pool, crewId, request.query.after, request.query.limit),
+        request.query.limit,
+      ),
+  );
 
-  app.post('/ground-files', {
-    bodyLimit: LARGEST_FILE_BYTES,
-    schema: { tags: ['grounds'], summary: 'Reads a GPX or GeoJSON file and says what it holds. Stores nothing.', response: { 200: GroundFile, '4xx': Problem } },
-  }, async (request) => readGroundFile(fileText(request.body)));
+  app.post(
+    '/ground-files',
+    {
+      bodyLimit: LARGEST_FILE_BYTES,
+      schema: {
+        tags: ['grounds'],
+        summary: 'Reads a GPX or GeoJSON file and says what it holds. Stores nothing.',
+        response: { 200: GroundFile, '4xx': Problem },
+      },
+    },
+    async (request) => readGroundFile(fileText(request.body)),
+  );
 
-  app.put('/grounds/:id/from-file', {
-    bodyLimit: LARGEST_FILE_BYTES,
-    schema: { tags: ['grounds'], summary: 'Makes a ground, its line and its spots from a file, all or nothing.', params: z.object({ id: Id }), querystring: FileDecisions, response: { 200: StoredGround, 201: StoredGround, '4xx': Problem } },
-  }, async (request, reply) => {
-    const { id } = request.params;
-    const read = readGroundFile(fileText(request.body));
-    const stored = await inTransaction(pool, async (db) => {
-      const footFirst = request.query.flow === 'against' ? [...read.points] : [...read.points].reverse();
-      const ground = { id, name: request.query.name, kind: request.query.kind, length_m: read.length_m, swell_percent: read.swell_percent, note: read.note };
-      const made = await insertGroundWithLine(db, crewId, ground, footFirst, thinLine(footFirst, 0.5, 2000));
-      if (made) for (const spot of spotsOf(read, id, request.query.flow)) await writeSpot(db, crewId, spot, 0);
-      return made;
-    });
-    // The same id again: the file had landed and its answer was lost.
-    return reply.code(stored ? 201 : 200).send(StoredGround.parse(stored ?? (await findGround(pool, crewId, id))));
-  });
+  app.put(
+    '/grounds/:id/from-file',
+    {
+      bodyLimit: LARGEST_FILE_BYTES,
+      schema: {
+        tags: ['grounds'],
+        summary: 'Makes a ground, its line and its spots from a file, all or nothing.',
+        params: z.object({ id: Id }),
+        querystring: FileDecisions,
+        response: { 200: StoredGround, 201: StoredGround, '4xx': Problem },
+      },
+    },
+    async (request, reply) => {
+      const { id } = request.params;
+      const read = readGroundFile(fileText(request.body));
+      const stored = await inTransaction(pool, async (db) => {
+        const footFirst = request.query.flow === 'against' ? [...read.points] : [...read.points].reverse();
+        const ground = {
+          id,
+          name: request.query.name,
+          kind: request.query.kind,
+          length_m: read.length_m,
+          swell_percent: read.swell_percent,
+          note: read.note,
+        };
+        const made = await insertGroundWithLine(db, crewId, ground, footFirst, thinLine(footFirst, 0.5, 2000));
+        if (made) for (const spot of spotsOf(read, id, request.query.flow)) await writeSpot(db, crewId, spot, 0);
+        return made;
+      });
+      // The same id again: the file had landed and its answer was lost.
+      return reply.code(stored ? 201 : 200).send(StoredGround.parse(stored ?? (await findGround(pool, crewId, id))));
+    },
+  );
 
-  app.put('/grounds/:id/line', {
-    schema: { tags: ['grounds'], summary: 'Draws the line of a ground anew, foot first. Spots with a position move along it.', params: z.object({ id: Id }), body: NewLine, response: { 200: StoredGround, '4xx': Problem } },
-  }, async (request) => {
-    const { id } = request.params;
-    const { line, baseVersion } = request.body;
-    const centre = centreLine(line);
-    const written = await inTransaction(pool, async (db) => {
-      const made = await writeLine(db, crewId, id, line, thinLine(line, 0.5, 2000), centre.length_m, baseVersion);
-      if (!made) return null;
-      for (const row of await listSpots(db, crewId, id, FIRST_ID, MOST_SPOTS)) {
-        const spot = StoredSpot.parse(row);
-        const at = spot.position ? centre.locate(spot.position) : { distance_m: Math.min(spot.distance_m, centre.length_m) };
-        if (at.distance_m !== spot.distance_m) await writeSpot(db, crewId, { ...spot, ...at }, spot.version);
-      }
-      return made;
-    });
-    if (written) return StoredGround.parse(written);
-    const found = await findGround(pool, crewId, id);
-    if (!found) throw new Refusal('NOT_FOUND', 'That ground is not in the book.');
-    throw new Refusal('CHANGED', 'Someone changed this ground after you opened it. Look at theirs, then draw again.', undefined, { current: StoredGround.parse(found) });
-  });
+  app.put(
+    '/grounds/:id/line',
+    {
+      schema: {
+        tags: ['grounds'],
+        summary: 'Draws the line of a ground anew, foot first. Spots with a position move along it.',
+        params: z.object({ id: Id }),
+        body: NewLine,
+        response: { 200: StoredGround, '4xx': Problem },
+      },
+    },
+    async (request) => {
+      const { id } = request.params;
+      const { line, baseVersion } = request.body;
+      const centre = centreLine(line);
+      const written = await inTransaction(pool, async (db) => {
+        const made = await writeLine(db, crewId, id, line, thinLine(line, 0.5, 2000), centre.length_m, baseVersion);
+        if (!made) return null;
+        for (const row of await listSpots(db, crewId, id, FIRST_ID, MOST_SPOTS)) {
+          const spot = StoredSpot.parse(row);
+          const at = spot.position
+            ? centre.locate(spot.position)
+            : { distance_m: Math.min(spot.distance_m, centre.length_m) };
+          if (at.distance_m !== spot.distance_m) await writeSpot(db, crewId, { ...spot, ...at }, spot.version);
+        }
+        return made;
+      });
+      if (written) return StoredGround.parse(written);
+      const found = await findGround(pool, crewId, id);
+      if (!found) throw new Refusal('NOT_FOUND', 'That ground is not in the book.');
+      throw new Refusal(
+        'CHANGED',
+        'Someone changed this ground after you opened it. Look at theirs, then draw again.',
+        undefined,
+        { current: StoredGround.parse(found) },
+      );
+    },
+  );
 
-  app.get('/grounds/:id/ground.geojson', {
-    schema: { tags: ['grounds'], summary: 'The ground with its line and spots as GeoJSON (RFC 7946). Gives the place away: see what is shared.', params: z.object({ id: Id }), response: { 200: z.unknown(), '4xx': Problem } },
-  }, async (request, reply) => {
-    const found = await findGround(pool, crewId, request.params.id);
-    if (!found) throw new Refusal('NOT_FOUND', 'That ground is not in the book.');
-    const ground = StoredGround.parse(found);
-    const line = await findLine(pool, crewId, ground.id);
-    if (!line) throw new Refusal('NO_LINE', 'This ground was typed by name and length: it has no line to write into a file.');
-    const spots = (await listSpots(pool, crewId, ground.id, FIRST_ID, MOST_SPOTS)).map((row) => StoredSpot.parse(row)).filter((s) => !s.deleted);
-    return reply.header('content-type', 'application/geo+json').header('content-disposition', `attachment; filename="${fileName(ground.name)}.geojson"`).serializer(JSON.stringify).send(asGeoJson(ground, line, spots));
-  });
+  app.get(
+    '/grounds/:id/ground.geojson',
+    {
+      schema: {
+        tags: ['grounds'],
+        summary: 'The ground with its line and spots as GeoJSON (RFC 7946). Gives the place away: see what is shared.',
+        params: z.object({ id: Id }),
+        response: { 200: z.unknown(), '4xx': Problem },
+      },
+    },
+    async (request, reply) => {
+      const found = await findGround(pool, crewId, request.params.id);
+      if (!found) throw new Refusal('NOT_FOUND', 'That ground is not in the book.');
+      const ground = StoredGround.parse(found);
+      const line = await findLine(pool, crewId, ground.id);
+      if (!line)
+        throw new Refusal('NO_LINE', 'This ground was typed by name and length: it has no line to write into a file.');
+      const spots = (await listSpots(pool, crewId, ground.id, FIRST_ID, MOST_SPOTS))
+        .map((row) => StoredSpot.parse(row))
+        .filter((s) => !s.deleted);
+      return reply
+        .header('content-type', 'application/geo+json')
+        .header('content-disposition', `attachment; filename="${fileName(ground.name)}.geojson"`)
+        .serializer(JSON.stringify)
+        .send(asGeoJson(ground, line, spots));
+    },
+  );
 }
 
 const fileText = (body: unknown): string => {
@@ -89,7 +190,11 @@ const fileText = (body: unknown): string => {
   throw new Refusal('FILE_UNREADABLE', 'Send the file itself, as application/gpx+xml or application/geo+json.');
 };
 
-export const fileName = (name: string): string => name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'ground';
+export const fileName = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '') || 'ground';
 
 function spotsOf(read: ReadGround, groundId: string, flow: 'as drawn' | 'against'): Spot[] {
   const line = centreLine(flow === 'against' ? read.line : [...read.line].reverse());
@@ -97,8 +202,17 @@ function spotsOf(read: ReadGround, groundId: string, flow: 'as drawn' | 'against
     const at = line.locate(s.position);
     const { kind, note } = read.properties[i] ?? {};
     return {
-      id: uuidv7(), groundId, deleted: false, name: s.name, kind: SPOT_KINDS.find((k) => k === kind) ?? 'other',
-      ...at, position: [s.position[0], s.position[1]], note: typeof note === 'string' ? note.slice(0, 4000) : '', worksBelow_m: null, worksBelowEntered: null, samplePlanId: null,
+      id: uuidv7(),
+      groundId,
+      deleted: false,
+      name: s.name,
+      kind: SPOT_KINDS.find((k) => k === kind) ?? 'other',
+      ...at,
+      position: [s.position[0], s.position[1]],
+      note: typeof note === 'string' ? note.slice(0, 4000) : '',
+      worksBelow_m: null,
+      worksBelowEntered: null,
+      samplePlanId: null,
     };
   });
 }
@@ -109,11 +223,27 @@ function asGeoJson(ground: StoredGround, line: readonly (readonly number[])[], s
   return {
     type: 'FeatureCollection',
     features: [
-      { type: 'Feature', geometry: { type: 'LineString', coordinates: line }, properties: { name: ground.name, kind: ground.kind, flow: 'against', swell_percent: ground.swell_percent, note: ground.note } },
+      {
+        type: 'Feature',
+        geometry: { type: 'LineString', coordinates: line },
+        properties: {
+          name: ground.name,
+          kind: ground.kind,
+          flow: 'against',
+          swell_percent: ground.swell_percent,
+          note: ground.note,
+        },
+      },
       ...spots.map((s) => ({
         type: 'Feature',
         geometry: { type: 'Point', coordinates: s.position ?? centre.positionAt(s.distance_m, s.offset_m, s.bank) },
-        properties: { name: s.name, kind: s.kind, distance_upstream_m: Math.round(s.distance_m * 10) / 10, bank: s.bank, note: s.note },
+        properties: {
+          name: s.name,
+          kind: s.kind,
+          distance_upstream_m: Math.round(s.distance_m * 10) / 10,
+          bank: s.bank,
+          note: s.note,
+        },
       })),
     ],
   };

@@ -5,9 +5,18 @@ import { DatabaseError } from 'pg';
 import { PROBLEMS, Refusal } from './problems.ts';
 
 /** What a broken database rule means to a person, by constraint. Each names the field it belongs to. */
-const CONSTRAINTS: Readonly<Record<string, { readonly path: string; readonly message: string; readonly code: 'UNKNOWN_REFERENCE' | 'TAKEN' | 'INVALID' }>> = {
+const CONSTRAINTS: Readonly<
+  Record<
+    string,
+    { readonly path: string; readonly message: string; readonly code: 'UNKNOWN_REFERENCE' | 'TAKEN' | 'INVALID' }
+  >
+> = {
   spot_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
-  ground_joins_fk: { path: 'joins.groundId', message: 'The creek it runs into is not in the book.', code: 'UNKNOWN_REFERENCE' },
+  ground_joins_fk: {
+    path: 'joins.groundId',
+    message: 'The creek it runs into is not in the book.',
+    code: 'UNKNOWN_REFERENCE',
+  },
   ground_joins_another: { path: 'joins.groundId', message: 'A draw cannot run into itself.', code: 'INVALID' },
   day_plan_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
   day_plan_forward: { path: 'back_min', message: 'Be back after you start.', code: 'INVALID' },
@@ -46,13 +55,25 @@ const CONSTRAINTS: Readonly<Record<string, { readonly path: string; readonly mes
   setup_one_known: { path: 'depth_m', message: 'Give either the depth or the flow.', code: 'INVALID' },
   run_setup_fk: { path: 'setupId', message: 'That set-up is not on this ground.', code: 'UNKNOWN_REFERENCE' },
   run_spot_fk: { path: 'spotId', message: 'That spot is not on this ground.', code: 'UNKNOWN_REFERENCE' },
-  run_event_spot_fk: { path: 'events', message: 'A bucket names a spot that is not on this ground.', code: 'UNKNOWN_REFERENCE' },
+  run_event_spot_fk: {
+    path: 'events',
+    message: 'A bucket names a spot that is not on this ground.',
+    code: 'UNKNOWN_REFERENCE',
+  },
   run_event_bucket: { path: 'events', message: 'A bucket needs its volume.', code: 'INVALID' },
   run_event_undo: { path: 'events', message: 'An undo names the bucket it takes back.', code: 'INVALID' },
   cleanup_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
   cleanup_run_run_fk: { path: 'runIds', message: 'That run is not on this ground.', code: 'UNKNOWN_REFERENCE' },
-  cleanup_run_once: { path: 'runIds', message: 'One of these runs was cleaned up before; its gold is already in the book.', code: 'TAKEN' },
-  cleanup_section_runs_down: { path: 'sections', message: 'A section must end below where it starts.', code: 'INVALID' },
+  cleanup_run_once: {
+    path: 'runIds',
+    message: 'One of these runs was cleaned up before; its gold is already in the book.',
+    code: 'TAKEN',
+  },
+  cleanup_section_runs_down: {
+    path: 'sections',
+    message: 'A section must end below where it starts.',
+    code: 'INVALID',
+  },
 };
 
 /** SQLSTATE classes that mean the server is away or starting, not that the request is wrong. */
@@ -63,20 +84,28 @@ const LOST = new Set(['ECONNREFUSED', 'ECONNRESET', 'ETIMEDOUT', 'EPIPE']);
 export function asRefusal(error: unknown): Refusal {
   if (error instanceof Refusal) return error;
   if (hasZodFastifySchemaValidationErrors(error)) {
-    const errors = error.validation.map((v) => ({ path: v.instancePath.replace(/^\//, '').replaceAll('/', '.'), message: v.message ?? 'Not valid.' }));
+    const errors = error.validation.map((v) => ({
+      path: v.instancePath.replace(/^\//, '').replaceAll('/', '.'),
+      message: v.message ?? 'Not valid.',
+    }));
     return new Refusal('INVALID', 'Nothing was stored. See the fields named.', errors);
   }
-  if (error instanceof OutOfRange) return new Refusal('INVALID', error.message, [{ path: error.field, message: error.message }]);
+  if (error instanceof OutOfRange)
+    return new Refusal('INVALID', error.message, [{ path: error.field, message: error.message }]);
   if (error instanceof DatabaseError) {
     const rule = CONSTRAINTS[error.constraint ?? ''];
     if (rule) return new Refusal(rule.code, rule.message, [{ path: rule.path, message: rule.message }]);
-    if (AWAY.test(error.code ?? '')) return new Refusal('NO_DATABASE', 'Nothing was stored. Riffle tries again by itself.');
+    if (AWAY.test(error.code ?? ''))
+      return new Refusal('NO_DATABASE', 'Nothing was stored. Riffle tries again by itself.');
   }
   const { code, statusCode, message } = error as Partial<FastifyError>;
-  if (LOST.has(code ?? '') || /timeout exceeded when trying to connect|Connection terminated/.test(message ?? '')) return new Refusal('NO_DATABASE', 'Nothing was stored. Riffle tries again by itself.');
-  if (statusCode === 413) return new Refusal('TOO_LARGE', 'Nothing was stored. The most this call takes is stated in the documentation.');
+  if (LOST.has(code ?? '') || /timeout exceeded when trying to connect|Connection terminated/.test(message ?? ''))
+    return new Refusal('NO_DATABASE', 'Nothing was stored. Riffle tries again by itself.');
+  if (statusCode === 413)
+    return new Refusal('TOO_LARGE', 'Nothing was stored. The most this call takes is stated in the documentation.');
   if (statusCode === 429) return new Refusal('TOO_MANY', 'Wait a moment and send it again.');
-  if (statusCode !== undefined && statusCode >= 400 && statusCode < 500) return new Refusal('INVALID', message ?? 'Not valid.');
+  if (statusCode !== undefined && statusCode >= 400 && statusCode < 500)
+    return new Refusal('INVALID', message ?? 'Not valid.');
   return new Refusal('FAULT', 'Nothing was stored. This is a fault of Riffle, not of what you typed.');
 }
 
@@ -84,8 +113,17 @@ export function errorHandler(error: FastifyError, request: FastifyRequest, reply
   const refusal = asRefusal(error);
   if (refusal.code === 'FAULT') request.log.error(error);
   const { status, title } = PROBLEMS[refusal.code];
-  void reply.code(status).header('content-type', 'application/problem+json').serializer(JSON.stringify).send({
-    type: `urn:riffle:problem:${refusal.code.toLowerCase()}`, title, status, code: refusal.code, detail: refusal.message,
-    ...(refusal.errors && { errors: refusal.errors }), ...refusal.extra,
-  });
+  void reply
+    .code(status)
+    .header('content-type', 'application/problem+json')
+    .serializer(JSON.stringify)
+    .send({
+      type: `urn:riffle:problem:${refusal.code.toLowerCase()}`,
+      title,
+      status,
+      code: refusal.code,
+      detail: refusal.message,
+      ...(refusal.errors && { errors: refusal.errors }),
+      ...refusal.extra,
+    });
 }

@@ -11,8 +11,10 @@ export async function ownHostOnly(request: FastifyRequest): Promise<void> {
   const host = (request.headers.host ?? '').replace(/:\d+$/, '').toLowerCase();
   if (!OWN_NAMES.has(host)) throw new Refusal('FOREIGN_SITE', 'Riffle answers under localhost only.');
   const { origin } = request.headers;
-  if (origin !== undefined && origin !== 'null' && !OWN_NAMES.has(hostOf(origin))) throw new Refusal('FOREIGN_SITE', 'Another site may not use this one.');
-  if (origin === 'null' || request.headers['sec-fetch-site'] === 'cross-site') throw new Refusal('FOREIGN_SITE', 'Another site may not use this one.');
+  if (origin !== undefined && origin !== 'null' && !OWN_NAMES.has(hostOf(origin)))
+    throw new Refusal('FOREIGN_SITE', 'Another site may not use this one.');
+  if (origin === 'null' || request.headers['sec-fetch-site'] === 'cross-site')
+    throw new Refusal('FOREIGN_SITE', 'Another site may not use this one.');
 }
 
 function hostOf(origin: string): string {

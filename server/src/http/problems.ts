@@ -26,7 +26,12 @@ export class Refusal extends Error {
   readonly errors: readonly FieldError[] | undefined;
   readonly extra: Readonly<Record<string, unknown>>;
 
-  constructor(code: ProblemCode, detail: string, errors?: readonly FieldError[], extra: Readonly<Record<string, unknown>> = {}) {
+  constructor(
+    code: ProblemCode,
+    detail: string,
+    errors?: readonly FieldError[],
+    extra: Readonly<Record<string, unknown>> = {},
+  ) {
     super(detail);
     this.code = code;
     this.errors = errors;

@@ -5,7 +5,16 @@ import type pg from 'pg';
 import { z } from 'zod';
 import { Refusal } from '../http/problems.ts';
 import { listOfGround, putRecord } from '../http/recordRoutes.ts';
-import { findAttachment, findAttachmentFile, findOutline, listAttachments, listOutlines, writeAttachment, writeAttachmentFile, writeOutline } from './queries.ts';
+import {
+  findAttachment,
+  findAttachmentFile,
+  findOutline,
+  listAttachments,
+  listOutlines,
+  writeAttachment,
+  writeAttachmentFile,
+  writeOutline,
+} from './queries.ts';
 
 /** Largest file kept; pictures are made smaller before they are sent. */
 export const LARGEST_ATTACHMENT_BYTES = 8 * 1024 * 1024;
@@ -20,33 +29,76 @@ const BEGINS: Readonly<Record<string, (b: Buffer) => boolean>> = {
 
 export function mapRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: string): void {
   const app = scope.withTypeProvider<ZodTypeProvider>();
-  app.addContentTypeParser(Object.keys(BEGINS), { parseAs: 'buffer', bodyLimit: LARGEST_ATTACHMENT_BYTES }, (_request, body, done) => done(null, body));
+  app.addContentTypeParser(
+    Object.keys(BEGINS),
+    { parseAs: 'buffer', bodyLimit: LARGEST_ATTACHMENT_BYTES },
+    (_request, body, done) => done(null, body),
+  );
 
-  putRecord(app, pool, crewId, { path: 'outlines', sent: NewOutline, kept: StoredOutline, write: writeOutline, find: findOutline });
+  putRecord(app, pool, crewId, {
+    path: 'outlines',
+    sent: NewOutline,
+    kept: StoredOutline,
+    write: writeOutline,
+    find: findOutline,
+  });
   listOfGround(app, pool, crewId, 'outlines', StoredOutline, listOutlines);
-  putRecord(app, pool, crewId, { path: 'attachments', sent: NewAttachment, kept: StoredAttachment, write: writeAttachment, find: findAttachment });
+  putRecord(app, pool, crewId, {
+    path: 'attachments',
+    sent: NewAttachment,
+    kept: StoredAttachment,
+    write: writeAttachment,
+    find: findAttachment,
+  });
   listOfGround(app, pool, crewId, 'attachments', StoredAttachment, listAttachments);
 
-  app.put('/attachments/:id/file', {
-    bodyLimit: LARGEST_ATTACHMENT_BYTES,
-    schema: { tags: ['attachments'], summary: 'The bytes of an attachment written before. Sent again, they are kept once.', params: z.object({ id: Id }), response: { 204: z.null(), '4xx': Problem } },
-  }, async (request, reply) => {
-    const { id } = request.params;
-    const found = await findAttachment(pool, crewId, id);
-    if (!found) throw new Refusal('NOT_FOUND', 'Write the attachment first, then its file.');
-    const { mime } = StoredAttachment.parse(found);
-    const bytes = request.body as Buffer;
-    if (!Buffer.isBuffer(bytes) || !BEGINS[mime]?.(bytes)) throw new Refusal('FILE_UNREADABLE', `This is not a whole ${mime === 'application/pdf' ? 'PDF' : 'picture'} of the kind it says it is. Choose the file again.`);
-    await writeAttachmentFile(pool, crewId, id, bytes);
-    return reply.code(204).send(null);
-  });
+  app.put(
+    '/attachments/:id/file',
+    {
+      bodyLimit: LARGEST_ATTACHMENT_BYTES,
+      schema: {
+        tags: ['attachments'],
+        summary: 'The bytes of an attachment written before. Sent again, they are kept once.',
+        params: z.object({ id: Id }),
+        response: { 204: z.null(), '4xx': Problem },
+      },
+    },
+    async (request, reply) => {
+      const { id } = request.params;
+      const found = await findAttachment(pool, crewId, id);
+      if (!found) throw new Refusal('NOT_FOUND', 'Write the attachment first, then its file.');
+      const { mime } = StoredAttachment.parse(found);
+      const bytes = request.body as Buffer;
+      if (!Buffer.isBuffer(bytes) || !BEGINS[mime]?.(bytes))
+        throw new Refusal(
+          'FILE_UNREADABLE',
+          `This is not a whole ${mime === 'application/pdf' ? 'PDF' : 'picture'} of the kind it says it is. Choose the file again.`,
+        );
+      await writeAttachmentFile(pool, crewId, id, bytes);
+      return reply.code(204).send(null);
+    },
+  );
 
-  app.get('/attachments/:id/file', {
-    schema: { tags: ['attachments'], summary: 'The bytes of an attachment.', params: z.object({ id: Id }), response: { 200: z.unknown(), '4xx': Problem } },
-  }, async (request, reply) => {
-    const file = await findAttachmentFile(pool, crewId, request.params.id);
-    if (!file) throw new Refusal('NOT_FOUND', 'That file is not in the book, or has not arrived yet.');
-    // A file never changes under its address.
-    return reply.header('content-type', file.mime).header('cache-control', 'private, max-age=31536000, immutable').header('content-disposition', 'inline').serializer((b: unknown) => b as string).send(file.bytes);
-  });
+  app.get(
+    '/attachments/:id/file',
+    {
+      schema: {
+        tags: ['attachments'],
+        summary: 'The bytes of an attachment.',
+        params: z.object({ id: Id }),
+        response: { 200: z.unknown(), '4xx': Problem },
+      },
+    },
+    async (request, reply) => {
+      const file = await findAttachmentFile(pool, crewId, request.params.id);
+      if (!file) throw new Refusal('NOT_FOUND', 'That file is not in the book, or has not arrived yet.');
+      // A file never changes under its address.
+      return reply
+        .header('content-type', file.mime)
+        .header('cache-control', 'private, max-age=31536000, immutable')
+        .header('content-disposition', 'inline')
+        .serializer((b: unknown) => b as string)
+        .send(file.bytes);
+    },
+  );
 }

@@ -14,31 +14,62 @@ export function runRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: string)
   putRecord(app, pool, crewId, { path: 'runs', sent: NewRun, kept: StoredRun, write: writeRun, find: findRun });
   listOfGround(app, pool, crewId, 'runs', StoredRun, listRuns);
 
-  app.get('/runs/:id', { schema: { tags: ['runs'], params: z.object({ id: Id }), response: { 200: RunWithEvents, '4xx': Problem } } }, async (request) => {
-    const run = await findRun(pool, crewId, request.params.id);
-    if (!run) throw new Refusal('NOT_FOUND', 'That run is not in the book.');
-    return { ...StoredRun.parse(run), events: (await listEvents(pool, crewId, request.params.id)).map((row) => LoggedEvent.parse(row)) };
-  });
+  app.get(
+    '/runs/:id',
+    { schema: { tags: ['runs'], params: z.object({ id: Id }), response: { 200: RunWithEvents, '4xx': Problem } } },
+    async (request) => {
+      const run = await findRun(pool, crewId, request.params.id);
+      if (!run) throw new Refusal('NOT_FOUND', 'That run is not in the book.');
+      return {
+        ...StoredRun.parse(run),
+        events: (await listEvents(pool, crewId, request.params.id)).map((row) => LoggedEvent.parse(row)),
+      };
+    },
+  );
 
-  app.post('/runs/:id/events', {
-    schema: { tags: ['runs'], summary: 'Appends taps to a run. Sent twice they count once; their order does not matter.', params: z.object({ id: Id }), body: NewEvents, response: { 200: RunWithEvents, '4xx': Problem } },
-  }, async (request) => {
-    const { id } = request.params;
-    return inTransaction(pool, async (db) => {
-      const run = await lockRun(db, crewId, id);
-      if (!run) throw new Refusal('NOT_FOUND', 'That run is not in the book. Send the run first.');
-      await appendEvents(db, crewId, run.groundId, id, request.body.events);
-      const events = (await listEvents(db, crewId, id)).map((row) => LoggedEvent.parse(row));
-      const kept = await writeTally(db, crewId, id, tallyOf(run.startedAt, events));
-      return { ...StoredRun.parse(kept), events };
-    });
-  });
+  app.post(
+    '/runs/:id/events',
+    {
+      schema: {
+        tags: ['runs'],
+        summary: 'Appends taps to a run. Sent twice they count once; their order does not matter.',
+        params: z.object({ id: Id }),
+        body: NewEvents,
+        response: { 200: RunWithEvents, '4xx': Problem },
+      },
+    },
+    async (request) => {
+      const { id } = request.params;
+      return inTransaction(pool, async (db) => {
+        const run = await lockRun(db, crewId, id);
+        if (!run) throw new Refusal('NOT_FOUND', 'That run is not in the book. Send the run first.');
+        await appendEvents(db, crewId, run.groundId, id, request.body.events);
+        const events = (await listEvents(db, crewId, id)).map((row) => LoggedEvent.parse(row));
+        const kept = await writeTally(db, crewId, id, tallyOf(run.startedAt, events));
+        return { ...StoredRun.parse(kept), events };
+      });
+    },
+  );
 }
 
 /** The tally kept with a run: its clock stands at the last event while it is open. */
 function tallyOf(startedAt: string, events: readonly LoggedEvent[]): z.infer<typeof Tally> {
-  const asEvents = events.map((e): RunEvent => ({ eventId: e.id, kind: e.kind, at_ms: Date.parse(e.at), spotId: e.spotId, volume_L: e.volume_L, undoes: e.undoes }));
+  const asEvents = events.map((e): RunEvent => ({
+    eventId: e.id,
+    kind: e.kind,
+    at_ms: Date.parse(e.at),
+    spotId: e.spotId,
+    volume_L: e.volume_L,
+    undoes: e.undoes,
+  }));
   const lastEventAt = events.at(-1)?.at ?? null;
   const tally = tallyRun(Date.parse(startedAt), asEvents, Date.parse(lastEventAt ?? startedAt));
-  return { buckets: tally.buckets.length, volumeLoose_L: tally.volumeLoose_L, bySpot_L: tally.bySpot_L, running_s: tally.running_ms / 1000, stopped: tally.stopped, lastEventAt };
+  return {
+    buckets: tally.buckets.length,
+    volumeLoose_L: tally.volumeLoose_L,
+    bySpot_L: tally.bySpot_L,
+    running_s: tally.running_ms / 1000,
+    stopped: tally.stopped,
+    lastEventAt,
+  };
 }

@@ -11,7 +11,14 @@ const MOST_TOLD = 1000;
  * belongs to this ground, and its spot is there (or came before it in the lines). The same lines sent again change nothing.
  * Yields a JSON line of progress after each batch, and last what came of it. Abandoned, nothing is stored.
  */
-export async function* importSamples(pool: pg.Pool, crewId: string, groundId: string, body: string, mode: 'all or nothing' | 'only the good rows', gone: AbortSignal): AsyncGenerator<string> {
+export async function* importSamples(
+  pool: pg.Pool,
+  crewId: string,
+  groundId: string,
+  body: string,
+  mode: 'all or nothing' | 'only the good rows',
+  gone: AbortSignal,
+): AsyncGenerator<string> {
   const say = (p: ImportProgress): string => `${JSON.stringify(p)}\n`;
   const refused: RefusedRow[] = [];
   let refusedRows = 0;
@@ -43,7 +50,8 @@ export async function* importSamples(pool: pg.Pool, crewId: string, groundId: st
         const { row, sample } = parsed.data;
         if (sample.groundId !== groundId) refuse(row, 'groundId', 'This row is of another ground.');
         else if (!spots.has(sample.spotId)) refuse(row, 'spotId', 'Its spot is not on this ground.');
-        else if (sample.pitId !== null || sample.lotId !== null) refuse(row, 'pitId', 'A row brought in names no pit and no bag.');
+        else if (sample.pitId !== null || sample.lotId !== null)
+          refuse(row, 'pitId', 'A row brought in names no pit and no bag.');
         else batch.push(sample);
       }
       if (batch.length === SAMPLES_A_STATEMENT) {
@@ -93,7 +101,13 @@ const rowOf = (line: string): number | null => {
 };
 
 /** The deepest problem of a union says which field; the union itself says only that nothing fits. */
-function firstProblem(issues: readonly { readonly path: readonly PropertyKey[]; readonly message: string; readonly errors?: readonly (readonly { readonly path: readonly PropertyKey[]; readonly message: string }[])[] }[]): [path: string, message: string] {
+function firstProblem(
+  issues: readonly {
+    readonly path: readonly PropertyKey[];
+    readonly message: string;
+    readonly errors?: readonly (readonly { readonly path: readonly PropertyKey[]; readonly message: string }[])[];
+  }[],
+): [path: string, message: string] {
   const [issue] = issues;
   const inner = issue?.errors?.find((e) => e[0]?.path[0] === 'sample')?.[0] ?? issue?.errors?.[0]?.[0] ?? issue;
   return [inner?.path.filter((p) => p !== 'sample').join('.') ?? '', inner?.message ?? 'This line cannot be read.'];

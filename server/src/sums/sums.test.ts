@@ -6,114 +6,472 @@ import { SUMS } from './sums.ts';
 
 const server = useTestServer();
 
-interface Case { readonly id: string; readonly inputs: Record<string, never>; readonly expected: Record<string, number>; readonly tolerance_relative: number }
+interface Case {
+  readonly id: string;
+  readonly inputs: Record<string, never>;
+  readonly expected: Record<string, number>;
+  readonly tolerance_relative: number;
+}
 /** Independently computed check values (see `core/test/reference`), asked for over HTTP as a spreadsheet would. */
-const cases = (file: string): Case[] => (JSON.parse(readFileSync(new URL(`../../../core/test/reference/${file}.json`, import.meta.url), 'utf8')) as { cases: Case[] }).cases;
+const cases = (file: string): Case[] =>
+  (
+    JSON.parse(readFileSync(new URL(`../../../core/test/reference/${file}.json`, import.meta.url), 'utf8')) as {
+      cases: Case[];
+    }
+  ).cases;
 
 async function ask(name: string, body: unknown): Promise<Record<string, number>> {
   const answer = await server.call('POST', `/sums/${name}`, body);
   expect([answer.statusCode, answer.statusCode === 200 ? '' : answer.body]).toEqual([200, '']);
   return answer.json();
 }
-const near = (got: number | undefined, expected: number | undefined, relative: number): void => expect(Math.abs((got ?? NaN) - (expected ?? NaN))).toBeLessThanOrEqual(Math.max(relative * Math.abs(expected ?? NaN), 1e-12));
+const near = (got: number | undefined, expected: number | undefined, relative: number): void =>
+  expect(Math.abs((got ?? NaN) - (expected ?? NaN))).toBeLessThanOrEqual(
+    Math.max(relative * Math.abs(expected ?? NaN), 1e-12),
+  );
 
 describe('sums over HTTP give the check values', () => {
   test.each(cases('06c-float-test'))('flow by float $id', async (c) => {
     const { length_m, time_s, mean_width_m, mean_depth_m, surface_coefficient } = c.inputs;
-    near((await ask('flow-by-float', { run_m: length_m, time_s, width_m: mean_width_m, depth_m: mean_depth_m, surfaceFactor: surface_coefficient }))['flow_m3_s'], c.expected['flow_m3_s'], c.tolerance_relative);
+    near(
+      (
+        await ask('flow-by-float', {
+          run_m: length_m,
+          time_s,
+          width_m: mean_width_m,
+          depth_m: mean_depth_m,
+          surfaceFactor: surface_coefficient,
+        })
+      )['flow_m3_s'],
+      c.expected['flow_m3_s'],
+      c.tolerance_relative,
+    );
   });
-  test.each(cases('06d-bucket-fill'))('flow by bucket $id', async (c) => near((await ask('flow-by-bucket', c.inputs))['flow_m3_s'], (c.expected['flow_L_s'] ?? NaN) / 1000, c.tolerance_relative));
+  test.each(cases('06d-bucket-fill'))('flow by bucket $id', async (c) =>
+    near(
+      (await ask('flow-by-bucket', c.inputs))['flow_m3_s'],
+      (c.expected['flow_L_s'] ?? NaN) / 1000,
+      c.tolerance_relative,
+    ),
+  );
   test.each(cases('06a-manning-flow-from-depth'))('flow at depth $id', async (c) => {
-    const flow = await ask('flow-at-depth', { width_m: c.inputs['b_m'], manningN: c.inputs['n'], slope: c.inputs['S'], depth_m: c.inputs['y_m'] });
+    const flow = await ask('flow-at-depth', {
+      width_m: c.inputs['b_m'],
+      manningN: c.inputs['n'],
+      slope: c.inputs['S'],
+      depth_m: c.inputs['y_m'],
+    });
     near(flow['flow_m3_s'], c.expected['flow_m3_s'], c.tolerance_relative);
     near(flow['froude'], c.expected['froude'], c.tolerance_relative);
   });
-  test.each(cases('06b-manning-normal-depth'))('depth for a flow $id', async (c) => near((await ask('flow-at-rate', { width_m: c.inputs['b_m'], manningN: c.inputs['n'], slope: c.inputs['S'], flow_m3_s: (c.inputs['flow_L_s'] ?? NaN) / 1000 }))['depth_m'], c.expected['normal_depth_m'], c.tolerance_relative));
+  test.each(cases('06b-manning-normal-depth'))('depth for a flow $id', async (c) =>
+    near(
+      (
+        await ask('flow-at-rate', {
+          width_m: c.inputs['b_m'],
+          manningN: c.inputs['n'],
+          slope: c.inputs['S'],
+          flow_m3_s: (c.inputs['flow_L_s'] ?? NaN) / 1000,
+        })
+      )['depth_m'],
+      c.expected['normal_depth_m'],
+      c.tolerance_relative,
+    ),
+  );
   test.each(cases('08a-poisson-limits'))('count limits $id', async (c) => {
     const limits = await ask('count-limits', c.inputs);
     near(limits['low'], c.expected['lower'], c.tolerance_relative);
     near(limits['high'], c.expected['upper'], c.tolerance_relative);
   });
-  test.each(cases('08c-clifton-sample-size'))('how much to take $id', async (c) => near((await ask('volume-for-particles', { grade_mg_L: c.inputs['grade_mg_per_L'], color_mg: c.inputs['flake_mass_mg'], particles: c.inputs['particles'] }))['volume_L'], c.expected['volume_L'], c.tolerance_relative));
-  test.each(cases('02a-sieve-designations'))('sieve $inputs.designation', async (c) => near((await ask('sieve', c.inputs))['aperture_mm'], c.expected['aperture_mm'], c.tolerance_relative));
-  test.each(cases('10d-swell'))('bank volume $id', async (c) => near((await ask('bank-volume', { loose_L: (c.expected['loose_volume_m3'] ?? NaN) * 1000, swell_percent: c.inputs['swell_percent'] }))['bank_L'], (c.inputs['bank_volume_m3'] ?? NaN) * 1000, 1e-9));
-  test.each(cases('03a-fresh-water'))('water at $inputs.temperature_C °C', async (c) => near((await ask('water', c.inputs))['density_kg_m3'], c.expected['density_kg_m3'], 5e-5));
+  test.each(cases('08c-clifton-sample-size'))('how much to take $id', async (c) =>
+    near(
+      (
+        await ask('volume-for-particles', {
+          grade_mg_L: c.inputs['grade_mg_per_L'],
+          color_mg: c.inputs['flake_mass_mg'],
+          particles: c.inputs['particles'],
+        })
+      )['volume_L'],
+      c.expected['volume_L'],
+      c.tolerance_relative,
+    ),
+  );
+  test.each(cases('02a-sieve-designations'))('sieve $inputs.designation', async (c) =>
+    near((await ask('sieve', c.inputs))['aperture_mm'], c.expected['aperture_mm'], c.tolerance_relative),
+  );
+  test.each(cases('10d-swell'))('bank volume $id', async (c) =>
+    near(
+      (
+        await ask('bank-volume', {
+          loose_L: (c.expected['loose_volume_m3'] ?? NaN) * 1000,
+          swell_percent: c.inputs['swell_percent'],
+        })
+      )['bank_L'],
+      (c.inputs['bank_volume_m3'] ?? NaN) * 1000,
+      1e-9,
+    ),
+  );
+  test.each(cases('03a-fresh-water'))('water at $inputs.temperature_C °C', async (c) =>
+    near((await ask('water', c.inputs))['density_kg_m3'], c.expected['density_kg_m3'], 5e-5),
+  );
 });
 
 /** One right call of every sum, and something that must hold of its answer. */
 const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: never) => boolean]>> = {
-  'convert': [{ kind: 'mass', value: 1, from: 'ozt', to: 'g' }, (a: { value: number }) => Math.abs(a.value - 31.1034768) < 1e-12],
+  convert: [
+    { kind: 'mass', value: 1, from: 'ozt', to: 'g' },
+    (a: { value: number }) => Math.abs(a.value - 31.1034768) < 1e-12,
+  ],
   'grade-convert': [{ value: 1, from: 'g/m³', to: 'mg/m³' }, (a: { value: number }) => a.value === 1000],
-  'parse': [{ kind: 'volume', text: '2/3 bucket', defaultUnit: 'pan' }, (a: { ok: boolean; unit: string }) => a.ok && a.unit === 'bucket'],
-  'pitch': [{ kind: 'in/ft', value: 0.75, boxLength_m: 0.9144 }, (a: { drop_m: number }) => Math.abs(a.drop_m / 0.0254 - 2.25) < 1e-9],
-  'sieve': [{ designation: 'No. 20' }, (a: { aperture_mm: number }) => a.aperture_mm === 0.85],
+  parse: [
+    { kind: 'volume', text: '2/3 bucket', defaultUnit: 'pan' },
+    (a: { ok: boolean; unit: string }) => a.ok && a.unit === 'bucket',
+  ],
+  pitch: [
+    { kind: 'in/ft', value: 0.75, boxLength_m: 0.9144 },
+    (a: { drop_m: number }) => Math.abs(a.drop_m / 0.0254 - 2.25) < 1e-9,
+  ],
+  sieve: [{ designation: 'No. 20' }, (a: { aperture_mm: number }) => a.aperture_mm === 0.85],
   'bank-volume': [{ loose_L: 118, swell_percent: 18 }, (a: { bank_L: number }) => Math.abs(a.bank_L - 100) < 1e-9],
-  'water': [{}, (a: { density_kg_m3: number }) => a.density_kg_m3 > 999 && a.density_kg_m3 < 1000],
-  'flake-settling': [{ size_m: 0.0005 }, (a: { low: number; high: number; mass_mg: number }) => a.low > 0.1 && a.high < 0.3 && a.low <= a.high && a.mass_mg > 0],
-  'grain-settling': [{ size_m: 0.001, mineral: 'quartz' }, (a: { settling_m_s: number }) => a.settling_m_s > 0.08 && a.settling_m_s < 0.16],
-  'hindered-settling': [{ alone_m_s: 0.1, diameter_m: 0.001, concentration: 0.1 }, (a: { settling_m_s: number }) => a.settling_m_s < 0.1],
-  'equivalent-quartz': [{ settling_m_s: 0.1 }, (a: { diameter_m: number }) => a.diameter_m > 0.0005 && a.diameter_m < 0.0015],
+  water: [{}, (a: { density_kg_m3: number }) => a.density_kg_m3 > 999 && a.density_kg_m3 < 1000],
+  'flake-settling': [
+    { size_m: 0.0005 },
+    (a: { low: number; high: number; mass_mg: number }) =>
+      a.low > 0.1 && a.high < 0.3 && a.low <= a.high && a.mass_mg > 0,
+  ],
+  'grain-settling': [
+    { size_m: 0.001, mineral: 'quartz' },
+    (a: { settling_m_s: number }) => a.settling_m_s > 0.08 && a.settling_m_s < 0.16,
+  ],
+  'hindered-settling': [
+    { alone_m_s: 0.1, diameter_m: 0.001, concentration: 0.1 },
+    (a: { settling_m_s: number }) => a.settling_m_s < 0.1,
+  ],
+  'equivalent-quartz': [
+    { settling_m_s: 0.1 },
+    (a: { diameter_m: number }) => a.diameter_m > 0.0005 && a.diameter_m < 0.0015,
+  ],
   'count-limits': [{ count: 0 }, (a: { low: number; high: number }) => a.low === 0 && Math.abs(a.high - 2.9957) < 1e-3],
   'sample-grade': [{ volumeBank_L: 10, counts: {} }, (a: { kind: string }) => a.kind === 'blank'],
-  'binomial-limits': [{ found: 0, tried: 10, confidence: 0.95 }, (a: { low: number; high: number }) => a.low === 0 && Math.abs(a.high - 0.3085) < 1e-3],
-  'richer': [{ meanColor_mg: 0.8, spots: [[{ volumeBank_L: 8, counts: { '-40': 9 } }], [{ volumeBank_L: 8, counts: { '-40': 3 } }]] }, (a: { best: number[]; firstBeatsSecond: number; pansToCall: number }) => (a.best[0] ?? 0) > 0.8 && Math.abs((a.best[0] ?? 0) - a.firstBeatsSecond) < 0.02 && a.pansToCall >= 0],
-  'scatter': [{ spots: [[{ colors: 4, volumeBank_L: 4 }]] }, (a: null) => a === null],
-  'color-weights': [{ weighed: [{ counts: { '-40': 40 }, gold_mg: 16 }] }, (a: { '-40': { mg: number; table_mg: number } }) => a['-40'].mg > 0.4 && a['-40'].mg < a['-40'].table_mg],
-  'hands': [{ seedings: [{ putIn: 10, cameBack: 8 }] }, (a: { share: number }) => a.share === 0.8],
-  'size-curve': [{ screens: [{ aperture_mm: 2, kept: 50 }, { aperture_mm: 1, kept: 25 }], through: 25, wentIn: 100 }, (a: { closure_percent: number; sizes_mm: { D30: number; D90: null } }) => a.closure_percent === 100 && a.sizes_mm.D30 > 1 && a.sizes_mm.D90 === null],
-  'pit': [{ length_m: 1, width_m: 0.8, layers: [{ thickness_m: 0.5, material: 'silt' }, { thickness_m: 0.25, material: 'gravel', pay: true }] }, (a: { pay_L: number; strippingRatio: number }) => Math.abs(a.pay_L - 200) < 1e-9 && Math.abs(a.strippingRatio - 2) < 1e-9],
-  'lay-out': [{ from: { distance_m: 0, across_m: 0 }, to: { distance_m: 20, across_m: 10 }, spacing_m: 10, rowSpacing_m: 10, depth_m: 2.4 }, (a: { bags: unknown[] }[]) => a.length === 6 && a[0]?.bags.length === 8],
-  'pay-streak': [{ points: [{ at_m: 0, grade_mg_L: 0 }, { at_m: 2, grade_mg_L: 0.4 }, { at_m: 4, grade_mg_L: 0 }], cutoff_mg_L: 0.2 }, (a: { from_m: number; to_m: number }[]) => a[0]?.from_m === 1 && a[0].to_m === 3],
-  'variogram': [{ points: Array.from({ length: 30 }, (_, i) => ({ x_m: i, y_m: 0, value: Math.sin(i / 4) })), cutoff_m: 8, width_m: 1 }, (a: { bins: unknown[]; fit: { range_m: number } }) => a.bins.length === 8 && a.fit.range_m > 1],
-  'kriging': [{ points: [{ x_m: 0, y_m: 0, value: 1 }, { x_m: 10, y_m: 0, value: 3 }], variogram: { model: 'spherical', nugget: 0, partialSill: 1, range_m: 20 }, at: [{ x_m: 0, y_m: 0 }, { x_m: 5, y_m: 0 }] }, (a: { value: number; variance: number }[]) => Math.abs((a[0]?.value ?? 0) - 1) < 1e-9 && Math.abs((a[1]?.value ?? 0) - 2) < 1e-9 && (a[1]?.variance ?? 0) > 0],
+  'binomial-limits': [
+    { found: 0, tried: 10, confidence: 0.95 },
+    (a: { low: number; high: number }) => a.low === 0 && Math.abs(a.high - 0.3085) < 1e-3,
+  ],
+  richer: [
+    {
+      meanColor_mg: 0.8,
+      spots: [[{ volumeBank_L: 8, counts: { '-40': 9 } }], [{ volumeBank_L: 8, counts: { '-40': 3 } }]],
+    },
+    (a: { best: number[]; firstBeatsSecond: number; pansToCall: number }) =>
+      (a.best[0] ?? 0) > 0.8 && Math.abs((a.best[0] ?? 0) - a.firstBeatsSecond) < 0.02 && a.pansToCall >= 0,
+  ],
+  scatter: [{ spots: [[{ colors: 4, volumeBank_L: 4 }]] }, (a: null) => a === null],
+  'color-weights': [
+    { weighed: [{ counts: { '-40': 40 }, gold_mg: 16 }] },
+    (a: { '-40': { mg: number; table_mg: number } }) => a['-40'].mg > 0.4 && a['-40'].mg < a['-40'].table_mg,
+  ],
+  hands: [{ seedings: [{ putIn: 10, cameBack: 8 }] }, (a: { share: number }) => a.share === 0.8],
+  'size-curve': [
+    {
+      screens: [
+        { aperture_mm: 2, kept: 50 },
+        { aperture_mm: 1, kept: 25 },
+      ],
+      through: 25,
+      wentIn: 100,
+    },
+    (a: { closure_percent: number; sizes_mm: { D30: number; D90: null } }) =>
+      a.closure_percent === 100 && a.sizes_mm.D30 > 1 && a.sizes_mm.D90 === null,
+  ],
+  pit: [
+    {
+      length_m: 1,
+      width_m: 0.8,
+      layers: [
+        { thickness_m: 0.5, material: 'silt' },
+        { thickness_m: 0.25, material: 'gravel', pay: true },
+      ],
+    },
+    (a: { pay_L: number; strippingRatio: number }) =>
+      Math.abs(a.pay_L - 200) < 1e-9 && Math.abs(a.strippingRatio - 2) < 1e-9,
+  ],
+  'lay-out': [
+    {
+      from: { distance_m: 0, across_m: 0 },
+      to: { distance_m: 20, across_m: 10 },
+      spacing_m: 10,
+      rowSpacing_m: 10,
+      depth_m: 2.4,
+    },
+    (a: { bags: unknown[] }[]) => a.length === 6 && a[0]?.bags.length === 8,
+  ],
+  'pay-streak': [
+    {
+      points: [
+        { at_m: 0, grade_mg_L: 0 },
+        { at_m: 2, grade_mg_L: 0.4 },
+        { at_m: 4, grade_mg_L: 0 },
+      ],
+      cutoff_mg_L: 0.2,
+    },
+    (a: { from_m: number; to_m: number }[]) => a[0]?.from_m === 1 && a[0].to_m === 3,
+  ],
+  variogram: [
+    {
+      points: Array.from({ length: 30 }, (_, i) => ({ x_m: i, y_m: 0, value: Math.sin(i / 4) })),
+      cutoff_m: 8,
+      width_m: 1,
+    },
+    (a: { bins: unknown[]; fit: { range_m: number } }) => a.bins.length === 8 && a.fit.range_m > 1,
+  ],
+  kriging: [
+    {
+      points: [
+        { x_m: 0, y_m: 0, value: 1 },
+        { x_m: 10, y_m: 0, value: 3 },
+      ],
+      variogram: { model: 'spherical', nugget: 0, partialSill: 1, range_m: 20 },
+      at: [
+        { x_m: 0, y_m: 0 },
+        { x_m: 5, y_m: 0 },
+      ],
+    },
+    (a: { value: number; variance: number }[]) =>
+      Math.abs((a[0]?.value ?? 0) - 1) < 1e-9 && Math.abs((a[1]?.value ?? 0) - 2) < 1e-9 && (a[1]?.variance ?? 0) > 0,
+  ],
   'volume-for-particles': [{ grade_mg_L: 0.2, color_mg: 0.1 }, (a: { volume_L: number }) => a.volume_L === 10],
-  'worth-a-pan': [{ pays_mg_L: 0.15, reach_m: 1, places: [{ id: 'a', distance_m: 10, bank: 'left', kinds: ['bar'] }, { id: 'b', distance_m: 90, bank: 'left', kinds: ['inside bend', 'bedrock'] }] }, (a: { ranked: { place: { id: string }; chance: number }[] }) => a.ranked[0]?.place.id === 'b' && a.ranked[0].chance > 0.4],
-  'trace': [{ points: [6, 7, 5, 0, 0, 0].map((colors, i) => ({ id: String(i), distance_m: i * 100, colors, volumeBank_L: 10 })) }, (a: { kind: string; above: { id: string } }) => a.kind === 'break' && a.above.id === '3'],
-  'permission': [{ today: '2026-09-01', notes: [{ id: 'a', name: 'Spawning', kind: 'closed season', from: '2020-08-15', to: '2020-10-31', everyYear: true }] }, (a: { closed: { until: string }[] }) => a.closed[0]?.until === '2026-10-31'],
-  'change-point': [{ values: [1, 2, 1, 3, 8, 9, 7, 10] }, (a: { index: number; sse: number }) => a.index === 4 && a.sse === 7.75],
-  'mixing': [{ main: { flow: 10, concentration: 1 }, side: { flow: 5, concentration: 4 } }, (a: { concentration: number }) => a.concentration === 2],
-  'must-carry': [{ main: { flow: 10, concentration: 1 }, sideFlow: 5, concentrationBelow: 2 }, (a: { concentration: number }) => a.concentration === 4],
-  'float-size': [{ points: [[0, 120], [2000, 105], [5000, 88], [9000, 70], [14_000, 52]].map(([downstream_m, size_mm]) => ({ downstream_m, size_mm })) }, (a: { alpha_per_m: number }) => Math.abs(a.alpha_per_m * 1000 - 0.0592277) < 1e-5],
-  'float-source': [{ points: [{ downstream_m: 0, size_mm: 80 }, { downstream_m: 100, size_mm: 40 }, { downstream_m: 200, size_mm: 20 }], size_mm: 80, leaves_mm: 160 }, (a: { distance_m: number }) => Math.abs(a.distance_m - 100) < 1e-6],
-  'gauge': [{ levels: [{ at_ms: 0, level_m: 0.3 }, { at_ms: 3.6e6, level_m: 0.31 }, { at_ms: 7.2e6, level_m: 0.9 }], floodAbove_m: 0.6 }, (a: { levels: unknown[]; floods: { level_m: number }[] }) => a.levels.length === 3 && a.floods[0]?.level_m === 0.9],
-  'walking': [{ length_m: 1000, heights_m: [0, 50, 100], from_m: 0, to_m: 1000 }, (a: { minutes: number }) => Math.abs(a.minutes - 16.90458848 / 0.6) < 1e-6],
-  'daylight': [{ date: '2025-06-21', longitude_deg: -120, latitude_deg: 40 }, (a: { kind: string; sunrise_min: number }) => a.kind === 'rises and sets' && Math.abs(a.sunrise_min - (331.44 + 420)) < 2],
-  'tide': [{ from: '2026-05-01T00:00:00Z', hours: 25, workBelow_m: 0, constituents: [{ name: 'M2', amplitude_m: 1, phase_deg: 0 }] }, (a: { turns: unknown[]; below: { from_h: number; to_h: number }[] }) => a.turns.length === 4 && Math.abs(a.below.reduce((s, w) => s + w.to_h - w.from_h, 0) - 12.5) < 1],
-  'day-plan': [{ start_min: 480, back_min: 600, walk_min: [[0, 10, 10], [10, 0, 10], [10, 10, 0]], stops: [{ id: 'a', work_min: 40, value: 1 }, { id: 'b', work_min: 60, value: 1.2 }] }, (a: { stops: { id: string }[]; back_min: number }) => a.stops.length === 1 && a.stops[0]?.id === 'b' && a.back_min === 560],
+  'worth-a-pan': [
+    {
+      pays_mg_L: 0.15,
+      reach_m: 1,
+      places: [
+        { id: 'a', distance_m: 10, bank: 'left', kinds: ['bar'] },
+        { id: 'b', distance_m: 90, bank: 'left', kinds: ['inside bend', 'bedrock'] },
+      ],
+    },
+    (a: { ranked: { place: { id: string }; chance: number }[] }) =>
+      a.ranked[0]?.place.id === 'b' && a.ranked[0].chance > 0.4,
+  ],
+  trace: [
+    {
+      points: [6, 7, 5, 0, 0, 0].map((colors, i) => ({ id: String(i), distance_m: i * 100, colors, volumeBank_L: 10 })),
+    },
+    (a: { kind: string; above: { id: string } }) => a.kind === 'break' && a.above.id === '3',
+  ],
+  permission: [
+    {
+      today: '2026-09-01',
+      notes: [
+        { id: 'a', name: 'Spawning', kind: 'closed season', from: '2020-08-15', to: '2020-10-31', everyYear: true },
+      ],
+    },
+    (a: { closed: { until: string }[] }) => a.closed[0]?.until === '2026-10-31',
+  ],
+  'change-point': [
+    { values: [1, 2, 1, 3, 8, 9, 7, 10] },
+    (a: { index: number; sse: number }) => a.index === 4 && a.sse === 7.75,
+  ],
+  mixing: [
+    { main: { flow: 10, concentration: 1 }, side: { flow: 5, concentration: 4 } },
+    (a: { concentration: number }) => a.concentration === 2,
+  ],
+  'must-carry': [
+    { main: { flow: 10, concentration: 1 }, sideFlow: 5, concentrationBelow: 2 },
+    (a: { concentration: number }) => a.concentration === 4,
+  ],
+  'float-size': [
+    {
+      points: [
+        [0, 120],
+        [2000, 105],
+        [5000, 88],
+        [9000, 70],
+        [14_000, 52],
+      ].map(([downstream_m, size_mm]) => ({ downstream_m, size_mm })),
+    },
+    (a: { alpha_per_m: number }) => Math.abs(a.alpha_per_m * 1000 - 0.0592277) < 1e-5,
+  ],
+  'float-source': [
+    {
+      points: [
+        { downstream_m: 0, size_mm: 80 },
+        { downstream_m: 100, size_mm: 40 },
+        { downstream_m: 200, size_mm: 20 },
+      ],
+      size_mm: 80,
+      leaves_mm: 160,
+    },
+    (a: { distance_m: number }) => Math.abs(a.distance_m - 100) < 1e-6,
+  ],
+  gauge: [
+    {
+      levels: [
+        { at_ms: 0, level_m: 0.3 },
+        { at_ms: 3.6e6, level_m: 0.31 },
+        { at_ms: 7.2e6, level_m: 0.9 },
+      ],
+      floodAbove_m: 0.6,
+    },
+    (a: { levels: unknown[]; floods: { level_m: number }[] }) => a.levels.length === 3 && a.floods[0]?.level_m === 0.9,
+  ],
+  walking: [
+    { length_m: 1000, heights_m: [0, 50, 100], from_m: 0, to_m: 1000 },
+    (a: { minutes: number }) => Math.abs(a.minutes - 16.90458848 / 0.6) < 1e-6,
+  ],
+  daylight: [
+    { date: '2025-06-21', longitude_deg: -120, latitude_deg: 40 },
+    (a: { kind: string; sunrise_min: number }) =>
+      a.kind === 'rises and sets' && Math.abs(a.sunrise_min - (331.44 + 420)) < 2,
+  ],
+  tide: [
+    {
+      from: '2026-05-01T00:00:00Z',
+      hours: 25,
+      workBelow_m: 0,
+      constituents: [{ name: 'M2', amplitude_m: 1, phase_deg: 0 }],
+    },
+    (a: { turns: unknown[]; below: { from_h: number; to_h: number }[] }) =>
+      a.turns.length === 4 && Math.abs(a.below.reduce((s, w) => s + w.to_h - w.from_h, 0) - 12.5) < 1,
+  ],
+  'day-plan': [
+    {
+      start_min: 480,
+      back_min: 600,
+      walk_min: [
+        [0, 10, 10],
+        [10, 0, 10],
+        [10, 10, 0],
+      ],
+      stops: [
+        { id: 'a', work_min: 40, value: 1 },
+        { id: 'b', work_min: 60, value: 1.2 },
+      ],
+    },
+    (a: { stops: { id: string }[]; back_min: number }) =>
+      a.stops.length === 1 && a.stops[0]?.id === 'b' && a.back_min === 560,
+  ],
   'carrying-trips': [{ load_kg: 60, tools_kg: 5, limit_kg: 25 }, (a: { trips: number }) => a.trips === 3],
-  'flow-at-depth': [{ width_m: 0.25, manningN: 0.03, slope: 0.052, depth_m: 0.02 }, (a: { flow_m3_s: number }) => Math.abs(a.flow_m3_s - 0.00254) < 1e-5],
-  'flow-at-rate': [{ width_m: 0.25, manningN: 0.03, slope: 0.052, flow_m3_s: 0.00254 }, (a: { depth_m: number }) => Math.abs(a.depth_m - 0.02) < 1e-4],
-  'drawdown': [{ width_m: 0.25, manningN: 0.03, slope: 0.052, flow_m3_s: 0.0025, length_m: 1.2 }, (a: { depth_m: number }[]) => (a[0]?.depth_m ?? 0) > (a.at(-1)?.depth_m ?? 1)],
-  'flow-by-float': [{ run_m: 10, time_s: 12.5, width_m: 2, depth_m: 0.25 }, (a: { flow_m3_s: number }) => Math.abs(a.flow_m3_s - 0.34) < 1e-9],
-  'flow-by-bucket': [{ volume_L: 20, times_s: [8, 7.6, 8.3] }, (a: { flow_m3_s: number }) => Math.abs(a.flow_m3_s - 0.00251046) < 1e-7],
+  'flow-at-depth': [
+    { width_m: 0.25, manningN: 0.03, slope: 0.052, depth_m: 0.02 },
+    (a: { flow_m3_s: number }) => Math.abs(a.flow_m3_s - 0.00254) < 1e-5,
+  ],
+  'flow-at-rate': [
+    { width_m: 0.25, manningN: 0.03, slope: 0.052, flow_m3_s: 0.00254 },
+    (a: { depth_m: number }) => Math.abs(a.depth_m - 0.02) < 1e-4,
+  ],
+  drawdown: [
+    { width_m: 0.25, manningN: 0.03, slope: 0.052, flow_m3_s: 0.0025, length_m: 1.2 },
+    (a: { depth_m: number }[]) => (a[0]?.depth_m ?? 0) > (a.at(-1)?.depth_m ?? 1),
+  ],
+  'flow-by-float': [
+    { run_m: 10, time_s: 12.5, width_m: 2, depth_m: 0.25 },
+    (a: { flow_m3_s: number }) => Math.abs(a.flow_m3_s - 0.34) < 1e-9,
+  ],
+  'flow-by-bucket': [
+    { volume_L: 20, times_s: [8, 7.6, 8.3] },
+    (a: { flow_m3_s: number }) => Math.abs(a.flow_m3_s - 0.00251046) < 1e-7,
+  ],
   'moving-shear': [{ diameter_m: 0.01 }, (a: { theta: number }) => a.theta > 0.03 && a.theta < 0.06],
   'largest-stone': [{ shear_Pa: 8.8 }, (a: { diameter_m: number }) => Math.abs(a.diameter_m - 0.01) < 0.001],
-  'linings': [{}, (a: Record<string, { manningN: number }>) => Object.values(a).every((l) => l.manningN > 0.01 && l.manningN < 0.05)],
-  'box': [{ width_m: 0.25, length_m: 1.2, lining: 'riffles', slope: 0.052, stone_m: 0.01, water: { known: 'depth', depth_m: 0.02 } }, (a: { caught: { share: { low: number; high: number } }[] }) => a.caught.every(({ share }) => share.low >= 0 && share.low <= share.high && share.high <= 1)],
-  'box-advice': [{ width_m: 0.25, length_m: 1.22, lining: 'riffles', slope: 0.0417, stone_m: 0.0125, water: { known: 'flow', flow_m3_s: 0.0031 } }, (a: { kind: string; head_m: number }) => a.kind === 'lift' && a.head_m > 0],
-  'run-tally': [{ startedAt_ms: 0, now_ms: 60_000, events: [{ eventId: 'a', kind: 'bucket', at_ms: 1000, volume_L: 20 }] }, (a: { volumeLoose_L: number; running_ms: number }) => a.volumeLoose_L === 20 && a.running_ms === 60_000],
-  'section-split': [{ color_mg: 0.5, sections: [{ from_m: 0, to_m: 0.2, gold_mg: 80 }, { from_m: 0.2, to_m: 0.4, gold_mg: 16 }, { from_m: 0.4, to_m: 0.6, gold_mg: 3.2 }] }, (a: { loss: { kind: string; lost: number } }) => a.loss.kind === 'estimate' && Math.abs(a.loss.lost - 0.008) < 1e-4],
+  linings: [
+    {},
+    (a: Record<string, { manningN: number }>) => Object.values(a).every((l) => l.manningN > 0.01 && l.manningN < 0.05),
+  ],
+  box: [
+    {
+      width_m: 0.25,
+      length_m: 1.2,
+      lining: 'riffles',
+      slope: 0.052,
+      stone_m: 0.01,
+      water: { known: 'depth', depth_m: 0.02 },
+    },
+    (a: { caught: { share: { low: number; high: number } }[] }) =>
+      a.caught.every(({ share }) => share.low >= 0 && share.low <= share.high && share.high <= 1),
+  ],
+  'box-advice': [
+    {
+      width_m: 0.25,
+      length_m: 1.22,
+      lining: 'riffles',
+      slope: 0.0417,
+      stone_m: 0.0125,
+      water: { known: 'flow', flow_m3_s: 0.0031 },
+    },
+    (a: { kind: string; head_m: number }) => a.kind === 'lift' && a.head_m > 0,
+  ],
+  'run-tally': [
+    { startedAt_ms: 0, now_ms: 60_000, events: [{ eventId: 'a', kind: 'bucket', at_ms: 1000, volume_L: 20 }] },
+    (a: { volumeLoose_L: number; running_ms: number }) => a.volumeLoose_L === 20 && a.running_ms === 60_000,
+  ],
+  'section-split': [
+    {
+      color_mg: 0.5,
+      sections: [
+        { from_m: 0, to_m: 0.2, gold_mg: 80 },
+        { from_m: 0.2, to_m: 0.4, gold_mg: 16 },
+        { from_m: 0.4, to_m: 0.6, gold_mg: 3.2 },
+      ],
+    },
+    (a: { loss: { kind: string; lost: number } }) => a.loss.kind === 'estimate' && Math.abs(a.loss.lost - 0.008) < 1e-4,
+  ],
 };
 
 describe('every sum', () => {
-  test('has a call here, and no other', () => expect(Object.keys(CALLS).sort()).toEqual(SUMS.map((s) => s.name).sort()));
+  test('has a call here, and no other', () =>
+    expect(Object.keys(CALLS).sort()).toEqual(SUMS.map((s) => s.name).sort()));
   test.each(Object.keys(CALLS))('%s answers what it says', async (name) => {
     const [body, holds] = CALLS[name] ?? [{}, () => false];
     expect(holds((await ask(name, body)) as never)).toBe(true);
   });
-  test.each(SUMS.map((s) => [s.name, s.summary]))('%s is described in a sentence, in the list and in the document', async (name, summary) => {
-    expect(summary).toMatch(/^[A-Z].*\.$/);
-    const { paths } = (await server.call('GET', '/openapi.json')).json<{ paths: Record<string, { post?: { summary?: string; requestBody?: unknown } }> }>();
-    expect(paths[`/api/v1/sums/${name}`]?.post).toMatchObject({ summary, requestBody: expect.anything() });
-  });
+  test.each(SUMS.map((s) => [s.name, s.summary]))(
+    '%s is described in a sentence, in the list and in the document',
+    async (name, summary) => {
+      expect(summary).toMatch(/^[A-Z].*\.$/);
+      const { paths } = (await server.call('GET', '/openapi.json')).json<{
+        paths: Record<string, { post?: { summary?: string; requestBody?: unknown } }>;
+      }>();
+      expect(paths[`/api/v1/sums/${name}`]?.post).toMatchObject({ summary, requestBody: expect.anything() });
+    },
+  );
   test.each([
-    ['convert', { kind: 'mass', value: 1, from: 'stone', to: 'g' }, 'unit'], ['water', { temperature_C: 80 }, 'temperature_C'], ['flake-settling', { size_m: 0.001, csf: 2 }, 'csf'], ['count-limits', { count: -1 }, 'count'],
-    ['sample-grade', { volumeBank_L: 0, counts: {} }, 'volumeBank_L'], ['flow-at-depth', { width_m: 0.25, manningN: 0, slope: 0.05, depth_m: 0.02 }, 'manningN'], ['flow-by-float', { run_m: 10, time_s: 0, width_m: 1, depth_m: 1 }, 'time_s'],
-    ['box', { width_m: 30, length_m: 1.2, lining: 'riffles', slope: 0.05, stone_m: 0.01, water: { known: 'depth', depth_m: 0.02 } }, 'width_m'], ['box', { width_m: 0.3, length_m: 1.2, lining: 'velvet', slope: 0.05, stone_m: 0.01, water: { known: 'depth', depth_m: 0.02 } }, 'lining'],
-    ['section-split', { color_mg: 0, sections: [] }, 'color_mg'], ['drawdown', { width_m: 0.25, manningN: 0.03, slope: 0.05, flow_m3_s: -1, length_m: 1 }, 'flow_m3_s'],
+    ['convert', { kind: 'mass', value: 1, from: 'stone', to: 'g' }, 'unit'],
+    ['water', { temperature_C: 80 }, 'temperature_C'],
+    ['flake-settling', { size_m: 0.001, csf: 2 }, 'csf'],
+    ['count-limits', { count: -1 }, 'count'],
+    ['sample-grade', { volumeBank_L: 0, counts: {} }, 'volumeBank_L'],
+    ['flow-at-depth', { width_m: 0.25, manningN: 0, slope: 0.05, depth_m: 0.02 }, 'manningN'],
+    ['flow-by-float', { run_m: 10, time_s: 0, width_m: 1, depth_m: 1 }, 'time_s'],
+    [
+      'box',
+      {
+        width_m: 30,
+        length_m: 1.2,
+        lining: 'riffles',
+        slope: 0.05,
+        stone_m: 0.01,
+        water: { known: 'depth', depth_m: 0.02 },
+      },
+      'width_m',
+    ],
+    [
+      'box',
+      {
+        width_m: 0.3,
+        length_m: 1.2,
+        lining: 'velvet',
+        slope: 0.05,
+        stone_m: 0.01,
+        water: { known: 'depth', depth_m: 0.02 },
+      },
+      'lining',
+    ],
+    ['section-split', { color_mg: 0, sections: [] }, 'color_mg'],
+    ['drawdown', { width_m: 0.25, manningN: 0.03, slope: 0.05, flow_m3_s: -1, length_m: 1 }, 'flow_m3_s'],
   ])('%s refuses %j by field', async (name, body, path) => {
     const problem = (await server.call('POST', `/sums/${name}`, body)).json<Problem>();
     expect([problem.status, problem.code, problem.errors?.[0]?.path]).toEqual([400, 'INVALID', path]);
   });
-  test('one there is not is not found', async () => expect((await server.call('POST', '/sums/alchemy', {})).json()).toMatchObject({ status: 404, code: 'NOT_FOUND' }));
+  test('one there is not is not found', async () =>
+    expect((await server.call('POST', '/sums/alchemy', {})).json()).toMatchObject({ status: 404, code: 'NOT_FOUND' }));
 });

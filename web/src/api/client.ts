@@ -13,13 +13,15 @@ export class Refused extends Error {
 }
 
 /** Worth sending again: the network or the database was away. A refusal is not. */
-export const isPassing = (error: unknown): boolean => !(error instanceof Refused) || error.problem.status >= 500 || error.problem.status === 429;
+export const isPassing = (error: unknown): boolean =>
+  !(error instanceof Refused) || error.problem.status >= 500 || error.problem.status === 429;
 
 /** A call without an answer for this long is given up and, if it was a write, tried again: a lost signal must not hold up the rest. */
 const PATIENCE_MS = { json: 20_000, file: 180_000 } as const;
 
 /** Pictures and papers go under their own name; a ground file as bytes, since what a browser calls GPX or GeoJSON differs. */
-const fileType = (file: Blob): string => (/^image\/|^application\/pdf$/.test(file.type) ? file.type : 'application/octet-stream');
+const fileType = (file: Blob): string =>
+  /^image\/|^application\/pdf$/.test(file.type) ? file.type : 'application/octet-stream';
 
 /** One call to the API. @throws Refused for an answer that is a problem, TypeError or a timeout when there is no connection */
 export async function call<T>(method: 'GET' | 'PUT' | 'POST', path: string, body?: unknown): Promise<T> {
@@ -27,9 +29,22 @@ export async function call<T>(method: 'GET' | 'PUT' | 'POST', path: string, body
   const response = await fetch(`/api/v1${path}`, {
     method,
     signal: AbortSignal.timeout(PATIENCE_MS[isFile ? 'file' : 'json']),
-    ...(body !== undefined && { body: isFile ? body : JSON.stringify(body), headers: { 'content-type': isFile ? fileType(body) : 'application/json' } }),
+    ...(body !== undefined && {
+      body: isFile ? body : JSON.stringify(body),
+      headers: { 'content-type': isFile ? fileType(body) : 'application/json' },
+    }),
   });
   if (response.ok) return (response.status === 204 ? undefined : await response.json()) as T;
   const said = (await response.json().catch(() => null)) as Problem | null;
-  throw new Refused(typeof said?.detail === 'string' ? said : { type: 'about:blank', title: 'No answer', status: response.status, code: 'FAULT', detail: `The server answered ${response.status} without saying why.` });
+  throw new Refused(
+    typeof said?.detail === 'string'
+      ? said
+      : {
+          type: 'about:blank',
+          title: 'No answer',
+          status: response.status,
+          code: 'FAULT',
+          detail: `The server answered ${response.status} without saying why.`,
+        },
+  );
 }

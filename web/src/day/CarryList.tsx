@@ -21,7 +21,12 @@ export function CarryList({ draft, change, planned }: CarryListProps) {
   const [weight, setWeight] = useState('');
   const [tried, setTried] = useState(false);
   const kg = Number(weight.replace(',', '.')) / per_kg;
-  const problem = name.trim() === '' ? 'Name it.' : weight.trim() === '' || !(kg >= 0 && kg <= 100) ? `Its weight in ${unit}, up to ${Math.round(100 * per_kg)}.` : null;
+  const problem =
+    name.trim() === ''
+      ? 'Name it.'
+      : weight.trim() === '' || !(kg >= 0 && kg <= 100)
+        ? `Its weight in ${unit}, up to ${Math.round(100 * per_kg)}.`
+        : null;
   const tools_kg = draft.tools.reduce((sum, t) => sum + t.kg, 0);
   const over = tools_kg >= draft.limit_kg;
   const loads = planned.filter((p) => p.load_kg > 0);
@@ -31,28 +36,98 @@ export function CarryList({ draft, change, planned }: CarryListProps) {
       <div className="mb-1 flex items-center gap-3">
         <svg viewBox="0 0 200 16" preserveAspectRatio="none" className="block h-4 min-w-0 grow" aria-hidden="true">
           <rect x="0.5" y="3" width="199" height="10" fill="none" stroke="var(--rule)" />
-          <rect x="0.5" y="3" width={Math.min(199, (199 * tools_kg) / Math.max(draft.limit_kg, tools_kg))} height="10" fill={over ? 'url(#against)' : 'var(--ink)'} stroke="var(--ink)" />
+          <rect
+            x="0.5"
+            y="3"
+            width={Math.min(199, (199 * tools_kg) / Math.max(draft.limit_kg, tools_kg))}
+            height="10"
+            fill={over ? 'url(#against)' : 'var(--ink)'}
+            stroke="var(--ink)"
+          />
         </svg>
         <b className={over ? 'text-danger' : ''}>{show.load(tools_kg)}</b>
-        <label className="flex items-center gap-1 text-[13px] text-ink-2">of
-          <input type="number" aria-label={`Most you carry, ${unit}`} className="written w-16 text-right" min="1" max={Math.round(200 * per_kg)} value={Math.round(draft.limit_kg * per_kg)} onChange={(e) => { const v = Number(e.target.value) / per_kg; if (v > 0 && v <= 200) change({ limit_kg: v }); }} />{unit}
+        <label className="flex items-center gap-1 text-[13px] text-ink-2">
+          of
+          <input
+            type="number"
+            aria-label={`Most you carry, ${unit}`}
+            className="written w-16 text-right"
+            min="1"
+            max={Math.round(200 * per_kg)}
+            value={Math.round(draft.limit_kg * per_kg)}
+            onChange={(e) => {
+              const v = Number(e.target.value) / per_kg;
+              if (v > 0 && v <= 200) change({ limit_kg: v });
+            }}
+          />
+          {unit}
         </label>
       </div>
-      {over && <p className="text-[13px] text-danger">▲ That is all you carry: nothing can be brought back. Leave something at home.</p>}
-      {loads.length > 0 && !over && <p className="mb-1">{show.load(loads.reduce((sum, p) => sum + p.load_kg, 0))} of wet gravel to bring down, in {trips} trip{trips === 1 ? '' : 's'}. A wet bucket can pass {show.load(35)}: lift with a straight back, or carry it by halves.</p>}
+      {over && (
+        <p className="text-[13px] text-danger">
+          ▲ That is all you carry: nothing can be brought back. Leave something at home.
+        </p>
+      )}
+      {loads.length > 0 && !over && (
+        <p className="mb-1">
+          {show.load(loads.reduce((sum, p) => sum + p.load_kg, 0))} of wet gravel to bring down, in {trips} trip
+          {trips === 1 ? '' : 's'}. A wet bucket can pass {show.load(35)}: lift with a straight back, or carry it by
+          halves.
+        </p>
+      )}
       <ul className="grid grid-cols-1 gap-x-6 sm:grid-cols-2">
         {draft.tools.map((t) => (
           <li key={t.name} className="flex items-center gap-2 border-b border-rule">
-            <span className="grow">{t.name}</span><span className="whitespace-nowrap text-ink-2">{(t.kg * per_kg).toFixed(1)} {unit}</span>
-            <button type="button" className="min-h-11 px-1 text-[13px] text-ink-2 underline underline-offset-4 no-print" aria-label={`Leave ${t.name} at home`} onClick={() => change({ tools: draft.tools.filter((o) => o !== t) })}>leave</button>
+            <span className="grow">{t.name}</span>
+            <span className="whitespace-nowrap text-ink-2">
+              {(t.kg * per_kg).toFixed(1)} {unit}
+            </span>
+            <button
+              type="button"
+              className="no-print min-h-11 px-1 text-[13px] text-ink-2 underline underline-offset-4"
+              aria-label={`Leave ${t.name} at home`}
+              onClick={() => change({ tools: draft.tools.filter((o) => o !== t) })}
+            >
+              leave
+            </button>
           </li>
         ))}
       </ul>
-      <form className="mt-1 flex flex-wrap items-end gap-2 no-print" onSubmit={(e) => { e.preventDefault(); setTried(true); if (problem) return; change({ tools: [...draft.tools.filter((t) => t.name !== name.trim()), { name: name.trim().slice(0, 80), kg }] }); setName(''); setWeight(''); setTried(false); }}>
-        <input aria-label="Tool" placeholder="another tool" className="written min-w-0 grow" value={name} onChange={(e) => setName(e.target.value)} />
-        <input aria-label={`Its weight, ${unit}`} placeholder={unit} inputMode="decimal" className="written w-20" value={weight} onChange={(e) => setWeight(e.target.value)} />
+      <form
+        className="no-print mt-1 flex flex-wrap items-end gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          setTried(true);
+          if (problem) return;
+          change({
+            tools: [...draft.tools.filter((t) => t.name !== name.trim()), { name: name.trim().slice(0, 80), kg }],
+          });
+          setName('');
+          setWeight('');
+          setTried(false);
+        }}
+      >
+        <input
+          aria-label="Tool"
+          placeholder="another tool"
+          className="written min-w-0 grow"
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+        />
+        <input
+          aria-label={`Its weight, ${unit}`}
+          placeholder={unit}
+          inputMode="decimal"
+          className="written w-20"
+          value={weight}
+          onChange={(e) => setWeight(e.target.value)}
+        />
         <Button type="submit">Take it</Button>
-        {tried && problem && <span className="w-full text-[12.5px] text-danger" role="alert">▲ {problem}</span>}
+        {tried && problem && (
+          <span className="w-full text-[12.5px] text-danger" role="alert">
+            ▲ {problem}
+          </span>
+        )}
       </form>
     </div>
   );

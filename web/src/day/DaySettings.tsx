@@ -27,7 +27,10 @@ export function DaySettings({ ground, draft, change }: DaySettingsProps) {
   const unit = show.display.system === 'US' ? 'ft' : 'm';
   const [start, setStart] = useState({ text: String(Math.round(draft.start_m / UNITS.length[unit])), unit });
   const reading = readEntered('length', start);
-  const tooFar = reading.ok && reading.value > ground.length_m + 0.5 ? `The ground is ${show.distance(ground.length_m)} long.` : null;
+  const tooFar =
+    reading.ok && reading.value > ground.length_m + 0.5
+      ? `The ground is ${show.distance(ground.length_m)} long.`
+      : null;
   const [more, setMore] = useState(false);
   const order = draft.back_min > draft.start_min ? null : 'Be back after you start.';
   return (
@@ -36,7 +39,11 @@ export function DaySettings({ ground, draft, change }: DaySettingsProps) {
       <Time label="Be back at" value={draft.back_min} problem={order} onChange={(back_min) => change({ back_min })} />
       <div className="w-44 max-sm:w-full">
         <QuantityField
-          label={`From, ${GROUND_WORDS[ground.kind].axis}`} entered={start} reading={reading} units={['m', 'ft', 'km']} problem={tooFar}
+          label={`From, ${GROUND_WORDS[ground.kind].axis}`}
+          entered={start}
+          reading={reading}
+          units={['m', 'ft', 'km']}
+          problem={tooFar}
           onChange={(s) => {
             const next = { text: s.text, unit: s.unit };
             setStart(next);
@@ -45,14 +52,45 @@ export function DaySettings({ ground, draft, change }: DaySettingsProps) {
           }}
         />
       </div>
-      <button type="button" className="min-h-11 underline underline-offset-4 sm:hidden" aria-expanded={more} onClick={() => setMore(!more)}>{more ? 'Less' : 'How to choose, frozen ground, no water'}</button>
+      <button
+        type="button"
+        className="min-h-11 underline underline-offset-4 sm:hidden"
+        aria-expanded={more}
+        onClick={() => setMore(!more)}
+      >
+        {more ? 'Less' : 'How to choose, frozen ground, no water'}
+      </button>
       <div className={`flex flex-wrap gap-x-4 ${more ? '' : 'max-sm:hidden'}`}>
-        <Chosen says="Look for"><Choices label="Look for" value={draft.aim} onChange={(aim) => change({ aim, order: null })} choices={[{ value: 'best traps', label: 'likely pay' }, { value: 'odd places', label: 'most to learn' }]} /></Chosen>
-        <Chosen says="Try each by"><Choices label="Try each by" value={draft.way} onChange={(way) => change({ way, order: null, minutes: {} })} choices={[{ value: 'quick pans', label: 'two pans' }, { value: 'one square metre', label: 'a square metre' }]} /></Chosen>
+        <Chosen says="Look for">
+          <Choices
+            label="Look for"
+            value={draft.aim}
+            onChange={(aim) => change({ aim, order: null })}
+            choices={[
+              { value: 'best traps', label: 'likely pay' },
+              { value: 'odd places', label: 'most to learn' },
+            ]}
+          />
+        </Chosen>
+        <Chosen says="Try each by">
+          <Choices
+            label="Try each by"
+            value={draft.way}
+            onChange={(way) => change({ way, order: null, minutes: {} })}
+            choices={[
+              { value: 'quick pans', label: 'two pans' },
+              { value: 'one square metre', label: 'a square metre' },
+            ]}
+          />
+        </Chosen>
         <Chosen says="Today">
           <span className="flex flex-wrap gap-x-4">
-            <Tick checked={draft.frozen} onChange={(frozen) => change({ frozen })}>frozen</Tick>
-            <Tick checked={draft.waterAway} onChange={(waterAway) => change({ waterAway })}>no water there</Tick>
+            <Tick checked={draft.frozen} onChange={(frozen) => change({ frozen })}>
+              frozen
+            </Tick>
+            <Tick checked={draft.waterAway} onChange={(waterAway) => change({ waterAway })}>
+              no water there
+            </Tick>
           </span>
         </Chosen>
       </div>
@@ -60,17 +98,59 @@ export function DaySettings({ ground, draft, change }: DaySettingsProps) {
   );
 }
 
-const Chosen = ({ says, children }: { says: string; children: ReactNode }) => <div className="pb-4"><p className="text-[13px] text-ink-2">{says}</p>{children}</div>;
-
-const Tick = ({ checked, onChange, children }: { checked: boolean; onChange: (checked: boolean) => void; children: ReactNode }) => (
-  <label className="flex min-h-11 items-center gap-2 whitespace-nowrap"><input type="checkbox" className="size-5 accent-ink" checked={checked} onChange={(e) => onChange(e.target.checked)} />{children}</label>
+const Chosen = ({ says, children }: { says: string; children: ReactNode }) => (
+  <div className="pb-4">
+    <p className="text-[13px] text-ink-2">{says}</p>
+    {children}
+  </div>
 );
 
-function Time({ label, value, problem, onChange }: { label: string; value: number; problem?: string | null; onChange: (minutes: number) => void }) {
+const Tick = ({
+  checked,
+  onChange,
+  children,
+}: {
+  checked: boolean;
+  onChange: (checked: boolean) => void;
+  children: ReactNode;
+}) => (
+  <label className="flex min-h-11 items-center gap-2 whitespace-nowrap">
+    <input
+      type="checkbox"
+      className="size-5 accent-ink"
+      checked={checked}
+      onChange={(e) => onChange(e.target.checked)}
+    />
+    {children}
+  </label>
+);
+
+function Time({
+  label,
+  value,
+  problem,
+  onChange,
+}: {
+  label: string;
+  value: number;
+  problem?: string | null;
+  onChange: (minutes: number) => void;
+}) {
   return (
     <div className="w-28 max-sm:w-[calc(50%-0.5rem)]">
       <Field label={label} problem={problem}>
-        {(ids) => <input {...ids} type="time" className="written w-full min-w-0" value={timeOf(value)} onChange={(e) => { const m = minutesOf(e.target.value); if (m !== null) onChange(m); }} />}
+        {(ids) => (
+          <input
+            {...ids}
+            type="time"
+            className="written w-full min-w-0"
+            value={timeOf(value)}
+            onChange={(e) => {
+              const m = minutesOf(e.target.value);
+              if (m !== null) onChange(m);
+            }}
+          />
+        )}
       </Field>
     </div>
   );

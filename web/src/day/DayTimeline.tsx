@@ -20,14 +20,26 @@ const TIDE_H = 46;
 const ROAD_H = 64;
 
 /** The day from left to right: light above, water below it, then the walk as a road with each place a block as long as its work. */
-export function DayTimeline({ plan, places, start_min, back_min, sky, tide, now_min, picked, onPick }: DayTimelineProps) {
+export function DayTimeline({
+  plan,
+  places,
+  start_min,
+  back_min,
+  sky,
+  tide,
+  now_min,
+  picked,
+  onPick,
+}: DayTimelineProps) {
   const [attach, width] = useWidth();
   const wide = width > 640;
   const from = Math.floor((start_min - 20) / 60) * 60;
   const to = Math.ceil((Math.max(back_min, plan.back_min) + 25) / 60) * 60;
   const x = (m: number): number => 4 + ((m - from) / (to - from)) * (width - 8);
   const held = (m: number): number => x(Math.min(to, Math.max(from, m)));
-  const hours = Array.from({ length: (to - from) / 60 + 1 }, (_, i) => from + 60 * i).filter((_, i) => wide || i % 2 === 0);
+  const hours = Array.from({ length: (to - from) / 60 + 1 }, (_, i) => from + 60 * i).filter(
+    (_, i) => wide || i % 2 === 0,
+  );
   const tideTop = SKY_H + 6;
   const roadTop = tideTop + (tide ? TIDE_H + 6 : 0) + (wide ? 22 : 16);
   const roadY = roadTop + ROAD_H / 2;
@@ -37,24 +49,76 @@ export function DayTimeline({ plan, places, start_min, back_min, sky, tide, now_
 
   return (
     <div ref={attach} className="min-w-0">
-      <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} className="block select-none" role="group" aria-label={`The day from ${clock(start_min)} to ${clock(plan.back_min)}: ${plan.stops.length} places`}>
+      <svg
+        width={width}
+        height={height}
+        viewBox={`0 0 ${width} ${height}`}
+        className="block select-none"
+        role="group"
+        aria-label={`The day from ${clock(start_min)} to ${clock(plan.back_min)}: ${plan.stops.length} places`}
+      >
         {/* Light: paper by day, hatched before sunrise and after sunset. */}
         <rect x={x(from)} y="0" width={x(to) - x(from)} height={SKY_H} fill="var(--picked)" stroke="var(--rule)" />
         {sun?.kind === 'rises and sets' && (
           <g>
-            {sun.sunrise_min > from && <rect x={x(from)} y="0" width={held(sun.sunrise_min) - x(from)} height={SKY_H} fill="url(#against)" fillOpacity="0.75" />}
-            {sun.sunset_min < to && <rect x={held(sun.sunset_min)} y="0" width={x(to) - held(sun.sunset_min)} height={SKY_H} fill="url(#against)" fillOpacity="0.75" />}
-            {sun.sunset_min > from && sun.sunset_min < to && <path d={`M${x(sun.sunset_min)} 0V${SKY_H + 4}`} stroke="var(--ink)" strokeWidth="1.6" />}
-            <text x={x(from) + 8} y={SKY_H - 7} fontSize="12.500" className="halo">sun {clock(sun.sunrise_min)} to {clock(sun.sunset_min)}{sky.twilightEnd_min !== null && wide && `, light to walk by until ${clock(sky.twilightEnd_min)}`}</text>
+            {sun.sunrise_min > from && (
+              <rect
+                x={x(from)}
+                y="0"
+                width={held(sun.sunrise_min) - x(from)}
+                height={SKY_H}
+                fill="url(#against)"
+                fillOpacity="0.75"
+              />
+            )}
+            {sun.sunset_min < to && (
+              <rect
+                x={held(sun.sunset_min)}
+                y="0"
+                width={x(to) - held(sun.sunset_min)}
+                height={SKY_H}
+                fill="url(#against)"
+                fillOpacity="0.75"
+              />
+            )}
+            {sun.sunset_min > from && sun.sunset_min < to && (
+              <path d={`M${x(sun.sunset_min)} 0V${SKY_H + 4}`} stroke="var(--ink)" strokeWidth="1.6" />
+            )}
+            <text x={x(from) + 8} y={SKY_H - 7} fontSize="12.500" className="halo">
+              sun {clock(sun.sunrise_min)} to {clock(sun.sunset_min)}
+              {sky.twilightEnd_min !== null && wide && `, light to walk by until ${clock(sky.twilightEnd_min)}`}
+            </text>
           </g>
         )}
-        {sun && sun.kind !== 'rises and sets' && <text x={x(from) + 8} y={SKY_H - 7} fontSize="12.500">{sun.kind === 'up all day' ? 'the sun does not set' : 'the sun does not rise'}</text>}
-        {!sun && <text x={x(from) + 8} y={SKY_H - 7} fontSize="12.500" style={{ fill: 'var(--ink-2)' }}>no line, so no sunrise: bring in a track or draw the line</text>}
+        {sun && sun.kind !== 'rises and sets' && (
+          <text x={x(from) + 8} y={SKY_H - 7} fontSize="12.500">
+            {sun.kind === 'up all day' ? 'the sun does not set' : 'the sun does not rise'}
+          </text>
+        )}
+        {!sun && (
+          <text x={x(from) + 8} y={SKY_H - 7} fontSize="12.500" style={{ fill: 'var(--ink-2)' }}>
+            no line, so no sunrise: bring in a track or draw the line
+          </text>
+        )}
 
         {tide && <TideBand tide={tide} from={from} to={to} x={x} top={tideTop} />}
 
-        <path d={`M${x(from)} ${bottom}H${x(to)}${hours.map((h) => `M${x(h)} ${bottom}v5`).join('')}`} stroke="var(--ink)" strokeWidth="1.200" />
-        {hours.map((h, i) => <text key={h} x={x(h)} y={bottom + 19} fontSize="12.500" textAnchor={i === 0 ? 'start' : i === hours.length - 1 ? 'end' : 'middle'}>{clock(h)}</text>)}
+        <path
+          d={`M${x(from)} ${bottom}H${x(to)}${hours.map((h) => `M${x(h)} ${bottom}v5`).join('')}`}
+          stroke="var(--ink)"
+          strokeWidth="1.200"
+        />
+        {hours.map((h, i) => (
+          <text
+            key={h}
+            x={x(h)}
+            y={bottom + 19}
+            fontSize="12.500"
+            textAnchor={i === 0 ? 'start' : i === hours.length - 1 ? 'end' : 'middle'}
+          >
+            {clock(h)}
+          </text>
+        ))}
 
         {/* The road: a thin line for walking, a gap of dots for waiting. */}
         <path d={`M${x(start_min)} ${roadY}H${x(plan.back_min)}`} stroke="var(--ink)" strokeWidth="1.600" />
@@ -67,23 +131,80 @@ export function DayTimeline({ plan, places, start_min, back_min, sky, tide, now_
           const above = wide || w > 60;
           return (
             <g key={s.id} className="cursor-pointer" onClick={() => onPick(s.id)}>
-              {s.begin_min - s.arrive_min > 1 && <path d={`M${x(s.arrive_min)} ${roadY}H${x1}`} stroke="var(--water)" strokeWidth="4" strokeDasharray="2 4" />}
-              <rect x={x1} y={roadTop + (isPicked ? 2 : 6)} width={w} height={ROAD_H - (isPicked ? 4 : 12)} fill={s.late ? 'url(#against)' : 'var(--spine)'} stroke={s.late ? 'var(--danger)' : 'var(--ink)'} strokeWidth={isPicked ? 3.500 : 1.600} strokeDasharray={s.late ? '5 3' : undefined} />
-              <text x={x1 + w / 2} y={roadY + (above ? -3 : 6)} fontSize={w > 24 ? 20 : 14} fontWeight="700" textAnchor="middle" style={{ fontFamily: 'var(--font-serif)' }} className={s.late ? 'halo' : ''}>{i + 1}</text>
-              {w > 44 && <text x={x1 + w / 2} y={roadY + 15} fontSize="12.500" textAnchor="middle" className={s.late ? 'halo' : ''}>{lasting(s.end_min - s.begin_min)}</text>}
-              {wide && w > 20 && place && <text x={x1 + w / 2} y={roadTop - (i % 2 ? 13 : 1)} fontSize="12" textAnchor="middle" className="halo" style={{ fontFamily: 'var(--font-serif)' }}>{shorten(place.name, i % 2 ? 22 : 18)}</text>}
+              {s.begin_min - s.arrive_min > 1 && (
+                <path
+                  d={`M${x(s.arrive_min)} ${roadY}H${x1}`}
+                  stroke="var(--water)"
+                  strokeWidth="4"
+                  strokeDasharray="2 4"
+                />
+              )}
+              <rect
+                x={x1}
+                y={roadTop + (isPicked ? 2 : 6)}
+                width={w}
+                height={ROAD_H - (isPicked ? 4 : 12)}
+                fill={s.late ? 'url(#against)' : 'var(--spine)'}
+                stroke={s.late ? 'var(--danger)' : 'var(--ink)'}
+                strokeWidth={isPicked ? 3.5 : 1.6}
+                strokeDasharray={s.late ? '5 3' : undefined}
+              />
+              <text
+                x={x1 + w / 2}
+                y={roadY + (above ? -3 : 6)}
+                fontSize={w > 24 ? 20 : 14}
+                fontWeight="700"
+                textAnchor="middle"
+                style={{ fontFamily: 'var(--font-serif)' }}
+                className={s.late ? 'halo' : ''}
+              >
+                {i + 1}
+              </text>
+              {w > 44 && (
+                <text
+                  x={x1 + w / 2}
+                  y={roadY + 15}
+                  fontSize="12.500"
+                  textAnchor="middle"
+                  className={s.late ? 'halo' : ''}
+                >
+                  {lasting(s.end_min - s.begin_min)}
+                </text>
+              )}
+              {wide && w > 20 && place && (
+                <text
+                  x={x1 + w / 2}
+                  y={roadTop - (i % 2 ? 13 : 1)}
+                  fontSize="12"
+                  textAnchor="middle"
+                  className="halo"
+                  style={{ fontFamily: 'var(--font-serif)' }}
+                >
+                  {shorten(place.name, i % 2 ? 22 : 18)}
+                </text>
+              )}
             </g>
           );
         })}
-        {plan.stops.length > 0 && <path d={`M${x(plan.back_min) - 7} ${roadY - 6}l7 6l-7 6`} fill="none" stroke="var(--ink)" strokeWidth="2" />}
+        {plan.stops.length > 0 && (
+          <path d={`M${x(plan.back_min) - 7} ${roadY - 6}l7 6l-7 6`} fill="none" stroke="var(--ink)" strokeWidth="2" />
+        )}
 
         {/* The hour to be back: the one bar no block may pass. */}
-        <path d={`M${x(back_min)} 0V${bottom}`} stroke={plan.back_min > back_min ? 'var(--danger)' : 'var(--ink)'} strokeWidth="4" />
-        <text x={x(back_min) - 8} y={SKY_H - 7} fontSize="12.500" fontWeight="700" textAnchor="end" className="halo">back by {clock(back_min)}</text>
+        <path
+          d={`M${x(back_min)} 0V${bottom}`}
+          stroke={plan.back_min > back_min ? 'var(--danger)' : 'var(--ink)'}
+          strokeWidth="4"
+        />
+        <text x={x(back_min) - 8} y={SKY_H - 7} fontSize="12.500" fontWeight="700" textAnchor="end" className="halo">
+          back by {clock(back_min)}
+        </text>
         {now_min !== null && now_min > from && now_min < to && (
           <g>
             <path d={`M${x(now_min)} 0V${bottom}`} stroke="var(--water)" strokeWidth="2.400" />
-            <text x={x(now_min) + 5} y={SKY_H + 14} fontSize="12.500" className="halo">now {clock(now_min)}</text>
+            <text x={x(now_min) + 5} y={SKY_H + 14} fontSize="12.500" className="halo">
+              now {clock(now_min)}
+            </text>
           </g>
         )}
       </svg>
@@ -94,23 +215,50 @@ export function DayTimeline({ plan, places, start_min, back_min, sky, tide, now_
 const shorten = (name: string, most: number): string => (name.length <= most ? name : `${name.slice(0, most - 1)}…`);
 
 /** The water over the day, and the stretches it leaves the sand to work. */
-function TideBand({ tide, from, to, x, top }: { tide: DayTide; from: number; to: number; x: (m: number) => number; top: number }) {
+function TideBand({
+  tide,
+  from,
+  to,
+  x,
+  top,
+}: {
+  tide: DayTide;
+  from: number;
+  to: number;
+  x: (m: number) => number;
+  top: number;
+}) {
   const minutes = Array.from({ length: 97 }, (_, i) => from + ((to - from) * i) / 96);
   const heights = minutes.map(tide.height_m);
   const low = Math.min(...heights, tide.workBelow_m);
   const high = Math.max(...heights, tide.workBelow_m);
   const y = (h: number): number => top + 4 + (1 - (h - low) / (high - low || 1)) * (TIDE_H - 10);
   const line = minutes.map((m, i) => `${i ? 'L' : 'M'}${x(m).toFixed(1)} ${y(heights[i] ?? 0).toFixed(1)}`).join('');
-  const open = tide.open.map((w) => ({ from: Math.max(from, w.from_min), to: Math.min(to, w.to_min) })).filter((w) => w.to > w.from);
+  const open = tide.open
+    .map((w) => ({ from: Math.max(from, w.from_min), to: Math.min(to, w.to_min) }))
+    .filter((w) => w.to > w.from);
   return (
     <g>
       <path d={`${line}L${x(to)} ${top + TIDE_H}L${x(from)} ${top + TIDE_H}Z`} fill="var(--water-body)" />
       <path d={line} fill="none" stroke="var(--water)" strokeWidth="2" />
-      <path d={`M${x(from)} ${y(tide.workBelow_m)}H${x(to)}`} stroke="var(--ink)" strokeWidth="1" strokeDasharray="2 4" />
+      <path
+        d={`M${x(from)} ${y(tide.workBelow_m)}H${x(to)}`}
+        stroke="var(--ink)"
+        strokeWidth="1"
+        strokeDasharray="2 4"
+      />
       {open.map((w) => (
         <g key={w.from}>
           <path d={`M${x(w.from)} ${top + TIDE_H}H${x(w.to)}`} stroke="var(--ink)" strokeWidth="4" />
-          <text x={(x(w.from) + x(w.to)) / 2} y={top + TIDE_H - 7} fontSize="12.500" textAnchor="middle" className="halo">sand bare {clock(w.from)}–{clock(w.to)}</text>
+          <text
+            x={(x(w.from) + x(w.to)) / 2}
+            y={top + TIDE_H - 7}
+            fontSize="12.500"
+            textAnchor="middle"
+            className="halo"
+          >
+            sand bare {clock(w.from)}–{clock(w.to)}
+          </text>
         </g>
       ))}
     </g>

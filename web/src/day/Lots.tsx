@@ -13,7 +13,11 @@ import { Block } from '../ui/Judgement.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 
-const ENDS = [['panned', 'Panned'], ['run', 'Run'], ['lost', 'Lost']] as const;
+const ENDS = [
+  ['panned', 'Panned'],
+  ['run', 'Run'],
+  ['lost', 'Lost'],
+] as const;
 
 /** Bags dug and not yet panned: whose, from where, where they are. A bag keeps its origin until it is panned or run. */
 export function Lots({ ground, spots }: { ground: StoredGround; spots: readonly StoredSpot[] }) {
@@ -25,20 +29,53 @@ export function Lots({ ground, spots }: { ground: StoredGround; spots: readonly 
   const end = (lot: StoredLot, state: StoredLot['state']): void => {
     const { version, updatedAt, ...record } = lot;
     write({ what: 'record', kind: 'lots', record: { ...record, state, baseVersion: version } });
-    toast(`${lot.tag} is ${state}.`, { action: { label: 'Undo', onClick: () => write({ what: 'record', kind: 'lots', record: { ...record, baseVersion: version + 1 } }) } });
+    toast(`${lot.tag} is ${state}.`, {
+      action: {
+        label: 'Undo',
+        onClick: () => write({ what: 'record', kind: 'lots', record: { ...record, baseVersion: version + 1 } }),
+      },
+    });
   };
   return (
-    <Block title="Bags not panned yet" aside={waiting.length > 0 && show.load(waiting.reduce((sum, l) => sum + l.volume_L, 0) * WET_GRAVEL_KG_L)}>
+    <Block
+      title="Bags not panned yet"
+      aside={waiting.length > 0 && show.load(waiting.reduce((sum, l) => sum + l.volume_L, 0) * WET_GRAVEL_KG_L)}
+    >
       <ul>
         {waiting.map((l) => (
           <li key={l.id} className="flex flex-wrap items-center gap-x-3 border-b border-rule py-1">
-            <span className="min-w-0 grow"><b>{l.tag}</b> {asTyped(l.volumeEntered)} from {l.spotId === null ? 'several spots: no grade for any' : (spots.find((s) => s.id === l.spotId)?.name ?? 'a spot since removed')}{l.layer && `, ${l.layer}`}{(l.place || l.holder) && <span className="block text-[13px] text-ink-2">{[l.place, l.holder && `with ${l.holder}`].filter(Boolean).join(', ')}</span>}</span>
-            <span className="no-print">{ENDS.map(([state, label]) => <button key={state} type="button" className="min-h-11 px-1.5 text-[13px] underline underline-offset-4" aria-label={`${l.tag}: ${label.toLowerCase()}`} onClick={() => end(l, state)}>{label}</button>)}</span>
+            <span className="min-w-0 grow">
+              <b>{l.tag}</b> {asTyped(l.volumeEntered)} from{' '}
+              {l.spotId === null
+                ? 'several spots: no grade for any'
+                : (spots.find((s) => s.id === l.spotId)?.name ?? 'a spot since removed')}
+              {l.layer && `, ${l.layer}`}
+              {(l.place || l.holder) && (
+                <span className="block text-[13px] text-ink-2">
+                  {[l.place, l.holder && `with ${l.holder}`].filter(Boolean).join(', ')}
+                </span>
+              )}
+            </span>
+            <span className="no-print">
+              {ENDS.map(([state, label]) => (
+                <button
+                  key={state}
+                  type="button"
+                  className="min-h-11 px-1.5 text-[13px] underline underline-offset-4"
+                  aria-label={`${l.tag}: ${label.toLowerCase()}`}
+                  onClick={() => end(l, state)}
+                >
+                  {label}
+                </button>
+              ))}
+            </span>
           </li>
         ))}
       </ul>
       {waiting.length === 0 && <p className="text-ink-2">None.</p>}
-      <Button look="quiet" className="no-print" onClick={() => setOpen(true)}>A bag to carry off ...</Button>
+      <Button look="quiet" className="no-print" onClick={() => setOpen(true)}>
+        A bag to carry off ...
+      </Button>
       {open && <LotSheet ground={ground} spots={spots} taken={lots.map((l) => l.tag)} onClose={() => setOpen(false)} />}
     </Block>
   );
@@ -50,7 +87,17 @@ function nextTag(ground: StoredGround, taken: readonly string[]): string {
   for (let n = taken.length + 1; ; n++) if (!taken.includes(`${letter}-${n}`)) return `${letter}-${n}`;
 }
 
-function LotSheet({ ground, spots, taken, onClose }: { ground: StoredGround; spots: readonly StoredSpot[]; taken: readonly string[]; onClose: () => void }) {
+function LotSheet({
+  ground,
+  spots,
+  taken,
+  onClose,
+}: {
+  ground: StoredGround;
+  spots: readonly StoredSpot[];
+  taken: readonly string[];
+  onClose: () => void;
+}) {
   const write = useWrite();
   const show = useShow();
   const [tag, setTag] = useState(() => nextTag(ground, taken));
@@ -62,26 +109,99 @@ function LotSheet({ ground, spots, taken, onClose }: { ground: StoredGround; spo
   const [holder, setHolder] = useState('');
   const [tried, setTried] = useState(false);
   const reading = readEntered('volume', volume);
-  const tagProblem = tag.trim() === '' ? 'Give the bag a tag.' : taken.includes(tag.trim()) ? 'Another bag has this tag already.' : null;
-  const volumeProblem = reading.ok && !(reading.value > 0 && reading.value <= 10_000) ? 'More than nothing, and at most 10 m³.' : null;
+  const tagProblem =
+    tag.trim() === '' ? 'Give the bag a tag.' : taken.includes(tag.trim()) ? 'Another bag has this tag already.' : null;
+  const volumeProblem =
+    reading.ok && !(reading.value > 0 && reading.value <= 10_000) ? 'More than nothing, and at most 10 m³.' : null;
   const keep = (): void => {
     setTried(true);
     if (tagProblem || !reading.ok || volumeProblem || spotId === '') return;
-    write({ what: 'record', kind: 'lots', record: { id: uuidv7(), deleted: false, groundId: ground.id, spotId: spotId === 'several' ? null : spotId, tag: tag.trim(), layer: layer.slice(0, 80), volume_L: reading.value, volumeEntered: volume, screen: screen.slice(0, 40), takenAt: new Date().toISOString(), state: 'waiting', place: place.slice(0, 80), holder: holder.slice(0, 80), samplePlanId: null, fromDepth_m: null, toDepth_m: null, note: '', baseVersion: 0 } });
+    write({
+      what: 'record',
+      kind: 'lots',
+      record: {
+        id: uuidv7(),
+        deleted: false,
+        groundId: ground.id,
+        spotId: spotId === 'several' ? null : spotId,
+        tag: tag.trim(),
+        layer: layer.slice(0, 80),
+        volume_L: reading.value,
+        volumeEntered: volume,
+        screen: screen.slice(0, 40),
+        takenAt: new Date().toISOString(),
+        state: 'waiting',
+        place: place.slice(0, 80),
+        holder: holder.slice(0, 80),
+        samplePlanId: null,
+        fromDepth_m: null,
+        toDepth_m: null,
+        note: '',
+        baseVersion: 0,
+      },
+    });
     onClose();
   };
   return (
-    <Sheet open onOpenChange={(o) => { if (!o) onClose(); }} title="A bag on its way">
-      <form className="flex flex-col gap-1" onSubmit={(e) => { e.preventDefault(); keep(); }}>
-        <TextField label="Tag on the bag" value={tag} onChange={(v) => setTag(v.slice(0, 20))} problem={tried ? tagProblem : null} hint="Write it on the bag too; it names no place." />
-        <SelectField label="From" value={spotId} onChange={setSpotId} problem={tried && spotId === '' ? 'Say where it was dug.' : null} choices={[{ value: '', label: 'Pick one' }, ...[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => ({ value: s.id, label: s.name })), { value: 'several', label: 'several spots, mixed' }]} />
-        {spotId === 'several' && <p className="text-[13px] text-ink-2">A mixed bag gives no grade for any of its spots.</p>}
-        <QuantityField label="How much" entered={volume} reading={reading} units={['bucket', 'pan', 'L', 'gal', 'double handful']} showProblem={tried} problem={volumeProblem} comesTo={reading.ok && `${show.volume(reading.value)}, about ${show.load(reading.value * WET_GRAVEL_KG_L)} wet`} onChange={setVolume} />
+    <Sheet
+      open
+      onOpenChange={(o) => {
+        if (!o) onClose();
+      }}
+      title="A bag on its way"
+    >
+      <form
+        className="flex flex-col gap-1"
+        onSubmit={(e) => {
+          e.preventDefault();
+          keep();
+        }}
+      >
+        <TextField
+          label="Tag on the bag"
+          value={tag}
+          onChange={(v) => setTag(v.slice(0, 20))}
+          problem={tried ? tagProblem : null}
+          hint="Write it on the bag too; it names no place."
+        />
+        <SelectField
+          label="From"
+          value={spotId}
+          onChange={setSpotId}
+          problem={tried && spotId === '' ? 'Say where it was dug.' : null}
+          choices={[
+            { value: '', label: 'Pick one' },
+            ...[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => ({ value: s.id, label: s.name })),
+            { value: 'several', label: 'several spots, mixed' },
+          ]}
+        />
+        {spotId === 'several' && (
+          <p className="text-[13px] text-ink-2">A mixed bag gives no grade for any of its spots.</p>
+        )}
+        <QuantityField
+          label="How much"
+          entered={volume}
+          reading={reading}
+          units={['bucket', 'pan', 'L', 'gal', 'double handful']}
+          showProblem={tried}
+          problem={volumeProblem}
+          comesTo={
+            reading.ok && `${show.volume(reading.value)}, about ${show.load(reading.value * WET_GRAVEL_KG_L)} wet`
+          }
+          onChange={setVolume}
+        />
         <TextField label="Layer" value={layer} onChange={setLayer} />
-        <TextField label="Screen it went through" value={screen} onChange={setScreen} hint="8 mesh, 1/4 in slots; empty: none" />
+        <TextField
+          label="Screen it went through"
+          value={screen}
+          onChange={setScreen}
+          hint="8 mesh, 1/4 in slots; empty: none"
+        />
         <TextField label="Where it is" value={place} onChange={setPlace} />
         <TextField label="With whom" value={holder} onChange={setHolder} />
-        <Button look="main" type="submit">Keep it</Button>
+        <Button look="main" type="submit">
+          Keep it
+        </Button>
       </form>
     </Sheet>
   );

@@ -1,5 +1,11 @@
 import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { arrayMove, SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import {
+  arrayMove,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import type { DayPlan, StopTimes } from '@riffle/core';
 import { inTen } from '../reading/inTen.ts';
@@ -18,18 +24,40 @@ interface StopListProps {
 
 /** The places in their order. Dragged by their grip (or moved with space and arrows), each row says when, how long, and whether it still fits. */
 export function StopList({ plan, places, back_min, picked, onPick, onOrder, onMinutes }: StopListProps) {
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
   const ids = plan.stops.map((s) => s.id);
   return (
     <DndContext
-      sensors={sensors} collisionDetection={closestCenter}
-      onDragEnd={({ active, over }) => { if (over && active.id !== over.id) onOrder(arrayMove(ids, ids.indexOf(String(active.id)), ids.indexOf(String(over.id)))); }}
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      onDragEnd={({ active, over }) => {
+        if (over && active.id !== over.id)
+          onOrder(arrayMove(ids, ids.indexOf(String(active.id)), ids.indexOf(String(over.id))));
+      }}
     >
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
         <ol>
           {plan.stops.map((s, i) => {
             const place = places.get(s.id);
-            return place && <Row key={s.id} stop={s} place={place} number={i + 1} walk_min={s.arrive_min - s.leave_min} back_min={back_min} picked={picked === s.id} onPick={onPick} onMinutes={onMinutes} onOut={() => onOrder(ids.filter((id) => id !== s.id))} />;
+            return (
+              place && (
+                <Row
+                  key={s.id}
+                  stop={s}
+                  place={place}
+                  number={i + 1}
+                  walk_min={s.arrive_min - s.leave_min}
+                  back_min={back_min}
+                  picked={picked === s.id}
+                  onPick={onPick}
+                  onMinutes={onMinutes}
+                  onOut={() => onOrder(ids.filter((id) => id !== s.id))}
+                />
+              )
+            );
           })}
         </ol>
       </SortableContext>
@@ -54,20 +82,83 @@ function Row({ stop, place, number, walk_min, picked, onPick, onMinutes, onOut }
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: stop.id });
   const wait = stop.begin_min - stop.arrive_min;
   return (
-    <li ref={setNodeRef} style={{ transform: CSS.Transform.toString(transform), transition }} className={`grid grid-cols-[44px_4.2rem_minmax(0,1fr)] items-center gap-x-2 border-b border-rule py-1 sm:grid-cols-[36px_6.5rem_minmax(0,1fr)_auto] print:grid-cols-[6.5rem_minmax(0,1fr)]! ${picked || isDragging ? 'bg-picked shadow-[inset_5px_0_0_var(--ink)]' : ''} ${isDragging ? 'relative z-10' : ''}`}>
-      <button type="button" className="grid min-h-11 touch-none place-items-center no-print" aria-label={`Move ${place.name}`} {...attributes} {...listeners}>
-        <svg width="20" height="30" viewBox="-10 -15 20 30" aria-hidden="true"><path d="M-5 -9l5 -5l5 5M-5 9l5 5l5 -5" fill="none" stroke="var(--ink)" strokeWidth="2" /><path d="M-7 -3h14M-7 0.500h14M-7 4h14" stroke="var(--ink)" strokeWidth="1.400" /></svg>
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Transform.toString(transform), transition }}
+      className={`grid grid-cols-[44px_4.2rem_minmax(0,1fr)] items-center gap-x-2 border-b border-rule py-1 sm:grid-cols-[36px_6.5rem_minmax(0,1fr)_auto] print:grid-cols-[6.5rem_minmax(0,1fr)]! ${picked || isDragging ? 'bg-picked shadow-[inset_5px_0_0_var(--ink)]' : ''} ${isDragging ? 'relative z-10' : ''}`}
+    >
+      <button
+        type="button"
+        className="no-print grid min-h-11 touch-none place-items-center"
+        aria-label={`Move ${place.name}`}
+        {...attributes}
+        {...listeners}
+      >
+        <svg width="20" height="30" viewBox="-10 -15 20 30" aria-hidden="true">
+          <path d="M-5 -9l5 -5l5 5M-5 9l5 5l5 -5" fill="none" stroke="var(--ink)" strokeWidth="2" />
+          <path d="M-7 -3h14M-7 0.500h14M-7 4h14" stroke="var(--ink)" strokeWidth="1.400" />
+        </svg>
       </button>
-      <span className="font-serif text-[17px] leading-5 font-bold">{clock(stop.begin_min)}<span className="block font-sans text-[12.5px] font-normal text-ink-2">walk {lasting(Math.max(1, walk_min))}{wait > 1 && `, wait ${lasting(wait)}`}</span></span>
-      <button type="button" className="min-h-11 min-w-0 text-left" aria-pressed={picked} onClick={() => onPick(stop.id)}>
-        <span className={stop.late ? 'line-through' : ''}><b>{number}. {place.name}</b></span>
-        <span className="block text-[13px] text-ink-2">{stop.late ? <b className="text-danger">falls out: not back in time</b> : <>pays {inTen(place.chance)}, at {show.distance(place.distance_m)}{place.kinds.length > 0 && `, ${place.kinds.slice(0, 2).map((k) => k.replace(/^own: /, '')).join(' and ')}`}{place.load_kg > 0 && `; ${show.load(place.load_kg)} to carry`}</>}</span>
+      <span className="font-serif text-[17px] leading-5 font-bold">
+        {clock(stop.begin_min)}
+        <span className="block font-sans text-[12.5px] font-normal text-ink-2">
+          walk {lasting(Math.max(1, walk_min))}
+          {wait > 1 && `, wait ${lasting(wait)}`}
+        </span>
+      </span>
+      <button
+        type="button"
+        className="min-h-11 min-w-0 text-left"
+        aria-pressed={picked}
+        onClick={() => onPick(stop.id)}
+      >
+        <span className={stop.late ? 'line-through' : ''}>
+          <b>
+            {number}. {place.name}
+          </b>
+        </span>
+        <span className="block text-[13px] text-ink-2">
+          {stop.late ? (
+            <b className="text-danger">falls out: not back in time</b>
+          ) : (
+            <>
+              pays {inTen(place.chance)}, at {show.distance(place.distance_m)}
+              {place.kinds.length > 0 &&
+                `, ${place.kinds
+                  .slice(0, 2)
+                  .map((k) => k.replace(/^own: /, ''))
+                  .join(' and ')}`}
+              {place.load_kg > 0 && `; ${show.load(place.load_kg)} to carry`}
+            </>
+          )}
+        </span>
       </button>
-      <span className="col-span-2 col-start-2 flex items-center gap-1 text-[13px] no-print sm:col-span-1 sm:col-start-auto">
-        <button type="button" className="min-h-11 min-w-9 border border-rule text-[17px]" aria-label={`Ten minutes less at ${place.name}`} onClick={() => onMinutes(stop.id, Math.max(5, place.work_min - 10))}>−</button>
+      <span className="no-print col-span-2 col-start-2 flex items-center gap-1 text-[13px] sm:col-span-1 sm:col-start-auto">
+        <button
+          type="button"
+          className="min-h-11 min-w-9 border border-rule text-[17px]"
+          aria-label={`Ten minutes less at ${place.name}`}
+          onClick={() => onMinutes(stop.id, Math.max(5, place.work_min - 10))}
+        >
+          −
+        </button>
         <span className="w-16 text-center">{lasting(place.work_min)}</span>
-        <button type="button" className="min-h-11 min-w-9 border border-rule text-[17px]" aria-label={`Ten minutes more at ${place.name}`} onClick={() => onMinutes(stop.id, Math.min(600, place.work_min + 10))}>+</button>
-        <button type="button" className="min-h-11 px-2 text-ink-2 underline underline-offset-4" aria-label={`Leave ${place.name} out`} onClick={onOut}>out</button>
+        <button
+          type="button"
+          className="min-h-11 min-w-9 border border-rule text-[17px]"
+          aria-label={`Ten minutes more at ${place.name}`}
+          onClick={() => onMinutes(stop.id, Math.min(600, place.work_min + 10))}
+        >
+          +
+        </button>
+        <button
+          type="button"
+          className="min-h-11 px-2 text-ink-2 underline underline-offset-4"
+          aria-label={`Leave ${place.name} out`}
+          onClick={onOut}
+        >
+          out
+        </button>
       </span>
     </li>
   );

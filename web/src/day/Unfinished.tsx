@@ -18,9 +18,29 @@ export function Unfinished({ ground, spots }: { ground: StoredGround; spots: rea
   return (
     <Block title="Unfinished">
       <ul className="flex flex-col">
-        {open.map((r) => <li key={r.id} className="border-b border-rule py-1"><Link className="flex min-h-11 items-center underline underline-offset-4 no-print" to={`/g/${ground.id}/run`}>A run at {at(r.spotId)} is still open, {r.tally.buckets} buckets in</Link></li>)}
-        {unweighed.map((r) => <li key={r.id} className="border-b border-rule py-1"><Link className="flex min-h-11 items-center underline underline-offset-4" to={`/g/${ground.id}/clean`}>Concentrate of {format(new Date(r.startedAt), 'd MMM')} from {at(r.spotId)}, {r.tally.buckets} buckets, not weighed</Link></li>)}
-        {back.map((s) => <li key={s.id} className="border-b border-rule py-1.5"><b>{s.kind.replace(/^own: /, '')}</b> at {show.distance(s.distance_m)}: come back with {s.comeBackWith}</li>)}
+        {open.map((r) => (
+          <li key={r.id} className="border-b border-rule py-1">
+            <Link
+              className="no-print flex min-h-11 items-center underline underline-offset-4"
+              to={`/g/${ground.id}/run`}
+            >
+              A run at {at(r.spotId)} is still open, {r.tally.buckets} buckets in
+            </Link>
+          </li>
+        ))}
+        {unweighed.map((r) => (
+          <li key={r.id} className="border-b border-rule py-1">
+            <Link className="flex min-h-11 items-center underline underline-offset-4" to={`/g/${ground.id}/clean`}>
+              Concentrate of {format(new Date(r.startedAt), 'd MMM')} from {at(r.spotId)}, {r.tally.buckets} buckets,
+              not weighed
+            </Link>
+          </li>
+        ))}
+        {back.map((s) => (
+          <li key={s.id} className="border-b border-rule py-1.5">
+            <b>{s.kind.replace(/^own: /, '')}</b> at {show.distance(s.distance_m)}: come back with {s.comeBackWith}
+          </li>
+        ))}
       </ul>
     </Block>
   );

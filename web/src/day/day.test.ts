@@ -3,27 +3,129 @@ import type { StoredGround, StoredSpot } from '@riffle/contract';
 import { CONTAINERS, USUAL_TOOLS, WET_GRAVEL_KG_L, type Reason } from '@riffle/core';
 import type { RankedPlace } from '../reading/useRanking.ts';
 import { cautionsOf } from './cautions.ts';
-import { asStop, clock, dayCandidates, dayProblem, daySky, dayTide, lasting, walkedLine, type Candidate, type DayDraft } from './dayProblem.ts';
+import {
+  asStop,
+  clock,
+  dayCandidates,
+  dayProblem,
+  daySky,
+  dayTide,
+  lasting,
+  walkedLine,
+  type Candidate,
+  type DayDraft,
+} from './dayProblem.ts';
 
 const ground = (some: Partial<StoredGround> = {}): StoredGround => ({
-  id: 'g', version: 1, updatedAt: '2026-05-01T08:00:00.000Z', deleted: false, name: 'Test Fork', kind: 'creek', length_m: 1000, swell_percent: 18, note: '', tide: null, profile: [], joins: null, line: [[-33, 46.5], [-33, 46.509]], linePoints: 2, ...some,
+  id: 'g',
+  version: 1,
+  updatedAt: '2026-05-01T08:00:00.000Z',
+  deleted: false,
+  name: 'Test Fork',
+  kind: 'creek',
+  length_m: 1000,
+  swell_percent: 18,
+  note: '',
+  tide: null,
+  profile: [],
+  joins: null,
+  line: [
+    [-33, 46.5],
+    [-33, 46.509],
+  ],
+  linePoints: 2,
+  ...some,
 });
 const spot = (id: string, some: Partial<StoredSpot> = {}): StoredSpot => ({
-  id, version: 1, updatedAt: '2026-05-01T08:00:00.000Z', deleted: false, groundId: 'g', name: id, kind: 'bar', distance_m: 200, bank: 'left', offset_m: 12, position: null, worksBelow_m: null, worksBelowEntered: null, samplePlanId: null, note: '', ...some,
+  id,
+  version: 1,
+  updatedAt: '2026-05-01T08:00:00.000Z',
+  deleted: false,
+  groundId: 'g',
+  name: id,
+  kind: 'bar',
+  distance_m: 200,
+  bank: 'left',
+  offset_m: 12,
+  position: null,
+  worksBelow_m: null,
+  worksBelowEntered: null,
+  samplePlanId: null,
+  note: '',
+  ...some,
 });
 const reason = (some: Partial<Reason>): Reason => ({ from: 'sign', logOdds: 0.5, says: 'a bar', tally: null, ...some });
-const ranked = (spotId: string, chance: number, some: Partial<RankedPlace['place']> = {}, reasons: Reason[] = []): RankedPlace => ({
-  place: { id: spotId, spotId, name: spotId, distance_m: 200, bank: 'left', kinds: ['bar'], traits: {}, signIds: [], cover_m: 0, own: null, ...some }, panned: null, chance, logOdds: Math.log(chance / (1 - chance)), reasons,
+const ranked = (
+  spotId: string,
+  chance: number,
+  some: Partial<RankedPlace['place']> = {},
+  reasons: Reason[] = [],
+): RankedPlace => ({
+  place: {
+    id: spotId,
+    spotId,
+    name: spotId,
+    distance_m: 200,
+    bank: 'left',
+    kinds: ['bar'],
+    traits: {},
+    signIds: [],
+    cover_m: 0,
+    own: null,
+    ...some,
+  },
+  panned: null,
+  chance,
+  logOdds: Math.log(chance / (1 - chance)),
+  reasons,
 });
-const draft = (some: Partial<DayDraft> = {}): DayDraft => ({ start_min: 480, back_min: 960, start_m: 0, limit_kg: 25, tools: [{ name: 'shovel', kg: 2 }], aim: 'best traps', way: 'quick pans', frozen: false, waterAway: false, order: null, minutes: {}, ...some });
+const draft = (some: Partial<DayDraft> = {}): DayDraft => ({
+  start_min: 480,
+  back_min: 960,
+  start_m: 0,
+  limit_kg: 25,
+  tools: [{ name: 'shovel', kg: 2 }],
+  aim: 'best traps',
+  way: 'quick pans',
+  frozen: false,
+  waterAway: false,
+  order: null,
+  minutes: {},
+  ...some,
+});
 const pace = { pan_min: 12, from: 4 };
 const now = new Date('2026-05-02T08:00:00Z');
 const river = (level_m: number, readAt = '2026-05-02T06:00:00.000Z') => ({
-  last: { id: 'r', version: 1, updatedAt: readAt, deleted: false, groundId: 'g', readAt, level_m, levelEntered: { text: String(level_m), unit: 'm' }, isFlood: false, note: '' }, trend_m_day: null, flood: null,
+  last: {
+    id: 'r',
+    version: 1,
+    updatedAt: readAt,
+    deleted: false,
+    groundId: 'g',
+    readAt,
+    level_m,
+    levelEntered: { text: String(level_m), unit: 'm' },
+    isFlood: false,
+    note: '',
+  },
+  trend_m_day: null,
+  flood: null,
 });
 const flat = { length_m: 1000, height_m: null };
-const one = (r: RankedPlace, some: { d?: DayDraft; spots?: StoredSpot[]; g?: StoredGround; level_m?: number; readAt?: string } = {}): Candidate => {
-  const [c] = dayCandidates(some.g ?? ground(), some.spots ?? [spot(r.place.id)], [r], some.d ?? draft(), pace, some.level_m === undefined ? null : river(some.level_m, some.readAt), flat, now);
+const one = (
+  r: RankedPlace,
+  some: { d?: DayDraft; spots?: StoredSpot[]; g?: StoredGround; level_m?: number; readAt?: string } = {},
+): Candidate => {
+  const [c] = dayCandidates(
+    some.g ?? ground(),
+    some.spots ?? [spot(r.place.id)],
+    [r],
+    some.d ?? draft(),
+    pace,
+    some.level_m === undefined ? null : river(some.level_m, some.readAt),
+    flat,
+    now,
+  );
   if (!c) throw new Error('no candidate');
   return c;
 };
@@ -36,7 +138,8 @@ describe('places of a day', () => {
     expect(one(ranked('a', 0.5, { cover_m: 0.5 })).work_min).toBe(24 + 15);
   });
   test('looking for pay a place is worth its chance; looking to learn, most where the chance is even', () => {
-    const worth = (chance: number, aim: DayDraft['aim']): number => one(ranked('a', chance), { d: draft({ aim }) }).value;
+    const worth = (chance: number, aim: DayDraft['aim']): number =>
+      one(ranked('a', chance), { d: draft({ aim }) }).value;
     expect([worth(0.9, 'best traps'), worth(0.5, 'best traps')]).toEqual([0.9, 0.5]);
     expect(worth(0.5, 'odd places')).toBeCloseTo(1, 9);
     expect(worth(0.9, 'odd places')).toBeLessThan(worth(0.6, 'odd places'));
@@ -59,7 +162,9 @@ describe('places of a day', () => {
     expect(away.trips).toBe(Math.ceil(away.load_kg / 23));
     // By hand: 200 m each way at Tobler's flat speed off the path, 3.97 min, for every trip but the last.
     expect(away.work_min).toBe(Math.round(96 + (away.trips - 1) * 2 * (200 / ((5.036742125 * 0.6) / 0.06))));
-    expect(one(ranked('a', 0.5), { d: draft({ waterAway: true, tools: [...USUAL_TOOLS], limit_kg: 5 }) }).trips).toBe(0);
+    expect(one(ranked('a', 0.5), { d: draft({ waterAway: true, tools: [...USUAL_TOOLS], limit_kg: 5 }) }).trips).toBe(
+      0,
+    );
   });
   test('what lies in or close by the water is told, for the plan B of a rising creek', () => {
     expect(one(ranked('a', 0.5, { bank: 'mid' })).byWater).toBe(true);
@@ -68,8 +173,18 @@ describe('places of a day', () => {
     expect(one(ranked('a', 0.5, { bank: 'mid' }), { g: ground({ kind: 'wash' }) }).byWater).toBe(false);
   });
   test('the planner’s table has a row for each place and one for the start, uphill longer than down', () => {
-    const line = walkedLine(ground({ profile: [] }), { kind: 'creek', length_m: 1000, bend: () => 0, heights_m: [0, 50, 100] });
-    const problem = dayProblem([one(ranked('a', 0.5)), one(ranked('b', 0.5, { distance_m: 800 }))], draft(), line, null);
+    const line = walkedLine(ground({ profile: [] }), {
+      kind: 'creek',
+      length_m: 1000,
+      bend: () => 0,
+      heights_m: [0, 50, 100],
+    });
+    const problem = dayProblem(
+      [one(ranked('a', 0.5)), one(ranked('b', 0.5, { distance_m: 800 }))],
+      draft(),
+      line,
+      null,
+    );
     expect(problem.walk_min.map((row) => row.length)).toEqual([3, 3, 3]);
     expect(problem.walk_min[0]?.[0]).toBe(0);
     expect(problem.walk_min[2]?.[1] ?? 0).toBeGreaterThan(problem.walk_min[1]?.[2] ?? Infinity);
@@ -83,14 +198,21 @@ describe('sky and water of a day', () => {
     if (sun?.kind !== 'rises and sets') throw new Error('no sun');
     // 46.5 N, 33 W: local noon 2 h 12 after Greenwich; the day in early May lasts 14 h 25 there, to five minutes.
     const utc = sun.sunset_min + new Date('2026-05-02T12:00:00').getTimezoneOffset();
-    expect(Math.abs((sun.sunset_min + sun.sunrise_min) / 2 + new Date('2026-05-02T12:00:00').getTimezoneOffset() - (720 + 132 - 3))).toBeLessThan(2);
+    expect(
+      Math.abs(
+        (sun.sunset_min + sun.sunrise_min) / 2 + new Date('2026-05-02T12:00:00').getTimezoneOffset() - (720 + 132 - 3),
+      ),
+    ).toBeLessThan(2);
     expect(Math.abs(sun.sunset_min - sun.sunrise_min - 865)).toBeLessThan(8);
     expect(twilightEnd_min ?? 0).toBeGreaterThan(sun.sunset_min + 20);
     expect(utc).toBeGreaterThan(1200);
     expect(daySky(ground({ line: null }), '2026-05-02').sun).toBeNull();
   });
   test('a beach’s sand is bare while the water stands lower than its level, twice a day for a twice-daily tide', () => {
-    const beach = ground({ kind: 'beach', tide: { meanLevel_m: 1, workBelow_m: 1, constituents: [{ name: 'M2', amplitude_m: 0.6, phase_deg: 40 }] } });
+    const beach = ground({
+      kind: 'beach',
+      tide: { meanLevel_m: 1, workBelow_m: 1, constituents: [{ name: 'M2', amplitude_m: 0.6, phase_deg: 40 }] },
+    });
     const tide = dayTide(beach, '2026-05-02');
     expect(tide?.open.length).toBeGreaterThanOrEqual(2);
     for (const w of tide?.open ?? []) expect(tide?.height_m((w.from_min + w.to_min) / 2)).toBeLessThan(1);
@@ -100,7 +222,10 @@ describe('sky and water of a day', () => {
 });
 
 describe('cautions and clocks', () => {
-  const says = (g: StoredGround, planned: Candidate[], d = draft()): string => cautionsOf(g, planned, d, (m) => `${m} m`).map((c) => c.says).join(' ');
+  const says = (g: StoredGround, planned: Candidate[], d = draft()): string =>
+    cautionsOf(g, planned, d, (m) => `${m} m`)
+      .map((c) => c.says)
+      .join(' ');
   test('each ground says its own danger, whatever is planned, and always to tell someone', () => {
     expect(says(ground(), [])).toMatch(/Cold fast water.*Tell someone/);
     expect(says(ground({ kind: 'wash' }), [])).toMatch(/A wash floods/);
@@ -109,7 +234,12 @@ describe('cautions and clocks', () => {
   });
   test('banks, boulders, chips and old metal only where such a place is planned, with its name', () => {
     expect(says(ground(), [])).not.toMatch(/overhangs|Eye cover|Boulders/);
-    const undercut = cautionsOf(ground(), [one(ranked('Deep cut', 0.5, { kinds: ['undercut'] }))], draft(), (m) => `${m} m`).find((c) => c.says.includes('unshored'));
+    const undercut = cautionsOf(
+      ground(),
+      [one(ranked('Deep cut', 0.5, { kinds: ['undercut'] }))],
+      draft(),
+      (m) => `${m} m`,
+    ).find((c) => c.says.includes('unshored'));
     expect(undercut?.at).toEqual(['Deep cut']);
     expect(says(ground(), [one(ranked('a', 0.5, { kinds: ['crevice'] }))])).toMatch(/Boulders roll.*Eye cover/);
     expect(says(ground(), [one(ranked('a', 0.5, { kinds: ['lead or iron'] }))])).toMatch(/licensed hands/);

@@ -10,18 +10,51 @@ const at = (date: string, minutes: number): [number, number, number, number, num
 };
 
 /** The day as a calendar (RFC 5545), by this device's clock: a block for each place, and the hour to be back. Names only, no positions. */
-export function dayAsIcs(ground: StoredGround, date: string, plan: DayPlan, places: ReadonlyMap<string, Candidate>, back_min: number): string {
-  const events: EventAttributes[] = plan.stops.filter((s) => !s.late).map((s, i) => ({
-    title: `${i + 1}. ${places.get(s.id)?.name ?? 'a place'}`, description: ground.name, start: at(date, s.begin_min), end: at(date, s.end_min), startInputType: 'local', startOutputType: 'local', endInputType: 'local', endOutputType: 'local', uid: `${date}-${s.id}@riffle`, productId: 'riffle',
-  }));
-  events.push({ title: `Be back from ${ground.name}`, description: `Planned back at ${clock(plan.back_min)}.`, start: at(date, back_min), duration: { minutes: 15 }, startInputType: 'local', startOutputType: 'local', uid: `${date}-${ground.id}-back@riffle`, productId: 'riffle', alarms: [{ action: 'display', description: 'Turn round', trigger: { minutes: 30, before: true } }] });
+export function dayAsIcs(
+  ground: StoredGround,
+  date: string,
+  plan: DayPlan,
+  places: ReadonlyMap<string, Candidate>,
+  back_min: number,
+): string {
+  const events: EventAttributes[] = plan.stops
+    .filter((s) => !s.late)
+    .map((s, i) => ({
+      title: `${i + 1}. ${places.get(s.id)?.name ?? 'a place'}`,
+      description: ground.name,
+      start: at(date, s.begin_min),
+      end: at(date, s.end_min),
+      startInputType: 'local',
+      startOutputType: 'local',
+      endInputType: 'local',
+      endOutputType: 'local',
+      uid: `${date}-${s.id}@riffle`,
+      productId: 'riffle',
+    }));
+  events.push({
+    title: `Be back from ${ground.name}`,
+    description: `Planned back at ${clock(plan.back_min)}.`,
+    start: at(date, back_min),
+    duration: { minutes: 15 },
+    startInputType: 'local',
+    startOutputType: 'local',
+    uid: `${date}-${ground.id}-back@riffle`,
+    productId: 'riffle',
+    alarms: [{ action: 'display', description: 'Turn round', trigger: { minutes: 30, before: true } }],
+  });
   const { value, error } = createEvents(events);
   if (error || value === undefined || value === null) throw error ?? new Error('The calendar could not be written.');
   return value;
 }
 
 /** The day as GPX 1.1: a waypoint for each place and the route through them. It gives every place away. */
-export function dayAsGpx(ground: StoredGround, date: string, plan: DayPlan, places: ReadonlyMap<string, Candidate>, spots: readonly StoredSpot[]): string {
+export function dayAsGpx(
+  ground: StoredGround,
+  date: string,
+  plan: DayPlan,
+  places: ReadonlyMap<string, Candidate>,
+  spots: readonly StoredSpot[],
+): string {
   if (!ground.line) throw new Error('This ground has no line, so its places have no positions.');
   const centre = centreLine(ground.line);
   const doc = document.implementation.createDocument('http://www.topografix.com/GPX/1/1', 'gpx');
@@ -34,12 +67,16 @@ export function dayAsGpx(ground: StoredGround, date: string, plan: DayPlan, plac
     parent.append(element);
     return element;
   };
-  const stops = plan.stops.filter((s) => !s.late).flatMap((s, i) => {
-    const place = places.get(s.id);
-    if (!place) return [];
-    const [lon, lat] = spots.find((o) => o.id === place.spotId)?.position ?? centre.positionAt(place.distance_m, place.offset_m, place.bank);
-    return [{ lon, lat, name: `${i + 1}. ${place.name}`, desc: `${clock(s.begin_min)} to ${clock(s.end_min)}` }];
-  });
+  const stops = plan.stops
+    .filter((s) => !s.late)
+    .flatMap((s, i) => {
+      const place = places.get(s.id);
+      if (!place) return [];
+      const [lon, lat] =
+        spots.find((o) => o.id === place.spotId)?.position ??
+        centre.positionAt(place.distance_m, place.offset_m, place.bank);
+      return [{ lon, lat, name: `${i + 1}. ${place.name}`, desc: `${clock(s.begin_min)} to ${clock(s.end_min)}` }];
+    });
   const point = (parent: Element, tag: string, p: (typeof stops)[number]): void => {
     const element = add(parent, tag);
     element.setAttribute('lat', p.lat.toFixed(7));

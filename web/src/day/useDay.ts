@@ -1,5 +1,14 @@
 import type { StoredGround, StoredPlan, StoredSpot } from '@riffle/contract';
-import { CONTAINERS, pacePerPan, timeDay, USUAL_TOOLS, walkingMinutes, type DayPlan, type DayProblem, type Pace } from '@riffle/core';
+import {
+  CONTAINERS,
+  pacePerPan,
+  timeDay,
+  USUAL_TOOLS,
+  walkingMinutes,
+  type DayPlan,
+  type DayProblem,
+  type Pace,
+} from '@riffle/core';
 import { useMemo } from 'react';
 import { useRecords } from '../api/records.ts';
 import { riverNow, type RiverNow } from '../reading/riverNow.ts';
@@ -9,7 +18,17 @@ import { creekShape } from '../ribbon/creekShape.ts';
 import { spotGrades } from '../ribbon/spotGrades.ts';
 import { usePreferences } from '../units/displayPreference.ts';
 import { useDraft } from '../ui/useDraft.ts';
-import { dayCandidates, dayProblem, daySky, dayTide, walkedLine, type Candidate, type DayDraft, type DaySky, type DayTide } from './dayProblem.ts';
+import {
+  dayCandidates,
+  dayProblem,
+  daySky,
+  dayTide,
+  walkedLine,
+  type Candidate,
+  type DayDraft,
+  type DaySky,
+  type DayTide,
+} from './dayProblem.ts';
 import { usePlanner, type Planner } from './usePlanner.ts';
 
 /** The planner chooses among so many places at most, best first. */
@@ -34,45 +53,130 @@ export interface Day {
   readonly places: ReadonlyMap<string, Candidate>;
 }
 
-export const firstDraft = (ground: StoredGround, kept: StoredPlan | undefined): DayDraft => (kept
-  ? { start_min: kept.start_min, back_min: kept.back_min, start_m: kept.start_m, limit_kg: kept.limit_kg, tools: kept.tools, aim: kept.aim, way: kept.way, frozen: kept.frozen, waterAway: kept.waterAway, order: kept.stops.map((s) => s.placeId), minutes: Object.fromEntries(kept.stops.map((s) => [s.placeId, s.work_min])) }
-  : { start_min: 480, back_min: 960, start_m: 0, limit_kg: 25, tools: [...USUAL_TOOLS], aim: 'best traps', way: 'quick pans', frozen: false, waterAway: ground.kind !== 'creek' && ground.kind !== 'beach', order: null, minutes: {} });
+export const firstDraft = (ground: StoredGround, kept: StoredPlan | undefined): DayDraft =>
+  kept
+    ? {
+        start_min: kept.start_min,
+        back_min: kept.back_min,
+        start_m: kept.start_m,
+        limit_kg: kept.limit_kg,
+        tools: kept.tools,
+        aim: kept.aim,
+        way: kept.way,
+        frozen: kept.frozen,
+        waterAway: kept.waterAway,
+        order: kept.stops.map((s) => s.placeId),
+        minutes: Object.fromEntries(kept.stops.map((s) => [s.placeId, s.work_min])),
+      }
+    : {
+        start_min: 480,
+        back_min: 960,
+        start_m: 0,
+        limit_kg: 25,
+        tools: [...USUAL_TOOLS],
+        aim: 'best traps',
+        way: 'quick pans',
+        frozen: false,
+        waterAway: ground.kind !== 'creek' && ground.kind !== 'beach',
+        order: null,
+        minutes: {},
+      };
 
 /** One day on one ground: what could be worked, in which order, and what stands against it. */
-export function useDay(ground: StoredGround, spots: readonly StoredSpot[], date: string, kept: StoredPlan | undefined, now: Date): Day {
+export function useDay(
+  ground: StoredGround,
+  spots: readonly StoredSpot[],
+  date: string,
+  kept: StoredPlan | undefined,
+  now: Date,
+): Day {
   const { preferences } = usePreferences();
   const samples = useRecords('samples', ground.id).items;
   const signs = useRecords('signs', ground.id).items;
   const readings = useRecords('gauge-readings', ground.id).items;
-  const [draft, setDraft, forget] = useDraft<DayDraft>(`day-${ground.id}-${date}${kept ? `-${kept.id}-${kept.version}` : ''}`, () => firstDraft(ground, kept));
+  const [draft, setDraft, forget] = useDraft<DayDraft>(
+    `day-${ground.id}-${date}${kept ? `-${kept.id}-${kept.version}` : ''}`,
+    () => firstDraft(ground, kept),
+  );
   const river = useMemo(() => riverNow(readings), [readings]);
   const grades = useMemo(() => spotGrades(samples, ground.swell_percent), [samples, ground.swell_percent]);
-  const ranking = useRanking(spots, signs, samples, grades, preferences, river?.flood?.readAt ?? null, useTrail(useTrace(useTried(ground, spots, samples)), signs));
+  const ranking = useRanking(
+    spots,
+    signs,
+    samples,
+    grades,
+    preferences,
+    river?.flood?.readAt ?? null,
+    useTrail(useTrace(useTried(ground, spots, samples)), signs),
+  );
   const line = useMemo(() => walkedLine(ground, creekShape(ground)), [ground]);
   const pace = useMemo(() => {
     const at = new Map(spots.map((s) => [s.id, Math.min(line.length_m, s.distance_m)]));
-    return pacePerPan(samples.map((s) => ({ at_ms: Date.parse(s.takenAt), spotId: s.spotId, pans: s.volume_L / CONTAINERS.pan })), (a, b) => walkingMinutes(line, at.get(a) ?? 0, at.get(b) ?? 0));
+    return pacePerPan(
+      samples.map((s) => ({ at_ms: Date.parse(s.takenAt), spotId: s.spotId, pans: s.volume_L / CONTAINERS.pan })),
+      (a, b) => walkingMinutes(line, at.get(a) ?? 0, at.get(b) ?? 0),
+    );
   }, [samples, spots, line]);
 
   // The hour is enough: a plan must not be made anew each minute because a reading grows old.
   const hour = Math.floor(now.getTime() / 3_600_000);
-  const all = useMemo(() => dayCandidates(ground, spots, ranking.ranked.slice(0, MOST_PLACES), draft, pace, river, line, new Date(hour * 3_600_000)), [ground, spots, ranking, draft, pace, river, line, hour]);
+  const all = useMemo(
+    () =>
+      dayCandidates(
+        ground,
+        spots,
+        ranking.ranked.slice(0, MOST_PLACES),
+        draft,
+        pace,
+        river,
+        line,
+        new Date(hour * 3_600_000),
+      ),
+    [ground, spots, ranking, draft, pace, river, line, hour],
+  );
   const candidates = useMemo(() => all.filter((c) => c.closed === null), [all]);
   const tide = useMemo(() => dayTide(ground, date), [ground, date]);
-  const problem = useMemo<DayProblem | null>(() => (draft.back_min > draft.start_min && candidates.length > 0 ? dayProblem(candidates, draft, line, tide?.open ?? null) : null), [candidates, draft, line, tide]);
+  const problem = useMemo<DayProblem | null>(
+    () =>
+      draft.back_min > draft.start_min && candidates.length > 0
+        ? dayProblem(candidates, draft, line, tide?.open ?? null)
+        : null,
+    [candidates, draft, line, tide],
+  );
   const planner = usePlanner(problem);
   const plan = useMemo(() => {
     if (!problem) return null;
     const ids = draft.order ?? planner.plan?.stops.map((s) => s.id) ?? null;
     if (!ids) return null;
-    return timeDay(problem, ids.map((id) => problem.stops.findIndex((s) => s.id === id)).filter((i) => i >= 0));
+    return timeDay(
+      problem,
+      ids.map((id) => problem.stops.findIndex((s) => s.id === id)).filter((i) => i >= 0),
+    );
   }, [problem, draft.order, planner.plan]);
   // Plan B is the same day without what goes wrong first: places the water takes.
   const dry = useMemo(() => candidates.filter((c) => !c.byWater), [candidates]);
-  const problemB = useMemo(() => (problem && dry.length > 0 && dry.length < candidates.length ? dayProblem(dry, draft, line, tide?.open ?? null) : null), [problem, dry, candidates, draft, line, tide]);
+  const problemB = useMemo(
+    () =>
+      problem && dry.length > 0 && dry.length < candidates.length
+        ? dayProblem(dry, draft, line, tide?.open ?? null)
+        : null,
+    [problem, dry, candidates, draft, line, tide],
+  );
   const plannerB = usePlanner(problemB);
   return {
-    draft, change: (some) => setDraft((before) => ({ ...before, ...some })), forget, candidates, closed: all.filter((c) => c.closed !== null), ranking, pace, river,
-    sky: useMemo(() => daySky(ground, date), [ground, date]), tide, planner, plan, planB: problemB ? plannerB.plan : null, places: useMemo(() => new Map(all.map((c) => [c.id, c])), [all]),
+    draft,
+    change: (some) => setDraft((before) => ({ ...before, ...some })),
+    forget,
+    candidates,
+    closed: all.filter((c) => c.closed !== null),
+    ranking,
+    pace,
+    river,
+    sky: useMemo(() => daySky(ground, date), [ground, date]),
+    tide,
+    planner,
+    plan,
+    planB: problemB ? plannerB.plan : null,
+    places: useMemo(() => new Map(all.map((c) => [c.id, c])), [all]),
   };
 }

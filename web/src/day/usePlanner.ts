@@ -29,15 +29,20 @@ export function usePlanner(problem: DayProblem | null): Planner {
     let current = true;
     const timer = setTimeout(() => {
       setSearching(0);
-      void remote.plan(problem, proxy((done, best) => {
-        if (!current) return;
-        setSearching(done);
-        setPlan(best);
-      })).then((found) => {
-        if (!current) return;
-        if (found) setPlan(found);
-        setSearching(null);
-      });
+      void remote
+        .plan(
+          problem,
+          proxy((done, best) => {
+            if (!current) return;
+            setSearching(done);
+            setPlan(best);
+          }),
+        )
+        .then((found) => {
+          if (!current) return;
+          if (found) setPlan(found);
+          setSearching(null);
+        });
     }, 120);
     return () => {
       current = false;

@@ -15,10 +15,27 @@ export function ClosedToday({ ground, on = format(new Date(), 'yyyy-MM-dd') }: {
     <div className={`border-l-4 border-dashed pl-3 ${closed.length > 0 ? 'border-danger' : 'border-ink'}`}>
       {closed.length > 0 && (
         <p className="font-semibold text-danger">
-          Closed {isToday ? 'today' : 'on that day'} by your notes: {closed.map((c) => `${c.note.name} (${c.why === 'closed season' ? c.until ? `until ${day(c.until)}` : 'no end noted' : `${c.why}, ${c.until ? day(c.until) : ''}`})`).join('; ')}. Local law decides; ask before you dig.
+          Closed {isToday ? 'today' : 'on that day'} by your notes:{' '}
+          {closed
+            .map(
+              (c) =>
+                `${c.note.name} (${c.why === 'closed season' ? (c.until ? `until ${day(c.until)}` : 'no end noted') : `${c.why}, ${c.until ? day(c.until) : ''}`})`,
+            )
+            .join('; ')}
+          . Local law decides; ask before you dig.
         </p>
       )}
-      {soon.length > 0 && <p>{soon.map((s) => `${s.note.name} ${s.what} ${s.days === 0 ? 'today' : `in ${s.days} day${s.days === 1 ? '' : 's'}`}`).join('; ')}.</p>}
+      {soon.length > 0 && (
+        <p>
+          {soon
+            .map(
+              (s) =>
+                `${s.note.name} ${s.what} ${s.days === 0 ? 'today' : `in ${s.days} day${s.days === 1 ? '' : 's'}`}`,
+            )
+            .join('; ')}
+          .
+        </p>
+      )}
     </div>
   );
 }

@@ -11,5 +11,13 @@ interface SpotSelectProps {
 /** The ground's spots in a list, from the foot up. */
 export function SpotSelect({ spots, value, onPick, problem }: SpotSelectProps) {
   const ordered = [...spots].sort((a, b) => a.distance_m - b.distance_m);
-  return <SelectField label="Spot" value={value ?? ''} choices={[{ value: '', label: 'Pick one' }, ...ordered.map((s) => ({ value: s.id, label: s.name }))]} onChange={(id) => onPick(id || null)} problem={problem} />;
+  return (
+    <SelectField
+      label="Spot"
+      value={value ?? ''}
+      choices={[{ value: '', label: 'Pick one' }, ...ordered.map((s) => ({ value: s.id, label: s.name }))]}
+      onChange={(id) => onPick(id || null)}
+      problem={problem}
+    />
+  );
 }

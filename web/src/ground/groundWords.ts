@@ -14,16 +14,44 @@ interface Words {
 }
 
 const CREEK: Words = {
-  along: 'up', axis: 'upstream of the foot',
+  along: 'up',
+  axis: 'upstream of the foot',
   banks: { left: 'left bank', right: 'right bank', mid: 'in the stream' },
-  edges: [['left', 'bank'], ['right', 'bank']],
+  edges: [
+    ['left', 'bank'],
+    ['right', 'bank'],
+  ],
 };
 
 /** How places are named on each kind of ground. A beach's line runs along the shore with the sea below it, where a creek has its right bank. */
 export const GROUND_WORDS: Readonly<Record<Kind, Words>> = {
   creek: CREEK,
   wash: { ...CREEK, banks: { ...CREEK.banks, mid: 'in the bed' } },
-  bench: { along: 'up', axis: 'from the foot', banks: { left: 'left side', right: 'right side', mid: 'in the middle' }, edges: [['left', 'side'], ['right', 'side']] },
-  hillside: { along: 'up', axis: 'up the slope', banks: { left: 'left of the line', right: 'right of the line', mid: 'on the line' }, edges: [['left', ''], ['right', '']] },
-  beach: { along: 'along', axis: 'along the shore', banks: { left: 'landward', right: 'seaward', mid: 'on the line' }, edges: [['land', ''], ['sea', '']] },
+  bench: {
+    along: 'up',
+    axis: 'from the foot',
+    banks: { left: 'left side', right: 'right side', mid: 'in the middle' },
+    edges: [
+      ['left', 'side'],
+      ['right', 'side'],
+    ],
+  },
+  hillside: {
+    along: 'up',
+    axis: 'up the slope',
+    banks: { left: 'left of the line', right: 'right of the line', mid: 'on the line' },
+    edges: [
+      ['left', ''],
+      ['right', ''],
+    ],
+  },
+  beach: {
+    along: 'along',
+    axis: 'along the shore',
+    banks: { left: 'landward', right: 'seaward', mid: 'on the line' },
+    edges: [
+      ['land', ''],
+      ['sea', ''],
+    ],
+  },
 };

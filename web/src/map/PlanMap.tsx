@@ -32,12 +32,30 @@ export interface PlanMapProps {
 
 /** What a pencil stroke on the map becomes. */
 const STROKES: readonly { readonly value: Drawing; readonly label: string }[] = [
-  { value: 'none', label: 'look' }, { value: 'bar', label: 'bar' }, { value: 'bench', label: 'bench' }, { value: 'claim', label: 'claim' }, { value: 'workings', label: 'workings' }, { value: 'path', label: 'path' },
-  { value: 'line', label: 'the line' }, { value: 'bend', label: 'bend it' }, { value: 'reshape', label: 'reshape' }, { value: 'measure', label: 'measure' },
+  { value: 'none', label: 'look' },
+  { value: 'bar', label: 'bar' },
+  { value: 'bench', label: 'bench' },
+  { value: 'claim', label: 'claim' },
+  { value: 'workings', label: 'workings' },
+  { value: 'path', label: 'path' },
+  { value: 'line', label: 'the line' },
+  { value: 'bend', label: 'bend it' },
+  { value: 'reshape', label: 'reshape' },
+  { value: 'measure', label: 'measure' },
 ];
 
 /** The ground in plan, north up: to look at, draw on, measure, and lay a picture of one's own beneath. */
-export default function PlanMap({ ground, spots, signs, outlines, gold, picked, onPick, onSign, onPlace }: PlanMapProps) {
+export default function PlanMap({
+  ground,
+  spots,
+  signs,
+  outlines,
+  gold,
+  picked,
+  onPick,
+  onSign,
+  onPlace,
+}: PlanMapProps) {
   const write = useWrite();
   const show = useShow();
   const [drawing, setDrawing] = useState<Drawing>('none');
@@ -55,85 +73,184 @@ export default function PlanMap({ ground, spots, signs, outlines, gold, picked, 
 
   const findMe = (): void => {
     setSaid('Looking for your position ...');
-    currentPosition(preferences.positionFrom, ground.id).then((fix) => {
-      setHere([fix.lon, fix.lat]);
-      setSaid(`You stand at the ring, to ${show.distance(Math.max(1, fix.accuracy_m))}.`);
-    }, (error: Error) => setSaid(error.message));
+    currentPosition(preferences.positionFrom, ground.id).then(
+      (fix) => {
+        setHere([fix.lon, fix.lat]);
+        setSaid(`You stand at the ring, to ${show.distance(Math.max(1, fix.accuracy_m))}.`);
+      },
+      (error: Error) => setSaid(error.message),
+    );
   };
 
   const writeOutline = (o: StoredOutline, points: LonLat[]): void => {
     const { version, updatedAt, ...record } = o;
     write({ what: 'record', kind: 'outlines', record: { ...record, points, baseVersion: version } });
-    toast(`${o.name} is redrawn.`, { action: { label: 'Undo', onClick: () => write({ what: 'record', kind: 'outlines', record: { ...record, baseVersion: version + 1 } }) } });
+    toast(`${o.name} is redrawn.`, {
+      action: {
+        label: 'Undo',
+        onClick: () => write({ what: 'record', kind: 'outlines', record: { ...record, baseVersion: version + 1 } }),
+      },
+    });
   };
   const writeLine = async (points: readonly Position[], done: Drawing = 'none'): Promise<void> => {
     try {
-      const kept = await call<StoredGround>('PUT', `/grounds/${ground.id}/line`, { line: points, baseVersion: ground.version });
-      queryClient.setQueryData<StoredGround[]>(listKey('grounds', ''), (list) => list?.map((g) => (g.id === kept.id ? kept : g)));
+      const kept = await call<StoredGround>('PUT', `/grounds/${ground.id}/line`, {
+        line: points,
+        baseVersion: ground.version,
+      });
+      queryClient.setQueryData<StoredGround[]>(listKey('grounds', ''), (list) =>
+        list?.map((g) => (g.id === kept.id ? kept : g)),
+      );
       await queryClient.invalidateQueries({ queryKey: listKey('spots', ground.id) });
       toast(`The line is ${show.distance(kept.length_m)} long.`);
       setDrawing(done);
     } catch (error) {
       setLineTurn((n) => n + 1);
-      toast(navigator.onLine ? (error as Error).message : 'Drawing the line needs a signal, since every spot moves with it. It is as it was.');
+      toast(
+        navigator.onLine
+          ? (error as Error).message
+          : 'Drawing the line needs a signal, since every spot moves with it. It is as it was.',
+      );
     }
   };
 
   const attach = useMap({
-    ground, spots, signs, outlines, gold, picked, drawing, underlayTurn, lineTurn, here, elsewhere,
-    onPick, onSign, onPlace, onOutline: setOpenOutline, onSay: setSaid,
+    ground,
+    spots,
+    signs,
+    outlines,
+    gold,
+    picked,
+    drawing,
+    underlayTurn,
+    lineTurn,
+    here,
+    elsewhere,
+    onPick,
+    onSign,
+    onPlace,
+    onOutline: setOpenOutline,
+    onSay: setSaid,
     onDrawn: (what, points) => {
       if (what === 'line') void writeLine(points);
       else if (what !== 'measure') setDrawn({ kind: what, points });
     },
     onReshaped: writeOutline,
-    onBent: (points) => { if (ground.line) void writeLine(reshapeLine(ground.line, points), 'bend'); },
+    onBent: (points) => {
+      if (ground.line) void writeLine(reshapeLine(ground.line, points), 'bend');
+    },
   });
 
   return (
     <div className="flex flex-col gap-2">
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-2 no-print">
-        <Choices label="On the map" value={drawing} onChange={(d) => { setDrawing(d); setSaid(HINTS[d]); }} choices={STROKES} />
-        <Button look="quiet" onClick={findMe}>Where I stand</Button>
-        <Button look="quiet" onClick={() => setUnderlayOpen(true)}>Picture beneath ...</Button>
+      <div className="no-print flex flex-wrap items-center gap-x-4 gap-y-2">
+        <Choices
+          label="On the map"
+          value={drawing}
+          onChange={(d) => {
+            setDrawing(d);
+            setSaid(HINTS[d]);
+          }}
+          choices={STROKES}
+        />
+        <Button look="quiet" onClick={findMe}>
+          Where I stand
+        </Button>
+        <Button look="quiet" onClick={() => setUnderlayOpen(true)}>
+          Picture beneath ...
+        </Button>
       </div>
-      <p role="status" className="min-h-5 text-[13px] text-ink-2">{said}</p>
-      <div ref={attach} tabIndex={0} role="group" aria-label={`Map of ${ground.name}, north up: ${spots.length} spots, ${signs.length} signs. Arrow keys move it, plus and minus zoom.`} className="h-[26rem] w-full touch-none border-2 border-ink bg-picked max-sm:h-[56dvh]" />
+      <p role="status" className="min-h-5 text-[13px] text-ink-2">
+        {said}
+      </p>
+      <div
+        ref={attach}
+        tabIndex={0}
+        role="group"
+        aria-label={`Map of ${ground.name}, north up: ${spots.length} spots, ${signs.length} signs. Arrow keys move it, plus and minus zoom.`}
+        className="h-[26rem] w-full touch-none border-2 border-ink bg-picked max-sm:h-[56dvh]"
+      />
       {drawn && (
         <OutlineSheet
-          kind={drawn.kind} outline={null} onClose={() => setDrawn(null)}
+          kind={drawn.kind}
+          outline={null}
+          onClose={() => setDrawn(null)}
           onKeep={(name, height_m, note) => {
-            write({ what: 'record', kind: 'outlines', record: { id: uuidv7(), deleted: false, groundId: ground.id, name, kind: drawn.kind, points: drawn.points, height_m, note, baseVersion: 0 } });
+            write({
+              what: 'record',
+              kind: 'outlines',
+              record: {
+                id: uuidv7(),
+                deleted: false,
+                groundId: ground.id,
+                name,
+                kind: drawn.kind,
+                points: drawn.points,
+                height_m,
+                note,
+                baseVersion: 0,
+              },
+            });
             setDrawn(null);
           }}
         />
       )}
       {openOutline && (
         <OutlineSheet
-          kind={openOutline.kind} outline={openOutline} onClose={() => setOpenOutline(null)}
+          kind={openOutline.kind}
+          outline={openOutline}
+          onClose={() => setOpenOutline(null)}
           onKeep={(name, height_m, note) => {
             const { version, updatedAt, ...record } = openOutline;
-            write({ what: 'record', kind: 'outlines', record: { ...record, name, height_m, note, baseVersion: version } });
+            write({
+              what: 'record',
+              kind: 'outlines',
+              record: { ...record, name, height_m, note, baseVersion: version },
+            });
             setOpenOutline(null);
           }}
           onRemove={() => {
             const { version, updatedAt, ...record } = openOutline;
             write({ what: 'record', kind: 'outlines', record: { ...record, deleted: true, baseVersion: version } });
-            toast(`${record.name} is off the map.`, { action: { label: 'Undo', onClick: () => write({ what: 'record', kind: 'outlines', record: { ...record, deleted: false, baseVersion: version + 1 } }) } });
+            toast(`${record.name} is off the map.`, {
+              action: {
+                label: 'Undo',
+                onClick: () =>
+                  write({
+                    what: 'record',
+                    kind: 'outlines',
+                    record: { ...record, deleted: false, baseVersion: version + 1 },
+                  }),
+              },
+            });
             setOpenOutline(null);
           }}
         />
       )}
-      {underlayOpen && <UnderlaySheet groundId={ground.id} onClose={() => { setUnderlayOpen(false); setUnderlayTurn((n) => n + 1); }} />}
+      {underlayOpen && (
+        <UnderlaySheet
+          groundId={ground.id}
+          onClose={() => {
+            setUnderlayOpen(false);
+            setUnderlayTurn((n) => n + 1);
+          }}
+        />
+      )}
     </div>
   );
 }
 
 const HINTS: Readonly<Record<Drawing, string>> = {
-  none: '', bar: 'Tap its corners; tap the last one again to close it.', bench: 'Tap its corners; tap the last one again to close it.', claim: 'Tap the claim’s corners as on the paper; tap the last one again. A drawing is no survey.',
-  workings: 'Tap its corners; tap the last one again to close it.', path: 'Tap along it; tap the last point again to end.', bend: 'Drag a point of the line, or a stretch of it to make a new one. Spots with a position move along.',
+  none: '',
+  bar: 'Tap its corners; tap the last one again to close it.',
+  bench: 'Tap its corners; tap the last one again to close it.',
+  claim: 'Tap the claim’s corners as on the paper; tap the last one again. A drawing is no survey.',
+  workings: 'Tap its corners; tap the last one again to close it.',
+  path: 'Tap along it; tap the last point again to end.',
+  bend: 'Drag a point of the line, or a stretch of it to make a new one. Spots with a position move along.',
   line: 'Tap up the ground from its foot to its head; tap the last point again. It takes the place of the line that is there.',
-  reshape: 'Drag a corner, or a side to make a new corner.', measure: 'Tap along what you want to measure.',
+  reshape: 'Drag a corner, or a side to make a new corner.',
+  measure: 'Tap along what you want to measure.',
 };
 
 interface OutlineSheetProps {
@@ -150,15 +267,52 @@ function OutlineSheet({ kind, outline, onKeep, onRemove, onClose }: OutlineSheet
   const [note, setNote] = useState(outline?.note ?? '');
   const [tried, setTried] = useState(false);
   const height_m = height.trim() === '' ? null : Number(height.replace(',', '.'));
-  const heightProblem = height_m !== null && !(height_m >= -5 && height_m <= 300) ? 'Metres above the water, -5 to 300.' : null;
+  const heightProblem =
+    height_m !== null && !(height_m >= -5 && height_m <= 300) ? 'Metres above the water, -5 to 300.' : null;
   const standsUp = kind === 'bar' || kind === 'bench';
   return (
-    <Sheet open onOpenChange={(open) => { if (!open) onClose(); }} title={outline ? outline.name : `A ${kind === 'workings' ? 'patch of old workings' : kind}`}>
-      <form className="flex flex-col gap-2" onSubmit={(e) => { e.preventDefault(); setTried(true); if (name.trim() === '' || heightProblem) return; onKeep(name.trim().slice(0, 80), height_m, note); }}>
-        <TextField label="Name" value={name} onChange={setName} problem={tried && name.trim() === '' ? 'Give it a name.' : null} />
-        {standsUp && <TextField label="Height above the water, m" value={height} onChange={setHeight} problem={heightProblem} hint="It then stands at that height on the ribbon." />}
+    <Sheet
+      open
+      onOpenChange={(open) => {
+        if (!open) onClose();
+      }}
+      title={outline ? outline.name : `A ${kind === 'workings' ? 'patch of old workings' : kind}`}
+    >
+      <form
+        className="flex flex-col gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          setTried(true);
+          if (name.trim() === '' || heightProblem) return;
+          onKeep(name.trim().slice(0, 80), height_m, note);
+        }}
+      >
+        <TextField
+          label="Name"
+          value={name}
+          onChange={setName}
+          problem={tried && name.trim() === '' ? 'Give it a name.' : null}
+        />
+        {standsUp && (
+          <TextField
+            label="Height above the water, m"
+            value={height}
+            onChange={setHeight}
+            problem={heightProblem}
+            hint="It then stands at that height on the ribbon."
+          />
+        )}
         <TextField label="Note" value={note} onChange={setNote} rows={2} />
-        <div className="mt-2 flex flex-wrap gap-3"><Button look="main" type="submit">Keep it</Button>{onRemove && <Button look="danger" onClick={onRemove}>Take it off</Button>}</div>
+        <div className="mt-2 flex flex-wrap gap-3">
+          <Button look="main" type="submit">
+            Keep it
+          </Button>
+          {onRemove && (
+            <Button look="danger" onClick={onRemove}>
+              Take it off
+            </Button>
+          )}
+        </div>
       </form>
     </Sheet>
   );

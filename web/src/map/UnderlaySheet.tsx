@@ -11,7 +11,9 @@ export function UnderlaySheet({ groundId, onClose }: { groundId: string; onClose
   const [address, setAddress] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [tried, setTried] = useState(false);
-  useEffect(() => { void findUnderlay(groundId).then(setNow); }, [groundId]);
+  useEffect(() => {
+    void findUnderlay(groundId).then(setNow);
+  }, [groundId]);
 
   const choose = async (files: readonly File[]): Promise<void> => {
     if (files.length === 0) return;
@@ -30,14 +32,55 @@ export function UnderlaySheet({ groundId, onClose }: { groundId: string; onClose
     onClose();
   };
   return (
-    <Sheet open onOpenChange={(open) => { if (!open) onClose(); }} title="A picture beneath">
+    <Sheet
+      open
+      onOpenChange={(open) => {
+        if (!open) onClose();
+      }}
+      title="A picture beneath"
+    >
       <div className="flex flex-col gap-3">
-        {now && <p>Now: {now.kind === 'tiles' ? now.address : now.name}. <Button look="quiet" onClick={() => { void dropUnderlay(groundId).then(onClose); }}>Take it away</Button></p>}
+        {now && (
+          <p>
+            Now: {now.kind === 'tiles' ? now.address : now.name}.{' '}
+            <Button
+              look="quiet"
+              onClick={() => {
+                void dropUnderlay(groundId).then(onClose);
+              }}
+            >
+              Take it away
+            </Button>
+          </p>
+        )}
         <Field label="A GeoTIFF, or a picture with its world file" problem={problem} hint="Kept on this device only.">
-          {(ids) => <input {...ids} type="file" multiple accept=".tif,.tiff,.png,.jpg,.jpeg,.webp,.pgw,.jgw,.wld,.pngw,.jpgw" className="written w-full" onChange={(e) => { setProblem(null); void choose([...(e.target.files ?? [])]); }} />}
+          {(ids) => (
+            <input
+              {...ids}
+              type="file"
+              multiple
+              accept=".tif,.tiff,.png,.jpg,.jpeg,.webp,.pgw,.jgw,.wld,.pngw,.jpgw"
+              className="written w-full"
+              onChange={(e) => {
+                setProblem(null);
+                void choose([...(e.target.files ?? [])]);
+              }}
+            />
+          )}
         </Field>
-        <form onSubmit={(e) => { e.preventDefault(); void keepTiles(); }}>
-          <TextField label="Or tiles from an address you may use" value={address} onChange={setAddress} problem={tried ? tileProblem(address) : null} hint="https://.../{z}/{x}/{y}.png. Whoever runs it learns which places you look at." />
+        <form
+          onSubmit={(e) => {
+            e.preventDefault();
+            void keepTiles();
+          }}
+        >
+          <TextField
+            label="Or tiles from an address you may use"
+            value={address}
+            onChange={setAddress}
+            problem={tried ? tileProblem(address) : null}
+            hint="https://.../{z}/{x}/{y}.png. Whoever runs it learns which places you look at."
+          />
           <Button type="submit">Use these tiles</Button>
         </form>
       </div>

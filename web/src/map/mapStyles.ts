@@ -18,32 +18,82 @@ export interface Inks {
 export function readInks(): Inks {
   const css = getComputedStyle(document.documentElement);
   const of = (name: string): string => css.getPropertyValue(name).trim();
-  return { ink: of('--ink'), ink2: of('--ink-2'), paper: of('--paper'), water: of('--water'), gold: of('--gold'), goldFill: of('--gold-fill'), rust: of('--rust'), gravel: of('--gravel'), danger: of('--danger') };
+  return {
+    ink: of('--ink'),
+    ink2: of('--ink-2'),
+    paper: of('--paper'),
+    water: of('--water'),
+    gold: of('--gold'),
+    goldFill: of('--gold-fill'),
+    rust: of('--rust'),
+    gravel: of('--gravel'),
+    danger: of('--danger'),
+  };
 }
 
 const SERIF = '600 13px "Bitter Variable", Georgia, serif';
 const SANS = '12.5px "Atkinson Hyperlegible Next Variable", system-ui, sans-serif';
-const halo = (inks: Inks, text: string, font: string, offsetY = -14): Text => new Text({ text, font, offsetY, fill: new Fill({ color: inks.ink }), stroke: new Stroke({ color: inks.paper, width: 4 }) });
+const halo = (inks: Inks, text: string, font: string, offsetY = -14): Text =>
+  new Text({
+    text,
+    font,
+    offsetY,
+    fill: new Fill({ color: inks.ink }),
+    stroke: new Stroke({ color: inks.paper, width: 4 }),
+  });
 
 /** A creek in two strokes: water between inked banks; a dry line broken. */
 export const lineStyle = (inks: Inks, dry: boolean): Style[] => [
   new Style({ stroke: new Stroke({ color: inks.ink, width: 8 }) }),
-  new Style({ stroke: new Stroke({ color: dry ? inks.gravel : inks.water, width: 5.500, ...(dry && { lineDash: [9, 5] }) }) }),
+  new Style({
+    stroke: new Stroke({ color: dry ? inks.gravel : inks.water, width: 5.5, ...(dry && { lineDash: [9, 5] }) }),
+  }),
 ];
 
 /** Spots as on the ribbon: an upright cross, smaller for a point of a plan; gold found is a disc, the picked one stands on a dark ring. */
 export function spotStyle(inks: Inks, spot: StoredSpot, gold: boolean, picked: boolean, named: boolean): Style[] {
-  const cross = new RegularShape({ points: 4, radius: picked ? 10 : spot.samplePlanId === null ? 7 : 4.500, radius2: 0, angle: 0, stroke: new Stroke({ color: inks.ink, width: picked ? 4 : 2.400 }) });
+  const cross = new RegularShape({
+    points: 4,
+    radius: picked ? 10 : spot.samplePlanId === null ? 7 : 4.5,
+    radius2: 0,
+    angle: 0,
+    stroke: new Stroke({ color: inks.ink, width: picked ? 4 : 2.4 }),
+  });
   return [
-    ...(picked ? [new Style({ image: new Circle({ radius: 14, fill: new Fill({ color: inks.paper }), stroke: new Stroke({ color: inks.ink, width: 3 }) }) })] : []),
-    new Style({ image: gold ? new Circle({ radius: picked ? 8 : 6, fill: new Fill({ color: inks.goldFill }), stroke: new Stroke({ color: inks.gold, width: 1.600 }) }) : cross, ...(named && { text: halo(inks, spot.name, SERIF, picked ? -20 : -14) }) }),
+    ...(picked
+      ? [
+          new Style({
+            image: new Circle({
+              radius: 14,
+              fill: new Fill({ color: inks.paper }),
+              stroke: new Stroke({ color: inks.ink, width: 3 }),
+            }),
+          }),
+        ]
+      : []),
+    new Style({
+      image: gold
+        ? new Circle({
+            radius: picked ? 8 : 6,
+            fill: new Fill({ color: inks.goldFill }),
+            stroke: new Stroke({ color: inks.gold, width: 1.6 }),
+          })
+        : cross,
+      ...(named && { text: halo(inks, spot.name, SERIF, picked ? -20 : -14) }),
+    }),
   ];
 }
 
 /** Signs by family, each a shape of its own, so that thousands draw as stamps. Float is rust, as everywhere. */
 const FAMILY: Readonly<Record<string, { points: number; angle: number; filled: boolean }>> = {
-  'slow water': { points: 3, angle: Math.PI, filled: false }, 'bed': { points: 4, angle: Math.PI / 4, filled: true }, 'bank': { points: 3, angle: 0, filled: true }, 'heavies': { points: 6, angle: 0, filled: true },
-  'float': { points: 5, angle: 0.3, filled: true }, 'people': { points: 4, angle: Math.PI / 4, filled: false }, 'note': { points: 20, angle: 0, filled: false }, 'own': { points: 8, angle: 0, filled: false },
+  'slow water': { points: 3, angle: Math.PI, filled: false },
+  bed: { points: 4, angle: Math.PI / 4, filled: true },
+  bank: { points: 3, angle: 0, filled: true },
+  heavies: { points: 6, angle: 0, filled: true },
+  float: { points: 5, angle: 0.3, filled: true },
+  people: { points: 4, angle: Math.PI / 4, filled: false },
+  note: { points: 20, angle: 0, filled: false },
+  own: { points: 8, angle: 0, filled: false },
 };
 const stamps = new Map<string, Style>();
 export function signStyle(inks: Inks, sign: StoredSign): Style {
@@ -53,17 +103,30 @@ export function signStyle(inks: Inks, sign: StoredSign): Style {
   if (found) return found;
   const shape = FAMILY[family] ?? { points: 8, angle: 0, filled: false };
   const color = family === 'float' ? inks.rust : inks.ink;
-  const style = new Style({ image: new RegularShape({ points: shape.points, angle: shape.angle, radius: 5.500, fill: new Fill({ color: shape.filled ? color : inks.paper }), stroke: new Stroke({ color, width: 1.400 }) }) });
+  const style = new Style({
+    image: new RegularShape({
+      points: shape.points,
+      angle: shape.angle,
+      radius: 5.5,
+      fill: new Fill({ color: shape.filled ? color : inks.paper }),
+      stroke: new Stroke({ color, width: 1.4 }),
+    }),
+  });
   stamps.set(key, style);
   return style;
 }
 
 /** Claims are dashed danger-free ink; benches and bars lightly filled; paths dotted. */
 export function outlineStyle(inks: Inks, outline: Pick<StoredOutline, 'kind' | 'name'>, picked: boolean): Style {
-  const width = picked ? 3.500 : 1.800;
+  const width = picked ? 3.5 : 1.8;
   const dash = { bar: undefined, bench: [10, 5], claim: [2, 6], workings: [4, 4], path: [1, 6] }[outline.kind];
   return new Style({
-    stroke: new Stroke({ color: inks.ink, width, ...(dash && { lineDash: dash }), lineCap: outline.kind === 'claim' || outline.kind === 'path' ? 'round' : 'butt' }),
+    stroke: new Stroke({
+      color: inks.ink,
+      width,
+      ...(dash && { lineDash: dash }),
+      lineCap: outline.kind === 'claim' || outline.kind === 'path' ? 'round' : 'butt',
+    }),
     ...(outline.kind !== 'path' && outline.kind !== 'claim' && { fill: new Fill({ color: `${inks.gravel}b0` }) }),
     text: halo(inks, outline.name, SANS, 0),
   });

@@ -69,7 +69,8 @@ const NAMES_TO_M_PX = 2.5;
 /** A tap finds what lies within so many pixels: a wet finger's breadth. */
 const FINGER_PX = 14;
 
-const lonLats = (coordinates: readonly (readonly number[])[]): LonLat[] => coordinates.map((c) => toLonLat([c[0] ?? 0, c[1] ?? 0]) as LonLat);
+const lonLats = (coordinates: readonly (readonly number[])[]): LonLat[] =>
+  coordinates.map((c) => toLonLat([c[0] ?? 0, c[1] ?? 0]) as LonLat);
 
 /** The map itself. Attach the returned ref to the element it fills. */
 export function useMap(input: MapInput): (element: HTMLElement | null) => (() => void) | undefined {
@@ -77,43 +78,64 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
   const { preferences } = usePreferences();
   const show = useShow();
   const latest = useRef(input);
-  useEffect(() => { latest.current = input; });
+  useEffect(() => {
+    latest.current = input;
+  });
   const [map, setMap] = useState<OlMap | null>(null);
-  const [sources] = useState(() => ({ line: new VectorSource(), outlines: new VectorSource(), signs: new VectorSource(), spots: new VectorSource(), pencil: new VectorSource(), here: new VectorSource() }));
+  const [sources] = useState(() => ({
+    line: new VectorSource(),
+    outlines: new VectorSource(),
+    signs: new VectorSource(),
+    spots: new VectorSource(),
+    pencil: new VectorSource(),
+    here: new VectorSource(),
+  }));
 
-  const attach = useCallback((element: HTMLElement | null) => {
-    if (!element) return undefined;
-    const made = new OlMap({
-      target: element, keyboardEventTarget: element, interactions: usualInteractions({ altShiftDragRotate: false, pinchRotate: false }),
-      controls: [new Zoom({ zoomInTipLabel: 'Nearer', zoomOutTipLabel: 'Farther' }), new ScaleLine({ units: document.documentElement.dataset['units'] === 'US' ? 'us' : 'metric' })],
-      view: new View({ center: [0, 0], zoom: 2, maxZoom: 23, enableRotation: false, constrainOnlyCenter: true }),
-      layers: [
-        new VectorLayer({ source: sources.outlines, zIndex: 1 }), new VectorLayer({ source: sources.line, zIndex: 2 }), 
-        // Thousands of signs are drawn once into an image that moves with the hand, and anew when it rests.
-        new VectorImageLayer({ source: sources.signs, zIndex: 3, imageRatio: 1.2 }),
-        new VectorLayer({ source: sources.spots, zIndex: 4 }), new VectorLayer({ source: sources.here, zIndex: 5 }), new VectorLayer({ source: sources.pencil, zIndex: 6 }),
-      ],
-    });
-    // What lies nearest under the finger: spots before signs before shapes.
-    made.on('singleclick', (event) => {
-      if (latest.current.drawing !== 'none') return;
-      const hits = made.getFeaturesAtPixel(event.pixel, { hitTolerance: FINGER_PX });
-      const of = (what: string): string | undefined => hits.find((f) => f.get('what') === what)?.get('id') as string | undefined;
-      const [spot, sign, outline] = [of('spot'), of('sign'), of('outline')];
-      if (spot) latest.current.onPick(spot);
-      else if (sign) latest.current.onSign(sign);
-      else if (outline) {
-        const found = latest.current.outlines.find((o) => o.id === outline);
-        if (found) latest.current.onOutline(found);
-      } else latest.current.onPlace(toLonLat(event.coordinate) as LonLat);
-    });
-    setMap(made);
-    return () => {
-      made.setTarget(undefined);
-      made.dispose();
-      setMap(null);
-    };
-  }, [sources]);
+  const attach = useCallback(
+    (element: HTMLElement | null) => {
+      if (!element) return undefined;
+      const made = new OlMap({
+        target: element,
+        keyboardEventTarget: element,
+        interactions: usualInteractions({ altShiftDragRotate: false, pinchRotate: false }),
+        controls: [
+          new Zoom({ zoomInTipLabel: 'Nearer', zoomOutTipLabel: 'Farther' }),
+          new ScaleLine({ units: document.documentElement.dataset['units'] === 'US' ? 'us' : 'metric' }),
+        ],
+        view: new View({ center: [0, 0], zoom: 2, maxZoom: 23, enableRotation: false, constrainOnlyCenter: true }),
+        layers: [
+          new VectorLayer({ source: sources.outlines, zIndex: 1 }),
+          new VectorLayer({ source: sources.line, zIndex: 2 }),
+          // Thousands of signs are drawn once into an image that moves with the hand, and anew when it rests.
+          new VectorImageLayer({ source: sources.signs, zIndex: 3, imageRatio: 1.2 }),
+          new VectorLayer({ source: sources.spots, zIndex: 4 }),
+          new VectorLayer({ source: sources.here, zIndex: 5 }),
+          new VectorLayer({ source: sources.pencil, zIndex: 6 }),
+        ],
+      });
+      // What lies nearest under the finger: spots before signs before shapes.
+      made.on('singleclick', (event) => {
+        if (latest.current.drawing !== 'none') return;
+        const hits = made.getFeaturesAtPixel(event.pixel, { hitTolerance: FINGER_PX });
+        const of = (what: string): string | undefined =>
+          hits.find((f) => f.get('what') === what)?.get('id') as string | undefined;
+        const [spot, sign, outline] = [of('spot'), of('sign'), of('outline')];
+        if (spot) latest.current.onPick(spot);
+        else if (sign) latest.current.onSign(sign);
+        else if (outline) {
+          const found = latest.current.outlines.find((o) => o.id === outline);
+          if (found) latest.current.onOutline(found);
+        } else latest.current.onPlace(toLonLat(event.coordinate) as LonLat);
+      });
+      setMap(made);
+      return () => {
+        made.setTarget(undefined);
+        made.dispose();
+        setMap(null);
+      };
+    },
+    [sources],
+  );
 
   // What is drawn. Styles follow the light; names fall away from afar.
   useEffect(() => {
@@ -129,31 +151,49 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
       source.addFeatures(features.filter((f): f is Feature => f !== null));
     };
     if (ground.line) {
-      const line = new Feature({ geometry: new LineString(ground.line.map((p) => fromLonLat([p[0], p[1]]))), what: 'line' });
+      const line = new Feature({
+        geometry: new LineString(ground.line.map((p) => fromLonLat([p[0], p[1]]))),
+        what: 'line',
+      });
       line.setStyle(lineStyle(inks, ground.kind !== 'creek' && ground.kind !== 'beach'));
       fill(sources.line, [line]);
     } else fill(sources.line, []);
-    fill(sources.outlines, outlines.map((o) => {
-      const points = o.points.map((p) => fromLonLat([p[0], p[1]]));
-      const feature = new Feature({ geometry: o.kind === 'path' ? new LineString(points) : new Polygon([[...points, points[0] ?? [0, 0]]]), what: 'outline', id: o.id });
-      feature.setStyle(outlineStyle(inks, o, false));
-      return feature;
-    }));
-    fill(sources.signs, signs.map((s) => {
-      const geometry = at(s);
-      if (!geometry) return null;
-      const feature = new Feature({ geometry, what: 'sign', id: s.id });
-      feature.setStyle(signStyle(inks, s));
-      return feature;
-    }));
-    fill(sources.spots, spots.map((s) => {
-      const geometry = at(s);
-      if (!geometry) return null;
-      const feature = new Feature({ geometry, what: 'spot', id: s.id });
-      const [near, far] = [true, false].map((n) => spotStyle(inks, s, gold.has(s.id), s.id === picked, n || s.id === picked));
-      feature.setStyle((_f, resolution) => (named(resolution) ? near : far));
-      return feature;
-    }));
+    fill(
+      sources.outlines,
+      outlines.map((o) => {
+        const points = o.points.map((p) => fromLonLat([p[0], p[1]]));
+        const feature = new Feature({
+          geometry: o.kind === 'path' ? new LineString(points) : new Polygon([[...points, points[0] ?? [0, 0]]]),
+          what: 'outline',
+          id: o.id,
+        });
+        feature.setStyle(outlineStyle(inks, o, false));
+        return feature;
+      }),
+    );
+    fill(
+      sources.signs,
+      signs.map((s) => {
+        const geometry = at(s);
+        if (!geometry) return null;
+        const feature = new Feature({ geometry, what: 'sign', id: s.id });
+        feature.setStyle(signStyle(inks, s));
+        return feature;
+      }),
+    );
+    fill(
+      sources.spots,
+      spots.map((s) => {
+        const geometry = at(s);
+        if (!geometry) return null;
+        const feature = new Feature({ geometry, what: 'spot', id: s.id });
+        const [near, far] = [true, false].map((n) =>
+          spotStyle(inks, s, gold.has(s.id), s.id === picked, n || s.id === picked),
+        );
+        feature.setStyle((_f, resolution) => (named(resolution) ? near : far));
+        return feature;
+      }),
+    );
   }, [ground, spots, signs, outlines, gold, picked, sources, preferences.light, lineTurn]);
 
   // The whole ground at first; later only as far as it takes to see what was picked elsewhere.
@@ -172,7 +212,12 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
     if (!map || !to) return;
     const view = map.getView();
     const [w, s, e, n] = view.calculateExtent(map.getSize());
-    if (to[0] !== undefined && to[1] !== undefined && (to[0] < (w ?? 0) || to[0] > (e ?? 0) || to[1] < (s ?? 0) || to[1] > (n ?? 0))) view.animate({ center: to, duration: matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : 250 });
+    if (
+      to[0] !== undefined &&
+      to[1] !== undefined &&
+      (to[0] < (w ?? 0) || to[0] > (e ?? 0) || to[1] < (s ?? 0) || to[1] > (n ?? 0))
+    )
+      view.animate({ center: to, duration: matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : 250 });
   }, [map, picked, spots, sources]);
 
   // Where one stands.
@@ -182,7 +227,16 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
     const inks = readInks();
     const at = fromLonLat(here);
     const dot = new Feature({ geometry: new Point(at) });
-    dot.setStyle([new Style({ image: new Circle({ radius: 11, fill: new Fill({ color: inks.paper }), stroke: new Stroke({ color: inks.water, width: 3 }) }) }), new Style({ image: new Circle({ radius: 4, fill: new Fill({ color: inks.water }) }) })]);
+    dot.setStyle([
+      new Style({
+        image: new Circle({
+          radius: 11,
+          fill: new Fill({ color: inks.paper }),
+          stroke: new Stroke({ color: inks.water, width: 3 }),
+        }),
+      }),
+      new Style({ image: new Circle({ radius: 4, fill: new Fill({ color: inks.water }) }) }),
+    ]);
     sources.here.addFeature(dot);
     map.getView().setCenter(at);
     if ((map.getView().getZoom() ?? 0) < 16) map.getView().setZoom(17);
@@ -199,12 +253,20 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
           const outline = latest.current.outlines.find((o) => o.id === feature.get('id'));
           const geometry = feature.getGeometry();
           if (!outline) continue;
-          const points = geometry instanceof Polygon ? lonLats((geometry.getCoordinates()[0] ?? []).slice(0, -1)) : geometry instanceof LineString ? lonLats(geometry.getCoordinates()) : [];
-          if (points.length >= 2 && JSON.stringify(points) !== JSON.stringify(outline.points)) latest.current.onReshaped(outline, points);
+          const points =
+            geometry instanceof Polygon
+              ? lonLats((geometry.getCoordinates()[0] ?? []).slice(0, -1))
+              : geometry instanceof LineString
+                ? lonLats(geometry.getCoordinates())
+                : [];
+          if (points.length >= 2 && JSON.stringify(points) !== JSON.stringify(outline.points))
+            latest.current.onReshaped(outline, points);
         }
       });
       map.addInteraction(modify);
-      return () => { map.removeInteraction(modify); };
+      return () => {
+        map.removeInteraction(modify);
+      };
     }
     if (drawing === 'bend') {
       const modify = new Modify({ source: sources.line, pixelTolerance: FINGER_PX });
@@ -213,22 +275,39 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
         if (geometry instanceof LineString) latest.current.onBent(lonLats(geometry.getCoordinates()));
       });
       map.addInteraction(modify);
-      return () => { map.removeInteraction(modify); };
+      return () => {
+        map.removeInteraction(modify);
+      };
     }
     const isArea = drawing !== 'path' && drawing !== 'line' && drawing !== 'measure';
-    const draw = new Draw({ source: sources.pencil, type: isArea ? 'Polygon' : 'LineString', style: outlineStyle(inks, { kind: isArea ? 'bench' : 'path', name: '' }, true) });
+    const draw = new Draw({
+      source: sources.pencil,
+      type: isArea ? 'Polygon' : 'LineString',
+      style: outlineStyle(inks, { kind: isArea ? 'bench' : 'path', name: '' }, true),
+    });
     draw.on('drawstart', ({ feature }) => {
       sources.pencil.clear();
       feature.getGeometry()?.on('change', ({ target }) => {
         const geometry = target as Polygon | LineString;
         const area_m2 = geometry instanceof Polygon ? getArea(geometry) : null;
-        const length_m = getLength(geometry instanceof Polygon ? new LineString(geometry.getCoordinates()[0] ?? []) : geometry);
-        latest.current.onSay(area_m2 === null ? show.distance(length_m) : `${show.distance(length_m)} round, ${show.display.system === 'US' ? `${Math.round(area_m2 * 1.19599).toLocaleString('en-US')} sq yd` : `${Math.round(area_m2).toLocaleString('en-US')} m²`}`);
+        const length_m = getLength(
+          geometry instanceof Polygon ? new LineString(geometry.getCoordinates()[0] ?? []) : geometry,
+        );
+        latest.current.onSay(
+          area_m2 === null
+            ? show.distance(length_m)
+            : `${show.distance(length_m)} round, ${show.display.system === 'US' ? `${Math.round(area_m2 * 1.19599).toLocaleString('en-US')} sq yd` : `${Math.round(area_m2).toLocaleString('en-US')} m²`}`,
+        );
       });
     });
     draw.on('drawend', ({ feature }) => {
       const geometry = feature.getGeometry();
-      const points = geometry instanceof Polygon ? lonLats((geometry.getCoordinates()[0] ?? []).slice(0, -1)) : geometry instanceof LineString ? lonLats(geometry.getCoordinates()) : [];
+      const points =
+        geometry instanceof Polygon
+          ? lonLats((geometry.getCoordinates()[0] ?? []).slice(0, -1))
+          : geometry instanceof LineString
+            ? lonLats(geometry.getCoordinates())
+            : [];
       if (drawing !== 'measure') setTimeout(() => sources.pencil.clear(), 0);
       latest.current.onDrawn(drawing, points);
     });
@@ -247,10 +326,18 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
     let url: string | null = null;
     void findUnderlay(ground.id).then((underlay) => {
       if (!current || !underlay) return;
-      if (underlay.kind === 'tiles') layer = new TileLayer({ source: new XYZ({ url: underlay.address, crossOrigin: null }), zIndex: 0 });
+      if (underlay.kind === 'tiles')
+        layer = new TileLayer({ source: new XYZ({ url: underlay.address, crossOrigin: null }), zIndex: 0 });
       else {
         url = URL.createObjectURL(underlay.picture);
-        layer = new ImageLayer({ source: new ImageStatic({ url, imageExtent: transformExtent([...underlay.extent], underlay.projection, 'EPSG:3857'), projection: 'EPSG:3857' }), zIndex: 0 });
+        layer = new ImageLayer({
+          source: new ImageStatic({
+            url,
+            imageExtent: transformExtent([...underlay.extent], underlay.projection, 'EPSG:3857'),
+            projection: 'EPSG:3857',
+          }),
+          zIndex: 0,
+        });
       }
       map.addLayer(layer);
     });

@@ -6,7 +6,14 @@ describe('a world file', () => {
     expect(readWorldFile('0.01\n0\n0\n-0.02\n-33\n46.51\n')).toEqual({ px: 0.01, py: -0.02, x: -33, y: 46.51 });
     expect(readWorldFile(' 0,5 \r\n0\r\n0\r\n-0,5\r\n100\r\n200')).toEqual({ px: 0.5, py: -0.5, x: 100, y: 200 });
   });
-  test.each([['', /six numbers/], ['1\n0\n0\n-1\n5', /six numbers/], ['1\n0\n0\nminus\n5\n5', /six numbers/], ['1\n0.3\n0\n-1\n5\n5', /turned/], ['-1\n0\n0\n-1\n5\n5', /first number/], ['1\n0\n0\n1\n5\n5', /fourth below 0/]])('%j is refused in words', (text, words) => {
+  test.each([
+    ['', /six numbers/],
+    ['1\n0\n0\n-1\n5', /six numbers/],
+    ['1\n0\n0\nminus\n5\n5', /six numbers/],
+    ['1\n0.3\n0\n-1\n5\n5', /turned/],
+    ['-1\n0\n0\n-1\n5\n5', /first number/],
+    ['1\n0\n0\n1\n5\n5', /fourth below 0/],
+  ])('%j is refused in words', (text, words) => {
     expect(() => readWorldFile(text)).toThrow(words);
     expect(() => readWorldFile(text)).toThrow(Unusable);
   });

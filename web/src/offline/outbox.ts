@@ -14,8 +14,10 @@ export interface Kept {
  */
 const store = createStore('riffle-outbox', 'writes');
 
-export const keepWrite = (write: QueuedWrite): Promise<void> => set(write.writeId, { write, refused: null } satisfies Kept, store);
-export const keepRefused = (write: QueuedWrite, refused: Problem): Promise<void> => set(write.writeId, { write, refused } satisfies Kept, store);
+export const keepWrite = (write: QueuedWrite): Promise<void> =>
+  set(write.writeId, { write, refused: null } satisfies Kept, store);
+export const keepRefused = (write: QueuedWrite, refused: Problem): Promise<void> =>
+  set(write.writeId, { write, refused } satisfies Kept, store);
 export const dropWrite = (writeId: string): Promise<void> => del(writeId, store);
 
 /** Everything kept, in the order it was written (ids are UUIDs of version 7). */

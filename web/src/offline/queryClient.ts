@@ -15,8 +15,18 @@ const openedAt = Date.now();
 /** Reads come from the cache first; writes wait for a connection and are sent one after another, in order. */
 export const queryClient = new QueryClient({
   defaultOptions: {
-    queries: { gcTime: 52 * WEEK, staleTime: 10_000, networkMode: 'offlineFirst', retry: (count, error) => isPassing(error) && count < 3 },
-    mutations: { gcTime: 52 * WEEK, networkMode: 'online', retry: (_count, error) => isPassing(error), retryDelay: (count) => Math.min(1000 * 2 ** count, 30_000) },
+    queries: {
+      gcTime: 52 * WEEK,
+      staleTime: 10_000,
+      networkMode: 'offlineFirst',
+      retry: (count, error) => isPassing(error) && count < 3,
+    },
+    mutations: {
+      gcTime: 52 * WEEK,
+      networkMode: 'online',
+      retry: (_count, error) => isPassing(error),
+      retryDelay: (count) => Math.min(1000 * 2 ** count, 30_000),
+    },
   },
 });
 
@@ -48,24 +58,46 @@ export async function resumeWrites(): Promise<void> {
   for (const { write, refused } of await keptWrites()) {
     const options = { ...queryClient.getMutationDefaults(WRITE_KEY), mutationKey: WRITE_KEY };
     if (refused) {
-      cache.build(queryClient, options, { context: undefined, data: undefined, error: new Refused(refused), failureCount: 1, failureReason: null, isPaused: false, status: 'error', variables: write, submittedAt: Date.now() });
+      cache.build(queryClient, options, {
+        context: undefined,
+        data: undefined,
+        error: new Refused(refused),
+        failureCount: 1,
+        failureReason: null,
+        isPaused: false,
+        status: 'error',
+        variables: write,
+        submittedAt: Date.now(),
+      });
     } else {
       // Its own answer or refusal is dealt with by the defaults above.
-      void cache.build(queryClient, options).execute(write).catch(() => undefined);
+      void cache
+        .build(queryClient, options)
+        .execute(write)
+        .catch(() => undefined);
     }
   }
   outboxRead = true;
   onOutboxRead.forEach((listener) => listener());
   // What this device had kept may be behind; what was fetched a moment ago is not.
-  void queryClient.invalidateQueries({ predicate: (query) => query.state.data !== undefined && query.state.dataUpdatedAt < openedAt });
+  void queryClient.invalidateQueries({
+    predicate: (query) => query.state.data !== undefined && query.state.dataUpdatedAt < openedAt,
+  });
 }
 
 /** Sends a refused write again, on top of the stored copy the person has seen when there is one. */
 export function sendAgain(refused: QueuedWrite, current: { readonly version?: number } | undefined): void {
-  const write = refused.what === 'record' && current?.version !== undefined ? ({ ...refused, record: { ...refused.record, baseVersion: current.version } } as QueuedWrite) : refused;
+  const write =
+    refused.what === 'record' && current?.version !== undefined
+      ? ({ ...refused, record: { ...refused.record, baseVersion: current.version } } as QueuedWrite)
+      : refused;
   forget(refused.writeId);
   const options = { ...queryClient.getMutationDefaults(WRITE_KEY), mutationKey: WRITE_KEY };
-  void queryClient.getMutationCache().build(queryClient, options).execute(write).catch(() => undefined);
+  void queryClient
+    .getMutationCache()
+    .build(queryClient, options)
+    .execute(write)
+    .catch(() => undefined);
 }
 
 /** Gives a refused write up; the stored copy stands. */
@@ -77,7 +109,8 @@ export function giveUp(refused: QueuedWrite): void {
 
 function forget(writeId: string): void {
   const cache = queryClient.getMutationCache();
-  for (const m of cache.getAll()) if ((m.state.variables as QueuedWrite | undefined)?.writeId === writeId) cache.remove(m);
+  for (const m of cache.getAll())
+    if ((m.state.variables as QueuedWrite | undefined)?.writeId === writeId) cache.remove(m);
 }
 
 const store = createStore('riffle', 'queries');

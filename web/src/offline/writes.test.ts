@@ -5,7 +5,22 @@ import { bookKey, eventsKey, eventsWithWaiting, listKey, takeIn, withWaiting, ty
 
 const ground = '01900000-0000-7000-8000-000000000001';
 const spot = (n: number, some: Partial<StoredSpot> = {}): StoredSpot => ({
-  id: `01900000-0000-7000-8000-0000000000${10 + n}`, deleted: false, groundId: ground, name: `Spot ${n}`, kind: 'bar', distance_m: n, bank: 'left', offset_m: 0, position: null, worksBelow_m: null, worksBelowEntered: null, samplePlanId: null, note: '', version: 1, updatedAt: '2026-05-01T09:00:00.000Z', ...some,
+  id: `01900000-0000-7000-8000-0000000000${10 + n}`,
+  deleted: false,
+  groundId: ground,
+  name: `Spot ${n}`,
+  kind: 'bar',
+  distance_m: n,
+  bank: 'left',
+  offset_m: 0,
+  position: null,
+  worksBelow_m: null,
+  worksBelowEntered: null,
+  samplePlanId: null,
+  note: '',
+  version: 1,
+  updatedAt: '2026-05-01T09:00:00.000Z',
+  ...some,
 });
 const write = (s: StoredSpot, baseVersion: number, some: Partial<Spot> = {}): Write => {
   const { version, updatedAt, ...record } = s;
@@ -14,17 +29,26 @@ const write = (s: StoredSpot, baseVersion: number, some: Partial<Spot> = {}): Wr
 
 describe('what waits is laid over what was read', () => {
   test('a new record is there at once, in id order', () => {
-    expect(withWaiting('spots', ground, [spot(2)], [write(spot(1), 0)]).map((s) => [s.name, s.version])).toEqual([['Spot 1', 1], ['Spot 2', 1]]);
+    expect(withWaiting('spots', ground, [spot(2)], [write(spot(1), 0)]).map((s) => [s.name, s.version])).toEqual([
+      ['Spot 1', 1],
+      ['Spot 2', 1],
+    ]);
   });
   test('a change shows, one version on', () => {
-    expect(withWaiting('spots', ground, [spot(1)], [write(spot(1), 1, { name: 'Renamed' })])).toMatchObject([{ name: 'Renamed', version: 2 }]);
+    expect(withWaiting('spots', ground, [spot(1)], [write(spot(1), 1, { name: 'Renamed' })])).toMatchObject([
+      { name: 'Renamed', version: 2 },
+    ]);
   });
   test('a hidden record is gone, and back when its undo waits too', () => {
     expect(withWaiting('spots', ground, [spot(1)], [write(spot(1), 1, { deleted: true })])).toEqual([]);
-    expect(withWaiting('spots', ground, [spot(1)], [write(spot(1), 1, { deleted: true }), write(spot(1), 2)])).toHaveLength(1);
+    expect(
+      withWaiting('spots', ground, [spot(1)], [write(spot(1), 1, { deleted: true }), write(spot(1), 2)]),
+    ).toHaveLength(1);
   });
   test('a write that has landed meanwhile does not hide what came after it', () => {
-    expect(withWaiting('spots', ground, [spot(1, { name: 'Later', version: 3 })], [write(spot(1), 1, { name: 'Earlier' })])).toMatchObject([{ name: 'Later', version: 3 }]);
+    expect(
+      withWaiting('spots', ground, [spot(1, { name: 'Later', version: 3 })], [write(spot(1), 1, { name: 'Earlier' })]),
+    ).toMatchObject([{ name: 'Later', version: 3 }]);
   });
   test('another ground and another kind are left alone', () => {
     expect(withWaiting('spots', 'another', [], [write(spot(1), 0)])).toEqual([]);
@@ -33,10 +57,43 @@ describe('what waits is laid over what was read', () => {
 });
 
 test('a plan laid out waits as its plan, its points and its bags', () => {
-  const plan = { id: 'p', deleted: false, groundId: ground, name: 'Across', pattern: 'traverse' as const, madeAt: '2026-05-01T09:00:00.000Z', bag_L: 9.5, bagEntered: { text: '2', unit: 'pan' }, note: '', baseVersion: 0 };
+  const plan = {
+    id: 'p',
+    deleted: false,
+    groundId: ground,
+    name: 'Across',
+    pattern: 'traverse' as const,
+    madeAt: '2026-05-01T09:00:00.000Z',
+    bag_L: 9.5,
+    bagEntered: { text: '2', unit: 'pan' },
+    note: '',
+    baseVersion: 0,
+  };
   const { version, updatedAt, ...point } = spot(5, { samplePlanId: 'p' });
-  const lot = { id: 'l', deleted: false, groundId: ground, spotId: point.id, tag: 'A-1', layer: '', volume_L: 9.5, volumeEntered: { text: '2', unit: 'pan' }, screen: '', takenAt: plan.madeAt, state: 'planned' as const, place: '', holder: '', samplePlanId: 'p', fromDepth_m: 0, toDepth_m: 0.3, note: '', baseVersion: 0 };
-  const waiting: Write[] = [{ what: 'laid out', groundId: ground, whole: { plan, spots: [{ ...point, baseVersion: 0 }], lots: [lot] } }, { what: 'record', kind: 'lots', record: { ...lot, state: 'waiting', baseVersion: 1 } }];
+  const lot = {
+    id: 'l',
+    deleted: false,
+    groundId: ground,
+    spotId: point.id,
+    tag: 'A-1',
+    layer: '',
+    volume_L: 9.5,
+    volumeEntered: { text: '2', unit: 'pan' },
+    screen: '',
+    takenAt: plan.madeAt,
+    state: 'planned' as const,
+    place: '',
+    holder: '',
+    samplePlanId: 'p',
+    fromDepth_m: 0,
+    toDepth_m: 0.3,
+    note: '',
+    baseVersion: 0,
+  };
+  const waiting: Write[] = [
+    { what: 'laid out', groundId: ground, whole: { plan, spots: [{ ...point, baseVersion: 0 }], lots: [lot] } },
+    { what: 'record', kind: 'lots', record: { ...lot, state: 'waiting', baseVersion: 1 } },
+  ];
   expect(withWaiting('sample-plans', ground, [], waiting).map((p) => p.name)).toEqual(['Across']);
   expect(withWaiting('spots', ground, [spot(1)], waiting).map((s) => s.name)).toEqual(['Spot 1', 'Spot 5']);
   // Dug before the plan itself has landed.
@@ -44,8 +101,19 @@ test('a plan laid out waits as its plan, its points and its bags', () => {
 });
 
 test('taps of a run: those waiting are added, those landed are not doubled', () => {
-  const tap = (n: number): LoggedEvent => ({ id: `tap-${n}`, kind: 'bucket', at: `2026-05-01T09:0${n}:00.000Z`, spotId: null, volume_L: 20, fullness: 'full', undoes: null });
-  const waiting: Write[] = [{ what: 'events', runId: 'run', groundId: ground, events: [tap(1), tap(2)] }, { what: 'events', runId: 'other', groundId: ground, events: [tap(3)] }];
+  const tap = (n: number): LoggedEvent => ({
+    id: `tap-${n}`,
+    kind: 'bucket',
+    at: `2026-05-01T09:0${n}:00.000Z`,
+    spotId: null,
+    volume_L: 20,
+    fullness: 'full',
+    undoes: null,
+  });
+  const waiting: Write[] = [
+    { what: 'events', runId: 'run', groundId: ground, events: [tap(1), tap(2)] },
+    { what: 'events', runId: 'other', groundId: ground, events: [tap(3)] },
+  ];
   expect(eventsWithWaiting('run', [tap(1)], waiting).map((e) => e.id)).toEqual(['tap-1', 'tap-2']);
 });
 
@@ -63,24 +131,65 @@ describe('what the server answers goes into the lists at once', () => {
   test('a plan taken out or put back has its bags and points read anew', () => {
     const c = client();
     for (const kind of ['lots', 'spots', 'samples'] as const) c.setQueryData(listKey(kind, ground), []);
-    const plan = { id: 'p', deleted: true, groundId: ground, name: 'Across', pattern: 'traverse' as const, madeAt: '2026-05-01T09:00:00.000Z', bag_L: 9.5, bagEntered: { text: '2', unit: 'pan' }, note: '', baseVersion: 1 };
+    const plan = {
+      id: 'p',
+      deleted: true,
+      groundId: ground,
+      name: 'Across',
+      pattern: 'traverse' as const,
+      madeAt: '2026-05-01T09:00:00.000Z',
+      bag_L: 9.5,
+      bagEntered: { text: '2', unit: 'pan' },
+      note: '',
+      baseVersion: 1,
+    };
     takeIn(c, { what: 'record', kind: 'sample-plans', record: plan }, { ...plan, version: 2 });
-    expect((['lots', 'spots', 'samples'] as const).map((kind) => stale(c, listKey(kind, ground)))).toEqual([true, true, false]);
+    expect((['lots', 'spots', 'samples'] as const).map((kind) => stale(c, listKey(kind, ground)))).toEqual([
+      true,
+      true,
+      false,
+    ]);
   });
   test('a plan laid out fills the lists of its points and bags', () => {
     const c = client();
     c.setQueryData(listKey('spots', ground), [spot(1)]);
     const { version, updatedAt, ...point } = spot(5, { samplePlanId: 'p' });
-    const plan = { id: 'p', deleted: false, groundId: ground, name: 'Across', pattern: 'traverse' as const, madeAt: '2026-05-01T09:00:00.000Z', bag_L: 9.5, bagEntered: { text: '2', unit: 'pan' }, note: '', baseVersion: 0 };
-    const laid: Write = { what: 'laid out', groundId: ground, whole: { plan, spots: [{ ...point, baseVersion: 0 }], lots: [] } };
+    const plan = {
+      id: 'p',
+      deleted: false,
+      groundId: ground,
+      name: 'Across',
+      pattern: 'traverse' as const,
+      madeAt: '2026-05-01T09:00:00.000Z',
+      bag_L: 9.5,
+      bagEntered: { text: '2', unit: 'pan' },
+      note: '',
+      baseVersion: 0,
+    };
+    const laid: Write = {
+      what: 'laid out',
+      groundId: ground,
+      whole: { plan, spots: [{ ...point, baseVersion: 0 }], lots: [] },
+    };
     // A reply that was lost is asked for again: nothing is doubled.
     for (let i = 0; i < 2; i++) takeIn(c, laid, plan);
-    expect(c.getQueryData<StoredSpot[]>(listKey('spots', ground))?.map((s) => [s.name, s.version])).toEqual([['Spot 1', 1], ['Spot 5', 1]]);
+    expect(c.getQueryData<StoredSpot[]>(listKey('spots', ground))?.map((s) => [s.name, s.version])).toEqual([
+      ['Spot 1', 1],
+      ['Spot 5', 1],
+    ]);
   });
   test('taps fill the run; what another tab sent is read anew', () => {
     const c = client();
     c.setQueryData(listKey('runs', ground), [{ id: 'run', tally: { buckets: 0 } }]);
-    const tap: LoggedEvent = { id: 'tap', kind: 'bucket', at: '2026-05-01T09:00:00.000Z', spotId: null, volume_L: 20, fullness: 'full', undoes: null };
+    const tap: LoggedEvent = {
+      id: 'tap',
+      kind: 'bucket',
+      at: '2026-05-01T09:00:00.000Z',
+      spotId: null,
+      volume_L: 20,
+      fullness: 'full',
+      undoes: null,
+    };
     const taps: Write = { what: 'events', runId: 'run', groundId: ground, events: [tap] };
     takeIn(c, taps, { id: 'run', events: [tap], tally: { buckets: 1 } });
     expect(c.getQueryData(eventsKey('run'))).toEqual([tap]);

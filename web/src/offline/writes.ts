@@ -1,4 +1,48 @@
-import type { Attachment, Cleanup, Container, GaugeReading, Ground, LaidOut, LoggedEvent, Lot, Outline, Permission, Pit, Plan, Rig, Run, RunWithEvents, Sample, SamplePlan, Screening, Seeding, Setup, Sign, SizeWord, Spot, StoredAttachment, StoredCleanup, StoredContainer, StoredGaugeReading, StoredGround, StoredLot, StoredOutline, StoredPermission, StoredPit, StoredPlan, StoredRig, StoredRun, StoredSample, StoredSamplePlan, StoredScreening, StoredSeeding, StoredSetup, StoredSign, StoredSizeWord, StoredSpot } from '@riffle/contract';
+import type {
+  Attachment,
+  Cleanup,
+  Container,
+  GaugeReading,
+  Ground,
+  LaidOut,
+  LoggedEvent,
+  Lot,
+  Outline,
+  Permission,
+  Pit,
+  Plan,
+  Rig,
+  Run,
+  RunWithEvents,
+  Sample,
+  SamplePlan,
+  Screening,
+  Seeding,
+  Setup,
+  Sign,
+  SizeWord,
+  Spot,
+  StoredAttachment,
+  StoredCleanup,
+  StoredContainer,
+  StoredGaugeReading,
+  StoredGround,
+  StoredLot,
+  StoredOutline,
+  StoredPermission,
+  StoredPit,
+  StoredPlan,
+  StoredRig,
+  StoredRun,
+  StoredSample,
+  StoredSamplePlan,
+  StoredScreening,
+  StoredSeeding,
+  StoredSetup,
+  StoredSign,
+  StoredSizeWord,
+  StoredSpot,
+} from '@riffle/contract';
 import { useMutation, useMutationState, type QueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { v7 as uuidv7 } from 'uuid';
@@ -29,7 +73,13 @@ export interface Records {
 }
 export type Kind = keyof Records;
 
-type RecordWrite = { [K in Kind]: { readonly what: 'record'; readonly kind: K; readonly record: Records[K]['sent'] & { readonly baseVersion: number } } }[Kind];
+type RecordWrite = {
+  [K in Kind]: {
+    readonly what: 'record';
+    readonly kind: K;
+    readonly record: Records[K]['sent'] & { readonly baseVersion: number };
+  };
+}[Kind];
 interface EventsWrite {
   readonly what: 'events';
   readonly runId: string;
@@ -60,10 +110,14 @@ export const WRITE_SCOPE = { id: 'writes' } as const;
 
 export function sendWrite(write: Write): Promise<unknown> {
   switch (write.what) {
-    case 'record': return call('PUT', `/${write.kind}/${write.record.id}`, write.record);
-    case 'events': return call('POST', `/runs/${write.runId}/events`, { events: write.events });
-    case 'file': return call('PUT', fileAddress(write.attachmentId), write.bytes);
-    case 'laid out': return call('PUT', `/sample-plans/${write.whole.plan.id}/laid-out`, write.whole);
+    case 'record':
+      return call('PUT', `/${write.kind}/${write.record.id}`, write.record);
+    case 'events':
+      return call('POST', `/runs/${write.runId}/events`, { events: write.events });
+    case 'file':
+      return call('PUT', fileAddress(write.attachmentId), write.bytes);
+    case 'laid out':
+      return call('PUT', `/sample-plans/${write.whole.plan.id}/laid-out`, write.whole);
   }
 }
 
@@ -85,15 +139,26 @@ export function takeIn(client: QueryClient, write: Write, answer: unknown): void
   }
   if (write.what === 'record') {
     const kept = answer as { id: string };
-    client.setQueryData<{ id: string }[]>(listKey(write.kind, scopeOf(write)), (list) => [...(list ?? []).filter((r) => r.id !== kept.id), kept]);
+    client.setQueryData<{ id: string }[]>(listKey(write.kind, scopeOf(write)), (list) => [
+      ...(list ?? []).filter((r) => r.id !== kept.id),
+      kept,
+    ]);
     // A plan takes its undug bags and points out with it, and brings them back.
-    if (write.kind === 'sample-plans') for (const kind of ['lots', 'spots'] as const) void client.invalidateQueries({ queryKey: listKey(kind, scopeOf(write)) });
+    if (write.kind === 'sample-plans')
+      for (const kind of ['lots', 'spots'] as const)
+        void client.invalidateQueries({ queryKey: listKey(kind, scopeOf(write)) });
   } else if (write.what === 'laid out') {
-    for (const w of recordsOf(write)) client.setQueryData<{ id: string }[]>(listKey(w.kind, write.groundId), (list) => [...(list ?? []).filter((r) => r.id !== w.record.id), { ...w.record, version: 1, updatedAt: new Date().toISOString() }]);
+    for (const w of recordsOf(write))
+      client.setQueryData<{ id: string }[]>(listKey(w.kind, write.groundId), (list) => [
+        ...(list ?? []).filter((r) => r.id !== w.record.id),
+        { ...w.record, version: 1, updatedAt: new Date().toISOString() },
+      ]);
   } else if (write.what === 'events') {
     const run = answer as RunWithEvents;
     client.setQueryData<readonly LoggedEvent[]>(eventsKey(write.runId), run.events);
-    client.setQueryData<StoredRun[]>(listKey('runs', write.groundId), (list) => list?.map((r) => (r.id === run.id ? { ...r, tally: run.tally } : r)));
+    client.setQueryData<StoredRun[]>(listKey('runs', write.groundId), (list) =>
+      list?.map((r) => (r.id === run.id ? { ...r, tally: run.tally } : r)),
+    );
   }
   const groundId = write.what === 'record' ? scopeOf(write) : write.groundId;
   if (groundId) void client.invalidateQueries({ queryKey: bookKey(groundId) });
@@ -107,7 +172,10 @@ export function useWrite(): (write: Write) => void {
 
 /** Writes not landed yet, oldest first. */
 export function useWaiting(): Write[] {
-  return useMutationState({ filters: { mutationKey: WRITE_KEY, status: 'pending' }, select: (m) => m.state.variables as Write });
+  return useMutationState({
+    filters: { mutationKey: WRITE_KEY, status: 'pending' },
+    select: (m) => m.state.variables as Write,
+  });
 }
 
 /** The records a write holds. */
@@ -115,31 +183,69 @@ const recordsOf = (write: Write): readonly RecordWrite[] => {
   if (write.what === 'record') return [write];
   if (write.what !== 'laid out') return [];
   const { plan, spots, lots } = write.whole;
-  return [{ what: 'record', kind: 'sample-plans', record: plan }, ...spots.map((record): RecordWrite => ({ what: 'record', kind: 'spots', record })), ...lots.map((record): RecordWrite => ({ what: 'record', kind: 'lots', record }))];
+  return [
+    { what: 'record', kind: 'sample-plans', record: plan },
+    ...spots.map((record): RecordWrite => ({ what: 'record', kind: 'spots', record })),
+    ...lots.map((record): RecordWrite => ({ what: 'record', kind: 'lots', record })),
+  ];
 };
 
 /** A list with the waiting writes of its kind laid over it: what the person did is what the person sees. */
-export function withWaiting<K extends Kind>(kind: K, groundId: string, list: readonly Records[K]['kept'][], waiting: readonly Write[]): Records[K]['kept'][] {
+export function withWaiting<K extends Kind>(
+  kind: K,
+  groundId: string,
+  list: readonly Records[K]['kept'][],
+  waiting: readonly Write[],
+): Records[K]['kept'][] {
   const byId = new Map(list.map((r) => [r.id, r]));
   for (const write of waiting.flatMap(recordsOf)) {
     if (write.kind !== kind || scopeOf(write) !== groundId) continue;
     const { baseVersion, ...record } = write.record;
     const before = byId.get(record.id);
     if (before && before.version > baseVersion) continue;
-    byId.set(record.id, { ...EMPTY_EXTRAS[kind], ...before, ...record, version: baseVersion + 1, updatedAt: before?.updatedAt ?? new Date(0).toISOString() } as Records[K]['kept']);
+    byId.set(record.id, {
+      ...EMPTY_EXTRAS[kind],
+      ...before,
+      ...record,
+      version: baseVersion + 1,
+      updatedAt: before?.updatedAt ?? new Date(0).toISOString(),
+    } as Records[K]['kept']);
   }
   return [...byId.values()].filter((r) => !r.deleted).sort((a, b) => (a.id < b.id ? -1 : 1));
 }
 
 /** What the server adds to a record; stands in until it answers. */
 const EMPTY_EXTRAS: Readonly<Record<Kind, object>> = {
-  grounds: { line: null, linePoints: 0 }, spots: {}, signs: {}, 'gauge-readings': {}, permissions: {}, plans: {}, outlines: {}, attachments: {}, lots: {}, samples: {}, 'sample-plans': {}, pits: {}, screenings: {}, containers: {}, seedings: {}, 'size-words': {}, rigs: {}, setups: {}, cleanups: {},
+  grounds: { line: null, linePoints: 0 },
+  spots: {},
+  signs: {},
+  'gauge-readings': {},
+  permissions: {},
+  plans: {},
+  outlines: {},
+  attachments: {},
+  lots: {},
+  samples: {},
+  'sample-plans': {},
+  pits: {},
+  screenings: {},
+  containers: {},
+  seedings: {},
+  'size-words': {},
+  rigs: {},
+  setups: {},
+  cleanups: {},
   runs: { tally: { buckets: 0, volumeLoose_L: 0, bySpot_L: {}, running_s: 0, stopped: false, lastEventAt: null } },
 };
 
 /** Events of a run with the waiting ones laid over. */
-export function eventsWithWaiting(runId: string, events: readonly LoggedEvent[], waiting: readonly Write[]): LoggedEvent[] {
+export function eventsWithWaiting(
+  runId: string,
+  events: readonly LoggedEvent[],
+  waiting: readonly Write[],
+): LoggedEvent[] {
   const byId = new Map(events.map((e) => [e.id, e]));
-  for (const write of waiting) if (write.what === 'events' && write.runId === runId) for (const e of write.events) byId.set(e.id, e);
+  for (const write of waiting)
+    if (write.what === 'events' && write.runId === runId) for (const e of write.events) byId.set(e.id, e);
   return [...byId.values()];
 }

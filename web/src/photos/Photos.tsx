@@ -32,7 +32,22 @@ export function Photos({ groundId, about, aboutId, what = 'photo', onPlace }: Ph
         const { readPhoto } = await import('./readPhoto.ts');
         const { bytes, position, ...ready } = await readPhoto(file);
         const id = uuidv7();
-        write({ what: 'record', kind: 'attachments', record: { id, deleted: false, groundId, about, aboutId, name: file.name.slice(0, 120) || what, position, note: '', baseVersion: 0, ...ready } });
+        write({
+          what: 'record',
+          kind: 'attachments',
+          record: {
+            id,
+            deleted: false,
+            groundId,
+            about,
+            aboutId,
+            name: file.name.slice(0, 120) || what,
+            position,
+            note: '',
+            baseVersion: 0,
+            ...ready,
+          },
+        });
         write({ what: 'file', groundId, attachmentId: id, bytes });
         if (position) onPlace?.(position);
       } catch (error) {
@@ -43,20 +58,45 @@ export function Photos({ groundId, about, aboutId, what = 'photo', onPlace }: Ph
   };
   const remove = ({ version, updatedAt, ...record }: StoredAttachment): void => {
     write({ what: 'record', kind: 'attachments', record: { ...record, deleted: true, baseVersion: version } });
-    toast(`${record.name} is taken out.`, { action: { label: 'Undo', onClick: () => write({ what: 'record', kind: 'attachments', record: { ...record, deleted: false, baseVersion: version + 1 } }) } });
+    toast(`${record.name} is taken out.`, {
+      action: {
+        label: 'Undo',
+        onClick: () =>
+          write({
+            what: 'record',
+            kind: 'attachments',
+            record: { ...record, deleted: false, baseVersion: version + 1 },
+          }),
+      },
+    });
   };
   return (
     <div>
       {mine.length > 0 && (
         <ul className="mb-2 flex flex-wrap gap-2">
-          {mine.map((a) => <Shown key={a.id} attachment={a} onRemove={() => remove(a)} />)}
+          {mine.map((a) => (
+            <Shown key={a.id} attachment={a} onRemove={() => remove(a)} />
+          ))}
         </ul>
       )}
       <label className="inline-flex min-h-11 cursor-pointer items-center gap-2 border-2 border-ink px-4 focus-within:outline-3 focus-within:outline-offset-2 focus-within:outline-water">
         {reading ? 'Reading ...' : `Add a ${what}`}
-        <input type="file" multiple className="sr-only" accept={what === 'paper' ? 'image/*,application/pdf' : 'image/*'} onChange={(e) => { void add(e.target.files); e.target.value = ''; }} />
+        <input
+          type="file"
+          multiple
+          className="sr-only"
+          accept={what === 'paper' ? 'image/*,application/pdf' : 'image/*'}
+          onChange={(e) => {
+            void add(e.target.files);
+            e.target.value = '';
+          }}
+        />
       </label>
-      {problem && <p role="alert" className="mt-1 text-[12.5px] text-danger">▲ {problem}</p>}
+      {problem && (
+        <p role="alert" className="mt-1 text-[12.5px] text-danger">
+          ▲ {problem}
+        </p>
+      )}
     </div>
   );
 }
@@ -65,19 +105,43 @@ function Shown({ attachment, onRemove }: { attachment: StoredAttachment; onRemov
   const waiting = useWaiting().find((w) => w.what === 'file' && w.attachmentId === attachment.id);
   const blob = waiting?.what === 'file' ? waiting.bytes : null;
   const held = useMemo(() => (blob ? URL.createObjectURL(blob) : null), [blob]);
-  useEffect(() => () => { if (held) URL.revokeObjectURL(held); }, [held]);
+  useEffect(
+    () => () => {
+      if (held) URL.revokeObjectURL(held);
+    },
+    [held],
+  );
   const address = held ?? `/api/v1${fileAddress(attachment.id)}`;
   const when = attachment.takenAt ? format(new Date(attachment.takenAt), 'd MMM yyyy') : '';
   return (
     <li className="w-28 text-[12.5px]">
       <a href={address} target="_blank" rel="noreferrer" className="block">
-        {attachment.mime === 'application/pdf'
-          ? <span className="grid h-24 w-28 place-items-center border-2 border-ink bg-picked font-semibold">PDF</span>
-          : <img src={address} alt={attachment.name} width="112" height="96" loading="lazy" className="h-24 w-28 border border-ink bg-spine object-cover" />}
+        {attachment.mime === 'application/pdf' ? (
+          <span className="grid h-24 w-28 place-items-center border-2 border-ink bg-picked font-semibold">PDF</span>
+        ) : (
+          <img
+            src={address}
+            alt={attachment.name}
+            width="112"
+            height="96"
+            loading="lazy"
+            className="h-24 w-28 border border-ink bg-spine object-cover"
+          />
+        )}
         <span className="block truncate">{attachment.name}</span>
       </a>
-      <span className="text-ink-2">{when}{blob && ' waits for signal'}</span>{' '}
-      <button type="button" className="min-h-11 text-ink-2 underline underline-offset-4" aria-label={`Take out ${attachment.name}`} onClick={onRemove}>take out</button>
+      <span className="text-ink-2">
+        {when}
+        {blob && ' waits for signal'}
+      </span>{' '}
+      <button
+        type="button"
+        className="min-h-11 text-ink-2 underline underline-offset-4"
+        aria-label={`Take out ${attachment.name}`}
+        onClick={onRemove}
+      >
+        take out
+      </button>
     </li>
   );
 }

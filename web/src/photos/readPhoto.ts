@@ -23,27 +23,45 @@ const LARGEST_PICTURE_BYTES = 60 * 1024 * 1024;
  */
 export async function readPhoto(file: File): Promise<ReadyFile> {
   if (file.type === 'application/pdf') {
-    if (file.size > LARGEST_PAPER_BYTES) throw new Error('This paper is larger than 8 MB. Scan it at a lower resolution.');
+    if (file.size > LARGEST_PAPER_BYTES)
+      throw new Error('This paper is larger than 8 MB. Scan it at a lower resolution.');
     return { bytes: file, mime: 'application/pdf', width_px: null, height_px: null, takenAt: null, position: null };
   }
   if (file.size > LARGEST_PICTURE_BYTES) throw new Error('This file is larger than any photo. Choose a picture.');
   const [taken, place] = await Promise.all([whenTaken(file), wherePlaced(file)]);
-  const bitmap = await createImageBitmap(file).catch(() => { throw new Error('This picture cannot be read: it is damaged, or of a kind this browser does not know. JPEG and PNG always work.'); });
+  const bitmap = await createImageBitmap(file).catch(() => {
+    throw new Error(
+      'This picture cannot be read: it is damaged, or of a kind this browser does not know. JPEG and PNG always work.',
+    );
+  });
   const scale = Math.min(1, LONGEST_PX / Math.max(bitmap.width, bitmap.height));
-  const canvas = new OffscreenCanvas(Math.max(1, Math.round(bitmap.width * scale)), Math.max(1, Math.round(bitmap.height * scale)));
+  const canvas = new OffscreenCanvas(
+    Math.max(1, Math.round(bitmap.width * scale)),
+    Math.max(1, Math.round(bitmap.height * scale)),
+  );
   canvas.getContext('2d')?.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
   bitmap.close();
-  return { bytes: await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.82 }), mime: 'image/jpeg', width_px: canvas.width, height_px: canvas.height, takenAt: taken, position: place };
+  return {
+    bytes: await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.82 }),
+    mime: 'image/jpeg',
+    width_px: canvas.width,
+    height_px: canvas.height,
+    takenAt: taken,
+    position: place,
+  };
 }
 
 /** What is not there, or cannot be read, is left open: a picture without it is as good. */
 async function whenTaken(file: File): Promise<string | null> {
-  const tags = (await parse(file, ['DateTimeOriginal']).catch(() => undefined)) as { DateTimeOriginal?: Date } | undefined;
+  const tags = (await parse(file, ['DateTimeOriginal']).catch(() => undefined)) as
+    { DateTimeOriginal?: Date } | undefined;
   const at = tags?.DateTimeOriginal;
   return at instanceof Date && !Number.isNaN(at.getTime()) ? at.toISOString() : null;
 }
 
 async function wherePlaced(file: File): Promise<[number, number] | null> {
   const place = await gps(file).catch(() => undefined);
-  return place && Math.abs(place.latitude) <= 90 && Math.abs(place.longitude) <= 180 ? [place.longitude, place.latitude] : null;
+  return place && Math.abs(place.latitude) <= 90 && Math.abs(place.longitude) <= 180
+    ? [place.longitude, place.latitude]
+    : null;
 }

@@ -19,13 +19,17 @@ export async function currentPosition(source: PositionSource, groundId: string):
   return source === 'device' ? ask() : walked(groundId);
 }
 
-const ask = (): Promise<Fix> => new Promise((resolve, reject) => {
-  navigator.geolocation.getCurrentPosition(
-    ({ coords }) => resolve({ lon: coords.longitude, lat: coords.latitude, accuracy_m: coords.accuracy }),
-    (error) => reject(new Error(error.code === error.PERMISSION_DENIED ? 'Your position is not allowed here.' : 'No position now.')),
-    { enableHighAccuracy: true, timeout: 15_000, maximumAge: 10_000 },
-  );
-});
+const ask = (): Promise<Fix> =>
+  new Promise((resolve, reject) => {
+    navigator.geolocation.getCurrentPosition(
+      ({ coords }) => resolve({ lon: coords.longitude, lat: coords.latitude, accuracy_m: coords.accuracy }),
+      (error) =>
+        reject(
+          new Error(error.code === error.PERMISSION_DENIED ? 'Your position is not allowed here.' : 'No position now.'),
+        ),
+      { enableHighAccuracy: true, timeout: 15_000, maximumAge: 10_000 },
+    );
+  });
 
 const walks = new Map<string, { began: number; fixes: readonly (Fix | null)[] }>();
 

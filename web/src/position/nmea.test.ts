@@ -13,12 +13,18 @@ describe('a receiver’s log', () => {
     expect(fix?.accuracy_m).toBeCloseTo(3.6, 9);
   });
   test('damaged, foreign and empty lines are passed over; no fix is none', () => {
-    expect(fixesOf('$GPGGA,123519,4807.038,N,01131.000,E,1,08,0.9,545.4,M,46.9,M,,*00\r\nhello\r\n\r\n$GPRMC,1')).toEqual([]);
+    expect(
+      fixesOf('$GPGGA,123519,4807.038,N,01131.000,E,1,08,0.9,545.4,M,46.9,M,,*00\r\nhello\r\n\r\n$GPRMC,1'),
+    ).toEqual([]);
     const none = 'GPGGA,123519.00,,,,,0,02,9.9,,M,,M,,';
     expect(fixesOf(`$${none}*${nmeaChecksum(none)}`)).toEqual([null]);
   });
   test('the simulated receiver walks up a line: near it all the way, foot to head, with a stretch of no fix', () => {
-    const line = [[-33, 46.5], [-33.001, 46.503], [-33, 46.506]] as const;
+    const line = [
+      [-33, 46.5],
+      [-33.001, 46.503],
+      [-33, 46.506],
+    ] as const;
     const centre = centreLine(line);
     const fixes = fixesOf(walkNmea(line, new Date('2026-05-01T08:00:00Z')));
     const found = fixes.flatMap((f) => (f ? [centre.locate([f.lon, f.lat])] : []));
@@ -30,7 +36,13 @@ describe('a receiver’s log', () => {
   });
   test('a line that crosses itself: each place is found on the nearest stretch', () => {
     // A loop: east, north, west, and back south across its own beginning.
-    const loop = [[-33, 46.5], [-32.998, 46.5], [-32.998, 46.502], [-32.999, 46.502], [-32.999, 46.499]] as const;
+    const loop = [
+      [-33, 46.5],
+      [-32.998, 46.5],
+      [-32.998, 46.502],
+      [-32.999, 46.502],
+      [-32.999, 46.499],
+    ] as const;
     const centre = centreLine(loop);
     const first = centre.locate(centre.positionAt(60, 2, 'left'));
     expect(first.distance_m).toBeCloseTo(60, 0);

@@ -10,7 +10,15 @@ export function fixesOf(log: string): (Fix | null)[] {
     try {
       const packet = parseNmeaSentence(line.trim());
       if (packet.sentenceId !== 'GGA') return [];
-      return packet.fixType === 'none' ? [null] : [{ lon: packet.longitude, lat: packet.latitude, accuracy_m: Math.max(2, packet.horizontalDilution * METRES_PER_DILUTION) }];
+      return packet.fixType === 'none'
+        ? [null]
+        : [
+            {
+              lon: packet.longitude,
+              lat: packet.latitude,
+              accuracy_m: Math.max(2, packet.horizontalDilution * METRES_PER_DILUTION),
+            },
+          ];
     } catch {
       return [];
     }

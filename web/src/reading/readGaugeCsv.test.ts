@@ -11,11 +11,18 @@ describe('a gauge’s file', () => {
     expect(readGaugeCsv('Date;Stage (ft)\n2026-05-01T08:00:00Z;1,5').levels[0]?.level_m).toBeCloseTo(0.4572, 9);
   });
   test('bad lines are refused by number, the good ones kept', () => {
-    const { levels, refused } = readGaugeCsv('time,level_m\n2026-05-01T08:00:00Z,0.4\nnoon,0.4\n2026-05-01T09:00:00Z,\n2026-05-01T10:00:00Z,900');
+    const { levels, refused } = readGaugeCsv(
+      'time,level_m\n2026-05-01T08:00:00Z,0.4\nnoon,0.4\n2026-05-01T09:00:00Z,\n2026-05-01T10:00:00Z,900',
+    );
     expect(levels).toHaveLength(1);
     expect(refused.map((r) => r.line)).toEqual([3, 4, 5]);
   });
-  test.each([['a,b\n1,2', /column of times/], ['time,level\n2026-05-01T08:00:00Z,3', /does not say its unit/], ['time,level_m', /no reading/], ['time,level_m\nx,y', /line 2/]])('%j is answered in words', (text, words) => {
+  test.each([
+    ['a,b\n1,2', /column of times/],
+    ['time,level\n2026-05-01T08:00:00Z,3', /does not say its unit/],
+    ['time,level_m', /no reading/],
+    ['time,level_m\nx,y', /line 2/],
+  ])('%j is answered in words', (text, words) => {
     expect(() => readGaugeCsv(text)).toThrow(words);
   });
   test('the simulated gauge: an hourly fortnight thins to its turns, none off by more than 2 cm, its rises among the peaks', () => {
@@ -27,7 +34,9 @@ describe('a gauge’s file', () => {
       const i = thin.findIndex((t) => t.at_ms >= p.at_ms);
       const [a, b] = [thin[Math.max(0, i - 1)], thin[i]];
       const t = a && b && b.at_ms > a.at_ms ? (p.at_ms - a.at_ms) / (b.at_ms - a.at_ms) : 0;
-      expect(Math.abs(p.level_m - ((a?.level_m ?? 0) + t * ((b?.level_m ?? 0) - (a?.level_m ?? 0))))).toBeLessThanOrEqual(0.0200001);
+      expect(
+        Math.abs(p.level_m - ((a?.level_m ?? 0) + t * ((b?.level_m ?? 0) - (a?.level_m ?? 0)))),
+      ).toBeLessThanOrEqual(0.0200001);
     }
     const peaks = floodPeaks(levels, 0.6);
     expect(peaks.length).toBeGreaterThan(0);
@@ -35,6 +44,9 @@ describe('a gauge’s file', () => {
   });
   test('a dip of some hours does not make two floods of one', () => {
     const at = (hour: number, level_m: number) => ({ at_ms: hour * 3_600_000, level_m });
-    expect(floodPeaks([at(0, 0.3), at(1, 0.9), at(5, 0.5), at(10, 1.1), at(90, 0.3), at(100, 0.8)], 0.7)).toEqual([at(10, 1.1), at(100, 0.8)]);
+    expect(floodPeaks([at(0, 0.3), at(1, 0.9), at(5, 0.5), at(10, 1.1), at(90, 0.3), at(100, 0.8)], 0.7)).toEqual([
+      at(10, 1.1),
+      at(100, 0.8),
+    ]);
   });
 });

@@ -12,8 +12,15 @@ export interface RiverNow {
 }
 
 /** Is this place covered at the river's last reading, if that is fresh? */
-export const underWater = (spot: Pick<StoredSpot, 'worksBelow_m'> | undefined, river: RiverNow | null, now: Date): boolean =>
-  river !== null && spot?.worksBelow_m != null && differenceInHours(now, new Date(river.last.readAt)) <= RIVER_FRESH_H && river.last.level_m >= spot.worksBelow_m;
+export const underWater = (
+  spot: Pick<StoredSpot, 'worksBelow_m'> | undefined,
+  river: RiverNow | null,
+  now: Date,
+): boolean =>
+  river !== null &&
+  spot?.worksBelow_m != null &&
+  differenceInHours(now, new Date(river.last.readAt)) <= RIVER_FRESH_H &&
+  river.last.level_m >= spot.worksBelow_m;
 
 /** The river as last read, and the last flood. Null before the first reading. */
 export function riverNow(readings: readonly StoredGaugeReading[]): RiverNow | null {
@@ -22,5 +29,9 @@ export function riverNow(readings: readonly StoredGaugeReading[]): RiverNow | nu
   const before = order.at(-2);
   if (!last) return null;
   const days = before ? (Date.parse(last.readAt) - Date.parse(before.readAt)) / 86_400_000 : 0;
-  return { last, trend_m_day: before && days > 1 / 24 ? (last.level_m - before.level_m) / days : null, flood: order.filter((r) => r.isFlood).at(-1) ?? null };
+  return {
+    last,
+    trend_m_day: before && days > 1 / 24 ? (last.level_m - before.level_m) / days : null,
+    flood: order.filter((r) => r.isFlood).at(-1) ?? null,
+  };
 }

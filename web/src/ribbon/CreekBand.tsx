@@ -15,7 +15,8 @@ export interface BandLevels {
  */
 export function bandLevels(shape: CreekShape, top: number, height: number, distance_m: number): BandLevels {
   const b = shape.bend(distance_m);
-  if (shape.kind === 'hillside') return { bankTop: top, waterTop: top + height / 2, waterBottom: top + height / 2, bankBottom: top + height };
+  if (shape.kind === 'hillside')
+    return { bankTop: top, waterTop: top + height / 2, waterBottom: top + height / 2, bankBottom: top + height };
   const wobble = (k: number): number => 1.6 * Math.sin(distance_m / 13 + k) + 1.1 * Math.sin(distance_m / 5.7 + 2 * k);
   if (shape.kind === 'beach') {
     const edge = top + height * 0.56 + 3 * Math.sin(distance_m / 31) + 1.4 * wobble(0.8);
@@ -23,7 +24,12 @@ export function bandLevels(shape: CreekShape, top: number, height: number, dista
   }
   const middle = top + height / 2 + b * height * 0.2;
   const half = height * (0.17 - 0.03 * Math.abs(b));
-  return { bankTop: top + wobble(0), waterTop: middle - half, waterBottom: middle + half, bankBottom: top + height + wobble(1.7) };
+  return {
+    bankTop: top + wobble(0),
+    waterTop: middle - half,
+    waterBottom: middle + half,
+    bankBottom: top + height + wobble(1.7),
+  };
 }
 
 /** 0 below `low`, 1 above `high`, smooth between. */
@@ -48,9 +54,13 @@ export function CreekBand({ shape, from_m, to_m, x, top, height }: CreekBandProp
       const d = from_m + ((to_m - from_m) * i) / 180;
       return { x: x(d), d, bend: shape.bend(d), ...bandLevels(shape, top, height, d) };
     });
-    const path = (y: (s: (typeof stations)[number]) => number): string => stations.map((s, i) => `${i ? 'L' : 'M'}${s.x.toFixed(1)} ${y(s).toFixed(1)}`).join('');
+    const path = (y: (s: (typeof stations)[number]) => number): string =>
+      stations.map((s, i) => `${i ? 'L' : 'M'}${s.x.toFixed(1)} ${y(s).toFixed(1)}`).join('');
     const area = (a: (s: (typeof stations)[number]) => number, b: (s: (typeof stations)[number]) => number): string =>
-      `${path(a)}${[...stations].reverse().map((s) => `L${s.x.toFixed(1)} ${b(s).toFixed(1)}`).join('')}Z`;
+      `${path(a)}${[...stations]
+        .reverse()
+        .map((s) => `L${s.x.toFixed(1)} ${b(s).toFixed(1)}`)
+        .join('')}Z`;
     const hachures: string[] = [];
     const strokes: string[] = [];
     let last = Infinity;
@@ -60,7 +70,8 @@ export function CreekBand({ shape, from_m, to_m, x, top, height }: CreekBandProp
         const cutTop = ramp(0.3, 0.8, -s.bend);
         const cutBottom = ramp(0.3, 0.8, s.bend);
         if (cutTop > 0.1) hachures.push(`M${s.x.toFixed(1)} ${s.bankTop.toFixed(1)}v${(-3 - 7 * cutTop).toFixed(1)}`);
-        if (cutBottom > 0.1) hachures.push(`M${s.x.toFixed(1)} ${s.bankBottom.toFixed(1)}v${(3 + 7 * cutBottom).toFixed(1)}`);
+        if (cutBottom > 0.1)
+          hachures.push(`M${s.x.toFixed(1)} ${s.bankBottom.toFixed(1)}v${(3 + 7 * cutBottom).toFixed(1)}`);
       }
     }
     for (let i = 4; i < stations.length - 8; i += 7) {
@@ -68,15 +79,33 @@ export function CreekBand({ shape, from_m, to_m, x, top, height }: CreekBandProp
       const c = stations[i + 4]!;
       const across = 0.25 + 0.5 * Math.abs(Math.sin(a.d * 0.37));
       const y = (s: typeof a): number => s.waterTop + across * (s.waterBottom - s.waterTop);
-      strokes.push(`M${a.x.toFixed(1)} ${y(a).toFixed(1)}Q${((a.x + c.x) / 2).toFixed(1)} ${(y(a) - 2.5).toFixed(1)} ${c.x.toFixed(1)} ${y(c).toFixed(1)}`);
+      strokes.push(
+        `M${a.x.toFixed(1)} ${y(a).toFixed(1)}Q${((a.x + c.x) / 2).toFixed(1)} ${(y(a) - 2.5).toFixed(1)} ${c.x.toFixed(1)} ${y(c).toFixed(1)}`,
+      );
     }
     return {
-      ground: area((s) => s.bankTop, (s) => s.bankBottom),
-      water: area((s) => s.waterTop, (s) => s.waterBottom),
-      lobeTop: area((s) => s.bankTop, (s) => s.bankTop + ramp(0.15, 0.65, s.bend) * (s.waterTop - 1.5 - s.bankTop)),
-      lobeBottom: area((s) => s.bankBottom, (s) => s.bankBottom - ramp(0.15, 0.65, -s.bend) * (s.bankBottom - s.waterBottom - 1.5)),
-      waterTop: path((s) => s.waterTop), waterBottom: path((s) => s.waterBottom), bankTop: path((s) => s.bankTop), bankBottom: path((s) => s.bankBottom),
-      hachures: hachures.join(''), strokes: strokes.join(''),
+      ground: area(
+        (s) => s.bankTop,
+        (s) => s.bankBottom,
+      ),
+      water: area(
+        (s) => s.waterTop,
+        (s) => s.waterBottom,
+      ),
+      lobeTop: area(
+        (s) => s.bankTop,
+        (s) => s.bankTop + ramp(0.15, 0.65, s.bend) * (s.waterTop - 1.5 - s.bankTop),
+      ),
+      lobeBottom: area(
+        (s) => s.bankBottom,
+        (s) => s.bankBottom - ramp(0.15, 0.65, -s.bend) * (s.bankBottom - s.waterBottom - 1.5),
+      ),
+      waterTop: path((s) => s.waterTop),
+      waterBottom: path((s) => s.waterBottom),
+      bankTop: path((s) => s.bankTop),
+      bankBottom: path((s) => s.bankBottom),
+      hachures: hachures.join(''),
+      strokes: strokes.join(''),
     };
   }, [shape, from_m, to_m, x, top, height]);
   if (shape.kind === 'hillside') return <HillGrid from_m={from_m} to_m={to_m} x={x} top={top} height={height} />;
@@ -90,8 +119,20 @@ export function CreekBand({ shape, from_m, to_m, x, top, height }: CreekBandProp
       {!isBeach && <path d={drawn.lobeBottom} fill="url(#gravel)" stroke="var(--ink)" strokeWidth="0.8" />}
       <path d={drawn.water} fill={wet ? 'var(--water-body)' : 'url(#sand)'} />
       {wet && <path d={drawn.strokes} fill="none" stroke="var(--water)" strokeWidth="0.9" />}
-      <path d={drawn.waterTop} fill="none" stroke={edge} strokeWidth="var(--line)" strokeDasharray={wet ? undefined : '5 4'} />
-      <path d={drawn.waterBottom} fill="none" stroke={edge} strokeWidth="var(--line)" strokeDasharray={wet ? undefined : '5 4'} />
+      <path
+        d={drawn.waterTop}
+        fill="none"
+        stroke={edge}
+        strokeWidth="var(--line)"
+        strokeDasharray={wet ? undefined : '5 4'}
+      />
+      <path
+        d={drawn.waterBottom}
+        fill="none"
+        stroke={edge}
+        strokeWidth="var(--line)"
+        strokeDasharray={wet ? undefined : '5 4'}
+      />
       {!isBeach && <path d={drawn.hachures} stroke="var(--ink)" strokeWidth="0.9" />}
       <path d={drawn.bankTop} fill="none" stroke="var(--ink)" strokeWidth="1.5" />
       {!isBeach && <path d={drawn.bankBottom} fill="none" stroke="var(--ink)" strokeWidth="1.5" />}
@@ -108,12 +149,33 @@ function HillGrid({ from_m, to_m, x, top, height }: Omit<CreekBandProps, 'shape'
   const rough = (to_m - from_m) / Math.max(4, px / (height / HILL_ROWS));
   const ten = 10 ** Math.floor(Math.log10(rough));
   const step = (rough / ten <= 1 ? 1 : rough / ten <= 2 ? 2 : rough / ten <= 5 ? 5 : 10) * ten;
-  const columns = Array.from({ length: Math.floor((to_m - from_m) / step) + 1 }, (_, i) => Math.ceil(from_m / step) * step + i * step).filter((d) => d <= to_m);
+  const columns = Array.from(
+    { length: Math.floor((to_m - from_m) / step) + 1 },
+    (_, i) => Math.ceil(from_m / step) * step + i * step,
+  ).filter((d) => d <= to_m);
   const [left, right] = [x(to_m), x(from_m)];
   return (
     <g aria-hidden="true">
-      <rect x={left} y={top} width={right - left} height={height} fill="var(--spine)" stroke="var(--ink)" strokeWidth="1.5" />
-      <path d={columns.map((d) => `M${x(d)} ${top}v${height}`).join('') + Array.from({ length: HILL_ROWS - 1 }, (_, i) => `M${left} ${top + ((i + 1) * height) / HILL_ROWS}H${right}`).join('')} stroke="var(--rule)" strokeWidth="0.9" />
+      <rect
+        x={left}
+        y={top}
+        width={right - left}
+        height={height}
+        fill="var(--spine)"
+        stroke="var(--ink)"
+        strokeWidth="1.5"
+      />
+      <path
+        d={
+          columns.map((d) => `M${x(d)} ${top}v${height}`).join('') +
+          Array.from(
+            { length: HILL_ROWS - 1 },
+            (_, i) => `M${left} ${top + ((i + 1) * height) / HILL_ROWS}H${right}`,
+          ).join('')
+        }
+        stroke="var(--rule)"
+        strokeWidth="0.9"
+      />
       <path d={`M${left} ${top + height / 2}H${right}`} stroke="var(--ink)" strokeWidth="1.2" strokeDasharray="7 4" />
     </g>
   );

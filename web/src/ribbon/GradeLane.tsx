@@ -17,31 +17,51 @@ interface GradeLaneProps {
 /** Round steps for a scale: 1, 2, 5 and their tens, below `most`. */
 function steps(most: number): number[] {
   const ten = 10 ** Math.floor(Math.log10(most));
-  return [most / ten >= 5 ? 5 * ten : most / ten >= 2 ? 2 * ten : ten, ten / 2].map((s) => (s > most ? ten / 2 : s)).filter((s, i, all) => all.indexOf(s) === i);
+  return [most / ten >= 5 ? 5 * ten : most / ten >= 2 ? 2 * ten : ten, ten / 2]
+    .map((s) => (s > most ? ten / 2 : s))
+    .filter((s, i, all) => all.indexOf(s) === i);
 }
 
 /** What the pans said, under the creek: a gold disc at its grade on a root scale with its band; a blank is an open ring on the zero line. */
 export function GradeLane({ spots, grades, x, left, right, top, height, picked, showGrade }: GradeLaneProps) {
   const zero = top + height;
-  const most = Math.max(0.02, ...[...grades.values()].map(({ grade: g }) => (g.kind === 'band' ? Math.min(g.high_mg_L, 3 * g.grade_mg_L) : g.kind === 'blank' ? Math.min(g.lessThan_mg_L, 1) : 0)));
+  const most = Math.max(
+    0.02,
+    ...[...grades.values()].map(({ grade: g }) =>
+      g.kind === 'band'
+        ? Math.min(g.high_mg_L, 3 * g.grade_mg_L)
+        : g.kind === 'blank'
+          ? Math.min(g.lessThan_mg_L, 1)
+          : 0,
+    ),
+  );
   const y = (mg_L: number): number => zero - height * Math.sqrt(Math.min(mg_L, most) / most);
   const unit = showGrade(1).unit;
   // Figures beside the picked disc and the three richest, where there is room to the left of each.
   const named: { id: string; x: number }[] = [];
-  const wishes = [...spots].filter((s) => mid(grades.get(s.id)) > 0).sort((a, b) => Number(b.id === picked) - Number(a.id === picked) || mid(grades.get(b.id)) - mid(grades.get(a.id)));
-  for (const s of wishes.slice(0, 3)) if (named.every((n) => Math.abs(n.x - x(s.distance_m)) > LABEL_PX)) named.push({ id: s.id, x: x(s.distance_m) });
+  const wishes = [...spots]
+    .filter((s) => mid(grades.get(s.id)) > 0)
+    .sort((a, b) => Number(b.id === picked) - Number(a.id === picked) || mid(grades.get(b.id)) - mid(grades.get(a.id)));
+  for (const s of wishes.slice(0, 3))
+    if (named.every((n) => Math.abs(n.x - x(s.distance_m)) > LABEL_PX)) named.push({ id: s.id, x: x(s.distance_m) });
 
   return (
     <g aria-hidden="true">
       {steps(most).map((s) => (
         <g key={s}>
           <line x1={left} x2={right} y1={y(s)} y2={y(s)} stroke="var(--rule)" />
-          <text x={right + 6} y={y(s) + 4} fontSize="12" style={{ fill: 'var(--gold)' }}>{showGrade(s).digits}</text>
+          <text x={right + 6} y={y(s) + 4} fontSize="12" style={{ fill: 'var(--gold)' }}>
+            {showGrade(s).digits}
+          </text>
         </g>
       ))}
       <line x1={left} x2={right} y1={zero} y2={zero} stroke="var(--ink)" strokeWidth="1.1" />
-      <text x={right + 6} y={zero + 4} fontSize="12" style={{ fill: 'var(--gold)' }}>0</text>
-      <text x={right + 44} y={top - 15} fontSize="12" textAnchor="end" style={{ fill: 'var(--gold)' }}>{unit}</text>
+      <text x={right + 6} y={zero + 4} fontSize="12" style={{ fill: 'var(--gold)' }}>
+        0
+      </text>
+      <text x={right + 44} y={top - 15} fontSize="12" textAnchor="end" style={{ fill: 'var(--gold)' }}>
+        {unit}
+      </text>
       {spots.map((s) => {
         const found = grades.get(s.id);
         if (!found) return null;
@@ -52,20 +72,72 @@ export function GradeLane({ spots, grades, x, left, right, top, height, picked, 
         if (grade.kind === 'blank') {
           return (
             <g key={s.id}>
-              <line x1={cx} x2={cx} y1={zero} y2={y(grade.lessThan_mg_L)} stroke="var(--ink)" strokeDasharray="2 3" strokeWidth="1.2" />
-              <line x1={cx - 4} x2={cx + 4} y1={y(grade.lessThan_mg_L)} y2={y(grade.lessThan_mg_L)} stroke="var(--ink)" strokeWidth="1.2" />
-              {found.blanks > 1 && <circle cx={cx} cy={zero} r="8.500" fill="none" stroke="var(--ink)" strokeWidth="1.3" />}
-              <circle cx={cx} cy={zero} r="5" fill="var(--paper)" stroke="var(--ink)" strokeWidth={isPicked ? 2.6 : 1.6} />
+              <line
+                x1={cx}
+                x2={cx}
+                y1={zero}
+                y2={y(grade.lessThan_mg_L)}
+                stroke="var(--ink)"
+                strokeDasharray="2 3"
+                strokeWidth="1.2"
+              />
+              <line
+                x1={cx - 4}
+                x2={cx + 4}
+                y1={y(grade.lessThan_mg_L)}
+                y2={y(grade.lessThan_mg_L)}
+                stroke="var(--ink)"
+                strokeWidth="1.2"
+              />
+              {found.blanks > 1 && (
+                <circle cx={cx} cy={zero} r="8.500" fill="none" stroke="var(--ink)" strokeWidth="1.3" />
+              )}
+              <circle
+                cx={cx}
+                cy={zero}
+                r="5"
+                fill="var(--paper)"
+                stroke="var(--ink)"
+                strokeWidth={isPicked ? 2.6 : 1.6}
+              />
             </g>
           );
         }
-        if (grade.kind === 'coarse only') return <text key={s.id} x={cx} y={zero - 6} fontSize="12" textAnchor="middle" style={{ fill: 'var(--gold)' }}>weigh it</text>;
+        if (grade.kind === 'coarse only')
+          return (
+            <text key={s.id} x={cx} y={zero - 6} fontSize="12" textAnchor="middle" style={{ fill: 'var(--gold)' }}>
+              weigh it
+            </text>
+          );
         const r = 4 + 6 * Math.sqrt(grade.grade_mg_L / most);
         return (
           <g key={s.id}>
-            <path d={`M${cx} ${y(grade.low_mg_L)}V${y(grade.high_mg_L)}M${cx - 4} ${y(grade.low_mg_L)}h8M${cx - 4} ${y(grade.high_mg_L)}h8`} stroke="var(--gold)" strokeWidth={isPicked ? 2.4 : 1.5} />
-            <circle cx={cx} cy={y(grade.grade_mg_L)} r={r} fill="var(--gold-fill)" stroke="var(--gold)" strokeWidth={isPicked ? 2.4 : 1.3} />
-            {named.some((n) => n.id === s.id) && <text className="halo" x={cx - r - 4} y={y(grade.grade_mg_L) + 4} fontSize="13" fontWeight="700" textAnchor="end" style={{ fill: 'var(--gold)' }}>{isPicked ? text(showGrade(grade.grade_mg_L)) : showGrade(grade.grade_mg_L).digits}</text>}
+            <path
+              d={`M${cx} ${y(grade.low_mg_L)}V${y(grade.high_mg_L)}M${cx - 4} ${y(grade.low_mg_L)}h8M${cx - 4} ${y(grade.high_mg_L)}h8`}
+              stroke="var(--gold)"
+              strokeWidth={isPicked ? 2.4 : 1.5}
+            />
+            <circle
+              cx={cx}
+              cy={y(grade.grade_mg_L)}
+              r={r}
+              fill="var(--gold-fill)"
+              stroke="var(--gold)"
+              strokeWidth={isPicked ? 2.4 : 1.3}
+            />
+            {named.some((n) => n.id === s.id) && (
+              <text
+                className="halo"
+                x={cx - r - 4}
+                y={y(grade.grade_mg_L) + 4}
+                fontSize="13"
+                fontWeight="700"
+                textAnchor="end"
+                style={{ fill: 'var(--gold)' }}
+              >
+                {isPicked ? text(showGrade(grade.grade_mg_L)) : showGrade(grade.grade_mg_L).digits}
+              </text>
+            )}
           </g>
         );
       })}

@@ -13,11 +13,20 @@ export interface CreekShape {
 
 const STATIONS = 240;
 
-export function creekShape(ground: Pick<StoredGround, 'kind' | 'line' | 'length_m'> & Partial<Pick<StoredGround, 'profile'>>): CreekShape {
+export function creekShape(
+  ground: Pick<StoredGround, 'kind' | 'line' | 'length_m'> & Partial<Pick<StoredGround, 'profile'>>,
+): CreekShape {
   const { kind, line, length_m } = ground;
   // Measured by hand level beats what a receiver says of heights.
   const levelled = [...(ground.profile ?? [])].sort((a, b) => a.distance_m - b.distance_m);
-  const byHand = levelled.length > 1 ? evenly(levelled.map((p) => p.height_m), levelled.map((p) => p.distance_m), length_m) : null;
+  const byHand =
+    levelled.length > 1
+      ? evenly(
+          levelled.map((p) => p.height_m),
+          levelled.map((p) => p.distance_m),
+          length_m,
+        )
+      : null;
   if (!line || line.length < 2) {
     // A typed ground has no known bends: it is drawn as a straight reach with a little life in it.
     return { kind, length_m, bend: (d) => 0.18 * Math.sin((d / length_m) * 34), heights_m: byHand };
@@ -32,7 +41,8 @@ export function creekShape(ground: Pick<StoredGround, 'kind' | 'line' | 'length_
   const heights = line.map(([, , z]) => z);
   const known = heights.every((z): z is number => typeof z === 'number');
   return {
-    kind, length_m,
+    kind,
+    length_m,
     bend: (d) => {
       const at = Math.min(STATIONS, Math.max(0, (d / length_m) * STATIONS));
       const i = Math.min(STATIONS - 1, Math.floor(at));

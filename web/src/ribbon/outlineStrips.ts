@@ -16,12 +16,22 @@ export interface Strip {
 export function outlineStrips(ground: Pick<StoredGround, 'line'>, outlines: readonly StoredOutline[]): Strip[] {
   if (!ground.line) return [];
   const centre = centreLine(ground.line);
-  return outlines.filter((o) => o.kind === 'bar' || o.kind === 'bench').map((o) => {
-    const found = o.points.map((p) => centre.locate(p));
-    const distances = found.map((f) => f.distance_m);
-    // The bank that most corners lie on: a bar may reach across the thread of the stream.
-    const left = found.filter((f) => f.bank === 'left').length;
-    const right = found.filter((f) => f.bank === 'right').length;
-    return { id: o.id, name: o.name, kind: o.kind, from_m: Math.min(...distances), to_m: Math.max(...distances), bank: left >= right ? 'left' : 'right', height_m: o.height_m };
-  });
+  return outlines
+    .filter((o) => o.kind === 'bar' || o.kind === 'bench')
+    .map((o) => {
+      const found = o.points.map((p) => centre.locate(p));
+      const distances = found.map((f) => f.distance_m);
+      // The bank that most corners lie on: a bar may reach across the thread of the stream.
+      const left = found.filter((f) => f.bank === 'left').length;
+      const right = found.filter((f) => f.bank === 'right').length;
+      return {
+        id: o.id,
+        name: o.name,
+        kind: o.kind,
+        from_m: Math.min(...distances),
+        to_m: Math.max(...distances),
+        bank: left >= right ? 'left' : 'right',
+        height_m: o.height_m,
+      };
+    });
 }

@@ -11,7 +11,11 @@ export interface LabelWish {
 const LETTER_PX = 7;
 
 /** Names that fit without touching, above and below the band; the weightiest first. */
-export function placeLabels(wishes: readonly LabelWish[], left: number, right: number): Map<string, { x: number; text: string; below: boolean }> {
+export function placeLabels(
+  wishes: readonly LabelWish[],
+  left: number,
+  right: number,
+): Map<string, { x: number; text: string; below: boolean }> {
   const placed = new Map<string, { x: number; text: string; below: boolean }>();
   const taken: { from: number; to: number; below: boolean }[] = [];
   for (const wish of [...wishes].sort((a, b) => b.weight - a.weight)) {

@@ -1,4 +1,4 @@
-import type { UNITS} from '@riffle/core';
+import type { UNITS } from '@riffle/core';
 import { GRADE_UNITS, type Display, type GradeUnit } from '@riffle/core';
 import { useState } from 'react';
 import { inSystem, LIGHTS, usePreferences } from '../units/displayPreference.ts';
@@ -24,23 +24,71 @@ export function SettingsScreen() {
       </Judgement>
       <Block title="Units">
         <div className="grid grid-cols-1 gap-4 sm:grid-cols-3">
-          <div className="sm:col-span-3"><Choices label="System" value={display.system} onChange={(system) => set(inSystem(system))} choices={[{ value: 'metric', label: 'Metric' }, { value: 'US', label: 'US' }]} /></div>
-          <SelectField label="Gold in" value={display.gold} onChange={(gold) => set({ gold })} choices={GOLD_UNITS.map((u) => ({ value: u, label: u }))} />
-          <SelectField label="Grade in" value={display.grade} onChange={(grade) => set({ grade })} choices={(Object.keys(GRADE_UNITS) as GradeUnit[]).map((u) => ({ value: u, label: u }))} />
+          <div className="sm:col-span-3">
+            <Choices
+              label="System"
+              value={display.system}
+              onChange={(system) => set(inSystem(system))}
+              choices={[
+                { value: 'metric', label: 'Metric' },
+                { value: 'US', label: 'US' },
+              ]}
+            />
+          </div>
+          <SelectField
+            label="Gold in"
+            value={display.gold}
+            onChange={(gold) => set({ gold })}
+            choices={GOLD_UNITS.map((u) => ({ value: u, label: u }))}
+          />
+          <SelectField
+            label="Grade in"
+            value={display.grade}
+            onChange={(grade) => set({ grade })}
+            choices={(Object.keys(GRADE_UNITS) as GradeUnit[]).map((u) => ({ value: u, label: u }))}
+          />
         </div>
       </Block>
       <Block title="Light">
-        <Choices label="Light" value={preferences.light} onChange={(light) => change({ light })} choices={LIGHTS.map((l) => ({ value: l, label: l }))} />
+        <Choices
+          label="Light"
+          value={preferences.light}
+          onChange={(light) => change({ light })}
+          choices={LIGHTS.map((l) => ({ value: l, label: l }))}
+        />
       </Block>
       <Block title="Positions" aside="asked for only when you tap “Where I stand”">
-        <Choices label="Positions from" value={preferences.positionFrom} onChange={(positionFrom) => change({ positionFrom })} choices={[{ value: 'device', label: 'this device' }, { value: 'simulated', label: 'a simulated receiver' }]} />
-        <p className="mt-1 text-[13px] text-ink-2">The simulated one walks up the chosen ground, to try things out at home.</p>
+        <Choices
+          label="Positions from"
+          value={preferences.positionFrom}
+          onChange={(positionFrom) => change({ positionFrom })}
+          choices={[
+            { value: 'device', label: 'this device' },
+            { value: 'simulated', label: 'a simulated receiver' },
+          ]}
+        />
+        <p className="mt-1 text-[13px] text-ink-2">
+          The simulated one walks up the chosen ground, to try things out at home.
+        </p>
       </Block>
       <Block title="Your price" aside="Riffle knows no price but yours">
         <div className="grid grid-cols-1 gap-4 sm:grid-cols-3">
-          <TextField label="For one gram of your gold" value={price} problem={priceRead !== null && !(priceRead > 0) ? 'Write a number above 0, such as 62.50.' : null}
-            onChange={(v) => { setPrice(v); const n = Number(v); change({ pricePerGram: v.trim() !== '' && n > 0 ? n : null }); }} />
-          <TextField label="Money" value={preferences.money} hint="Shown beside the figure: $, €, crowns" onChange={(money) => change({ money: money.slice(0, 10) })} />
+          <TextField
+            label="For one gram of your gold"
+            value={price}
+            problem={priceRead !== null && !(priceRead > 0) ? 'Write a number above 0, such as 62.50.' : null}
+            onChange={(v) => {
+              setPrice(v);
+              const n = Number(v);
+              change({ pricePerGram: v.trim() !== '' && n > 0 ? n : null });
+            }}
+          />
+          <TextField
+            label="Money"
+            value={preferences.money}
+            hint="Shown beside the figure: $, €, crowns"
+            onChange={(money) => change({ money: money.slice(0, 10) })}
+          />
         </div>
       </Block>
     </div>

@@ -16,7 +16,27 @@ export function GroundGate() {
 
   if (ground) return <Outlet context={{ ground, spots: spots.items } satisfies GroundInHand} />;
   if (grounds.loading) return <p className="pt-6 text-ink-2">Opening the book ...</p>;
-  if (grounds.failed) return <Judgement rests="What you logged is kept on this device. Riffle tries again by itself.">The server cannot be reached.</Judgement>;
-  if (!navigator.onLine) return <Judgement rests="Open it once with a signal; from then on it is kept here. What you logged waits and is sent by itself.">This ground is not on this device yet.</Judgement>;
-  return <Judgement rests={<Link className="underline" to="/grounds/new">Bring in a ground</Link>}>That ground is not in this book.</Judgement>;
+  if (grounds.failed)
+    return (
+      <Judgement rests="What you logged is kept on this device. Riffle tries again by itself.">
+        The server cannot be reached.
+      </Judgement>
+    );
+  if (!navigator.onLine)
+    return (
+      <Judgement rests="Open it once with a signal; from then on it is kept here. What you logged waits and is sent by itself.">
+        This ground is not on this device yet.
+      </Judgement>
+    );
+  return (
+    <Judgement
+      rests={
+        <Link className="underline" to="/grounds/new">
+          Bring in a ground
+        </Link>
+      }
+    >
+      That ground is not in this book.
+    </Judgement>
+  );
 }

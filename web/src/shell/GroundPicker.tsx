@@ -18,18 +18,38 @@ export function GroundPicker({ grounds, current, stage, open, onOpenChange }: Gr
   return (
     <DropdownMenu.Root open={open} onOpenChange={onOpenChange}>
       <DropdownMenu.Trigger className="block min-h-11 w-full text-left">
-        <span className="flex justify-between text-[13px] text-ink-2"><span>Ground <span aria-hidden="true">▾</span></span><kbd className="hidden font-sans sm:inline" aria-hidden="true">g</kbd></span>
-        <span className="block font-serif leading-tight font-semibold sm:text-[13.5px]">{current?.name ?? 'Choose one'}</span>
+        <span className="flex justify-between text-[13px] text-ink-2">
+          <span>
+            Ground <span aria-hidden="true">▾</span>
+          </span>
+          <kbd className="hidden font-sans sm:inline" aria-hidden="true">
+            g
+          </kbd>
+        </span>
+        <span className="block font-serif leading-tight font-semibold sm:text-[13.5px]">
+          {current?.name ?? 'Choose one'}
+        </span>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content align="start" sideOffset={4} className="z-30 min-w-64 border-2 border-ink bg-paper">
           {grounds.map((g) => (
-            <DropdownMenu.Item key={g.id} onSelect={() => void navigate(`/g/${g.id}/${stage}`)} className="flex min-h-11 cursor-pointer items-baseline justify-between gap-4 border-b border-rule px-4 py-2 outline-none data-[highlighted]:bg-ink data-[highlighted]:text-paper">
+            <DropdownMenu.Item
+              key={g.id}
+              onSelect={() => void navigate(`/g/${g.id}/${stage}`)}
+              className="flex min-h-11 cursor-pointer items-baseline justify-between gap-4 border-b border-rule px-4 py-2 outline-none data-[highlighted]:bg-ink data-[highlighted]:text-paper"
+            >
               <span className="font-serif font-semibold">{g.name}</span>
-              <span className="text-[13px]">{g.kind}, {show.distance(g.length_m)}</span>
+              <span className="text-[13px]">
+                {g.kind}, {show.distance(g.length_m)}
+              </span>
             </DropdownMenu.Item>
           ))}
-          <DropdownMenu.Item onSelect={() => void navigate('/grounds/new')} className="min-h-11 cursor-pointer px-4 py-2 outline-none data-[highlighted]:bg-ink data-[highlighted]:text-paper">New ground ...</DropdownMenu.Item>
+          <DropdownMenu.Item
+            onSelect={() => void navigate('/grounds/new')}
+            className="min-h-11 cursor-pointer px-4 py-2 outline-none data-[highlighted]:bg-ink data-[highlighted]:text-paper"
+          >
+            New ground ...
+          </DropdownMenu.Item>
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>

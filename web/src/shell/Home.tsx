@@ -6,7 +6,8 @@ import { lastGround } from './useGround.ts';
 export function Home() {
   const { items, loading, failed } = useRecords('grounds');
   if (loading) return <p className="pt-6 text-ink-2">Opening the book ...</p>;
-  if (failed && items.length === 0) return <p className="pt-6">The server cannot be reached. Riffle tries again by itself.</p>;
+  if (failed && items.length === 0)
+    return <p className="pt-6">The server cannot be reached. Riffle tries again by itself.</p>;
   const open = items.find((g) => g.id === lastGround()) ?? items[0];
   return <Navigate replace to={open ? `/g/${open.id}/read` : '/grounds/new'} />;
 }

@@ -18,7 +18,14 @@ export function KeysSheet({ open, onOpenChange }: { open: boolean; onOpenChange:
   return (
     <Sheet open={open} onOpenChange={onOpenChange} title="Keys">
       <dl className="grid grid-cols-[4rem_1fr] gap-y-2">
-        {KEYS.map(([key, does]) => <div key={key} className="contents"><dt><kbd className="border-2 border-ink px-2 font-sans">{key}</kbd></dt><dd>{does}</dd></div>)}
+        {KEYS.map(([key, does]) => (
+          <div key={key} className="contents">
+            <dt>
+              <kbd className="border-2 border-ink px-2 font-sans">{key}</kbd>
+            </dt>
+            <dd>{does}</dd>
+          </div>
+        ))}
       </dl>
       <p className="mt-4 text-ink-2">Keys rest while you type.</p>
     </Sheet>

@@ -28,62 +28,134 @@ export function Shell() {
   const stagePath = /^\/g\/[^/]+\/([^/]+)/.exec(pathname)?.[1];
   const stage = STAGES.find((s) => s.path === stagePath)?.path ?? (pathname.endsWith('/day') ? 'day' : 'read');
   const spot = new URLSearchParams(search).get('spot');
-  const to = (path: string): string => (ground ? `/g/${ground.id}/${path}${inAddress && spot ? `?spot=${spot}` : ''}` : '/grounds/new');
+  const to = (path: string): string =>
+    ground ? `/g/${ground.id}/${path}${inAddress && spot ? `?spot=${spot}` : ''}` : '/grounds/new';
 
   const base = ground ? `/g/${ground.id}/` : null;
-  useKeys(useMemo(() => ({
-    // The address is read when the key falls: a spot picked a moment ago comes along.
-    ...Object.fromEntries(STAGES.map((s) => [s.key, () => {
-      const picked = new URLSearchParams(window.location.search).get('spot');
-      if (base) void navigate(`${base}${s.path}${picked ? `?spot=${picked}` : ''}`);
-    }])),
-    d: () => void (base && navigate(`${base}day`)),
-    g: () => setPickerOpen(matchMedia('(min-width: 640px)').matches ? 'rail' : 'top'),
-    '?': () => setKeysOpen(true),
-  }), [base, navigate]));
+  useKeys(
+    useMemo(
+      () => ({
+        // The address is read when the key falls: a spot picked a moment ago comes along.
+        ...Object.fromEntries(
+          STAGES.map((s) => [
+            s.key,
+            () => {
+              const picked = new URLSearchParams(window.location.search).get('spot');
+              if (base) void navigate(`${base}${s.path}${picked ? `?spot=${picked}` : ''}`);
+            },
+          ]),
+        ),
+        d: () => void (base && navigate(`${base}day`)),
+        g: () => setPickerOpen(matchMedia('(min-width: 640px)').matches ? 'rail' : 'top'),
+        '?': () => setKeysOpen(true),
+      }),
+      [base, navigate],
+    ),
+  );
 
   const nextLight = LIGHTS[(LIGHTS.indexOf(preferences.light) + 1) % LIGHTS.length] ?? 'shade';
-  const picker = (where: 'rail' | 'top') => <GroundPicker grounds={grounds} current={ground} stage={stage} open={pickerOpen === where} onOpenChange={(open) => setPickerOpen(open ? where : null)} />;
+  const picker = (where: 'rail' | 'top') => (
+    <GroundPicker
+      grounds={grounds}
+      current={ground}
+      stage={stage}
+      open={pickerOpen === where}
+      onOpenChange={(open) => setPickerOpen(open ? where : null)}
+    />
+  );
   const stageName = pathname.endsWith('/day') ? 'Day sheet' : STAGES.find((s) => s.path === stagePath)?.name;
   return (
     <div className="min-h-dvh sm:grid sm:grid-cols-[128px_minmax(0,1fr)] print:block!">
       <title>{stageName && ground ? `${stageName}, ${ground.name} - Riffle` : 'Riffle'}</title>
-      <a href="#page" className="absolute -top-20 left-2 z-40 bg-ink px-4 py-2 text-paper focus:top-2">Skip to the page</a>
+      <a href="#page" className="absolute -top-20 left-2 z-40 bg-ink px-4 py-2 text-paper focus:top-2">
+        Skip to the page
+      </a>
       <Patterns />
       <nav aria-label="Stages" className="sticky top-0 hidden h-dvh flex-col bg-spine sm:flex">
         {/* The binding: a double rule, broken where the open stage runs into the page. */}
         <div aria-hidden="true" className="absolute inset-y-0 right-0 w-[5px] border-x-[1.6px] border-ink" />
         <div className="pt-3 pr-2 pb-5 pl-4">
-          <NavLink to={to('read')} className="mb-2 block font-serif text-[20px] font-bold">Riffle</NavLink>
+          <NavLink to={to('read')} className="mb-2 block font-serif text-[20px] font-bold">
+            Riffle
+          </NavLink>
           {picker('rail')}
         </div>
         <ul>
           {STAGES.map(({ path, name, key, Icon }) => (
             <li key={path}>
-              <NavLink to={to(path)} className="relative flex min-h-[52px] items-center gap-2 border-t border-b border-l-[5px] border-transparent px-2.5 aria-[current=page]:z-10 aria-[current=page]:border-ink aria-[current=page]:bg-paper aria-[current=page]:font-bold">
-                <Icon /><span className="grow">{name}</span><kbd className="pr-2 font-sans text-[13px] text-ink-2" aria-hidden="true">{key}</kbd>
+              <NavLink
+                to={to(path)}
+                className="relative flex min-h-[52px] items-center gap-2 border-t border-b border-l-[5px] border-transparent px-2.5 aria-[current=page]:z-10 aria-[current=page]:border-ink aria-[current=page]:bg-paper aria-[current=page]:font-bold"
+              >
+                <Icon />
+                <span className="grow">{name}</span>
+                <kbd className="pr-2 font-sans text-[13px] text-ink-2" aria-hidden="true">
+                  {key}
+                </kbd>
               </NavLink>
             </li>
           ))}
         </ul>
-        <NavLink to={to('day')} className="relative mt-5 flex min-h-11 items-center gap-1 border-t border-b border-l-[5px] border-transparent pl-2 aria-[current=page]:z-10 aria-[current=page]:border-ink aria-[current=page]:bg-paper aria-[current=page]:font-bold"><DayIcon /><span className="grow whitespace-nowrap">Day sheet</span><kbd className="pr-1 font-sans text-[13px] text-ink-2" aria-hidden="true">d</kbd></NavLink>
-        <NavLink to="/settings" className="relative flex min-h-11 items-center gap-2 px-3.5 aria-[current=page]:font-bold"><SettingsIcon />Settings</NavLink>
+        <NavLink
+          to={to('day')}
+          className="relative mt-5 flex min-h-11 items-center gap-1 border-t border-b border-l-[5px] border-transparent pl-2 aria-[current=page]:z-10 aria-[current=page]:border-ink aria-[current=page]:bg-paper aria-[current=page]:font-bold"
+        >
+          <DayIcon />
+          <span className="grow whitespace-nowrap">Day sheet</span>
+          <kbd className="pr-1 font-sans text-[13px] text-ink-2" aria-hidden="true">
+            d
+          </kbd>
+        </NavLink>
+        <NavLink
+          to="/settings"
+          className="relative flex min-h-11 items-center gap-2 px-3.5 aria-[current=page]:font-bold"
+        >
+          <SettingsIcon />
+          Settings
+        </NavLink>
         <div className="mt-auto flex flex-col px-4 pb-4">
-          <button type="button" className="min-h-11 text-left text-[13px] text-ink-2" onClick={() => change({ light: nextLight })} title={`Change to ${nextLight}`}>Light: {preferences.light}</button>
+          <button
+            type="button"
+            className="min-h-11 text-left text-[13px] text-ink-2"
+            onClick={() => change({ light: nextLight })}
+            title={`Change to ${nextLight}`}
+          >
+            Light: {preferences.light}
+          </button>
           <SyncState />
         </div>
       </nav>
 
-      <header className="flex items-center justify-between gap-3 border-b-2 border-ink bg-spine px-4 py-1 sm:hidden" data-top-bar="">
+      <header
+        className="flex items-center justify-between gap-3 border-b-2 border-ink bg-spine px-4 py-1 sm:hidden"
+        data-top-bar=""
+      >
         <div className="min-w-0 grow">{picker('top')}</div>
         <SyncState />
-        <NavLink to={to('day')} aria-label="Day sheet" className="grid min-h-11 min-w-11 place-items-center"><DayIcon /></NavLink>
-        <NavLink to="/settings" aria-label="Settings" className="grid min-h-11 min-w-11 place-items-center"><SettingsIcon /></NavLink>
+        <NavLink to={to('day')} aria-label="Day sheet" className="grid min-h-11 min-w-11 place-items-center">
+          <DayIcon />
+        </NavLink>
+        <NavLink to="/settings" aria-label="Settings" className="grid min-h-11 min-w-11 place-items-center">
+          <SettingsIcon />
+        </NavLink>
       </header>
-      <main id="page" className="min-w-0 px-4 pt-3 pb-24 sm:px-6 sm:pb-6"><Outlet /></main>
-      <nav aria-label="Stages" className="fixed inset-x-0 bottom-0 z-10 grid grid-cols-6 border-t-2 border-ink bg-spine pb-[env(safe-area-inset-bottom)] sm:hidden" data-stage-bar="">
+      <main id="page" className="min-w-0 px-4 pt-3 pb-24 sm:px-6 sm:pb-6">
+        <Outlet />
+      </main>
+      <nav
+        aria-label="Stages"
+        className="fixed inset-x-0 bottom-0 z-10 grid grid-cols-6 border-t-2 border-ink bg-spine pb-[env(safe-area-inset-bottom)] sm:hidden"
+        data-stage-bar=""
+      >
         {STAGES.map(({ path, name, Icon }) => (
-          <NavLink key={path} to={to(path)} className="flex min-h-14 flex-col items-center justify-center text-[12.5px] aria-[current=page]:bg-ink aria-[current=page]:font-bold aria-[current=page]:text-paper"><Icon />{name}</NavLink>
+          <NavLink
+            key={path}
+            to={to(path)}
+            className="flex min-h-14 flex-col items-center justify-center text-[12.5px] aria-[current=page]:bg-ink aria-[current=page]:font-bold aria-[current=page]:text-paper"
+          >
+            <Icon />
+            {name}
+          </NavLink>
         ))}
       </nav>
       <KeysSheet open={keysOpen} onOpenChange={setKeysOpen} />

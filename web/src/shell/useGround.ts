@@ -14,17 +14,21 @@ export function usePicked(): { picked: string | null; pick: (spotId: string | nu
   const [search, setSearch] = useSearchParams();
   const navigate = useNavigate();
   const { location: next } = useNavigation();
-  const pick = useCallback((spotId: string | null) => {
-    const picking = (before: URLSearchParams): URLSearchParams => {
-      const after = new URLSearchParams(before);
-      if (spotId === null) after.delete('spot');
-      else after.set('spot', spotId);
-      return after;
-    };
-    // A page that is still loading is where one is going: a pick on the old one must not call the way back.
-    if (next) void navigate({ pathname: next.pathname, search: picking(new URLSearchParams(next.search)).toString() });
-    else setSearch(picking, { replace: true });
-  }, [setSearch, navigate, next]);
+  const pick = useCallback(
+    (spotId: string | null) => {
+      const picking = (before: URLSearchParams): URLSearchParams => {
+        const after = new URLSearchParams(before);
+        if (spotId === null) after.delete('spot');
+        else after.set('spot', spotId);
+        return after;
+      };
+      // A page that is still loading is where one is going: a pick on the old one must not call the way back.
+      if (next)
+        void navigate({ pathname: next.pathname, search: picking(new URLSearchParams(next.search)).toString() });
+      else setSearch(picking, { replace: true });
+    },
+    [setSearch, navigate, next],
+  );
   return { picked: search.get('spot'), pick };
 }
 

@@ -5,7 +5,14 @@ export function useKeys(keys: Readonly<Record<string, () => void>>): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       const target = event.target as HTMLElement;
-      if (event.ctrlKey || event.metaKey || event.altKey || target.matches('input, textarea, select, [contenteditable]') || document.querySelector('[role="dialog"]')) return;
+      if (
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        target.matches('input, textarea, select, [contenteditable]') ||
+        document.querySelector('[role="dialog"]')
+      )
+        return;
       const action = keys[event.key];
       if (!action) return;
       event.preventDefault();

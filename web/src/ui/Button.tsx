@@ -8,6 +8,16 @@ const LOOKS = {
 } as const;
 
 /** A button says what happens. At least 44 px high; disabled ones stay readable. */
-export function Button({ look = 'plain', className = '', ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { look?: keyof typeof LOOKS }) {
-  return <button type="button" className={`inline-flex min-h-11 items-center justify-center gap-2 py-1 disabled:cursor-not-allowed disabled:opacity-60 ${LOOKS[look]} ${className}`} {...rest} />;
+export function Button({
+  look = 'plain',
+  className = '',
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & { look?: keyof typeof LOOKS }) {
+  return (
+    <button
+      type="button"
+      className={`inline-flex min-h-11 items-center justify-center gap-2 py-1 disabled:cursor-not-allowed disabled:opacity-60 ${LOOKS[look]} ${className}`}
+      {...rest}
+    />
+  );
 }

@@ -11,9 +11,19 @@ interface ChoicesProps<T extends string> {
 /** A few choices side by side, the chosen one inked. Arrow keys move. */
 export function Choices<T extends string>({ label, value, onChange, choices }: ChoicesProps<T>) {
   return (
-    <RadioGroup.Root aria-label={label} value={value} onValueChange={(v) => onChange(v as T)} className="flex flex-wrap">
+    <RadioGroup.Root
+      aria-label={label}
+      value={value}
+      onValueChange={(v) => onChange(v as T)}
+      className="flex flex-wrap"
+    >
       {choices.map((c) => (
-        <RadioGroup.Item key={c.value} value={c.value} aria-label={c.says} className="-ml-0.5 min-h-11 border-2 border-ink px-3 first:ml-0 data-[state=checked]:bg-ink data-[state=checked]:text-paper data-[state=checked]:font-semibold">
+        <RadioGroup.Item
+          key={c.value}
+          value={c.value}
+          aria-label={c.says}
+          className="-ml-0.5 min-h-11 border-2 border-ink px-3 first:ml-0 data-[state=checked]:bg-ink data-[state=checked]:font-semibold data-[state=checked]:text-paper"
+        >
           {c.label}
         </RadioGroup.Item>
       ))}

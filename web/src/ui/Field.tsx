@@ -15,7 +15,9 @@ export function Field({ label, problem, hint, children }: FieldProps) {
   const aboutId = `${id}-about`;
   return (
     <div className="flex min-w-0 flex-col">
-      <label htmlFor={id} className="text-[13px] text-ink-2">{label}</label>
+      <label htmlFor={id} className="text-[13px] text-ink-2">
+        {label}
+      </label>
       {children({ id, 'aria-describedby': aboutId, 'aria-invalid': Boolean(problem) })}
       <div id={aboutId} className="min-h-5 text-[12.5px]">
         {problem ? <span className="text-danger">▲ {problem}</span> : <span className="text-ink-2">{hint}</span>}
@@ -36,9 +38,25 @@ interface TextFieldProps {
 export function TextField({ label, value, onChange, problem, hint, rows }: TextFieldProps) {
   return (
     <Field label={label} problem={problem} hint={hint}>
-      {(ids) => rows
-        ? <textarea {...ids} rows={rows} className="written w-full resize-y" value={value} onChange={(e) => onChange(e.target.value)} />
-        : <input {...ids} className="written w-full" value={value} onChange={(e) => onChange(e.target.value)} autoComplete="off" />}
+      {(ids) =>
+        rows ? (
+          <textarea
+            {...ids}
+            rows={rows}
+            className="written w-full resize-y"
+            value={value}
+            onChange={(e) => onChange(e.target.value)}
+          />
+        ) : (
+          <input
+            {...ids}
+            className="written w-full"
+            value={value}
+            onChange={(e) => onChange(e.target.value)}
+            autoComplete="off"
+          />
+        )
+      }
     </Field>
   );
 }
@@ -63,7 +81,11 @@ export function SelectField<T extends string>({ label, value, choices, onChange,
     <Field label={label} problem={problem} hint={hint}>
       {(ids) => (
         <select {...ids} className="written w-full" value={value} onChange={(e) => onChange(e.target.value as T)}>
-          {choices.map((c) => <option key={c.value} value={c.value}>{c.label}</option>)}
+          {choices.map((c) => (
+            <option key={c.value} value={c.value}>
+              {c.label}
+            </option>
+          ))}
         </select>
       )}
     </Field>

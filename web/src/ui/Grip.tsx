@@ -27,11 +27,30 @@ export function Grip({ x, y, label, value, min, max, says, color = 'var(--ink)',
   };
   return (
     <g
-      role="slider" tabIndex={0} aria-label={label} aria-valuenow={value} aria-valuemin={min} aria-valuemax={max} aria-valuetext={says} aria-orientation="vertical"
-      transform={`translate(${x} ${y})`} className="cursor-ns-resize touch-none" onKeyDown={onKey}
-      onPointerDown={(e: PointerEvent) => { e.currentTarget.setPointerCapture(e.pointerId); held.current = { y: e.clientY, value }; }}
-      onPointerMove={(e) => { if (held.current) set(held.current.value + (held.current.y - e.clientY) * perPx); }}
-      onPointerUp={() => { held.current = null; }} onPointerCancel={() => { held.current = null; }}
+      role="slider"
+      tabIndex={0}
+      aria-label={label}
+      aria-valuenow={value}
+      aria-valuemin={min}
+      aria-valuemax={max}
+      aria-valuetext={says}
+      aria-orientation="vertical"
+      transform={`translate(${x} ${y})`}
+      className="cursor-ns-resize touch-none"
+      onKeyDown={onKey}
+      onPointerDown={(e: PointerEvent) => {
+        e.currentTarget.setPointerCapture(e.pointerId);
+        held.current = { y: e.clientY, value };
+      }}
+      onPointerMove={(e) => {
+        if (held.current) set(held.current.value + (held.current.y - e.clientY) * perPx);
+      }}
+      onPointerUp={() => {
+        held.current = null;
+      }}
+      onPointerCancel={() => {
+        held.current = null;
+      }}
     >
       <rect x="-24" y="-24" width="48" height="48" fill="transparent" />
       <path d="M-5 -11l5 -6l5 6M-5 11l5 6l5 -6" fill="none" stroke={color} strokeWidth="2" />

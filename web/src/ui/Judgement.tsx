@@ -14,7 +14,17 @@ export function Judgement({ children, rests }: { children: ReactNode; rests?: Re
 export const Gold = ({ children }: { children: ReactNode }) => <span className="text-gold">{children}</span>;
 
 /** A ruled block of the page: a heading and what stands under it. */
-export function Block({ title, aside, children, className = '' }: { title: string; aside?: ReactNode; children: ReactNode; className?: string }) {
+export function Block({
+  title,
+  aside,
+  children,
+  className = '',
+}: {
+  title: string;
+  aside?: ReactNode;
+  children: ReactNode;
+  className?: string;
+}) {
   return (
     <section className={`min-w-0 ${className}`}>
       <div className="mb-2 flex flex-wrap items-baseline gap-x-3 border-b border-rule pb-1">

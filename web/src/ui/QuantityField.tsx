@@ -19,18 +19,45 @@ interface QuantityFieldProps {
 }
 
 /** A number as people say it: "2/3 bucket", "1 1/2 in", "14 gr". What is typed is kept as typed. */
-export function QuantityField({ label, entered, reading, units, onChange, comesTo, showProblem = false, optional = false, problem }: QuantityFieldProps) {
+export function QuantityField({
+  label,
+  entered,
+  reading,
+  units,
+  onChange,
+  comesTo,
+  showProblem = false,
+  optional = false,
+  problem,
+}: QuantityFieldProps) {
   const [left, setLeft] = useState(false);
   const empty = entered.text.trim() === '';
-  const repeats = typeof comesTo === 'string' && [entered.text.trim(), `${entered.text.trim()} ${entered.unit}`].includes(comesTo.replaceAll('\u00a0', ' '));
+  const repeats =
+    typeof comesTo === 'string' &&
+    [entered.text.trim(), `${entered.text.trim()} ${entered.unit}`].includes(comesTo.replaceAll('\u00a0', ' '));
   const wrong = reading.ok || (empty && (optional || !showProblem)) || (!left && !showProblem) ? null : reading.problem;
   return (
     <Field label={label} problem={problem ?? wrong} hint={reading.ok && !repeats ? comesTo : undefined}>
       {(ids) => (
         <div className="flex">
-          <input {...ids} className="written w-full min-w-0" value={entered.text} inputMode="text" autoComplete="off" onBlur={() => setLeft(true)} onChange={(e) => onChange({ ...entered, text: e.target.value })} />
-          <select aria-label={`${label}: unit`} className="written max-w-28 border-l-2 border-l-rule" value={entered.unit} onChange={(e) => onChange({ ...entered, unit: e.target.value })}>
-            {(units.includes(entered.unit) ? units : [entered.unit, ...units]).map((u) => <option key={u}>{u}</option>)}
+          <input
+            {...ids}
+            className="written w-full min-w-0"
+            value={entered.text}
+            inputMode="text"
+            autoComplete="off"
+            onBlur={() => setLeft(true)}
+            onChange={(e) => onChange({ ...entered, text: e.target.value })}
+          />
+          <select
+            aria-label={`${label}: unit`}
+            className="written max-w-28 border-l-2 border-l-rule"
+            value={entered.unit}
+            onChange={(e) => onChange({ ...entered, unit: e.target.value })}
+          >
+            {(units.includes(entered.unit) ? units : [entered.unit, ...units]).map((u) => (
+              <option key={u}>{u}</option>
+            ))}
           </select>
         </div>
       )}

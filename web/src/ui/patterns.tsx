@@ -6,30 +6,85 @@ export function Patterns() {
         <pattern id="gravel" width="26" height="20" patternUnits="userSpaceOnUse">
           <rect width="26" height="20" fill="var(--gravel)" />
           <g fill="none" stroke="var(--ink-2)" strokeWidth="0.8">
-            <ellipse cx="5" cy="5" rx="3.6" ry="2.6" /><ellipse cx="14" cy="3.500" rx="2.800" ry="2" /><ellipse cx="22" cy="6.500" rx="3.200" ry="2.800" />
-            <ellipse cx="11" cy="11" rx="3.800" ry="2.800" /><ellipse cx="3" cy="15" rx="2.600" ry="2.200" /><ellipse cx="19.500" cy="15" rx="4" ry="2.800" /><ellipse cx="11" cy="18" rx="2" ry="1.400" />
+            <ellipse cx="5" cy="5" rx="3.6" ry="2.6" />
+            <ellipse cx="14" cy="3.500" rx="2.800" ry="2" />
+            <ellipse cx="22" cy="6.500" rx="3.200" ry="2.800" />
+            <ellipse cx="11" cy="11" rx="3.800" ry="2.800" />
+            <ellipse cx="3" cy="15" rx="2.600" ry="2.200" />
+            <ellipse cx="19.500" cy="15" rx="4" ry="2.800" />
+            <ellipse cx="11" cy="18" rx="2" ry="1.400" />
           </g>
         </pattern>
         <pattern id="stipple" width="7" height="7" patternUnits="userSpaceOnUse">
-          <g fill="var(--ink)"><circle cx="1.500" cy="1.500" r="1" /><circle cx="5" cy="3" r="1" /><circle cx="2.800" cy="5.400" r="1" /><circle cx="6.300" cy="6.300" r="0.800" /></g>
+          <g fill="var(--ink)">
+            <circle cx="1.500" cy="1.500" r="1" />
+            <circle cx="5" cy="3" r="1" />
+            <circle cx="2.800" cy="5.400" r="1" />
+            <circle cx="6.300" cy="6.300" r="0.800" />
+          </g>
         </pattern>
         <pattern id="sand" width="11" height="9" patternUnits="userSpaceOnUse">
           <rect width="11" height="9" fill="var(--gravel)" />
-          <g fill="var(--ink-2)"><circle cx="2" cy="2" r="0.7" /><circle cx="7.500" cy="3.500" r="0.7" /><circle cx="4.500" cy="6.500" r="0.7" /><circle cx="10" cy="7.500" r="0.6" /></g>
+          <g fill="var(--ink-2)">
+            <circle cx="2" cy="2" r="0.7" />
+            <circle cx="7.500" cy="3.500" r="0.7" />
+            <circle cx="4.500" cy="6.500" r="0.7" />
+            <circle cx="10" cy="7.500" r="0.6" />
+          </g>
         </pattern>
         {/* Lithology after the patterns of FGDC-STD-013-2006 (section 37): silt 616, clay 620, gravel 602, sand 607, boulders 603; drawn anew. */}
-        <pattern id="silt" width="22" height="10" patternUnits="userSpaceOnUse"><rect width="22" height="10" fill="var(--gravel)" /><path d="M2 3h9M15 3h1.500M13 8h9M8 8h1.500M0 8h4" stroke="var(--ink-2)" strokeWidth="1" fill="none" /></pattern>
-        <pattern id="clay" width="20" height="10" patternUnits="userSpaceOnUse"><rect width="20" height="10" fill="var(--paper)" /><path d="M1 3h11M12 8h8M0 8h3" stroke="var(--clay)" strokeWidth="1.600" fill="none" /></pattern>
+        <pattern id="silt" width="22" height="10" patternUnits="userSpaceOnUse">
+          <rect width="22" height="10" fill="var(--gravel)" />
+          <path d="M2 3h9M15 3h1.500M13 8h9M8 8h1.500M0 8h4" stroke="var(--ink-2)" strokeWidth="1" fill="none" />
+        </pattern>
+        <pattern id="clay" width="20" height="10" patternUnits="userSpaceOnUse">
+          <rect width="20" height="10" fill="var(--paper)" />
+          <path d="M1 3h11M12 8h8M0 8h3" stroke="var(--clay)" strokeWidth="1.600" fill="none" />
+        </pattern>
         <pattern id="iron-gravel" width="22" height="17" patternUnits="userSpaceOnUse">
           <rect width="22" height="17" fill="var(--gravel)" />
-          <g fill="none" stroke="var(--rust)" strokeWidth="1"><ellipse cx="4" cy="4" rx="3" ry="2.200" /><ellipse cx="11.500" cy="3" rx="2.600" ry="1.800" /><ellipse cx="18.500" cy="5" rx="2.800" ry="2.200" /><ellipse cx="9" cy="9" rx="3" ry="2.200" /><ellipse cx="2.500" cy="12.500" rx="2.200" ry="1.800" /><ellipse cx="16" cy="12" rx="3.200" ry="2.200" /><ellipse cx="9" cy="15" rx="2" ry="1.200" /></g>
+          <g fill="none" stroke="var(--rust)" strokeWidth="1">
+            <ellipse cx="4" cy="4" rx="3" ry="2.200" />
+            <ellipse cx="11.500" cy="3" rx="2.600" ry="1.800" />
+            <ellipse cx="18.500" cy="5" rx="2.800" ry="2.200" />
+            <ellipse cx="9" cy="9" rx="3" ry="2.200" />
+            <ellipse cx="2.500" cy="12.500" rx="2.200" ry="1.800" />
+            <ellipse cx="16" cy="12" rx="3.200" ry="2.200" />
+            <ellipse cx="9" cy="15" rx="2" ry="1.200" />
+          </g>
         </pattern>
-        <pattern id="cobbles" width="44" height="32" patternUnits="userSpaceOnUse"><rect width="44" height="32" fill="var(--gravel)" /><g fill="var(--paper)" stroke="var(--ink)" strokeWidth="1.100"><ellipse cx="11" cy="9" rx="9" ry="6.500" /><ellipse cx="31" cy="7" rx="8" ry="5.500" /><ellipse cx="24" cy="23" rx="10" ry="7" /><ellipse cx="4" cy="26" rx="6" ry="5" /><ellipse cx="41" cy="25" rx="5" ry="5" /></g></pattern>
-        <pattern id="hardpan" width="18" height="12" patternUnits="userSpaceOnUse"><rect width="18" height="12" fill="var(--gravel)" /><path d="M0 0.800h18M0 6.800h18M4 0.800v6M13 6.800v5.200" stroke="var(--ink)" strokeWidth="1" fill="none" /></pattern>
-        <pattern id="sod" width="12" height="12" patternUnits="userSpaceOnUse"><rect width="12" height="12" fill="var(--spine)" /><path d="M2 11l1.500 -6M5 11v-8M8.500 11l-1 -6M11 11l0.500 -4" stroke="var(--ink-2)" strokeWidth="0.900" fill="none" /></pattern>
-        <pattern id="bedrock" width="7" height="7" patternUnits="userSpaceOnUse"><path d="M0 0l7 7M7 0L0 7" stroke="var(--ink)" strokeWidth="0.9" /></pattern>
-        <pattern id="hachure" width="5" height="8" patternUnits="userSpaceOnUse"><path d="M2.500 0v8" stroke="var(--ink)" strokeWidth="0.9" /></pattern>
-        <pattern id="against" width="6" height="6" patternUnits="userSpaceOnUse"><path d="M0 6L6 0" stroke="var(--ink)" strokeWidth="1.1" /></pattern>
+        <pattern id="cobbles" width="44" height="32" patternUnits="userSpaceOnUse">
+          <rect width="44" height="32" fill="var(--gravel)" />
+          <g fill="var(--paper)" stroke="var(--ink)" strokeWidth="1.100">
+            <ellipse cx="11" cy="9" rx="9" ry="6.500" />
+            <ellipse cx="31" cy="7" rx="8" ry="5.500" />
+            <ellipse cx="24" cy="23" rx="10" ry="7" />
+            <ellipse cx="4" cy="26" rx="6" ry="5" />
+            <ellipse cx="41" cy="25" rx="5" ry="5" />
+          </g>
+        </pattern>
+        <pattern id="hardpan" width="18" height="12" patternUnits="userSpaceOnUse">
+          <rect width="18" height="12" fill="var(--gravel)" />
+          <path d="M0 0.800h18M0 6.800h18M4 0.800v6M13 6.800v5.200" stroke="var(--ink)" strokeWidth="1" fill="none" />
+        </pattern>
+        <pattern id="sod" width="12" height="12" patternUnits="userSpaceOnUse">
+          <rect width="12" height="12" fill="var(--spine)" />
+          <path
+            d="M2 11l1.500 -6M5 11v-8M8.500 11l-1 -6M11 11l0.500 -4"
+            stroke="var(--ink-2)"
+            strokeWidth="0.900"
+            fill="none"
+          />
+        </pattern>
+        <pattern id="bedrock" width="7" height="7" patternUnits="userSpaceOnUse">
+          <path d="M0 0l7 7M7 0L0 7" stroke="var(--ink)" strokeWidth="0.9" />
+        </pattern>
+        <pattern id="hachure" width="5" height="8" patternUnits="userSpaceOnUse">
+          <path d="M2.500 0v8" stroke="var(--ink)" strokeWidth="0.9" />
+        </pattern>
+        <pattern id="against" width="6" height="6" patternUnits="userSpaceOnUse">
+          <path d="M0 6L6 0" stroke="var(--ink)" strokeWidth="1.1" />
+        </pattern>
       </defs>
     </svg>
   );

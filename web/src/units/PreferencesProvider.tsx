@@ -8,6 +8,12 @@ export function PreferencesProvider({ children }: { children: ReactNode }) {
     document.documentElement.dataset['light'] = preferences.light;
     keepPreferences(preferences);
   }, [preferences]);
-  const inHand = useMemo(() => ({ preferences, change: (some: Partial<typeof preferences>) => setPreferences((before) => ({ ...before, ...some })) }), [preferences]);
+  const inHand = useMemo(
+    () => ({
+      preferences,
+      change: (some: Partial<typeof preferences>) => setPreferences((before) => ({ ...before, ...some })),
+    }),
+    [preferences],
+  );
   return <PreferencesContext value={inHand}>{children}</PreferencesContext>;
 }

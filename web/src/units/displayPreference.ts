@@ -20,7 +20,16 @@ export interface Preferences {
   readonly positionFrom: PositionSource;
 }
 
-const FIRST: Preferences = { display: METRIC, light: 'shade', pricePerGram: null, money: '', pays_mg_L: 0.15, reach_m: 1, priors: {}, positionFrom: 'device' };
+const FIRST: Preferences = {
+  display: METRIC,
+  light: 'shade',
+  pricePerGram: null,
+  money: '',
+  pays_mg_L: 0.15,
+  reach_m: 1,
+  priors: {},
+  positionFrom: 'device',
+};
 const KEY = 'riffle-preferences';
 
 export function loadPreferences(): Preferences {

@@ -1,4 +1,13 @@
-import { CONTAINERS, convert, parseQuantity, pitchSlope, volumeInLitres, type Entered, type PitchKind, type UnitKind } from '@riffle/core';
+import {
+  CONTAINERS,
+  convert,
+  parseQuantity,
+  pitchSlope,
+  volumeInLitres,
+  type Entered,
+  type PitchKind,
+  type UnitKind,
+} from '@riffle/core';
 import { ownContainers } from './ownContainers.ts';
 
 /** What a typed quantity comes to: the canonical value of its kind (m, L, mg, L/s, s), or what is wrong with it. */
@@ -10,7 +19,10 @@ export function readEntered(kind: UnitKind, { text, unit }: Entered): Reading {
   const own = kind === 'volume' ? ownContainers() : {};
   const parsed = parseQuantity(kind, text, unit, Object.keys(own));
   if (!parsed.ok) return parsed;
-  const value = kind === 'volume' ? volumeInLitres(parsed.value, parsed.unit, own) : convert(kind, parsed.value, parsed.unit, CANONICAL[kind]);
+  const value =
+    kind === 'volume'
+      ? volumeInLitres(parsed.value, parsed.unit, own)
+      : convert(kind, parsed.value, parsed.unit, CANONICAL[kind]);
   return value < 0 ? { ok: false, problem: 'Less than nothing cannot be measured.' } : { ok: true, value };
 }
 
@@ -21,7 +33,11 @@ export function readPitch({ text, unit }: Entered, boxLength_m: number): Reading
   const isDrop = !['in/ft', '%', '°'].includes(parsed.unit);
   const kind: PitchKind = isDrop ? 'drop_m' : (parsed.unit as PitchKind);
   try {
-    const value = pitchSlope(kind, isDrop ? convert('length', parsed.value, parsed.unit, 'm') : parsed.value, boxLength_m);
+    const value = pitchSlope(
+      kind,
+      isDrop ? convert('length', parsed.value, parsed.unit, 'm') : parsed.value,
+      boxLength_m,
+    );
     return value > 0 ? { ok: true, value } : { ok: false, problem: 'A box must fall from head to tail.' };
   } catch (error) {
     return { ok: false, problem: (error as Error).message };

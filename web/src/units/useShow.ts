@@ -1,12 +1,42 @@
 import {
-  showArea, showBulkGold, showDistance, showFlow, showGold, showGrade, showLength, showLoad, showPitch, showShear, showSmallLength, showSpeed, showTemperature, showThroughput, showVolume, text, type Display, type Figure,
+  showArea,
+  showBulkGold,
+  showDistance,
+  showFlow,
+  showGold,
+  showGrade,
+  showLength,
+  showLoad,
+  showPitch,
+  showShear,
+  showSmallLength,
+  showSpeed,
+  showTemperature,
+  showThroughput,
+  showVolume,
+  text,
+  type Display,
+  type Figure,
 } from '@riffle/core';
 import { useMemo } from 'react';
 import { usePreferences } from './displayPreference.ts';
 
 const SHOWS = {
-  smallLength: showSmallLength, length: showLength, distance: showDistance, volume: showVolume, area: showArea, flow: showFlow, speed: showSpeed, shear: showShear,
-  throughput: showThroughput, gold: showGold, bulkGold: showBulkGold, grade: showGrade, pitch: showPitch, load: showLoad, temperature: showTemperature,
+  smallLength: showSmallLength,
+  length: showLength,
+  distance: showDistance,
+  volume: showVolume,
+  area: showArea,
+  flow: showFlow,
+  speed: showSpeed,
+  shear: showShear,
+  throughput: showThroughput,
+  gold: showGold,
+  bulkGold: showBulkGold,
+  grade: showGrade,
+  pitch: showPitch,
+  load: showLoad,
+  temperature: showTemperature,
 } satisfies Record<string, (value: number, d: Display) => Figure>;
 type Quantity = keyof typeof SHOWS;
 
@@ -20,11 +50,14 @@ export type Show = Readonly<Record<Quantity, (value: number) => string>> & {
 export function useShow(): Show {
   const { display } = usePreferences().preferences;
   return useMemo(() => {
-    const each = Object.fromEntries(Object.entries(SHOWS).map(([name, show]) => [name, (value: number) => text(show(value, display))])) as Record<Quantity, (value: number) => string>;
+    const each = Object.fromEntries(
+      Object.entries(SHOWS).map(([name, show]) => [name, (value: number) => text(show(value, display))]),
+    ) as Record<Quantity, (value: number) => string>;
     return {
       ...each,
       figure: (quantity, value) => SHOWS[quantity](value, display),
-      band: (quantity, value, low, high) => `${text(SHOWS[quantity](value, display))} (${SHOWS[quantity](low, display).digits}–${SHOWS[quantity](high, display).digits})`,
+      band: (quantity, value, low, high) =>
+        `${text(SHOWS[quantity](value, display))} (${SHOWS[quantity](low, display).digits}–${SHOWS[quantity](high, display).digits})`,
       display,
     };
   }, [display]);

@@ -2,7 +2,10 @@ import { planDay, type DayPlan, type DayProblem } from '@riffle/core';
 import { expose } from 'comlink';
 
 /** Lets messages in between steps, so that a search can be stopped. */
-const breathe = (): Promise<void> => new Promise((resolve) => { setTimeout(resolve, 0); });
+const breathe = (): Promise<void> =>
+  new Promise((resolve) => {
+    setTimeout(resolve, 0);
+  });
 
 let asked = 0;
 

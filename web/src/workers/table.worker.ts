@@ -1,6 +1,13 @@
 import { expose } from 'comlink';
 import Papa from 'papaparse';
-import { TableReader, unitsNamed, type RefusedCell, type TableContext, type TableField, type TableMapping } from '../stages/sample/table/readTable.ts';
+import {
+  TableReader,
+  unitsNamed,
+  type RefusedCell,
+  type TableContext,
+  type TableField,
+  type TableMapping,
+} from '../stages/sample/table/readTable.ts';
 
 /** What a table holds at first sight. */
 export interface TableSeen {
@@ -19,7 +26,10 @@ export interface TableChecked {
   readonly refusedCsv: Blob;
 }
 
-const breathe = (): Promise<void> => new Promise((resolve) => { setTimeout(resolve, 0); });
+const breathe = (): Promise<void> =>
+  new Promise((resolve) => {
+    setTimeout(resolve, 0);
+  });
 const MOST_TOLD = 500;
 let rows: Record<string, string>[] = [];
 let asked = 0;
@@ -27,16 +37,31 @@ let asked = 0;
 export const tableWorker = {
   /** Reads a table from text: commas, semicolons or tabs between cells (RFC 4180; pasted cells come with tabs). */
   see(text: string): TableSeen {
-    const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, '').trim(), { header: true, skipEmptyLines: 'greedy', transformHeader: (h) => h.trim() });
+    const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, '').trim(), {
+      header: true,
+      skipEmptyLines: 'greedy',
+      transformHeader: (h) => h.trim(),
+    });
     rows = data;
     return { columns: (meta.fields ?? []).filter((f) => f !== ''), rows: rows.length, first: rows.slice(0, 4) };
   },
   /** Units the cells of a column name. */
   units(field: TableField, column: string): [string, number][] {
-    return [...unitsNamed(field, (function* cells() { for (const r of rows) yield r[column] ?? ''; })())];
+    return [
+      ...unitsNamed(
+        field,
+        (function* cells() {
+          for (const r of rows) yield r[column] ?? '';
+        })(),
+      ),
+    ];
   },
   /** Reads every row; null when another check was asked for meanwhile, or it was stopped. */
-  async check(mapping: TableMapping, context: TableContext, onStep: (done: number) => void): Promise<TableChecked | null> {
+  async check(
+    mapping: TableMapping,
+    context: TableContext,
+    onStep: (done: number) => void,
+  ): Promise<TableChecked | null> {
     const mine = ++asked;
     const reader = new TableReader(mapping, context);
     const parts: string[] = [];
@@ -61,7 +86,14 @@ export const tableWorker = {
         if (mine !== asked) return null;
       }
     }
-    return { good, spots, refused, refusedRows: refusedData.length, lines: new Blob([parts.join('\n')]), refusedCsv: new Blob([Papa.unparse(refusedData)], { type: 'text/csv' }) };
+    return {
+      good,
+      spots,
+      refused,
+      refusedRows: refusedData.length,
+      lines: new Blob([parts.join('\n')]),
+      refusedCsv: new Blob([Papa.unparse(refusedData)], { type: 'text/csv' }),
+    };
   },
   stop(): void {
     asked++;

@@ -25,35 +25,100 @@ export function BooksScreen() {
   const [sharing, setSharing] = useState(false);
   const nameOf = (id: string): string => spots.find((s) => s.id === id)?.name ?? 'a spot since removed';
 
-  if (!book) return <Judgement rests={failed ? 'The book is added up on the server. What you logged is kept here and counts as soon as it answers.' : undefined}>{failed ? 'The book cannot be reached now.' : 'Adding up ...'}</Judgement>;
+  if (!book)
+    return (
+      <Judgement
+        rests={
+          failed
+            ? 'The book is added up on the server. What you logged is kept here and counts as soon as it answers.'
+            : undefined
+        }
+      >
+        {failed ? 'The book cannot be reached now.' : 'Adding up ...'}
+      </Judgement>
+    );
   const { total, unweighed } = book;
   const rests = [
-    total.running_s > 0 && `${total.buckets} buckets in ${hoursText(total.running_s)} of running, ${total.cleanups} clean-up${total.cleanups === 1 ? '' : 's'}${total.gold_mg > 0 ? `: ${show.gold(total.gold_mg / (total.running_s / 3600))} an hour` : ''}.`,
-    unweighed.buckets > 0 && `Not weighed yet: ${show.volume(unweighed.volumeBank_L)} in ${unweighed.runs} run${unweighed.runs === 1 ? '' : 's'}.`,
+    total.running_s > 0 &&
+      `${total.buckets} buckets in ${hoursText(total.running_s)} of running, ${total.cleanups} clean-up${total.cleanups === 1 ? '' : 's'}${total.gold_mg > 0 ? `: ${show.gold(total.gold_mg / (total.running_s / 3600))} an hour` : ''}.`,
+    unweighed.buckets > 0 &&
+      `Not weighed yet: ${show.volume(unweighed.volumeBank_L)} in ${unweighed.runs} run${unweighed.runs === 1 ? '' : 's'}.`,
     pricePerGram === null && 'Type your price in Settings to see values.',
-  ].filter(Boolean).join(' ');
+  ]
+    .filter(Boolean)
+    .join(' ');
   return (
     <div className="flex flex-col gap-5">
       <header className="flex flex-wrap items-center justify-between gap-3 border-b border-rule pb-2">
         <span className="hidden font-serif text-[18px] font-semibold sm:inline">{ground.name}</span>
-        <span className="flex flex-wrap gap-2 no-print max-sm:order-last">
-          <a className="inline-flex min-h-11 items-center border-2 border-ink px-4" href={`/api/v1/grounds/${ground.id}/book.csv`} download>Save the book as CSV</a>
-          <Button disabled={!ground.line} title={ground.line ? undefined : 'A typed ground has no line to export'} onClick={() => setSharing(true)}>Save the ground as GeoJSON</Button>
+        <span className="no-print flex flex-wrap gap-2 max-sm:order-last">
+          <a
+            className="inline-flex min-h-11 items-center border-2 border-ink px-4"
+            href={`/api/v1/grounds/${ground.id}/book.csv`}
+            download
+          >
+            Save the book as CSV
+          </a>
+          <Button
+            disabled={!ground.line}
+            title={ground.line ? undefined : 'A typed ground has no line to export'}
+            onClick={() => setSharing(true)}
+          >
+            Save the ground as GeoJSON
+          </Button>
         </span>
       </header>
-      {total.cleanups === 0
-        ? <Judgement rests={unweighed.buckets > 0 ? <Link className="underline underline-offset-4" to={`/g/${ground.id}/clean`}>{show.volume(unweighed.volumeBank_L)} wait to be weighed</Link> : 'Set a box, run some gravel, clean up: the first line then stands here.'}>No gold in the book for {ground.name} yet.</Judgement>
-        : <Judgement rests={rests}><Gold>{show.gold(total.gold_mg)}</Gold> out of {show.volume(total.volumeBank_L)} of bank ground: <Gold>{show.grade(total.gold_mg / total.volumeBank_L)}</Gold>{money && <>, worth {valueText(total.gold_mg, money)}</>}.</Judgement>}
+      {total.cleanups === 0 ? (
+        <Judgement
+          rests={
+            unweighed.buckets > 0 ? (
+              <Link className="underline underline-offset-4" to={`/g/${ground.id}/clean`}>
+                {show.volume(unweighed.volumeBank_L)} wait to be weighed
+              </Link>
+            ) : (
+              'Set a box, run some gravel, clean up: the first line then stands here.'
+            )
+          }
+        >
+          No gold in the book for {ground.name} yet.
+        </Judgement>
+      ) : (
+        <Judgement rests={rests}>
+          <Gold>{show.gold(total.gold_mg)}</Gold> out of {show.volume(total.volumeBank_L)} of bank ground:{' '}
+          <Gold>{show.grade(total.gold_mg / total.volumeBank_L)}</Gold>
+          {money && <>, worth {valueText(total.gold_mg, money)}</>}.
+        </Judgement>
+      )}
       {book.lines.length > 0 && (
         <Block title="By source" aside="gold of several spots run together stays theirs together">
           <BookTable book={book} nameOf={nameOf} picked={picked} money={money} />
         </Block>
       )}
-      {book.days.length > 0 && <Block title="The season" aside="bars: weighed that day; line: all so far"><Suspense fallback={<div className="h-60" />}><SeasonChart days={book.days} /></Suspense></Block>}
-      {grounds.length > 1 && <Block title="Every ground"><EveryGround grounds={grounds} open={ground.id} money={money} /></Block>}
+      {book.days.length > 0 && (
+        <Block title="The season" aside="bars: weighed that day; line: all so far">
+          <Suspense fallback={<div className="h-60" />}>
+            <SeasonChart days={book.days} />
+          </Suspense>
+        </Block>
+      )}
+      {grounds.length > 1 && (
+        <Block title="Every ground">
+          <EveryGround grounds={grounds} open={ground.id} money={money} />
+        </Block>
+      )}
       <Sheet open={sharing} onOpenChange={setSharing} title="This file gives the place away">
-        <p className="mb-4">It holds the line of {ground.name} and the position of every spot, so that it can be brought in again. Whoever has it knows where you dig. The CSV holds none of that.</p>
-        <a className="inline-flex min-h-14 w-full items-center justify-center bg-ink px-4 text-[18px] font-semibold text-paper" href={`/api/v1/grounds/${ground.id}/ground.geojson`} download onClick={() => setSharing(false)}>Save it with positions</a>
+        <p className="mb-4">
+          It holds the line of {ground.name} and the position of every spot, so that it can be brought in again. Whoever
+          has it knows where you dig. The CSV holds none of that.
+        </p>
+        <a
+          className="inline-flex min-h-14 w-full items-center justify-center bg-ink px-4 text-[18px] font-semibold text-paper"
+          href={`/api/v1/grounds/${ground.id}/ground.geojson`}
+          download
+          onClick={() => setSharing(false)}
+        >
+          Save it with positions
+        </a>
       </Sheet>
     </div>
   );
@@ -70,19 +135,38 @@ function BookTable({ book, nameOf, picked, money }: BookTableProps) {
   return (
     <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="The book by source">
       <table className="w-full min-w-[40rem] border-collapse">
-        <thead><tr className="text-ink-2"><th scope="col" className="text-left font-normal">source</th><AmountHeads money={money} /></tr></thead>
+        <thead>
+          <tr className="text-ink-2">
+            <th scope="col" className="text-left font-normal">
+              source
+            </th>
+            <AmountHeads money={money} />
+          </tr>
+        </thead>
         <tbody>
           {book.lines.map((l) => (
-            <tr key={l.spotIds.join()} className={`border-t border-rule ${picked && l.spotIds.includes(picked) ? 'bg-picked shadow-[inset_5px_0_0_var(--ink)]' : ''}`}>
+            <tr
+              key={l.spotIds.join()}
+              className={`border-t border-rule ${picked && l.spotIds.includes(picked) ? 'bg-picked shadow-[inset_5px_0_0_var(--ink)]' : ''}`}
+            >
               <th scope="row" className="py-2 pr-4 pl-3 text-left font-normal">
                 <span className="font-bold">{l.spotIds.map(nameOf).join(' + ') || 'no spot named'}</span>
                 {l.spotIds.length > 1 && <span className="block text-[13px] text-ink-2">mixed, not shared out</span>}
-                {l.mayHoldOldGold && <span className="block text-[13px] text-ink-2">box was not rinsed clean before: may hold older gold</span>}
+                {l.mayHoldOldGold && (
+                  <span className="block text-[13px] text-ink-2">
+                    box was not rinsed clean before: may hold older gold
+                  </span>
+                )}
               </th>
               <AmountCells amounts={l} money={money} />
             </tr>
           ))}
-          <tr className="border-t-2 border-ink"><th scope="row" className="py-2 pl-3 text-left font-bold">all</th><AmountCells amounts={book.total} money={money} /></tr>
+          <tr className="border-t-2 border-ink">
+            <th scope="row" className="py-2 pl-3 text-left font-bold">
+              all
+            </th>
+            <AmountCells amounts={book.total} money={money} />
+          </tr>
         </tbody>
       </table>
     </div>

@@ -1,7 +1,13 @@
 import type { Book } from '@riffle/contract';
 import { showGold, showVolume } from '@riffle/core';
 import { BarChart, LineChart, type BarSeriesOption, type LineSeriesOption } from 'echarts/charts';
-import { AriaComponent, GridComponent, TooltipComponent, type GridComponentOption, type TooltipComponentOption } from 'echarts/components';
+import {
+  AriaComponent,
+  GridComponent,
+  TooltipComponent,
+  type GridComponentOption,
+  type TooltipComponentOption,
+} from 'echarts/components';
 import { init, use as register, type ComposeOption } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { format, parseISO } from 'date-fns';
@@ -29,20 +35,51 @@ export function SeasonChart({ days }: { days: Book['days'] }) {
       animation: false,
       aria: { enabled: true },
       grid: { left: 56, right: 64, top: 34, bottom: 28 },
-      tooltip: { trigger: 'axis', backgroundColor: color('picked'), borderColor: color('ink'), textStyle: text, formatter: (params) => {
-        const day = days[(Array.isArray(params) ? params[0] : params)?.dataIndex ?? 0];
-        if (!day) return '';
-        const [g, v] = [showGold(day.gold_mg, display), showVolume(day.volumeBank_L, display)];
-        return `${day.day}<br>${g.digits} ${g.unit} from ${v.digits} ${v.unit} bank`;
-      } },
-      xAxis: { type: 'category', data: days.map((d) => format(parseISO(d.day), 'd MMM')), axisLine: { lineStyle: { color: color('ink') } }, axisTick: { show: false }, axisLabel: text },
+      tooltip: {
+        trigger: 'axis',
+        backgroundColor: color('picked'),
+        borderColor: color('ink'),
+        textStyle: text,
+        formatter: (params) => {
+          const day = days[(Array.isArray(params) ? params[0] : params)?.dataIndex ?? 0];
+          if (!day) return '';
+          const [g, v] = [showGold(day.gold_mg, display), showVolume(day.volumeBank_L, display)];
+          return `${day.day}<br>${g.digits} ${g.unit} from ${v.digits} ${v.unit} bank`;
+        },
+      },
+      xAxis: {
+        type: 'category',
+        data: days.map((d) => format(parseISO(d.day), 'd MMM')),
+        axisLine: { lineStyle: { color: color('ink') } },
+        axisTick: { show: false },
+        axisLabel: text,
+      },
       yAxis: [
-        { type: 'value', name: `${unit} a day`, nameTextStyle: { ...text, color: color('gold') }, axisLabel: { ...text, color: color('gold') }, splitLine: { lineStyle: { color: color('rule') } } },
+        {
+          type: 'value',
+          name: `${unit} a day`,
+          nameTextStyle: { ...text, color: color('gold') },
+          axisLabel: { ...text, color: color('gold') },
+          splitLine: { lineStyle: { color: color('rule') } },
+        },
         { type: 'value', name: `${unit} so far`, nameTextStyle: text, axisLabel: text, splitLine: { show: false } },
       ],
       series: [
-        { type: 'bar', barMaxWidth: 34, data: days.map((d) => gold(d.gold_mg)), itemStyle: { color: color('gold-fill'), borderColor: color('gold'), borderWidth: 1.6 } },
-        { type: 'line', yAxisIndex: 1, symbol: 'circle', symbolSize: 6, itemStyle: { color: color('ink') }, data: days.map((d) => gold((sum += d.gold_mg))), lineStyle: { color: color('ink'), width: 2 } },
+        {
+          type: 'bar',
+          barMaxWidth: 34,
+          data: days.map((d) => gold(d.gold_mg)),
+          itemStyle: { color: color('gold-fill'), borderColor: color('gold'), borderWidth: 1.6 },
+        },
+        {
+          type: 'line',
+          yAxisIndex: 1,
+          symbol: 'circle',
+          symbolSize: 6,
+          itemStyle: { color: color('ink') },
+          data: days.map((d) => gold((sum += d.gold_mg))),
+          lineStyle: { color: color('ink'), width: 2 },
+        },
       ],
     };
     chart.setOption(option);
@@ -53,5 +90,12 @@ export function SeasonChart({ days }: { days: Book['days'] }) {
       chart.dispose();
     };
   }, [days, display, light]);
-  return <div ref={element} className="h-60 w-full" role="img" aria-label={`Gold by clean-up day: ${days.map((d) => `${d.day} ${showGold(d.gold_mg, display).digits} ${display.gold}`).join(', ')}`} />;
+  return (
+    <div
+      ref={element}
+      className="h-60 w-full"
+      role="img"
+      aria-label={`Gold by clean-up day: ${days.map((d) => `${d.day} ${showGold(d.gold_mg, display).digits} ${display.gold}`).join(', ')}`}
+    />
+  );
 }

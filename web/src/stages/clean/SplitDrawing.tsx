@@ -3,7 +3,12 @@ import { useShow } from '../../units/useShow.ts';
 import { useWidth } from '../../ui/useWidth.ts';
 
 interface SplitDrawingProps {
-  readonly sections: readonly { readonly name: string; readonly from_m: number; readonly to_m: number; readonly gold_mg: number }[];
+  readonly sections: readonly {
+    readonly name: string;
+    readonly from_m: number;
+    readonly to_m: number;
+    readonly gold_mg: number;
+  }[];
   readonly split: SectionSplit;
 }
 
@@ -24,27 +29,87 @@ export function SplitDrawing({ sections, split }: SplitDrawingProps) {
   const y = (d: number): number => base - (d / most) * (base - top);
   const points = Array.from({ length: 61 }, (_, i) => (i / 60) * (L + past));
   const line = points.map((m, i) => `${i ? 'L' : 'M'}${x(m).toFixed(1)} ${y(curve(m)).toFixed(1)}`).join('');
-  const tail = points.filter((m) => m >= L).map((m) => `L${x(m).toFixed(1)} ${y(curve(m)).toFixed(1)}`).join('');
+  const tail = points
+    .filter((m) => m >= L)
+    .map((m) => `L${x(m).toFixed(1)} ${y(curve(m)).toFixed(1)}`)
+    .join('');
   return (
     <div ref={attach}>
-      <svg width={width} height="216" viewBox={`0 0 ${width} 216`} className="block" role="img" aria-label={`Gold by section: ${sections.map((s) => `${s.name || 'section'} ${show.gold(s.gold_mg)}`).join(', ')}`}>
-        {sections.map((s) => <rect key={s.from_m} x={x(s.from_m)} y={y(density(s))} width={x(s.to_m) - x(s.from_m)} height={base - y(density(s))} fill="var(--gold-fill)" stroke="var(--gold)" strokeWidth="1.600" />)}
-        <clipPath id="split-clip"><rect x={left} y={top - 12} width={right - left} height={base - top + 12} /></clipPath>
-        {k !== null && <><path d={`M${x(L)} ${base}${tail}V${base}Z`} fill="url(#against)" /><path d={line} clipPath="url(#split-clip)" fill="none" stroke="var(--ink)" strokeWidth="1.800" strokeDasharray="6 4" /></>}
+      <svg
+        width={width}
+        height="216"
+        viewBox={`0 0 ${width} 216`}
+        className="block"
+        role="img"
+        aria-label={`Gold by section: ${sections.map((s) => `${s.name || 'section'} ${show.gold(s.gold_mg)}`).join(', ')}`}
+      >
+        {sections.map((s) => (
+          <rect
+            key={s.from_m}
+            x={x(s.from_m)}
+            y={y(density(s))}
+            width={x(s.to_m) - x(s.from_m)}
+            height={base - y(density(s))}
+            fill="var(--gold-fill)"
+            stroke="var(--gold)"
+            strokeWidth="1.600"
+          />
+        ))}
+        <clipPath id="split-clip">
+          <rect x={left} y={top - 12} width={right - left} height={base - top + 12} />
+        </clipPath>
+        {k !== null && (
+          <>
+            <path d={`M${x(L)} ${base}${tail}V${base}Z`} fill="url(#against)" />
+            <path
+              d={line}
+              clipPath="url(#split-clip)"
+              fill="none"
+              stroke="var(--ink)"
+              strokeWidth="1.800"
+              strokeDasharray="6 4"
+            />
+          </>
+        )}
         {sections.map((s) => {
           const w = x(s.to_m) - x(s.from_m);
           return (
             <g key={s.from_m}>
-              <text className="halo" x={x(s.from_m) + w / 2} y={Math.max(16, y(density(s)) - 8)} fontSize="13.500" fontWeight="700" textAnchor="middle" style={{ fill: 'var(--gold)' }}>{show.gold(s.gold_mg)}</text>
-              {w > 60 && <text x={x(s.from_m) + w / 2} y={base + 32} fontSize="12.500" textAnchor="middle">{s.name}</text>}
+              <text
+                className="halo"
+                x={x(s.from_m) + w / 2}
+                y={Math.max(16, y(density(s)) - 8)}
+                fontSize="13.500"
+                fontWeight="700"
+                textAnchor="middle"
+                style={{ fill: 'var(--gold)' }}
+              >
+                {show.gold(s.gold_mg)}
+              </text>
+              {w > 60 && (
+                <text x={x(s.from_m) + w / 2} y={base + 32} fontSize="12.500" textAnchor="middle">
+                  {s.name}
+                </text>
+              )}
               <path d={`M${x(s.to_m)} ${base}v14`} stroke="var(--ink)" strokeWidth="1.300" />
-              <text className="halo" x={x(s.to_m)} y={base + 16} fontSize="12" textAnchor="middle" style={{ fill: 'var(--ink-2)' }}>{show.smallLength(s.to_m)}</text>
+              <text
+                className="halo"
+                x={x(s.to_m)}
+                y={base + 16}
+                fontSize="12"
+                textAnchor="middle"
+                style={{ fill: 'var(--ink-2)' }}
+              >
+                {show.smallLength(s.to_m)}
+              </text>
             </g>
           );
         })}
         <path d={`M${left} ${base}H${x(L)}`} stroke="var(--ink)" strokeWidth="4" />
         <path d={`M${x(L)} ${base}H${right}`} stroke="var(--ink)" strokeWidth="1" strokeDasharray="3 4" />
-        <text x={right} y={base - 10} fontSize="12" textAnchor="end" style={{ fill: 'var(--ink-2)' }}>over the end</text>
+        <text x={right} y={base - 10} fontSize="12" textAnchor="end" style={{ fill: 'var(--ink-2)' }}>
+          over the end
+        </text>
       </svg>
     </div>
   );

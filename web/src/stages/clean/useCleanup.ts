@@ -43,8 +43,21 @@ export interface CleanupInHand {
   record(ground: StoredGround): (Cleanup & { baseVersion: 0 }) | null;
 }
 
-export function useCleanup(groundId: string, waiting: readonly StoredRun[], setups: readonly StoredSetup[], rigs: readonly StoredRig[], samples: readonly StoredSample[], US: boolean): CleanupInHand {
-  const [draft, setDraft, clear] = useDraft<CleanupDraft>(`cleanup-${groundId}`, () => ({ leftOut: [], sections: null, blackSand: { text: '', unit: US ? 'oz' : 'g' }, rinsed: 'unknown', note: '' }));
+export function useCleanup(
+  groundId: string,
+  waiting: readonly StoredRun[],
+  setups: readonly StoredSetup[],
+  rigs: readonly StoredRig[],
+  samples: readonly StoredSample[],
+  US: boolean,
+): CleanupInHand {
+  const [draft, setDraft, clear] = useDraft<CleanupDraft>(`cleanup-${groundId}`, () => ({
+    leftOut: [],
+    sections: null,
+    blackSand: { text: '', unit: US ? 'oz' : 'g' },
+    rinsed: 'unknown',
+    note: '',
+  }));
   const runs = waiting.filter((r) => !draft.leftOut.includes(r.id));
   const rig = rigs.find((r) => r.id === setups.find((s) => s.id === runs[0]?.setupId)?.rigId);
   const sections = draft.sections ?? usualSections(rig, US);
@@ -54,26 +67,56 @@ export function useCleanup(groundId: string, waiting: readonly StoredRun[], setu
   for (const s of sections) {
     const to = readEntered('length', s.to);
     const gold = readEntered('mass', s.gold);
-    const problem = to.ok && from_m !== null && to.value <= from_m ? 'Must lie below the section above.' : to.ok && to.value > 10 ? 'A box is at most 10 m long.' : null;
+    const problem =
+      to.ok && from_m !== null && to.value <= from_m
+        ? 'Must lie below the section above.'
+        : to.ok && to.value > 10
+          ? 'A box is at most 10 m long.'
+          : null;
     readings.push({ to, gold, from_m, problem });
     from_m = to.ok ? to.value : null;
   }
   const read = sections.map((s, i) => ({ s, r: readings[i] }));
   const weighed = read.every(({ r }) => r?.to.ok && r.gold.ok && r.problem === null && r.from_m !== null);
-  const measured = !weighed ? [] : read.map(({ s, r }) => ({ from_m: r?.from_m ?? 0, to_m: r?.to.ok ? r.to.value : 0, gold_mg: r?.gold.ok ? r.gold.value : 0, lining: s.lining }));
+  const measured = !weighed
+    ? []
+    : read.map(({ s, r }) => ({
+        from_m: r?.from_m ?? 0,
+        to_m: r?.to.ok ? r.to.value : 0,
+        gold_mg: r?.gold.ok ? r.gold.value : 0,
+        lining: s.lining,
+      }));
   const color_mg = meanColor_mg(samples.map((s) => s.counts)) ?? COLOR_MG['20-40'];
   const blackSand = draft.blackSand.text.trim() === '' ? null : readEntered('mass', draft.blackSand);
 
   return {
-    draft, clear, runs, sections, readings, blackSand, color_mg,
+    draft,
+    clear,
+    runs,
+    sections,
+    readings,
+    blackSand,
+    color_mg,
     change: (some) => setDraft((before) => ({ ...before, ...some })),
     split: measured.length > 0 ? sectionSplit(measured, color_mg) : null,
     record: (ground) => {
       if (runs.length === 0 || measured.length === 0 || (blackSand && !blackSand.ok)) return null;
       return {
-        id: uuidv7(), deleted: false, groundId: ground.id, runIds: runs.map((r) => r.id).sort(), cleanedAt: new Date().toISOString(),
-        sections: measured.map((m, i) => ({ ...m, name: sections[i]?.name ?? '', goldEntered: sections[i]?.gold ?? { text: '', unit: 'mg' } })),
-        blackSand_g: blackSand?.ok ? blackSand.value / 1000 : null, blackSandEntered: blackSand ? draft.blackSand : null, rinsedClean: draft.rinsed, note: draft.note, baseVersion: 0,
+        id: uuidv7(),
+        deleted: false,
+        groundId: ground.id,
+        runIds: runs.map((r) => r.id).sort(),
+        cleanedAt: new Date().toISOString(),
+        sections: measured.map((m, i) => ({
+          ...m,
+          name: sections[i]?.name ?? '',
+          goldEntered: sections[i]?.gold ?? { text: '', unit: 'mg' },
+        })),
+        blackSand_g: blackSand?.ok ? blackSand.value / 1000 : null,
+        blackSandEntered: blackSand ? draft.blackSand : null,
+        rinsedClean: draft.rinsed,
+        note: draft.note,
+        baseVersion: 0,
       };
     },
   };

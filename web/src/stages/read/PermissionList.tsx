@@ -22,38 +22,130 @@ export function PermissionList({ ground }: { ground: StoredGround }) {
   const isSeason = draft.kind === 'closed season';
   const everyYear = isSeason && draft.everyYear;
   const nameProblem = draft.name.trim() === '' ? 'Give it a name.' : null;
-  const dayProblem = everyYear && (draft.from === '' || draft.to === '') ? 'What comes every year needs its first and last day.' : !everyYear && draft.from !== '' && draft.to !== '' && draft.from > draft.to ? 'It ends before it begins.' : null;
+  const dayProblem =
+    everyYear && (draft.from === '' || draft.to === '')
+      ? 'What comes every year needs its first and last day.'
+      : !everyYear && draft.from !== '' && draft.to !== '' && draft.from > draft.to
+        ? 'It ends before it begins.'
+        : null;
   const keep = (): void => {
     setTried(true);
     if (nameProblem || dayProblem) return;
-    write({ what: 'record', kind: 'permissions', record: { id: uuidv7(), deleted: false, groundId: ground.id, name: draft.name.trim(), kind: draft.kind, from: draft.from || null, to: draft.to || null, everyYear, note: '', baseVersion: 0 } });
+    write({
+      what: 'record',
+      kind: 'permissions',
+      record: {
+        id: uuidv7(),
+        deleted: false,
+        groundId: ground.id,
+        name: draft.name.trim(),
+        kind: draft.kind,
+        from: draft.from || null,
+        to: draft.to || null,
+        everyYear,
+        note: '',
+        baseVersion: 0,
+      },
+    });
     setDraft(blank);
     setTried(false);
   };
   const remove = ({ version, updatedAt, ...record }: StoredPermission): void => {
     write({ what: 'record', kind: 'permissions', record: { ...record, deleted: true, baseVersion: version } });
-    toast(`${record.name} is taken out.`, { action: { label: 'Undo', onClick: () => write({ what: 'record', kind: 'permissions', record: { ...record, deleted: false, baseVersion: version + 1 } }) } });
+    toast(`${record.name} is taken out.`, {
+      action: {
+        label: 'Undo',
+        onClick: () =>
+          write({
+            what: 'record',
+            kind: 'permissions',
+            record: { ...record, deleted: false, baseVersion: version + 1 },
+          }),
+      },
+    });
   };
   return (
     <section className="mt-5 border-t-2 border-ink pt-3">
       <h3 className="text-[15px]">Permission</h3>
-      <p className="mb-2 text-[13px] text-ink-2">What you wrote down, told on its day. No legal advice: local law and the land’s owner decide.</p>
+      <p className="mb-2 text-[13px] text-ink-2">
+        What you wrote down, told on its day. No legal advice: local law and the land’s owner decide.
+      </p>
       <ul>
         {notes.map((n) => (
           <li key={n.id} className="flex items-start gap-3 border-b border-rule py-2">
-            <div className="min-w-0 grow"><b>{n.name}</b><span className="mb-1 block text-[13px] text-ink-2">{n.kind}{daysWords(n)}</span><Photos groundId={ground.id} about="permission" aboutId={n.id} what="paper" /></div>
-            <button type="button" className="min-h-11 text-[13px] text-ink-2 underline underline-offset-4" aria-label={`Take out ${n.name}`} onClick={() => remove(n)}>take out</button>
+            <div className="min-w-0 grow">
+              <b>{n.name}</b>
+              <span className="mb-1 block text-[13px] text-ink-2">
+                {n.kind}
+                {daysWords(n)}
+              </span>
+              <Photos groundId={ground.id} about="permission" aboutId={n.id} what="paper" />
+            </div>
+            <button
+              type="button"
+              className="min-h-11 text-[13px] text-ink-2 underline underline-offset-4"
+              aria-label={`Take out ${n.name}`}
+              onClick={() => remove(n)}
+            >
+              take out
+            </button>
           </li>
         ))}
       </ul>
-      <form className="mt-3 flex flex-col gap-2" onSubmit={(e) => { e.preventDefault(); keep(); }}>
-        <Choices label="Kind of permission" value={draft.kind} onChange={(kind) => setDraft({ ...draft, kind })} choices={(['permit', 'claim', 'closed season'] as const).map((k) => ({ value: k, label: k }))} />
-        <TextField label="What it is" value={draft.name} onChange={(name) => setDraft({ ...draft, name: name.slice(0, 80) })} problem={tried ? nameProblem : null} />
+      <form
+        className="mt-3 flex flex-col gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          keep();
+        }}
+      >
+        <Choices
+          label="Kind of permission"
+          value={draft.kind}
+          onChange={(kind) => setDraft({ ...draft, kind })}
+          choices={(['permit', 'claim', 'closed season'] as const).map((k) => ({ value: k, label: k }))}
+        />
+        <TextField
+          label="What it is"
+          value={draft.name}
+          onChange={(name) => setDraft({ ...draft, name: name.slice(0, 80) })}
+          problem={tried ? nameProblem : null}
+        />
         <div className="grid grid-cols-2 gap-x-4">
-          <Field label="First day" problem={tried ? dayProblem : null}>{(ids) => <input {...ids} type="date" className="written w-full" value={draft.from} onChange={(e) => setDraft({ ...draft, from: e.target.value })} />}</Field>
-          <Field label="Last day">{(ids) => <input {...ids} type="date" className="written w-full" value={draft.to} onChange={(e) => setDraft({ ...draft, to: e.target.value })} />}</Field>
+          <Field label="First day" problem={tried ? dayProblem : null}>
+            {(ids) => (
+              <input
+                {...ids}
+                type="date"
+                className="written w-full"
+                value={draft.from}
+                onChange={(e) => setDraft({ ...draft, from: e.target.value })}
+              />
+            )}
+          </Field>
+          <Field label="Last day">
+            {(ids) => (
+              <input
+                {...ids}
+                type="date"
+                className="written w-full"
+                value={draft.to}
+                onChange={(e) => setDraft({ ...draft, to: e.target.value })}
+              />
+            )}
+          </Field>
         </div>
-        {isSeason && <label className="flex min-h-11 items-center gap-3"><input type="checkbox" className="size-5 accent-ink" checked={draft.everyYear} onChange={(e) => setDraft({ ...draft, everyYear: e.target.checked })} />every year</label>}
+        {isSeason && (
+          <label className="flex min-h-11 items-center gap-3">
+            <input
+              type="checkbox"
+              className="size-5 accent-ink"
+              checked={draft.everyYear}
+              onChange={(e) => setDraft({ ...draft, everyYear: e.target.checked })}
+            />
+            every year
+          </label>
+        )}
         <Button type="submit">Write it down</Button>
       </form>
     </section>

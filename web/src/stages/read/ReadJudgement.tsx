@@ -29,12 +29,17 @@ export function ReadJudgement({ ground, spots, grades, best, ranking }: ReadJudg
   const show = useShow();
   const along = GROUND_WORDS[ground.kind].along;
   const top = ranking.ranked[0];
-  if (!top) return <Judgement rests="Tap the ribbon where you stand, or press n.">Walk it and mark the first spot.</Judgement>;
+  if (!top)
+    return <Judgement rests="Tap the ribbon where you stand, or press n.">Walk it and mark the first spot.</Judgement>;
   const bestSpot = spots.find((s) => s.id === best?.spotId);
-  const second = [...grades.values()].flatMap((g) => (g.spotId !== best?.spotId && g.grade.kind === 'band' ? [{ id: g.spotId, ...g.grade }] : [])).sort((a, b) => b.grade_mg_L - a.grade_mg_L)[0];
+  const second = [...grades.values()]
+    .flatMap((g) => (g.spotId !== best?.spotId && g.grade.kind === 'band' ? [{ id: g.spotId, ...g.grade }] : []))
+    .sort((a, b) => b.grade_mg_L - a.grade_mg_L)[0];
   const secondName = spots.find((s) => s.id === second?.id)?.name;
   const apart = best !== null && second !== undefined && best.grade.low_mg_L > second.high_mg_L;
-  const twice = [...grades.values()].filter((g) => g.blanks > 1).flatMap((g) => spots.find((s) => s.id === g.spotId)?.name ?? []);
+  const twice = [...grades.values()]
+    .filter((g) => g.blanks > 1)
+    .flatMap((g) => spots.find((s) => s.id === g.spotId)?.name ?? []);
   const twiceWords = twice.length > 0 && `Blank twice: ${twice.join(', ')}.`;
 
   if (best && bestSpot && (apart || top.place.spotId === best.spotId)) {
@@ -42,19 +47,31 @@ export function ReadJudgement({ ground, spots, grades, best, ranking }: ReadJudg
       `Rests on ${best.grade.colors} color${best.grade.colors === 1 ? '' : 's'} in ${show.volume(best.volumeBank_L)} of bank ground; 90 % band.`,
       !apart && secondName && `The pans cannot yet tell it from ${secondName}.`,
       twiceWords,
-    ].filter(Boolean).join(' ');
+    ]
+      .filter(Boolean)
+      .join(' ');
     return (
       <Judgement rests={rests}>
-        {apart ? 'Work' : 'Best so far:'} {bestSpot.name}, {show.distance(bestSpot.distance_m)} {along}: <Gold>{show.band('grade', best.grade.grade_mg_L, best.grade.low_mg_L, best.grade.high_mg_L)}</Gold>.
+        {apart ? 'Work' : 'Best so far:'} {bestSpot.name}, {show.distance(bestSpot.distance_m)} {along}:{' '}
+        <Gold>{show.band('grade', best.grade.grade_mg_L, best.grade.low_mg_L, best.grade.high_mg_L)}</Gold>.
       </Judgement>
     );
   }
   const why = because(top);
   const rests = [
     `Pays ${inTen(top.chance)} by signs and pans; any place here ${inTen(ranking.baseChance)}.`,
-    best && bestSpot && `Best so far: ${bestSpot.name}, ${show.band('grade', best.grade.grade_mg_L, best.grade.low_mg_L, best.grade.high_mg_L)}.`,
+    best &&
+      bestSpot &&
+      `Best so far: ${bestSpot.name}, ${show.band('grade', best.grade.grade_mg_L, best.grade.low_mg_L, best.grade.high_mg_L)}.`,
     grades.size === 0 ? 'No pan yet on this ground.' : !best && 'Every pan so far was blank; a blank is a result.',
     twiceWords,
-  ].filter(Boolean).join(' ');
-  return <Judgement rests={rests}>Pan {top.place.name} next, {show.distance(top.place.distance_m)} {along}{why && `: ${why}`}.</Judgement>;
+  ]
+    .filter(Boolean)
+    .join(' ');
+  return (
+    <Judgement rests={rests}>
+      Pan {top.place.name} next, {show.distance(top.place.distance_m)} {along}
+      {why && `: ${why}`}.
+    </Judgement>
+  );
 }

@@ -4,24 +4,59 @@ import { riverNow, underWater } from '../../reading/riverNow.ts';
 import { useShow } from '../../units/useShow.ts';
 
 /** Spots the river covers at its last fresh reading. */
-export function OutOfReach({ readings, spots }: { readings: readonly StoredGaugeReading[]; spots: readonly StoredSpot[] }) {
+export function OutOfReach({
+  readings,
+  spots,
+}: {
+  readings: readonly StoredGaugeReading[];
+  spots: readonly StoredSpot[];
+}) {
   const river = riverNow(readings);
   const shut = spots.filter((s) => underWater(s, river, new Date()));
-  return shut.length === 0 ? null : <p className="border-l-4 border-dashed border-danger pl-3"><b className="text-danger">Out of reach at this river:</b> {shut.map((s) => s.name).join(', ')}. Do not wade to them.</p>;
+  return shut.length === 0 ? null : (
+    <p className="border-l-4 border-dashed border-danger pl-3">
+      <b className="text-danger">Out of reach at this river:</b> {shut.map((s) => s.name).join(', ')}. Do not wade to
+      them.
+    </p>
+  );
 }
 
 /** One line for the head of the page: the level with its trend, the last flood with its age, and the season's water as a small curve. */
 export function RiverLine({ readings, onOpen }: { readings: readonly StoredGaugeReading[]; onOpen: () => void }) {
   const show = useShow();
   const now = riverNow(readings);
-  if (!now) return <button type="button" className="whitespace-nowrap underline decoration-rule underline-offset-4 max-sm:min-h-11" onClick={onOpen}>read the river</button>;
+  if (!now)
+    return (
+      <button
+        type="button"
+        className="whitespace-nowrap underline decoration-rule underline-offset-4 max-sm:min-h-11"
+        onClick={onOpen}
+      >
+        read the river
+      </button>
+    );
   const { last, trend_m_day, flood } = now;
-  const trend = trend_m_day === null ? '' : Math.abs(trend_m_day) < 0.005 ? ', steady' : `, ${trend_m_day > 0 ? 'rising' : 'falling'} ${show.smallLength(Math.abs(trend_m_day))} a day`;
+  const trend =
+    trend_m_day === null
+      ? ''
+      : Math.abs(trend_m_day) < 0.005
+        ? ', steady'
+        : `, ${trend_m_day > 0 ? 'rising' : 'falling'} ${show.smallLength(Math.abs(trend_m_day))} a day`;
   const days = flood ? differenceInCalendarDays(new Date(), new Date(flood.readAt)) : 0;
   return (
     <button type="button" className="flex items-center gap-3 text-left max-sm:min-h-11" onClick={onOpen}>
       <Curve readings={readings} />
-      <span><b className="text-water">River {show.length(last.level_m)}</b>{trend}, read {format(new Date(last.readAt), 'd MMM')}.{flood && <> Last flood {format(new Date(flood.readAt), 'd MMMM')}, {show.length(flood.level_m)}{days >= 0 && days < 400 && `, ${days} days ago`}.</>}</span>
+      <span>
+        <b className="text-water">River {show.length(last.level_m)}</b>
+        {trend}, read {format(new Date(last.readAt), 'd MMM')}.
+        {flood && (
+          <>
+            {' '}
+            Last flood {format(new Date(flood.readAt), 'd MMMM')}, {show.length(flood.level_m)}
+            {days >= 0 && days < 400 && `, ${days} days ago`}.
+          </>
+        )}
+      </span>
     </button>
   );
 }
@@ -32,7 +67,8 @@ function Curve({ readings }: { readings: readonly StoredGaugeReading[] }) {
   const [t0, t1] = [Date.parse(order[0]?.readAt ?? ''), Date.parse(order.at(-1)?.readAt ?? '')];
   const levels = order.map((r) => r.level_m);
   const [low, high] = [Math.min(...levels), Math.max(...levels)];
-  const at = (r: StoredGaugeReading): string => `${(2 + (86 * (Date.parse(r.readAt) - t0)) / (t1 - t0 || 1)).toFixed(1)} ${(22 - (18 * (r.level_m - low)) / (high - low || 1)).toFixed(1)}`;
+  const at = (r: StoredGaugeReading): string =>
+    `${(2 + (86 * (Date.parse(r.readAt) - t0)) / (t1 - t0 || 1)).toFixed(1)} ${(22 - (18 * (r.level_m - low)) / (high - low || 1)).toFixed(1)}`;
   const line = order.map((r, i) => `${i ? 'L' : 'M'}${at(r)}`).join('');
   return (
     <svg width="92" height="26" aria-hidden="true" className="shrink-0">

@@ -37,36 +37,96 @@ function GaugeFileForm({ ground, readings }: { ground: StoredGround; readings: r
       const known = new Set(readings.map((r) => Date.parse(r.readAt)));
       const heights = file.levels.map((l) => l.level_m).sort((a, b) => a - b);
       const usual = heights[heights.length >> 1] ?? 0;
-      setBrought({ ...file, fresh: file.levels.filter((l) => !known.has(l.at_ms)), flood: { text: String(Math.round((usual + 0.3) * 100)), unit: 'cm' } });
+      setBrought({
+        ...file,
+        fresh: file.levels.filter((l) => !known.has(l.at_ms)),
+        flood: { text: String(Math.round((usual + 0.3) * 100)), unit: 'cm' },
+      });
     } catch (error) {
       setProblem((error as Error).message);
     }
   };
   const ask = async (): Promise<string> => {
-    const answer = await fetch('/api/v1/devices/gauge.csv?days=30').catch(() => { throw new Error('The gauge cannot be reached.'); });
+    const answer = await fetch('/api/v1/devices/gauge.csv?days=30').catch(() => {
+      throw new Error('The gauge cannot be reached.');
+    });
     if (!answer.ok) throw new Error('The gauge cannot be reached.');
     return answer.text();
   };
   const mark = brought && readEntered('length', brought.flood);
   const floods = brought && mark?.ok ? floodPeaks(brought.fresh, mark.value) : [];
-  const thin = brought ? [...new Map([...thinLevels(brought.fresh, THIN_TO_M), ...floods].map((l) => [l.at_ms, l])).values()] : [];
+  const thin = brought
+    ? [...new Map([...thinLevels(brought.fresh, THIN_TO_M), ...floods].map((l) => [l.at_ms, l])).values()]
+    : [];
   const keep = (): void => {
     if (!brought || !mark?.ok) return;
-    for (const l of thin) write({ what: 'record', kind: 'gauge-readings', record: { id: uuidv7(), deleted: false, groundId: ground.id, readAt: new Date(l.at_ms).toISOString(), level_m: l.level_m, levelEntered: { text: String(Math.round(l.level_m * 1000) / 10), unit: 'cm' }, isFlood: floods.some((f) => f.at_ms === l.at_ms), note: '', baseVersion: 0 } });
+    for (const l of thin)
+      write({
+        what: 'record',
+        kind: 'gauge-readings',
+        record: {
+          id: uuidv7(),
+          deleted: false,
+          groundId: ground.id,
+          readAt: new Date(l.at_ms).toISOString(),
+          level_m: l.level_m,
+          levelEntered: { text: String(Math.round(l.level_m * 1000) / 10), unit: 'cm' },
+          isFlood: floods.some((f) => f.at_ms === l.at_ms),
+          note: '',
+          baseVersion: 0,
+        },
+      });
     setBrought(null);
   };
   return (
     <section className="mt-4 border-t-2 border-ink pt-3">
       <Field label="A gauge’s file (CSV: time, level with its unit)" problem={problem}>
-        {(ids) => <input {...ids} type="file" accept=".csv,.txt,text/csv" className="written w-full" onChange={(e) => { const file = e.target.files?.[0]; if (file) void take(file.text()); e.target.value = ''; }} />}
+        {(ids) => (
+          <input
+            {...ids}
+            type="file"
+            accept=".csv,.txt,text/csv"
+            className="written w-full"
+            onChange={(e) => {
+              const file = e.target.files?.[0];
+              if (file) void take(file.text());
+              e.target.value = '';
+            }}
+          />
+        )}
       </Field>
-      <Button look="quiet" onClick={() => void take(ask())}>Ask the simulated gauge</Button>
+      <Button look="quiet" onClick={() => void take(ask())}>
+        Ask the simulated gauge
+      </Button>
       {brought && mark && (
         <div className="mt-2 border-2 border-ink p-3">
-          <p className="mb-2"><b>{brought.fresh.length.toLocaleString('en-US')} readings</b> new, {format(new Date(brought.levels[0]?.at_ms ?? 0), 'd MMM')} to {format(new Date(brought.levels.at(-1)?.at_ms ?? 0), 'd MMM')}, kept as {thin.length} that draw the same curve. {floods.length === 0 ? 'No flood' : `${floods.length} flood${floods.length === 1 ? '' : 's'}, the highest ${show.length(Math.max(...floods.map((f) => f.level_m)))}`}.</p>
-          {brought.refused.length > 0 && <p className="mb-2 text-danger">▲ {brought.refused.length} line{brought.refused.length === 1 ? '' : 's'} left out; line {brought.refused[0]?.line}: {brought.refused[0]?.why}.</p>}
-          <QuantityField label="It is a flood from" entered={brought.flood} reading={mark} units={['cm', 'm', 'in', 'ft']} showProblem onChange={(flood) => setBrought({ ...brought, flood: { text: flood.text, unit: flood.unit } })} />
-          <Button look="main" onClick={keep} disabled={thin.length === 0}>{thin.length === 0 ? 'All known already' : `Keep these ${thin.length}`}</Button>
+          <p className="mb-2">
+            <b>{brought.fresh.length.toLocaleString('en-US')} readings</b> new,{' '}
+            {format(new Date(brought.levels[0]?.at_ms ?? 0), 'd MMM')} to{' '}
+            {format(new Date(brought.levels.at(-1)?.at_ms ?? 0), 'd MMM')}, kept as {thin.length} that draw the same
+            curve.{' '}
+            {floods.length === 0
+              ? 'No flood'
+              : `${floods.length} flood${floods.length === 1 ? '' : 's'}, the highest ${show.length(Math.max(...floods.map((f) => f.level_m)))}`}
+            .
+          </p>
+          {brought.refused.length > 0 && (
+            <p className="mb-2 text-danger">
+              ▲ {brought.refused.length} line{brought.refused.length === 1 ? '' : 's'} left out; line{' '}
+              {brought.refused[0]?.line}: {brought.refused[0]?.why}.
+            </p>
+          )}
+          <QuantityField
+            label="It is a flood from"
+            entered={brought.flood}
+            reading={mark}
+            units={['cm', 'm', 'in', 'ft']}
+            showProblem
+            onChange={(flood) => setBrought({ ...brought, flood: { text: flood.text, unit: flood.unit } })}
+          />
+          <Button look="main" onClick={keep} disabled={thin.length === 0}>
+            {thin.length === 0 ? 'All known already' : `Keep these ${thin.length}`}
+          </Button>
         </div>
       )}
     </section>
@@ -74,7 +134,15 @@ function GaugeFileForm({ ground, readings }: { ground: StoredGround; readings: r
 }
 
 /** The river at the ground's stake: a reading now, or a flood by the mark it left. */
-export function RiverSheet({ ground, readings, onClose }: { ground: StoredGround; readings: readonly StoredGaugeReading[]; onClose: () => void }) {
+export function RiverSheet({
+  ground,
+  readings,
+  onClose,
+}: {
+  ground: StoredGround;
+  readings: readonly StoredGaugeReading[];
+  onClose: () => void;
+}) {
   const write = useWrite();
   const show = useShow();
   const [level, setLevel] = useState<Entered>({ text: '', unit: show.display.system === 'US' ? 'in' : 'cm' });
@@ -85,37 +153,112 @@ export function RiverSheet({ ground, readings, onClose }: { ground: StoredGround
   const reading = readEntered('length', level);
   const levelProblem = reading.ok && reading.value > 30 ? 'At most 30 m.' : null;
   const time = new Date(at);
-  const timeProblem = Number.isNaN(time.getTime()) ? 'Give day and time.' : triedAt !== null && time.getTime() > triedAt + 60_000 ? 'That is still to come.' : null;
+  const timeProblem = Number.isNaN(time.getTime())
+    ? 'Give day and time.'
+    : triedAt !== null && time.getTime() > triedAt + 60_000
+      ? 'That is still to come.'
+      : null;
   const keep = (): void => {
     const now = new Date().getTime();
     setTriedAt(now);
     if (!reading.ok || levelProblem || !(time.getTime() <= now + 60_000)) return;
-    write({ what: 'record', kind: 'gauge-readings', record: { id: uuidv7(), deleted: false, groundId: ground.id, readAt: time.toISOString(), level_m: reading.value, levelEntered: level, isFlood: kind === 'flood', note: '', baseVersion: 0 } });
+    write({
+      what: 'record',
+      kind: 'gauge-readings',
+      record: {
+        id: uuidv7(),
+        deleted: false,
+        groundId: ground.id,
+        readAt: time.toISOString(),
+        level_m: reading.value,
+        levelEntered: level,
+        isFlood: kind === 'flood',
+        note: '',
+        baseVersion: 0,
+      },
+    });
     setLevel({ ...level, text: '' });
     setTriedAt(null);
   };
-  const remove = ({ version, updatedAt, ...record }: StoredGaugeReading): void => write({ what: 'record', kind: 'gauge-readings', record: { ...record, deleted: true, baseVersion: version } });
+  const remove = ({ version, updatedAt, ...record }: StoredGaugeReading): void =>
+    write({ what: 'record', kind: 'gauge-readings', record: { ...record, deleted: true, baseVersion: version } });
   return (
-    <Sheet open onOpenChange={(open) => { if (!open) onClose(); }} title="The river">
-      <form className="flex flex-col gap-2" onSubmit={(e) => { e.preventDefault(); keep(); }}>
-        <Choices label="What was read" value={kind} onChange={setKind} choices={[{ value: 'level', label: 'level at the stake' }, { value: 'flood', label: 'peak of a flood' }]} />
-        <QuantityField label="Height on the stake" entered={level} reading={reading} units={['cm', 'm', 'in', 'ft']} showProblem={tried} problem={levelProblem} onChange={setLevel} comesTo={reading.ok && show.smallLength(reading.value)} />
+    <Sheet
+      open
+      onOpenChange={(open) => {
+        if (!open) onClose();
+      }}
+      title="The river"
+    >
+      <form
+        className="flex flex-col gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          keep();
+        }}
+      >
+        <Choices
+          label="What was read"
+          value={kind}
+          onChange={setKind}
+          choices={[
+            { value: 'level', label: 'level at the stake' },
+            { value: 'flood', label: 'peak of a flood' },
+          ]}
+        />
+        <QuantityField
+          label="Height on the stake"
+          entered={level}
+          reading={reading}
+          units={['cm', 'm', 'in', 'ft']}
+          showProblem={tried}
+          problem={levelProblem}
+          onChange={setLevel}
+          comesTo={reading.ok && show.smallLength(reading.value)}
+        />
         <Field label="When" problem={tried ? timeProblem : null}>
-          {(ids) => <input {...ids} type="datetime-local" className="written w-full" value={at} onChange={(e) => setAt(e.target.value)} />}
+          {(ids) => (
+            <input
+              {...ids}
+              type="datetime-local"
+              className="written w-full"
+              value={at}
+              onChange={(e) => setAt(e.target.value)}
+            />
+          )}
         </Field>
-        <Button look="main" type="submit">Keep it</Button>
-        <p className="text-[13px] text-ink-2">A flood renews bar skins and undercuts, not bedrock: blanks from before it weigh less by kind of trap.</p>
-        <p className="border-l-4 border-dashed border-danger pl-3 text-[13px] text-ink-2">A river that rises while you work comes from rain or a dam upstream: leave while you can still cross.</p>
+        <Button look="main" type="submit">
+          Keep it
+        </Button>
+        <p className="text-[13px] text-ink-2">
+          A flood renews bar skins and undercuts, not bedrock: blanks from before it weigh less by kind of trap.
+        </p>
+        <p className="border-l-4 border-dashed border-danger pl-3 text-[13px] text-ink-2">
+          A river that rises while you work comes from rain or a dam upstream: leave while you can still cross.
+        </p>
       </form>
       <GaugeFileForm ground={ground} readings={readings} />
       <ul className="mt-4">
-        {[...readings].sort((a, b) => (a.readAt < b.readAt ? 1 : -1)).slice(0, 30).map((r) => (
-          <li key={r.id} className="flex items-center gap-3 border-b border-rule">
-            <span className="w-24 text-ink-2">{format(new Date(r.readAt), 'd MMM, HH:mm')}</span>
-            <span className="grow">{asTyped(r.levelEntered)}{r.isFlood && <b>, flood</b>}</span>
-            <button type="button" className="min-h-11 text-[13px] text-ink-2 underline underline-offset-4" aria-label={`Take out the reading of ${format(new Date(r.readAt), 'd MMM, HH:mm')}`} onClick={() => remove(r)}>take out</button>
-          </li>
-        ))}
+        {[...readings]
+          .sort((a, b) => (a.readAt < b.readAt ? 1 : -1))
+          .slice(0, 30)
+          .map((r) => (
+            <li key={r.id} className="flex items-center gap-3 border-b border-rule">
+              <span className="w-24 text-ink-2">{format(new Date(r.readAt), 'd MMM, HH:mm')}</span>
+              <span className="grow">
+                {asTyped(r.levelEntered)}
+                {r.isFlood && <b>, flood</b>}
+              </span>
+              <button
+                type="button"
+                className="min-h-11 text-[13px] text-ink-2 underline underline-offset-4"
+                aria-label={`Take out the reading of ${format(new Date(r.readAt), 'd MMM, HH:mm')}`}
+                onClick={() => remove(r)}
+              >
+                take out
+              </button>
+            </li>
+          ))}
       </ul>
     </Sheet>
   );

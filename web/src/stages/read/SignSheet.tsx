@@ -1,5 +1,15 @@
 import type { StoredGround, StoredSign } from '@riffle/contract';
-import { centreLine, MIDSTREAM_M, OWN_KIND, SIGN_KIND_NAMES, SIGN_TRAITS, UNITS, type Bank, type Entered, type OwnKind } from '@riffle/core';
+import {
+  centreLine,
+  MIDSTREAM_M,
+  OWN_KIND,
+  SIGN_KIND_NAMES,
+  SIGN_TRAITS,
+  UNITS,
+  type Bank,
+  type Entered,
+  type OwnKind,
+} from '@riffle/core';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
@@ -40,7 +50,13 @@ const blank = (unit: string): Entered => ({ text: '', unit });
 /** Two taps: open, and the kind. It is kept at once where one stands; measures can be added afterwards. */
 export function SignSheet(props: SignSheetProps) {
   return (
-    <Sheet open onOpenChange={(open) => { if (!open) props.onClose(); }} title={props.sign ? signName(props.sign.kind) : 'What do you see?'}>
+    <Sheet
+      open
+      onOpenChange={(open) => {
+        if (!open) props.onClose();
+      }}
+      title={props.sign ? signName(props.sign.kind) : 'What do you see?'}
+    >
       {props.sign ? <AddMeasures key={props.sign.id} {...props} sign={props.sign} /> : <PickKind {...props} />}
     </Sheet>
   );
@@ -53,54 +69,123 @@ function PickKind({ ground, place, onClose, onMore }: SignSheetProps) {
   const [said, setSaid] = useState('');
   const { preferences } = usePreferences();
   const words = GROUND_WORDS[ground.kind];
-  const ownKinds = [...new Set(useRecords('signs', ground.id).items.map((s) => s.kind).filter(isOwn))];
+  const ownKinds = [
+    ...new Set(
+      useRecords('signs', ground.id)
+        .items.map((s) => s.kind)
+        .filter(isOwn),
+    ),
+  ];
   const [named, setNamed] = useState('');
 
   const keep = (kind: Kind, weight: number | null = null): void => {
     const id = uuidv7();
     write({
-      what: 'record', kind: 'signs',
+      what: 'record',
+      kind: 'signs',
       record: {
-        id, deleted: false, groundId: ground.id, kind, distance_m: at.distance_m, bank: at.bank, offset_m: at.offset_m, position: ground.line ? centreLine(ground.line).positionAt(at.distance_m, at.offset_m, at.bank) : null,
-        seenAt: new Date().toISOString(), size_mm: null, sizeEntered: null, cover_m: null, coverEntered: null, weight, traits: {}, comeBackWith: '', note: '', baseVersion: 0,
+        id,
+        deleted: false,
+        groundId: ground.id,
+        kind,
+        distance_m: at.distance_m,
+        bank: at.bank,
+        offset_m: at.offset_m,
+        position: ground.line ? centreLine(ground.line).positionAt(at.distance_m, at.offset_m, at.bank) : null,
+        seenAt: new Date().toISOString(),
+        size_mm: null,
+        sizeEntered: null,
+        cover_m: null,
+        coverEntered: null,
+        weight,
+        traits: {},
+        comeBackWith: '',
+        note: '',
+        baseVersion: 0,
       },
     });
-    toast(`Kept: ${signName(kind)} at ${show.distance(at.distance_m)}.`, { action: { label: 'Add a measure or note', onClick: () => onMore(id) } });
+    toast(`Kept: ${signName(kind)} at ${show.distance(at.distance_m)}.`, {
+      action: { label: 'Add a measure or note', onClick: () => onMore(id) },
+    });
     if (kind === 'own word') onMore(id);
     else onClose();
   };
   const byGps = (): void => {
-    if (!ground.line) { setSaid('This ground was typed: it has no line to find you on. The place above counts.'); return; }
+    if (!ground.line) {
+      setSaid('This ground was typed: it has no line to find you on. The place above counts.');
+      return;
+    }
     const line = centreLine(ground.line);
     setSaid('Looking for your position ...');
-    currentPosition(preferences.positionFrom, ground.id).then(({ lon, lat, accuracy_m }) => {
-      const here = line.locate([lon, lat]);
-      if (here.offset_m > 500) { setSaid(`You are ${show.distance(here.offset_m)} from this ground. The place above counts.`); return; }
-      const unsure = accuracy_m > here.offset_m + MIDSTREAM_M;
-      setAt({ distance_m: here.distance_m, bank: unsure ? 'mid' : here.bank, offset_m: unsure ? 0 : here.offset_m });
-      setSaid(`You stand at ${show.distance(here.distance_m)}, to ${show.distance(Math.max(1, accuracy_m))}${preferences.positionFrom === 'simulated' ? ', says the simulated receiver' : ''}.`);
-    }, (error: Error) => setSaid(`${error.message} The place above counts.`));
+    currentPosition(preferences.positionFrom, ground.id).then(
+      ({ lon, lat, accuracy_m }) => {
+        const here = line.locate([lon, lat]);
+        if (here.offset_m > 500) {
+          setSaid(`You are ${show.distance(here.offset_m)} from this ground. The place above counts.`);
+          return;
+        }
+        const unsure = accuracy_m > here.offset_m + MIDSTREAM_M;
+        setAt({ distance_m: here.distance_m, bank: unsure ? 'mid' : here.bank, offset_m: unsure ? 0 : here.offset_m });
+        setSaid(
+          `You stand at ${show.distance(here.distance_m)}, to ${show.distance(Math.max(1, accuracy_m))}${preferences.positionFrom === 'simulated' ? ', says the simulated receiver' : ''}.`,
+        );
+      },
+      (error: Error) => setSaid(`${error.message} The place above counts.`),
+    );
   };
   return (
     <div className="flex flex-col gap-3">
       <div className="flex items-center justify-between gap-3 border-y border-rule py-1">
-        <span>at <b>{show.distance(at.distance_m)}</b>, {words.banks[at.bank]}</span>
-        <Button look="quiet" onClick={byGps}>Where I stand</Button>
+        <span>
+          at <b>{show.distance(at.distance_m)}</b>, {words.banks[at.bank]}
+        </span>
+        <Button look="quiet" onClick={byGps}>
+          Where I stand
+        </Button>
       </div>
-      <p role="status" className="min-h-5 text-[13px] text-ink-2">{said}</p>
-      <Choices label="Bank" value={at.bank} onChange={(bank: Bank) => setAt({ ...at, bank, offset_m: bank === 'mid' ? 0 : at.offset_m || 6 })} choices={(['left', 'mid', 'right'] as const).map((b) => ({ value: b, label: words.banks[b] }))} />
+      <p role="status" className="min-h-5 text-[13px] text-ink-2">
+        {said}
+      </p>
+      <Choices
+        label="Bank"
+        value={at.bank}
+        onChange={(bank: Bank) => setAt({ ...at, bank, offset_m: bank === 'mid' ? 0 : at.offset_m || 6 })}
+        choices={(['left', 'mid', 'right'] as const).map((b) => ({ value: b, label: words.banks[b] }))}
+      />
       <ul className="grid grid-cols-2 gap-2">
         {[...KINDS, ...ownKinds].map((kind) => (
           <li key={kind}>
-            <button type="button" className="flex min-h-14 w-full items-center gap-3 border-2 border-ink bg-picked px-3 text-left font-semibold active:bg-ink active:text-paper" onClick={() => keep(kind)}>
-              <svg width="30" height="26" viewBox="-15 -13 30 26" aria-hidden="true" className="shrink-0"><SignMark kind={kind} /></svg>{signName(kind)}
+            <button
+              type="button"
+              className="flex min-h-14 w-full items-center gap-3 border-2 border-ink bg-picked px-3 text-left font-semibold active:bg-ink active:text-paper"
+              onClick={() => keep(kind)}
+            >
+              <svg width="30" height="26" viewBox="-15 -13 30 26" aria-hidden="true" className="shrink-0">
+                <SignMark kind={kind} />
+              </svg>
+              {signName(kind)}
             </button>
           </li>
         ))}
       </ul>
-      <form className="flex items-end gap-2" onSubmit={(e) => { e.preventDefault(); if (named.trim() !== '') keep(`own: ${named.trim()}`); }}>
-        <div className="grow"><TextField label="Something else, in your own word" value={named} onChange={(v) => setNamed(v.slice(0, 30))} hint="It becomes a kind of its own, judged by what it pays you." /></div>
-        <Button type="submit" className="mb-5" disabled={named.trim() === ''}>Keep it</Button>
+      <form
+        className="flex items-end gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (named.trim() !== '') keep(`own: ${named.trim()}`);
+        }}
+      >
+        <div className="grow">
+          <TextField
+            label="Something else, in your own word"
+            value={named}
+            onChange={(v) => setNamed(v.slice(0, 30))}
+            hint="It becomes a kind of its own, judged by what it pays you."
+          />
+        </div>
+        <Button type="submit" className="mb-5" disabled={named.trim() === ''}>
+          Keep it
+        </Button>
       </form>
       <div className="flex flex-wrap gap-2 border-t border-rule pt-3">
         <Button onClick={() => keep('own word', 1)}>I hold with this place</Button>
@@ -114,62 +199,181 @@ function AddMeasures({ ground, sign, onClose }: SignSheetProps & { sign: StoredS
   const write = useWrite();
   const show = useShow();
   const US = show.display.system === 'US';
-  const sizeOf = sign.kind === 'float' || sign.kind === 'stained float' ? 'Size of the stone' : sign.kind === 'flood mark' ? 'Height above the water now' : null;
+  const sizeOf =
+    sign.kind === 'float' || sign.kind === 'stained float'
+      ? 'Size of the stone'
+      : sign.kind === 'flood mark'
+        ? 'Height above the water now'
+        : null;
   const [size, setSize] = useState<Entered>(sign.sizeEntered ?? blank(US ? 'in' : 'mm'));
   const [cover, setCover] = useState<Entered>(sign.coverEntered ?? blank(US ? 'ft' : 'm'));
-  const [distance, setDistance] = useState<Entered>({ text: String(Math.round((sign.distance_m / UNITS.length[US ? 'ft' : 'm']) * 10) / 10), unit: US ? 'ft' : 'm' });
+  const [distance, setDistance] = useState<Entered>({
+    text: String(Math.round((sign.distance_m / UNITS.length[US ? 'ft' : 'm']) * 10) / 10),
+    unit: US ? 'ft' : 'm',
+  });
   const [weight, setWeight] = useState(String(sign.weight ?? 1));
   const [comeBackWith, setComeBackWith] = useState(sign.comeBackWith);
   const [note, setNote] = useState(sign.note);
   const [traits, setTraits] = useState<Record<string, string>>(sign.traits);
   const [tried, setTried] = useState(false);
-  const readings = { size: size.text.trim() === '' ? null : readEntered('length', size), cover: cover.text.trim() === '' ? null : readEntered('length', cover), distance: readEntered('length', distance) };
-  const tooFar = readings.distance.ok && readings.distance.value > ground.length_m + 0.5 ? `The ground is ${show.distance(ground.length_m)} long.` : null;
-  const sizeProblem = readings.size?.ok && !(readings.size.value > 0 && readings.size.value <= 5) ? 'Between 0 and 5 m.' : null;
+  const readings = {
+    size: size.text.trim() === '' ? null : readEntered('length', size),
+    cover: cover.text.trim() === '' ? null : readEntered('length', cover),
+    distance: readEntered('length', distance),
+  };
+  const tooFar =
+    readings.distance.ok && readings.distance.value > ground.length_m + 0.5
+      ? `The ground is ${show.distance(ground.length_m)} long.`
+      : null;
+  const sizeProblem =
+    readings.size?.ok && !(readings.size.value > 0 && readings.size.value <= 5) ? 'Between 0 and 5 m.' : null;
   const coverProblem = readings.cover?.ok && readings.cover.value > 30 ? 'At most 30 m.' : null;
   const { version, updatedAt, ...record } = sign;
 
   const save = (): void => {
     setTried(true);
-    if (readings.size?.ok === false || readings.cover?.ok === false || !readings.distance.ok || tooFar || sizeProblem || coverProblem) return;
+    if (
+      readings.size?.ok === false ||
+      readings.cover?.ok === false ||
+      !readings.distance.ok ||
+      tooFar ||
+      sizeProblem ||
+      coverProblem
+    )
+      return;
     write({
-      what: 'record', kind: 'signs',
+      what: 'record',
+      kind: 'signs',
       record: {
-        ...record, distance_m: readings.distance.value, baseVersion: version, comeBackWith: comeBackWith.trim(), note, traits, weight: sign.kind === 'own word' ? Number(weight) : null,
-        size_mm: readings.size ? readings.size.value * 1000 : null, sizeEntered: readings.size ? size : null, cover_m: readings.cover ? readings.cover.value : null, coverEntered: readings.cover ? cover : null,
+        ...record,
+        distance_m: readings.distance.value,
+        baseVersion: version,
+        comeBackWith: comeBackWith.trim(),
+        note,
+        traits,
+        weight: sign.kind === 'own word' ? Number(weight) : null,
+        size_mm: readings.size ? readings.size.value * 1000 : null,
+        sizeEntered: readings.size ? size : null,
+        cover_m: readings.cover ? readings.cover.value : null,
+        coverEntered: readings.cover ? cover : null,
       },
     });
     onClose();
   };
   const remove = (): void => {
     write({ what: 'record', kind: 'signs', record: { ...record, deleted: true, baseVersion: version } });
-    toast(`The sign (${signName(sign.kind)}) is gone.`, { action: { label: 'Undo', onClick: () => write({ what: 'record', kind: 'signs', record: { ...record, deleted: false, baseVersion: version + 1 } }) } });
+    toast(`The sign (${signName(sign.kind)}) is gone.`, {
+      action: {
+        label: 'Undo',
+        onClick: () =>
+          write({ what: 'record', kind: 'signs', record: { ...record, deleted: false, baseVersion: version + 1 } }),
+      },
+    });
     onClose();
   };
   return (
-    <form className="flex flex-col gap-2" onSubmit={(e) => { e.preventDefault(); save(); }}>
-      {sign.kind === 'own word' && <Choices label="How sure" value={weight} onChange={setWeight} choices={[{ value: '-2', label: 'leave it' }, { value: '-1', label: 'rather not' }, { value: '1', label: 'rather' }, { value: '2', label: 'go' }]} />}
+    <form
+      className="flex flex-col gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        save();
+      }}
+    >
+      {sign.kind === 'own word' && (
+        <Choices
+          label="How sure"
+          value={weight}
+          onChange={setWeight}
+          choices={[
+            { value: '-2', label: 'leave it' },
+            { value: '-1', label: 'rather not' },
+            { value: '1', label: 'rather' },
+            { value: '2', label: 'go' },
+          ]}
+        />
+      )}
       {SIGN_TRAITS.filter((t) => t.of.some((k) => k === sign.kind)).map((t) => (
         <div key={t.name}>
           <p className="mb-1 text-[13px] text-ink-2">{t.asks}</p>
-          <Choices label={t.asks} value={traits[t.name] ?? ''} onChange={(v) => setTraits({ ...traits, [t.name]: v })} choices={t.choices.map((c) => ({ value: c.value, label: c.value }))} />
+          <Choices
+            label={t.asks}
+            value={traits[t.name] ?? ''}
+            onChange={(v) => setTraits({ ...traits, [t.name]: v })}
+            choices={t.choices.map((c) => ({ value: c.value, label: c.value }))}
+          />
         </div>
       ))}
-      {sizeOf && <QuantityField label={sizeOf} entered={size} reading={readings.size ?? { ok: true, value: 0 }} units={['mm', 'cm', 'in']} optional showProblem={tried} problem={sizeProblem ?? (readings.size?.ok === false ? readings.size.problem : null)} onChange={setSize} />}
-      <QuantityField label="Cover down to what you want to pan" entered={cover} reading={readings.cover ?? { ok: true, value: 0 }} units={['m', 'cm', 'ft', 'in']} optional showProblem={tried} problem={coverProblem ?? (readings.cover?.ok === false ? readings.cover.problem : null)} onChange={setCover} />
-      <QuantityField label={`Distance ${GROUND_WORDS[ground.kind].axis}`} entered={distance} reading={readings.distance} units={['m', 'ft']} showProblem={tried} problem={tooFar} onChange={setDistance} />
-      <TextField label="Passed by? What it needs" value={comeBackWith} onChange={(v) => setComeBackWith(v.slice(0, 400))} hint="A low river, two hands, a pump: it then stands on the return list." />
+      {sizeOf && (
+        <QuantityField
+          label={sizeOf}
+          entered={size}
+          reading={readings.size ?? { ok: true, value: 0 }}
+          units={['mm', 'cm', 'in']}
+          optional
+          showProblem={tried}
+          problem={sizeProblem ?? (readings.size?.ok === false ? readings.size.problem : null)}
+          onChange={setSize}
+        />
+      )}
+      <QuantityField
+        label="Cover down to what you want to pan"
+        entered={cover}
+        reading={readings.cover ?? { ok: true, value: 0 }}
+        units={['m', 'cm', 'ft', 'in']}
+        optional
+        showProblem={tried}
+        problem={coverProblem ?? (readings.cover?.ok === false ? readings.cover.problem : null)}
+        onChange={setCover}
+      />
+      <QuantityField
+        label={`Distance ${GROUND_WORDS[ground.kind].axis}`}
+        entered={distance}
+        reading={readings.distance}
+        units={['m', 'ft']}
+        showProblem={tried}
+        problem={tooFar}
+        onChange={setDistance}
+      />
+      <TextField
+        label="Passed by? What it needs"
+        value={comeBackWith}
+        onChange={(v) => setComeBackWith(v.slice(0, 400))}
+        hint="A low river, two hands, a pump: it then stands on the return list."
+      />
       <TextField label="Note" value={note} onChange={setNote} rows={2} />
-      <Photos groundId={ground.id} about="sign" aboutId={sign.id} onPlace={(position) => {
-        if (!ground.line) return;
-        const taken = centreLine(ground.line).locate(position);
-        if (taken.offset_m < 500) setDistance({ text: String(Math.round((taken.distance_m / UNITS.length[distance.unit === 'ft' ? 'ft' : 'm']) * 10) / 10), unit: distance.unit === 'ft' ? 'ft' : 'm' });
-        toast(taken.offset_m < 500 ? `The picture was taken at ${show.distance(taken.distance_m)}: the sign moves there when you keep it.` : 'The picture was taken far from this ground; the place stays.');
-      }} />
-      {sign.kind === 'undercut' && <p className="border-l-4 border-dashed border-danger pl-3 text-danger">Undercut banks come down. Dig only in what the water has already cut, and never lie under it.</p>}
+      <Photos
+        groundId={ground.id}
+        about="sign"
+        aboutId={sign.id}
+        onPlace={(position) => {
+          if (!ground.line) return;
+          const taken = centreLine(ground.line).locate(position);
+          if (taken.offset_m < 500)
+            setDistance({
+              text: String(
+                Math.round((taken.distance_m / UNITS.length[distance.unit === 'ft' ? 'ft' : 'm']) * 10) / 10,
+              ),
+              unit: distance.unit === 'ft' ? 'ft' : 'm',
+            });
+          toast(
+            taken.offset_m < 500
+              ? `The picture was taken at ${show.distance(taken.distance_m)}: the sign moves there when you keep it.`
+              : 'The picture was taken far from this ground; the place stays.',
+          );
+        }}
+      />
+      {sign.kind === 'undercut' && (
+        <p className="border-l-4 border-dashed border-danger pl-3 text-danger">
+          Undercut banks come down. Dig only in what the water has already cut, and never lie under it.
+        </p>
+      )}
       <div className="mt-2 flex flex-wrap gap-3">
-        <Button look="main" type="submit">Keep it</Button>
-        <Button look="danger" onClick={remove}>Take it off</Button>
+        <Button look="main" type="submit">
+          Keep it
+        </Button>
+        <Button look="danger" onClick={remove}>
+          Take it off
+        </Button>
       </div>
     </form>
   );

@@ -12,28 +12,53 @@ interface SpotTableProps {
 }
 
 /** What stands for a spot when they are ranked: the low end of its band; blanks last but before nothing at all. */
-const rank = (g: SpotGrade | undefined): number => (!g ? -2 : g.grade.kind === 'band' ? g.grade.low_mg_L : g.grade.kind === 'coarse only' ? 0 : -1);
+const rank = (g: SpotGrade | undefined): number =>
+  !g ? -2 : g.grade.kind === 'band' ? g.grade.low_mg_L : g.grade.kind === 'coarse only' ? 0 : -1;
 
 export function SpotTable({ kind, spots, grades, picked, onPick }: SpotTableProps) {
   const show = useShow();
   if (spots.length === 0) return <p className="text-ink-2">No spots yet.</p>;
-  const ordered = [...spots].sort((a, b) => rank(grades.get(b.id)) - rank(grades.get(a.id)) || a.distance_m - b.distance_m);
+  const ordered = [...spots].sort(
+    (a, b) => rank(grades.get(b.id)) - rank(grades.get(a.id)) || a.distance_m - b.distance_m,
+  );
   return (
     <div className="max-h-[26rem] overflow-y-auto" tabIndex={0} role="region" aria-label="Spots, best-proven first">
       <table className="w-full border-collapse">
-        <thead className="sr-only"><tr><th>Spot</th><th>Grade</th></tr></thead>
+        <thead className="sr-only">
+          <tr>
+            <th>Spot</th>
+            <th>Grade</th>
+          </tr>
+        </thead>
         <tbody>
           {ordered.map((s, i) => {
             const found = grades.get(s.id);
             return (
-              <tr key={s.id} className={`border-b border-rule ${s.id === picked ? 'bg-picked shadow-[inset_5px_0_0_var(--ink)]' : ''}`}>
+              <tr
+                key={s.id}
+                className={`border-b border-rule ${s.id === picked ? 'bg-picked shadow-[inset_5px_0_0_var(--ink)]' : ''}`}
+              >
                 <td className="py-1 pl-3">
-                  <button type="button" className="flex min-h-11 w-full items-center gap-3 text-left" aria-pressed={s.id === picked} onClick={() => onPick(s.id)}>
-                    <span className="w-6 shrink-0 font-serif text-[18px] font-bold">{found?.grade.kind === 'band' ? i + 1 : ''}</span>
-                    <span><span className="block font-bold">{s.name}</span><span className="text-[13px] text-ink-2">{show.distance(s.distance_m)}, {GROUND_WORDS[kind].banks[s.bank]}, {s.kind}</span></span>
+                  <button
+                    type="button"
+                    className="flex min-h-11 w-full items-center gap-3 text-left"
+                    aria-pressed={s.id === picked}
+                    onClick={() => onPick(s.id)}
+                  >
+                    <span className="w-6 shrink-0 font-serif text-[18px] font-bold">
+                      {found?.grade.kind === 'band' ? i + 1 : ''}
+                    </span>
+                    <span>
+                      <span className="block font-bold">{s.name}</span>
+                      <span className="text-[13px] text-ink-2">
+                        {show.distance(s.distance_m)}, {GROUND_WORDS[kind].banks[s.bank]}, {s.kind}
+                      </span>
+                    </span>
                   </button>
                 </td>
-                <td className="py-1 pr-1 text-right align-middle"><GradeWords found={found} /></td>
+                <td className="py-1 pr-1 text-right align-middle">
+                  <GradeWords found={found} />
+                </td>
               </tr>
             );
           })}
@@ -48,11 +73,21 @@ function GradeWords({ found }: { found: SpotGrade | undefined }) {
   if (!found) return <span className="text-ink-2">not panned</span>;
   const { grade } = found;
   if (grade.kind === 'coarse only') return <span className="text-gold">weigh the piece</span>;
-  if (grade.kind === 'blank') return <span>blank{found.blanks > 1 ? ` ${found.blanks} times` : ''}: <span className="text-gold">less than {show.grade(grade.lessThan_mg_L)}</span></span>;
+  if (grade.kind === 'blank')
+    return (
+      <span>
+        blank{found.blanks > 1 ? ` ${found.blanks} times` : ''}:{' '}
+        <span className="text-gold">less than {show.grade(grade.lessThan_mg_L)}</span>
+      </span>
+    );
   return (
     <>
-      <span className="block font-bold text-gold">{show.band('grade', grade.grade_mg_L, grade.low_mg_L, grade.high_mg_L)}</span>
-      <span className="text-[13px] text-ink-2">{grade.colors} color{grade.colors === 1 ? '' : 's'} in {found.samples} sample{found.samples === 1 ? '' : 's'}</span>
+      <span className="block font-bold text-gold">
+        {show.band('grade', grade.grade_mg_L, grade.low_mg_L, grade.high_mg_L)}
+      </span>
+      <span className="text-[13px] text-ink-2">
+        {grade.colors} color{grade.colors === 1 ? '' : 's'} in {found.samples} sample{found.samples === 1 ? '' : 's'}
+      </span>
     </>
   );
 }

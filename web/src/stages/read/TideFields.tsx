@@ -13,9 +13,20 @@ export function TideFields({ text, onChange, problem }: TideFieldsProps) {
     <div className="flex flex-col gap-1">
       <div className="grid grid-cols-2 gap-x-4">
         <TextField label="Mean level, m" value={text.mean} onChange={(mean) => onChange({ ...text, mean })} />
-        <TextField label="Sand is bare below, m" value={text.below} onChange={(below) => onChange({ ...text, below })} />
+        <TextField
+          label="Sand is bare below, m"
+          value={text.below}
+          onChange={(below) => onChange({ ...text, below })}
+        />
       </div>
-      <TextField label="Constituents: name, amplitude in m, Greenwich phase lag" value={text.table} rows={5} problem={problem} hint="One a line, such as M2 0.62 48. Weather is not in it: wind and swell move the water too." onChange={(table) => onChange({ ...text, table: table.slice(0, 2000) })} />
+      <TextField
+        label="Constituents: name, amplitude in m, Greenwich phase lag"
+        value={text.table}
+        rows={5}
+        problem={problem}
+        hint="One a line, such as M2 0.62 48. Weather is not in it: wind and swell move the water too."
+        onChange={(table) => onChange({ ...text, table: table.slice(0, 2000) })}
+      />
     </div>
   );
 }

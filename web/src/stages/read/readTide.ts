@@ -11,26 +11,49 @@ export interface TideText {
 }
 
 export const asText = (tide: StoredGround['tide']): TideText =>
-  tide ? { mean: String(tide.meanLevel_m), below: String(tide.workBelow_m), table: tide.constituents.map((c) => `${c.name} ${c.amplitude_m} ${c.phase_deg}`).join('\n') } : { mean: '', below: '', table: '' };
+  tide
+    ? {
+        mean: String(tide.meanLevel_m),
+        below: String(tide.workBelow_m),
+        table: tide.constituents.map((c) => `${c.name} ${c.amplitude_m} ${c.phase_deg}`).join('\n'),
+      }
+    : { mean: '', below: '', table: '' };
 
 /** What was written as a tide; null for none; or what is wrong with it. A line is a name, an amplitude in metres, a Greenwich phase lag in degrees. */
-export function readTide({ mean, below, table }: TideText): { readonly tide: Tide | null } | { readonly problem: string } {
-  const lines = table.split('\n').map((l) => l.trim()).filter(Boolean);
-  if (lines.length === 0) return mean.trim() === '' && below.trim() === '' ? { tide: null } : { problem: 'Paste the constituents, a line each: M2 0.62 48' };
+export function readTide({
+  mean,
+  below,
+  table,
+}: TideText): { readonly tide: Tide | null } | { readonly problem: string } {
+  const lines = table
+    .split('\n')
+    .map((l) => l.trim())
+    .filter(Boolean);
+  if (lines.length === 0)
+    return mean.trim() === '' && below.trim() === ''
+      ? { tide: null }
+      : { problem: 'Paste the constituents, a line each: M2 0.62 48' };
   const constituents: Tide['constituents'] = [];
   for (const line of lines) {
     const [name = '', amplitude = '', phase = ''] = line.split(/[\s;\t]+|,\s+/);
     const known = CONSTITUENT_NAMES.find((n) => n === name.toUpperCase());
     const amplitude_m = Number(amplitude.replace(',', '.'));
     const phase_deg = Number(phase.replace(',', '.').replace('°', ''));
-    if (!known) return { problem: `“${name}” is not one Riffle reckons with: ${CONSTITUENT_NAMES.join(', ')}. Leave the smaller ones out.` };
-    if (amplitude === '' || !(amplitude_m >= 0 && amplitude_m <= 20)) return { problem: `${known}: its amplitude in metres, 0 to 20.` };
-    if (phase === '' || !(phase_deg >= -360 && phase_deg <= 360)) return { problem: `${known}: its Greenwich phase lag in degrees.` };
+    if (!known)
+      return {
+        problem: `“${name}” is not one Riffle reckons with: ${CONSTITUENT_NAMES.join(', ')}. Leave the smaller ones out.`,
+      };
+    if (amplitude === '' || !(amplitude_m >= 0 && amplitude_m <= 20))
+      return { problem: `${known}: its amplitude in metres, 0 to 20.` };
+    if (phase === '' || !(phase_deg >= -360 && phase_deg <= 360))
+      return { problem: `${known}: its Greenwich phase lag in degrees.` };
     constituents.push({ name: known satisfies ConstituentName, amplitude_m, phase_deg });
   }
   const meanLevel_m = Number(mean.replace(',', '.'));
   const workBelow_m = Number(below.replace(',', '.'));
-  if (mean.trim() === '' || !(Math.abs(meanLevel_m) <= 20)) return { problem: 'The mean level in metres, by the same zero as the level to work below.' };
-  if (below.trim() === '' || !(Math.abs(workBelow_m) <= 20)) return { problem: 'The level below which the sand can be worked, in metres.' };
+  if (mean.trim() === '' || !(Math.abs(meanLevel_m) <= 20))
+    return { problem: 'The mean level in metres, by the same zero as the level to work below.' };
+  if (below.trim() === '' || !(Math.abs(workBelow_m) <= 20))
+    return { problem: 'The level below which the sand can be worked, in metres.' };
   return { tide: { meanLevel_m, workBelow_m, constituents } };
 }

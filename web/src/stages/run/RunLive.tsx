@@ -19,7 +19,11 @@ interface RunLiveProps {
   readonly onDrop: () => void;
 }
 
-const PARTS = [['1/3', 1 / 3], ['1/2', 1 / 2], ['2/3', 2 / 3]] as const;
+const PARTS = [
+  ['1/3', 1 / 3],
+  ['1/2', 1 / 2],
+  ['2/3', 2 / 3],
+] as const;
 
 /** A run under way: huge buttons, a clock, and the pace against what the box carries. Made for gloves and glare. */
 export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
@@ -31,17 +35,39 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
   const last = tally.buckets.at(-1);
   const name = (id: string | null | undefined): string => spots.find((s) => s.id === id)?.name ?? 'no spot';
   const carrying_ms = carryingPace_ms(open.answer, run.bucket_L);
-  useKeys(useMemo(() => ({ b: () => { if (!tally.stopped) open.logBucket('full', 1, source); } }), [open, source, tally.stopped]));
+  useKeys(
+    useMemo(
+      () => ({
+        b: () => {
+          if (!tally.stopped) open.logBucket('full', 1, source);
+        },
+      }),
+      [open, source, tally.stopped],
+    ),
+  );
   const sources = Object.keys(tally.bySpot_L).filter(Boolean);
 
   if (tally.stopped) {
     return (
       <div className="flex flex-col gap-5">
-        <Judgement rests={`${count} bucket${count === 1 ? '' : 's'}, ${show.volume(tally.volumeLoose_L)} loose, ${clockText(tally.running_ms)} of running. ${sources.length > 1 ? `From ${sources.map(name).join(' and ')}: the gold is theirs together.` : ''}`}>Stopped. Clean up and weigh it.</Judgement>
+        <Judgement
+          rests={`${count} bucket${count === 1 ? '' : 's'}, ${show.volume(tally.volumeLoose_L)} loose, ${clockText(tally.running_ms)} of running. ${sources.length > 1 ? `From ${sources.map(name).join(' and ')}: the gold is theirs together.` : ''}`}
+        >
+          Stopped. Clean up and weigh it.
+        </Judgement>
         <div className="flex flex-wrap gap-3">
-          <Link className="inline-flex min-h-16 items-center bg-ink px-8 text-[20px] font-bold text-paper" to={`/g/${run.groundId}/clean`}>Clean up</Link>
-          <Button className="min-h-16 px-6 text-[18px]" onClick={() => open.resume()}>Run on</Button>
-          <Button look="quiet" className="min-h-16" onClick={onDrop}>Started by mistake: take it out</Button>
+          <Link
+            className="inline-flex min-h-16 items-center bg-ink px-8 text-[20px] font-bold text-paper"
+            to={`/g/${run.groundId}/clean`}
+          >
+            Clean up
+          </Link>
+          <Button className="min-h-16 px-6 text-[18px]" onClick={() => open.resume()}>
+            Run on
+          </Button>
+          <Button look="quiet" className="min-h-16" onClick={onDrop}>
+            Started by mistake: take it out
+          </Button>
         </div>
       </div>
     );
@@ -49,48 +75,127 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
   return (
     <div className="flex flex-col gap-3">
       <PaceJudgement count={count} pace_ms={tally.pace_ms} carrying_ms={carrying_ms} />
-      <p className="-mt-2 text-ink-2">{name(source)} into {rig?.name ?? 'the box'}, bucket {asTyped(run.bucketEntered)}</p>
+      <p className="-mt-2 text-ink-2">
+        {name(source)} into {rig?.name ?? 'the box'}, bucket {asTyped(run.bucketEntered)}
+      </p>
       <div className="flex min-h-[calc(100dvh-14.6rem)] flex-col gap-3 sm:grid sm:min-h-0 sm:grid-cols-2 sm:gap-x-12">
         <div className="flex min-w-0 flex-col gap-3">
           <div className="flex items-center gap-5">
             <BucketCount count={count} />
             <div className="min-w-0">
-              <p className="text-[17px] font-bold">{count === 0 ? 'no bucket yet' : <>{show.volume(tally.volumeLoose_L)} loose{last && open.fullnessOf(last.eventId) !== 'full' && <>, the last “{open.fullnessOf(last.eventId)}”</>}</>}</p>
-              <p className="text-[44px] leading-tight font-extrabold tabular-nums sm:text-[49px]" role="timer" aria-label="Running time">{clockText(tally.running_ms)}</p>
+              <p className="text-[17px] font-bold">
+                {count === 0 ? (
+                  'no bucket yet'
+                ) : (
+                  <>
+                    {show.volume(tally.volumeLoose_L)} loose
+                    {last && open.fullnessOf(last.eventId) !== 'full' && (
+                      <>, the last “{open.fullnessOf(last.eventId)}”</>
+                    )}
+                  </>
+                )}
+              </p>
+              <p
+                className="text-[44px] leading-tight font-extrabold tabular-nums sm:text-[49px]"
+                role="timer"
+                aria-label="Running time"
+              >
+                {clockText(tally.running_ms)}
+              </p>
               <p>running since {format(new Date(run.startedAt), 'HH:mm')}</p>
             </div>
           </div>
           {carrying_ms !== null && (
             <div className="border-t-2 border-ink pt-2">
-              <p className="text-[17px] font-bold">{tally.pace_ms === null ? 'No pace yet' : `A bucket in ${clockText(tally.pace_ms)}`}</p>
-              {tally.pace_ms !== null ? <PaceBar pace_ms={tally.pace_ms} carrying_ms={carrying_ms} /> : <p>The box carries one in {clockText(carrying_ms)}.</p>}
+              <p className="text-[17px] font-bold">
+                {tally.pace_ms === null ? 'No pace yet' : `A bucket in ${clockText(tally.pace_ms)}`}
+              </p>
+              {tally.pace_ms !== null ? (
+                <PaceBar pace_ms={tally.pace_ms} carrying_ms={carrying_ms} />
+              ) : (
+                <p>The box carries one in {clockText(carrying_ms)}.</p>
+              )}
             </div>
           )}
-          <div className="hidden sm:block"><Tape buckets={tally.buckets} fullnessOf={open.fullnessOf} name={name} /></div>
+          <div className="hidden sm:block">
+            <Tape buckets={tally.buckets} fullnessOf={open.fullnessOf} name={name} />
+          </div>
         </div>
         <div className="mt-auto sm:mt-0">
-          <div role="group" aria-label="Where the next bucket comes from" className="flex flex-wrap items-center gap-2 border-t-2 border-ink py-2">
+          <div
+            role="group"
+            aria-label="Where the next bucket comes from"
+            className="flex flex-wrap items-center gap-2 border-t-2 border-ink py-2"
+          >
             <span>next from</span>
-            <select aria-label="Next bucket from" className="written min-h-12 grow" value={source} onChange={(e) => setSource(e.target.value)}>
-              {[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => <option key={s.id} value={s.id}>{s.name}</option>)}
+            <select
+              aria-label="Next bucket from"
+              className="written min-h-12 grow"
+              value={source}
+              onChange={(e) => setSource(e.target.value)}
+            >
+              {[...spots]
+                .sort((a, b) => a.distance_m - b.distance_m)
+                .map((s) => (
+                  <option key={s.id} value={s.id}>
+                    {s.name}
+                  </option>
+                ))}
             </select>
           </div>
           <div className="flex border-y-2 border-ink">
-            <p className="flex min-h-14 grow items-center text-[16px]" role="status">{last ? `${format(last.at_ms, 'HH:mm')} bucket ${count}, ${name(last.spotId)}` : 'Wet every bucket before you feed it.'}</p>
-            <button type="button" className="flex min-h-14 min-w-32 items-center justify-center gap-2 border-l-2 border-ink px-4 text-[17px] font-bold disabled:opacity-50" disabled={!last} onClick={() => open.undo()}><UndoGlyph />Undo</button>
+            <p className="flex min-h-14 grow items-center text-[16px]" role="status">
+              {last
+                ? `${format(last.at_ms, 'HH:mm')} bucket ${count}, ${name(last.spotId)}`
+                : 'Wet every bucket before you feed it.'}
+            </p>
+            <button
+              type="button"
+              className="flex min-h-14 min-w-32 items-center justify-center gap-2 border-l-2 border-ink px-4 text-[17px] font-bold disabled:opacity-50"
+              disabled={!last}
+              onClick={() => open.undo()}
+            >
+              <UndoGlyph />
+              Undo
+            </button>
           </div>
-          <button type="button" className="mt-3 flex min-h-[124px] w-full touch-manipulation items-center justify-center gap-6 bg-ink text-paper active:opacity-80 sm:min-h-[168px]" onClick={() => open.logBucket('full', 1, source)}>
-            <BucketGlyph /><span className="text-left"><span className="block text-[38px] leading-tight font-bold">Log bucket</span><span className="text-[17px]">a full one</span></span>
+          <button
+            type="button"
+            className="mt-3 flex min-h-[124px] w-full touch-manipulation items-center justify-center gap-6 bg-ink text-paper active:opacity-80 sm:min-h-[168px]"
+            onClick={() => open.logBucket('full', 1, source)}
+          >
+            <BucketGlyph />
+            <span className="text-left">
+              <span className="block text-[38px] leading-tight font-bold">Log bucket</span>
+              <span className="text-[17px]">a full one</span>
+            </span>
           </button>
           <div className="grid grid-cols-[1fr_1fr_1fr_1.5fr]">
             {PARTS.map(([fullness, share]) => (
-              <button key={fullness} type="button" aria-label={`Log bucket, ${fullness} full`} className="min-h-[76px] touch-manipulation border-2 border-t-0 border-ink text-[24px] font-bold active:bg-ink active:text-paper [&+&]:border-l-0" onClick={() => open.logBucket(fullness, share, source)}>{fullness}</button>
+              <button
+                key={fullness}
+                type="button"
+                aria-label={`Log bucket, ${fullness} full`}
+                className="min-h-[76px] touch-manipulation border-2 border-t-0 border-ink text-[24px] font-bold active:bg-ink active:text-paper [&+&]:border-l-0"
+                onClick={() => open.logBucket(fullness, share, source)}
+              >
+                {fullness}
+              </button>
             ))}
-            <button type="button" className="flex min-h-[76px] items-center justify-center gap-2 border-2 border-t-0 border-l-0 border-ink text-[22px] font-bold" onClick={() => open.stop()}><StopGlyph />Stop</button>
+            <button
+              type="button"
+              className="flex min-h-[76px] items-center justify-center gap-2 border-2 border-t-0 border-l-0 border-ink text-[22px] font-bold"
+              onClick={() => open.stop()}
+            >
+              <StopGlyph />
+              Stop
+            </button>
           </div>
         </div>
       </div>
-      <div className="sm:hidden"><Tape buckets={tally.buckets} fullnessOf={open.fullnessOf} name={name} /></div>
+      <div className="sm:hidden">
+        <Tape buckets={tally.buckets} fullnessOf={open.fullnessOf} name={name} />
+      </div>
     </div>
   );
 }
@@ -108,26 +213,47 @@ function Tape({ buckets, fullnessOf, name }: TapeProps) {
     <div className="border-t-2 border-ink pt-2">
       <h2>Buckets</h2>
       <ol className="mt-1 max-h-52 overflow-y-auto" tabIndex={0} aria-label="Buckets, the newest first">
-        {buckets.map((b, i) => {
-          const before = buckets[i - 1];
-          return (
-            <li key={b.eventId} className="grid grid-cols-[2rem_4rem_4rem_minmax(0,1fr)_auto] border-b border-rule py-1 text-[15px]">
-              <b>{i + 1}</b><span>{format(b.at_ms, 'HH:mm')}</span><span>{fullnessOf(b.eventId) ?? ''}</span><span>{name(b.spotId)}</span>
-              <span className="text-ink-2">{before && `after ${clockText(b.at_ms - before.at_ms)}`}</span>
-            </li>
-          );
-        }).reverse()}
+        {buckets
+          .map((b, i) => {
+            const before = buckets[i - 1];
+            return (
+              <li
+                key={b.eventId}
+                className="grid grid-cols-[2rem_4rem_4rem_minmax(0,1fr)_auto] border-b border-rule py-1 text-[15px]"
+              >
+                <b>{i + 1}</b>
+                <span>{format(b.at_ms, 'HH:mm')}</span>
+                <span>{fullnessOf(b.eventId) ?? ''}</span>
+                <span>{name(b.spotId)}</span>
+                <span className="text-ink-2">{before && `after ${clockText(b.at_ms - before.at_ms)}`}</span>
+              </li>
+            );
+          })
+          .reverse()}
       </ol>
     </div>
   );
 }
 
-function PaceJudgement({ count, pace_ms, carrying_ms }: { count: number; pace_ms: number | null; carrying_ms: number | null }) {
+function PaceJudgement({
+  count,
+  pace_ms,
+  carrying_ms,
+}: {
+  count: number;
+  pace_ms: number | null;
+  carrying_ms: number | null;
+}) {
   if (carrying_ms === null) return <Judgement>{count === 0 ? 'Feed the first bucket.' : 'Keep logging.'}</Judgement>;
   if (count === 0) return <Judgement>Feed the first bucket: about {clockText(carrying_ms)} for all of it.</Judgement>;
   if (pace_ms === null) return <Judgement>One is in. The next in {clockText(carrying_ms)} or later.</Judgement>;
   const share = carrying_ms / pace_ms;
-  if (share > 1.1) return <Judgement>Slow down: the riffles pack. A bucket in {clockText(carrying_ms)}, not {clockText(pace_ms)}.</Judgement>;
+  if (share > 1.1)
+    return (
+      <Judgement>
+        Slow down: the riffles pack. A bucket in {clockText(carrying_ms)}, not {clockText(pace_ms)}.
+      </Judgement>
+    );
   if (share < 0.6) return <Judgement>The box could take more: a bucket every {clockText(carrying_ms)}.</Judgement>;
   return <Judgement>Good pace.</Judgement>;
 }

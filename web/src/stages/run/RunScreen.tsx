@@ -29,7 +29,9 @@ export function RunScreen() {
   const weighed = new Set(cleanups.flatMap((c) => c.runIds));
   // The run in hand: one not stopped; or the one just stopped, until it is weighed or put aside.
   const byStart = [...runs].sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1));
-  const open = byStart.find((r) => !r.tally.stopped && !weighed.has(r.id) && r.id !== left) ?? byStart.find((r) => r.id === sessionStorage.getItem('riffle-run') && !weighed.has(r.id) && r.id !== left);
+  const open =
+    byStart.find((r) => !r.tally.stopped && !weighed.has(r.id) && r.id !== left) ??
+    byStart.find((r) => r.id === sessionStorage.getItem('riffle-run') && !weighed.has(r.id) && r.id !== left);
   const openId = open?.id;
   const running = open !== undefined && !open.tally.stopped;
   useEffect(() => {
@@ -41,20 +43,54 @@ export function RunScreen() {
   const setup = setups.find((s) => s.id === open?.setupId);
   const drop = ({ version, updatedAt, tally, ...record }: StoredRun): void => {
     write({ what: 'record', kind: 'runs', record: { ...record, deleted: true, baseVersion: version } });
-    toast(`The run of ${format(new Date(record.startedAt), 'HH:mm')} is out of the book.`, { duration: 15_000, action: { label: 'Undo', onClick: () => write({ what: 'record', kind: 'runs', record: { ...record, deleted: false, baseVersion: version + 1 } }) } });
+    toast(`The run of ${format(new Date(record.startedAt), 'HH:mm')} is out of the book.`, {
+      duration: 15_000,
+      action: {
+        label: 'Undo',
+        onClick: () =>
+          write({ what: 'record', kind: 'runs', record: { ...record, deleted: false, baseVersion: version + 1 } }),
+      },
+    });
   };
   return (
     <div className="flex flex-col gap-4">
       <header className="flex flex-wrap items-baseline justify-between gap-x-4 border-b border-rule pb-2">
         <span className="font-serif text-[18px] font-semibold">{ground.name}</span>
-        {running && <span className="flex items-center gap-5 sm:hidden"><SyncState /><Link to={`/g/${ground.id}/read`} className="min-h-11 content-center underline underline-offset-4">Stages</Link></span>}
+        {running && (
+          <span className="flex items-center gap-5 sm:hidden">
+            <SyncState />
+            <Link to={`/g/${ground.id}/read`} className="min-h-11 content-center underline underline-offset-4">
+              Stages
+            </Link>
+          </span>
+        )}
       </header>
       {open ? (
         <>
-          <RunLive key={open.id} run={open} setup={setup} rig={rigs.find((r) => r.id === setup?.rigId)} spots={spots} onDrop={() => drop(open)} />
-          {open.tally.stopped && <Button look="quiet" className="self-start" onClick={() => { sessionStorage.removeItem('riffle-run'); setLeft(open.id); }}>Another run</Button>}
+          <RunLive
+            key={open.id}
+            run={open}
+            setup={setup}
+            rig={rigs.find((r) => r.id === setup?.rigId)}
+            spots={spots}
+            onDrop={() => drop(open)}
+          />
+          {open.tally.stopped && (
+            <Button
+              look="quiet"
+              className="self-start"
+              onClick={() => {
+                sessionStorage.removeItem('riffle-run');
+                setLeft(open.id);
+              }}
+            >
+              Another run
+            </Button>
+          )}
         </>
-      ) : <StartRun waiting={byStart.filter((r) => !weighed.has(r.id))} />}
+      ) : (
+        <StartRun waiting={byStart.filter((r) => !weighed.has(r.id))} />
+      )}
     </div>
   );
 }
@@ -72,29 +108,103 @@ function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {
   const spot = spots.find((s) => s.id === picked);
 
   if (!setup) {
-    return <Judgement rests={<Link className="underline underline-offset-4" to={`/g/${ground.id}/set${picked ? `?spot=${picked}` : ''}`}>Set the box and its water first</Link>}>No box is set on {ground.name} yet.</Judgement>;
+    return (
+      <Judgement
+        rests={
+          <Link className="underline underline-offset-4" to={`/g/${ground.id}/set${picked ? `?spot=${picked}` : ''}`}>
+            Set the box and its water first
+          </Link>
+        }
+      >
+        No box is set on {ground.name} yet.
+      </Judgement>
+    );
   }
   const start = (): void => {
     setTried(true);
     if (!spot) return;
-    write({ what: 'record', kind: 'runs', record: { id: uuidv7(), deleted: false, groundId: ground.id, setupId: setup.id, spotId: spot.id, startedAt: new Date().toISOString(), bucket_L: setup.bucket_L, bucketEntered: setup.bucketEntered, note: '', baseVersion: 0 } });
+    write({
+      what: 'record',
+      kind: 'runs',
+      record: {
+        id: uuidv7(),
+        deleted: false,
+        groundId: ground.id,
+        setupId: setup.id,
+        spotId: spot.id,
+        startedAt: new Date().toISOString(),
+        bucket_L: setup.bucket_L,
+        bucketEntered: setup.bucketEntered,
+        note: '',
+        baseVersion: 0,
+      },
+    });
   };
   return (
     <div className="flex max-w-3xl flex-col gap-5">
-      <Judgement rests="From then on every tap is kept on this device first; no signal is needed.">{spot ? `Run ${spot.name} through ${rigs.find((r) => r.id === setup.rigId)?.name ?? 'the box'}.` : 'Where does the gravel come from?'}</Judgement>
+      <Judgement rests="From then on every tap is kept on this device first; no signal is needed.">
+        {spot
+          ? `Run ${spot.name} through ${rigs.find((r) => r.id === setup.rigId)?.name ?? 'the box'}.`
+          : 'Where does the gravel come from?'}
+      </Judgement>
       <ClosedToday ground={ground} />
-      <form className="flex flex-col gap-1" onSubmit={(e) => { e.preventDefault(); start(); }}>
+      <form
+        className="flex flex-col gap-1"
+        onSubmit={(e) => {
+          e.preventDefault();
+          start();
+        }}
+      >
         <div className="grid gap-x-6 sm:grid-cols-2">
-          <SelectField label="Gravel from" value={spot?.id ?? ''} choices={[{ value: '', label: 'Pick a spot' }, ...[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => ({ value: s.id, label: `${s.name}, ${show.distance(s.distance_m)}` }))]} onChange={(id) => pick(id || null)} problem={tried && !spot ? 'Say which spot the first bucket comes from.' : null} hint="Later buckets may come from elsewhere." />
-          <SelectField label="Set-up" value={setup.id} onChange={setChosen} hint={`Bucket ${asTyped(setup.bucketEntered)}, ${show.volume(setup.bucket_L)}`}
-            choices={setups.map((s) => ({ value: s.id, label: `${format(new Date(s.setAt), 'd MMM')}: ${rigs.find((r) => r.id === s.rigId)?.name ?? 'box'}, ${asTyped(s.pitchEntered)}` }))} />
+          <SelectField
+            label="Gravel from"
+            value={spot?.id ?? ''}
+            choices={[
+              { value: '', label: 'Pick a spot' },
+              ...[...spots]
+                .sort((a, b) => a.distance_m - b.distance_m)
+                .map((s) => ({ value: s.id, label: `${s.name}, ${show.distance(s.distance_m)}` })),
+            ]}
+            onChange={(id) => pick(id || null)}
+            problem={tried && !spot ? 'Say which spot the first bucket comes from.' : null}
+            hint="Later buckets may come from elsewhere."
+          />
+          <SelectField
+            label="Set-up"
+            value={setup.id}
+            onChange={setChosen}
+            hint={`Bucket ${asTyped(setup.bucketEntered)}, ${show.volume(setup.bucket_L)}`}
+            choices={setups.map((s) => ({
+              value: s.id,
+              label: `${format(new Date(s.setAt), 'd MMM')}: ${rigs.find((r) => r.id === s.rigId)?.name ?? 'box'}, ${asTyped(s.pitchEntered)}`,
+            }))}
+          />
         </div>
-        <Button look="main" type="submit" className="mt-2 min-h-24 text-[30px]">Start the run</Button>
+        <Button look="main" type="submit" className="mt-2 min-h-24 text-[30px]">
+          Start the run
+        </Button>
       </form>
-      <p className="border-l-4 border-dashed border-danger pl-3 text-[13px] text-ink-2">A full bucket weighs {show.figure('load', 25).digits} to {show.load(35)}: lift with the knees, or fill two thirds. Keep out from under cut banks; watch the river when it rains upstream.</p>
+      <p className="border-l-4 border-dashed border-danger pl-3 text-[13px] text-ink-2">
+        A full bucket weighs {show.figure('load', 25).digits} to {show.load(35)}: lift with the knees, or fill two
+        thirds. Keep out from under cut banks; watch the river when it rains upstream.
+      </p>
       {waiting.length > 0 && (
-        <Block title="Run, not weighed yet" aside={<Link className="underline underline-offset-4" to={`/g/${ground.id}/clean`}>clean up</Link>}>
-          <ul>{waiting.map((r) => <li key={r.id} className="border-b border-rule py-1.5">{format(new Date(r.startedAt), 'd MMM, HH:mm')}: {r.tally.buckets} bucket{r.tally.buckets === 1 ? '' : 's'}, {show.volume(r.tally.volumeLoose_L)} loose</li>)}</ul>
+        <Block
+          title="Run, not weighed yet"
+          aside={
+            <Link className="underline underline-offset-4" to={`/g/${ground.id}/clean`}>
+              clean up
+            </Link>
+          }
+        >
+          <ul>
+            {waiting.map((r) => (
+              <li key={r.id} className="border-b border-rule py-1.5">
+                {format(new Date(r.startedAt), 'd MMM, HH:mm')}: {r.tally.buckets} bucket
+                {r.tally.buckets === 1 ? '' : 's'}, {show.volume(r.tally.volumeLoose_L)} loose
+              </li>
+            ))}
+          </ul>
         </Block>
       )}
     </div>

@@ -33,16 +33,29 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
   const write = useWrite();
   const now = useNow();
   const lastTap = useRef(-Infinity);
-  const tally = useMemo(() => tallyRun(Date.parse(run.startedAt), events.map(asRunEvent), now), [run.startedAt, events, now]);
+  const tally = useMemo(
+    () => tallyRun(Date.parse(run.startedAt), events.map(asRunEvent), now),
+    [run.startedAt, events, now],
+  );
   const answer = useMemo(() => (setup && rig ? solveSetup(setup, rig) : null), [setup, rig]);
 
-  const log = useCallback((event: Omit<LoggedEvent, 'id' | 'at'>) => {
-    write({ what: 'events', runId: run.id, groundId: run.groundId, events: [{ ...event, id: uuidv7(), at: new Date().toISOString() }] });
-  }, [write, run.id, run.groundId]);
+  const log = useCallback(
+    (event: Omit<LoggedEvent, 'id' | 'at'>) => {
+      write({
+        what: 'events',
+        runId: run.id,
+        groundId: run.groundId,
+        events: [{ ...event, id: uuidv7(), at: new Date().toISOString() }],
+      });
+    },
+    [write, run.id, run.groundId],
+  );
   const bare = { spotId: null, volume_L: null, fullness: null, undoes: null };
 
   return {
-    run, tally, answer,
+    run,
+    tally,
+    answer,
     fullnessOf: (id) => events.find((e) => e.id === id)?.fullness ?? null,
     logBucket: (fullness, share, spotId) => {
       const at = Date.now();
@@ -59,11 +72,37 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
   };
 }
 
-const asRunEvent = (e: LoggedEvent) => ({ eventId: e.id, kind: e.kind, at_ms: Date.parse(e.at), spotId: e.spotId, volume_L: e.volume_L, undoes: e.undoes });
+const asRunEvent = (e: LoggedEvent) => ({
+  eventId: e.id,
+  kind: e.kind,
+  at_ms: Date.parse(e.at),
+  spotId: e.spotId,
+  volume_L: e.volume_L,
+  undoes: e.undoes,
+});
 
 function solveSetup(setup: StoredSetup, rig: StoredRig): BoxAnswer | null {
-  const water = setup.depth_m !== null ? { known: 'depth' as const, depth_m: setup.depth_m } : setup.flow_m3_s !== null ? { known: 'flow' as const, flow_m3_s: setup.flow_m3_s } : null;
-  return water && solveBox({ width_m: rig.width_m, length_m: rig.length_m, lining: rig.lining, slope: setup.slope, stone_m: setup.stone_m, temperature_C: setup.temperature_C, water }, []);
+  const water =
+    setup.depth_m !== null
+      ? { known: 'depth' as const, depth_m: setup.depth_m }
+      : setup.flow_m3_s !== null
+        ? { known: 'flow' as const, flow_m3_s: setup.flow_m3_s }
+        : null;
+  return (
+    water &&
+    solveBox(
+      {
+        width_m: rig.width_m,
+        length_m: rig.length_m,
+        lining: rig.lining,
+        slope: setup.slope,
+        stone_m: setup.stone_m,
+        temperature_C: setup.temperature_C,
+        water,
+      },
+      [],
+    )
+  );
 }
 
 /** Milliseconds between buckets of this run at which the water just carries the gravel; null when it carries none or is not known. */
@@ -74,5 +113,7 @@ export function carryingPace_ms(answer: BoxAnswer | null, bucket_L: number): num
 export function clockText(ms: number): string {
   const s = Math.max(0, Math.round(ms / 1000));
   const [h, m, sec] = [Math.floor(s / 3600), Math.floor((s % 3600) / 60), s % 60];
-  return h > 0 ? `${h}:${String(m).padStart(2, '0')}:${String(sec).padStart(2, '0')}` : `${m}:${String(sec).padStart(2, '0')}`;
+  return h > 0
+    ? `${h}:${String(m).padStart(2, '0')}:${String(sec).padStart(2, '0')}`
+    : `${m}:${String(sec).padStart(2, '0')}`;
 }

@@ -12,7 +12,17 @@ interface DropSumProps {
 export function DropSum({ slope, length_m, inFeet }: DropSumProps) {
   const show = useShow();
   const drop = show.smallLength(slope * length_m);
-  if (!inFeet) return <>{show.pitch(slope)} × {show.length(length_m)} = <b>{drop}</b> drop</>;
+  if (!inFeet)
+    return (
+      <>
+        {show.pitch(slope)} × {show.length(length_m)} = <b>{drop}</b> drop
+      </>
+    );
   const [feet, inches] = [significant(length_m / UNITS.length.ft), significant((slope * length_m) / UNITS.length.in)];
-  return <>“{significant(slope * 12)} in/ft × {feet} ft” = <b>{inches} in</b>{show.display.system === 'metric' && <>, {drop}</>} drop</>;
+  return (
+    <>
+      “{significant(slope * 12)} in/ft × {feet} ft” = <b>{inches} in</b>
+      {show.display.system === 'metric' && <>, {drop}</>} drop
+    </>
+  );
 }

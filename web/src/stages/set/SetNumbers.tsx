@@ -20,10 +20,30 @@ export function SetNumbers({ setting, now, advice }: { setting: BoxSetting; now:
   ];
   return (
     <table className="w-full border-collapse text-[13.5px]">
-      <thead><tr className="text-left text-ink-2"><th scope="col" className="sr-only">figure</th><th scope="col" className="font-normal">now</th>{changed && <th scope="col" className="font-bold text-ink">{advice.kind === 'screen' ? `screened` : 'set to'}</th>}</tr></thead>
+      <thead>
+        <tr className="text-left text-ink-2">
+          <th scope="col" className="sr-only">
+            figure
+          </th>
+          <th scope="col" className="font-normal">
+            now
+          </th>
+          {changed && (
+            <th scope="col" className="font-bold text-ink">
+              {advice.kind === 'screen' ? `screened` : 'set to'}
+            </th>
+          )}
+        </tr>
+      </thead>
       <tbody>
         {rows.map(([name, a, b]) => (
-          <tr key={name} className="border-t border-rule"><th scope="row" className="py-0.5 pr-3 text-left font-normal text-ink-2">{name}</th><td className="pr-2 whitespace-nowrap">{a}</td>{changed && <td className="font-bold whitespace-nowrap">{b}</td>}</tr>
+          <tr key={name} className="border-t border-rule">
+            <th scope="row" className="py-0.5 pr-3 text-left font-normal text-ink-2">
+              {name}
+            </th>
+            <td className="pr-2 whitespace-nowrap">{a}</td>
+            {changed && <td className="font-bold whitespace-nowrap">{b}</td>}
+          </tr>
         ))}
       </tbody>
     </table>

@@ -6,6 +6,23 @@ import { Judgement } from '../../../ui/Judgement.tsx';
 export function BagGate() {
   const { bagId } = useParams();
   const lot = useRecordsOfAll('lots').find((l) => l.id === bagId);
-  if (lot) return <Navigate replace to={`/g/${lot.groundId}/sample/bags?${lot.samplePlanId ? `plan=${lot.samplePlanId}&` : ''}bag=${lot.id}`} />;
-  return <><Judgement rests="If it is your crew’s, open Riffle once where there is a signal; the bag may not have reached this device yet.">This tag is of no bag known here.</Judgement><p className="mt-3"><Link className="underline underline-offset-4" to="/">To the grounds</Link></p></>;
+  if (lot)
+    return (
+      <Navigate
+        replace
+        to={`/g/${lot.groundId}/sample/bags?${lot.samplePlanId ? `plan=${lot.samplePlanId}&` : ''}bag=${lot.id}`}
+      />
+    );
+  return (
+    <>
+      <Judgement rests="If it is your crew’s, open Riffle once where there is a signal; the bag may not have reached this device yet.">
+        This tag is of no bag known here.
+      </Judgement>
+      <p className="mt-3">
+        <Link className="underline underline-offset-4" to="/">
+          To the grounds
+        </Link>
+      </p>
+    </>
+  );
 }

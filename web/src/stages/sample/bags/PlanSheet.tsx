@@ -25,13 +25,22 @@ interface PlanSheetProps {
 
 /** What each pattern is for, in words. */
 const FOR: Readonly<Record<PlanDraft['pattern'], string>> = {
-  'traverse': 'Equal samples on a line across a bar: where the pay streak lies.',
-  'grid': 'Rows across a bench or a hillside, a bag for each step down.',
+  traverse: 'Equal samples on a line across a bar: where the pay streak lies.',
+  grid: 'Rows across a bench or a hillside, a bag for each step down.',
   'test square': 'One square metre around a find: cover, gravel, and the last of it into the clay, each apart.',
   'crevice sweep': 'Crack after crack along a ledge, each into a bag of its own.',
   'upstream series': 'Up the creek, with one sample below, in and above every draw that joins.',
 };
-const LABELS: Readonly<Record<string, string>> = { from: 'From', to: 'To', fromOut: 'Begin so far out', toOut: 'End so far out', spacing: 'Between samples', rows: 'Between rows', depth: 'Depth', step: 'A bag each' };
+const LABELS: Readonly<Record<string, string>> = {
+  from: 'From',
+  to: 'To',
+  fromOut: 'Begin so far out',
+  toOut: 'End so far out',
+  spacing: 'Between samples',
+  rows: 'Between rows',
+  depth: 'Depth',
+  step: 'A bag each',
+};
 /** What one carries at most; a day sheet can say otherwise. Common practice, no source. */
 const LIMIT_KG = 25;
 
@@ -47,49 +56,186 @@ export function PlanSheet({ ground, mouths, code, tags, at_m, onClose, onKept }:
   const load_kg = inHand.bag.ok ? bags * inHand.bag.value * WET_GRAVEL_KG_L : 0;
   const tools_kg = USUAL_TOOLS.reduce((sum, t) => sum + t.kg, 0);
   const trips = carryingTrips(load_kg, tools_kg, LIMIT_KG);
-  const codeProblem = !/^[A-Za-z][A-Za-z ]{0,7}$/.test(draft.code.trim()) ? 'One to eight letters.' : tags.some((t) => t.toUpperCase().startsWith(`${draft.code.trim().toUpperCase()}-`)) ? 'Tags of this code are on other bags already.' : null;
-  const bagProblem = inHand.bag.ok && !(inHand.bag.value > 0 && inHand.bag.value <= 1000) ? 'More than nothing, and at most 1 m³.' : null;
+  const codeProblem = !/^[A-Za-z][A-Za-z ]{0,7}$/.test(draft.code.trim())
+    ? 'One to eight letters.'
+    : tags.some((t) => t.toUpperCase().startsWith(`${draft.code.trim().toUpperCase()}-`))
+      ? 'Tags of this code are on other bags already.'
+      : null;
+  const bagProblem =
+    inHand.bag.ok && !(inHand.bag.value > 0 && inHand.bag.value <= 1000)
+      ? 'More than nothing, and at most 1 m³.'
+      : null;
   const keep = (): void => {
     setTried(true);
     const whole = codeProblem ? null : inHand.whole(ground);
     if (!whole) return;
     write({ what: 'laid out', groundId: ground.id, whole });
     inHand.clear();
-    toast(`${whole.plan.name}: ${whole.lots.length} bag${whole.lots.length === 1 ? '' : 's'}, ${whole.lots[0]?.tag} to ${whole.lots.at(-1)?.tag}.`);
+    toast(
+      `${whole.plan.name}: ${whole.lots.length} bag${whole.lots.length === 1 ? '' : 's'}, ${whole.lots[0]?.tag} to ${whole.lots.at(-1)?.tag}.`,
+    );
     onKept(whole.plan.id);
   };
-  const words = (f: keyof typeof LABELS): string => (draft.pattern === 'traverse' || draft.pattern === 'test square') && f === 'from' ? 'At' : draft.pattern === 'test square' && f === 'fromOut' ? 'So far out' : draft.pattern === 'crevice sweep' && f === 'fromOut' ? 'The ledge lies so far out' : LABELS[f] ?? f;
+  const words = (f: keyof typeof LABELS): string =>
+    (draft.pattern === 'traverse' || draft.pattern === 'test square') && f === 'from'
+      ? 'At'
+      : draft.pattern === 'test square' && f === 'fromOut'
+        ? 'So far out'
+        : draft.pattern === 'crevice sweep' && f === 'fromOut'
+          ? 'The ledge lies so far out'
+          : (LABELS[f] ?? f);
   const lengthField = (f: (typeof asked)[number]) => {
     const reading = inHand.lengths[f];
-    return <QuantityField key={f} label={words(f)} entered={draft[f]} reading={reading} units={['m', 'ft', 'cm']} showProblem={tried} onChange={(e) => change({ [f]: e })} comesTo={reading.ok && show.length(reading.value)} problem={problem?.field === f && reading.ok ? problem.says : null} />;
+    return (
+      <QuantityField
+        key={f}
+        label={words(f)}
+        entered={draft[f]}
+        reading={reading}
+        units={['m', 'ft', 'cm']}
+        showProblem={tried}
+        onChange={(e) => change({ [f]: e })}
+        comesTo={reading.ok && show.length(reading.value)}
+        problem={problem?.field === f && reading.ok ? problem.says : null}
+      />
+    );
   };
   return (
-    <Sheet open onOpenChange={(o) => { if (!o) onClose(); }} title="Lay out samples">
-      <form className="flex flex-col gap-1" onSubmit={(e) => { e.preventDefault(); keep(); }}>
-        <SelectField label="Pattern" value={draft.pattern} choices={SAMPLE_PATTERNS.map((p) => ({ value: p, label: p }))} onChange={(pattern) => change({ pattern })} hint={FOR[draft.pattern]} />
+    <Sheet
+      open
+      onOpenChange={(o) => {
+        if (!o) onClose();
+      }}
+      title="Lay out samples"
+    >
+      <form
+        className="flex flex-col gap-1"
+        onSubmit={(e) => {
+          e.preventDefault();
+          keep();
+        }}
+      >
+        <SelectField
+          label="Pattern"
+          value={draft.pattern}
+          choices={SAMPLE_PATTERNS.map((p) => ({ value: p, label: p }))}
+          onChange={(pattern) => change({ pattern })}
+          hint={FOR[draft.pattern]}
+        />
         <div className="grid grid-cols-2 gap-x-4">
           {asked.filter((f) => f === 'from' || f === 'to').map(lengthField)}
-          {asked.includes('fromOut') && <>{lengthField('fromOut')}<Bank label={asked.includes('toOut') ? 'Begin on' : 'On'} value={draft.fromBank} onChange={(fromBank) => change({ fromBank })} /></>}
-          {asked.includes('toOut') && <>{lengthField('toOut')}<Bank label="End on" value={draft.toBank} onChange={(toBank) => change({ toBank })} /></>}
+          {asked.includes('fromOut') && (
+            <>
+              {lengthField('fromOut')}
+              <Bank
+                label={asked.includes('toOut') ? 'Begin on' : 'On'}
+                value={draft.fromBank}
+                onChange={(fromBank) => change({ fromBank })}
+              />
+            </>
+          )}
+          {asked.includes('toOut') && (
+            <>
+              {lengthField('toOut')}
+              <Bank label="End on" value={draft.toBank} onChange={(toBank) => change({ toBank })} />
+            </>
+          )}
           {asked.filter((f) => ['spacing', 'rows', 'depth', 'step'].includes(f)).map(lengthField)}
-          {draft.pattern === 'crevice sweep' && <Field label="Cracks" problem={problem?.field === 'cracks' ? problem.says : null}>{(ids) => <input {...ids} className="written w-full" inputMode="numeric" value={draft.cracks} onChange={(e) => change({ cracks: e.target.value })} />}</Field>}
-          <QuantityField label="Into each bag" entered={draft.bag} reading={inHand.bag} units={['pan', 'bucket', 'L', 'gal', 'double handful']} showProblem={tried} problem={bagProblem} onChange={(bag) => change({ bag })} comesTo={inHand.bag.ok && show.volume(inHand.bag.value)} />
-          <TextField label="Letters on the tags" value={draft.code} onChange={(v) => change({ code: v.slice(0, 8) })} problem={codeProblem} hint="They name no place." />
+          {draft.pattern === 'crevice sweep' && (
+            <Field label="Cracks" problem={problem?.field === 'cracks' ? problem.says : null}>
+              {(ids) => (
+                <input
+                  {...ids}
+                  className="written w-full"
+                  inputMode="numeric"
+                  value={draft.cracks}
+                  onChange={(e) => change({ cracks: e.target.value })}
+                />
+              )}
+            </Field>
+          )}
+          <QuantityField
+            label="Into each bag"
+            entered={draft.bag}
+            reading={inHand.bag}
+            units={['pan', 'bucket', 'L', 'gal', 'double handful']}
+            showProblem={tried}
+            problem={bagProblem}
+            onChange={(bag) => change({ bag })}
+            comesTo={inHand.bag.ok && show.volume(inHand.bag.value)}
+          />
+          <TextField
+            label="Letters on the tags"
+            value={draft.code}
+            onChange={(v) => change({ code: v.slice(0, 8) })}
+            problem={codeProblem}
+            hint="They name no place."
+          />
         </div>
-        <TextField label="What you call it" value={draft.name} onChange={(name) => change({ name })} hint="Left empty: pattern and letters." />
+        <TextField
+          label="What you call it"
+          value={draft.name}
+          onChange={(name) => change({ name })}
+          hint="Left empty: pattern and letters."
+        />
         {points && (
           <div className="my-2 border-t-2 border-ink pt-2" aria-live="polite">
-            <p className="text-[18px] font-bold">{points.length} point{points.length === 1 ? '' : 's'}, {bags} bag{bags === 1 ? '' : 's'}</p>
-            <p className="text-ink-2">About {show.load(load_kg)} wet: {trips} trip{trips === 1 ? '' : 's'} at {show.load(LIMIT_KG)} a back, {show.load(tools_kg)} of it tools.</p>
-            <PointsDrawing points={points.map((p, i) => ({ id: String(i), distance_m: p.distance_m, across_m: p.across_m, name: String(i + 1), states: p.bags.map(() => 'planned' as const), gold: null }))} />
+            <p className="text-[18px] font-bold">
+              {points.length} point{points.length === 1 ? '' : 's'}, {bags} bag{bags === 1 ? '' : 's'}
+            </p>
+            <p className="text-ink-2">
+              About {show.load(load_kg)} wet: {trips} trip{trips === 1 ? '' : 's'} at {show.load(LIMIT_KG)} a back,{' '}
+              {show.load(tools_kg)} of it tools.
+            </p>
+            <PointsDrawing
+              points={points.map((p, i) => ({
+                id: String(i),
+                distance_m: p.distance_m,
+                across_m: p.across_m,
+                name: String(i + 1),
+                states: p.bags.map(() => 'planned' as const),
+                gold: null,
+              }))}
+            />
           </div>
         )}
-        {tried && (problem ?? codeProblem ?? bagProblem) && <p role="alert" className="text-danger">▲ Not laid out yet: see the fields marked.</p>}
-        {['grid', 'test square'].includes(draft.pattern) && inHand.lengths.depth.ok && inHand.lengths.depth.value > UNSHORED_M && <p className="border-l-4 border-dashed border-danger pl-3 text-danger">Deeper than {show.length(UNSHORED_M)}: sample with an auger or a shored hole. Nobody goes into an unshored one; local rules decide.</p>}
-        <Button look="main" type="submit">Keep the plan</Button>
+        {tried && (problem ?? codeProblem ?? bagProblem) && (
+          <p role="alert" className="text-danger">
+            ▲ Not laid out yet: see the fields marked.
+          </p>
+        )}
+        {['grid', 'test square'].includes(draft.pattern) &&
+          inHand.lengths.depth.ok &&
+          inHand.lengths.depth.value > UNSHORED_M && (
+            <p className="border-l-4 border-dashed border-danger pl-3 text-danger">
+              Deeper than {show.length(UNSHORED_M)}: sample with an auger or a shored hole. Nobody goes into an unshored
+              one; local rules decide.
+            </p>
+          )}
+        <Button look="main" type="submit">
+          Keep the plan
+        </Button>
       </form>
     </Sheet>
   );
 }
 
-const Bank = ({ label, value, onChange }: { label: string; value: 'left' | 'right'; onChange: (v: 'left' | 'right') => void }) => <SelectField label={label} value={value} choices={[{ value: 'left', label: 'left bank side' }, { value: 'right', label: 'right bank side' }]} onChange={onChange} />;
+const Bank = ({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: 'left' | 'right';
+  onChange: (v: 'left' | 'right') => void;
+}) => (
+  <SelectField
+    label={label}
+    value={value}
+    choices={[
+      { value: 'left', label: 'left bank side' },
+      { value: 'right', label: 'right bank side' },
+    ]}
+    onChange={onChange}
+  />
+);

@@ -15,7 +15,10 @@ export function TagsScreen() {
   const show = useShow();
   const planId = search.get('plan');
   const all = useRecords('lots', ground.id).items;
-  const lots = useMemo(() => all.filter((l) => (planId ? l.samplePlanId === planId : true) && l.state === 'planned').sort(byTag), [all, planId]);
+  const lots = useMemo(
+    () => all.filter((l) => (planId ? l.samplePlanId === planId : true) && l.state === 'planned').sort(byTag),
+    [all, planId],
+  );
   const codes = useCodes(lots.map((l) => l.id));
   const pointNumber = (spotId: string | null): string => {
     const points = spots.filter((s) => s.samplePlanId === planId);
@@ -25,18 +28,46 @@ export function TagsScreen() {
   return (
     <div className="flex flex-col gap-3">
       <div className="no-print">
-        <Judgement rests="Print on waterproof paper, cut along the lines, one inside each bag and one tied to it. A tag names no place; its square code opens the bag’s record on a device of your crew.">{lots.length} tag{lots.length === 1 ? '' : 's'} to print.</Judgement>
-        <p className="mt-2 flex gap-3"><Button look="main" onClick={() => window.print()} disabled={lots.length === 0}>Print</Button><Link className="inline-flex min-h-11 items-center underline underline-offset-4" to={`/g/${ground.id}/sample/bags?plan=${planId ?? ''}`}>Back to the bags</Link></p>
+        <Judgement rests="Print on waterproof paper, cut along the lines, one inside each bag and one tied to it. A tag names no place; its square code opens the bag’s record on a device of your crew.">
+          {lots.length} tag{lots.length === 1 ? '' : 's'} to print.
+        </Judgement>
+        <p className="mt-2 flex gap-3">
+          <Button look="main" onClick={() => window.print()} disabled={lots.length === 0}>
+            Print
+          </Button>
+          <Link
+            className="inline-flex min-h-11 items-center underline underline-offset-4"
+            to={`/g/${ground.id}/sample/bags?plan=${planId ?? ''}`}
+          >
+            Back to the bags
+          </Link>
+        </p>
       </div>
-      <ul className="grid grid-cols-1 border-t border-l border-dashed border-ink-2 sm:grid-cols-2 lg:grid-cols-3 print:grid-cols-3!" aria-label="Tags">
+      <ul
+        className="grid grid-cols-1 border-t border-l border-dashed border-ink-2 sm:grid-cols-2 lg:grid-cols-3 print:grid-cols-3!"
+        aria-label="Tags"
+      >
         {lots.map((l) => (
-          <li key={l.id} className="flex break-inside-avoid items-center gap-3 border-r border-b border-dashed border-ink-2 p-3">
+          <li
+            key={l.id}
+            className="flex break-inside-avoid items-center gap-3 border-r border-b border-dashed border-ink-2 p-3"
+          >
             {/* Markup drawn by the code library from the record's own id: nothing a person typed. */}
-            <span className="block size-24 shrink-0 bg-white p-1" role="img" aria-label={`Square code of ${l.tag}`} dangerouslySetInnerHTML={{ __html: codes.get(l.id) ?? '' }} />
+            <span
+              className="block size-24 shrink-0 bg-white p-1"
+              role="img"
+              aria-label={`Square code of ${l.tag}`}
+              dangerouslySetInnerHTML={{ __html: codes.get(l.id) ?? '' }}
+            />
             <span className="min-w-0">
               <span className="block font-serif text-[30px] leading-9 font-bold">{l.tag}</span>
               <span className="block">{pointNumber(l.spotId)}</span>
-              <span className="block">{l.toDepth_m !== null && l.toDepth_m > 0 ? `${show.figure('length', l.fromDepth_m ?? 0).digits}–${show.length(l.toDepth_m)}` : 'surface'}{l.layer && `, ${l.layer}`}</span>
+              <span className="block">
+                {l.toDepth_m !== null && l.toDepth_m > 0
+                  ? `${show.figure('length', l.fromDepth_m ?? 0).digits}–${show.length(l.toDepth_m)}`
+                  : 'surface'}
+                {l.layer && `, ${l.layer}`}
+              </span>
               <span className="block text-ink-2">date ____________</span>
             </span>
           </li>
@@ -54,10 +85,20 @@ function useCodes(ids: readonly string[]): ReadonlyMap<string, string> {
   useEffect(() => {
     let current = true;
     const wanted = key === '' ? [] : key.split(' ');
-    void Promise.all(wanted.map(async (id) => [id, await qrSvg(`${location.origin}/bag/${id}`, { type: 'svg', margin: 0, errorCorrectionLevel: 'M' })] as const)).then((made) => {
+    void Promise.all(
+      wanted.map(
+        async (id) =>
+          [
+            id,
+            await qrSvg(`${location.origin}/bag/${id}`, { type: 'svg', margin: 0, errorCorrectionLevel: 'M' }),
+          ] as const,
+      ),
+    ).then((made) => {
       if (current) setCodes(new Map(made));
     });
-    return () => { current = false; };
+    return () => {
+      current = false;
+    };
   }, [key]);
   return codes;
 }

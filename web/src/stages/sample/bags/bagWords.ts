@@ -1,6 +1,12 @@
 import type { StoredLot } from '@riffle/contract';
 
-export const STATE_WORDS: Readonly<Record<StoredLot['state'], string>> = { planned: 'not dug yet', waiting: 'dug, waits for water', panned: 'panned', run: 'run', lost: 'lost' };
+export const STATE_WORDS: Readonly<Record<StoredLot['state'], string>> = {
+  planned: 'not dug yet',
+  waiting: 'dug, waits for water',
+  panned: 'panned',
+  run: 'run',
+  lost: 'lost',
+};
 
 /** Tag in two parts, so that tags sort as they are counted. */
 const parts = (tag: string): { code: string; number: number } => {

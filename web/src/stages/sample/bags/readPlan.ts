@@ -1,5 +1,13 @@
 import type { LaidOut, StoredGround } from '@riffle/contract';
-import { bankOf, centreLine, layOut, OutOfRange, type Entered, type PlannedPoint, type SamplePattern } from '@riffle/core';
+import {
+  bankOf,
+  centreLine,
+  layOut,
+  OutOfRange,
+  type Entered,
+  type PlannedPoint,
+  type SamplePattern,
+} from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { readEntered } from '../../../units/readEntered.ts';
 
@@ -24,8 +32,8 @@ export type LengthField = 'from' | 'to' | 'fromOut' | 'toOut' | 'spacing' | 'row
 
 /** Which fields each pattern asks for. */
 export const ASKED: Readonly<Record<PlanDraft['pattern'], readonly LengthField[]>> = {
-  'traverse': ['from', 'fromOut', 'toOut', 'spacing', 'depth'],
-  'grid': ['from', 'to', 'fromOut', 'toOut', 'spacing', 'rows', 'depth', 'step'],
+  traverse: ['from', 'fromOut', 'toOut', 'spacing', 'depth'],
+  grid: ['from', 'to', 'fromOut', 'toOut', 'spacing', 'rows', 'depth', 'step'],
   'test square': ['from', 'fromOut', 'depth'],
   'crevice sweep': ['from', 'to', 'fromOut'],
   'upstream series': ['from', 'to', 'spacing'],
@@ -44,7 +52,10 @@ export interface PlanRead {
 
 /** Reads a plan as it was typed. What cannot be laid out is named by its field. */
 export function readPlan(d: PlanDraft, mouths: readonly Mouth[], ground_m: number): PlanRead {
-  const read = (f: LengthField): number => { const r = readEntered('length', d[f]); return r.ok ? r.value : NaN; };
+  const read = (f: LengthField): number => {
+    const r = readEntered('length', d[f]);
+    return r.ok ? r.value : NaN;
+  };
   const unread = ASKED[d.pattern].find((f) => Number.isNaN(read(f)));
   if (unread) return { points: null, problem: { field: unread, says: 'Not readable yet.' } };
   const off = ASKED[d.pattern].filter((f) => f === 'from' || f === 'to').find((f) => read(f) > ground_m);
@@ -55,34 +66,128 @@ export function readPlan(d: PlanDraft, mouths: readonly Mouth[], ground_m: numbe
     return { points: layOut(patternOf(d, read, a, b, mouths)), problem: null };
   } catch (error) {
     if (!(error instanceof OutOfRange)) throw error;
-    return { points: null, problem: { field: { spacing_m: 'spacing', rowSpacing_m: 'rows', depth_m: 'depth', step_m: 'step', cracks: 'cracks' }[error.field] ?? 'spacing', says: error.message } };
+    return {
+      points: null,
+      problem: {
+        field:
+          { spacing_m: 'spacing', rowSpacing_m: 'rows', depth_m: 'depth', step_m: 'step', cracks: 'cracks' }[
+            error.field
+          ] ?? 'spacing',
+        says: error.message,
+      },
+    };
   }
 }
 
-function patternOf(d: PlanDraft, read: (f: LengthField) => number, a: number, b: number, mouths: readonly Mouth[]): SamplePattern {
+function patternOf(
+  d: PlanDraft,
+  read: (f: LengthField) => number,
+  a: number,
+  b: number,
+  mouths: readonly Mouth[],
+): SamplePattern {
   switch (d.pattern) {
-    case 'traverse': return { kind: 'traverse', from: { distance_m: read('from'), across_m: a }, to: { distance_m: read('from'), across_m: b }, spacing_m: read('spacing'), depth_m: read('depth') };
-    case 'grid': return { kind: 'grid', from: { distance_m: read('from'), across_m: a }, to: { distance_m: read('to'), across_m: b }, spacing_m: read('spacing'), rowSpacing_m: read('rows'), depth_m: read('depth'), step_m: read('step') };
-    case 'test square': return { kind: 'test square', at: { distance_m: read('from'), across_m: a }, depth_m: read('depth') };
-    case 'crevice sweep': return { kind: 'crevice sweep', from: { distance_m: read('from'), across_m: a }, to: { distance_m: read('to'), across_m: a }, cracks: /^\d+$/.test(d.cracks.trim()) ? Number(d.cracks) : NaN };
-    case 'upstream series': return { kind: 'upstream series', from_m: read('from'), to_m: read('to'), spacing_m: read('spacing'), mouths };
+    case 'traverse':
+      return {
+        kind: 'traverse',
+        from: { distance_m: read('from'), across_m: a },
+        to: { distance_m: read('from'), across_m: b },
+        spacing_m: read('spacing'),
+        depth_m: read('depth'),
+      };
+    case 'grid':
+      return {
+        kind: 'grid',
+        from: { distance_m: read('from'), across_m: a },
+        to: { distance_m: read('to'), across_m: b },
+        spacing_m: read('spacing'),
+        rowSpacing_m: read('rows'),
+        depth_m: read('depth'),
+        step_m: read('step'),
+      };
+    case 'test square':
+      return { kind: 'test square', at: { distance_m: read('from'), across_m: a }, depth_m: read('depth') };
+    case 'crevice sweep':
+      return {
+        kind: 'crevice sweep',
+        from: { distance_m: read('from'), across_m: a },
+        to: { distance_m: read('to'), across_m: a },
+        cracks: /^\d+$/.test(d.cracks.trim()) ? Number(d.cracks) : NaN,
+      };
+    case 'upstream series':
+      return { kind: 'upstream series', from_m: read('from'), to_m: read('to'), spacing_m: read('spacing'), mouths };
   }
 }
 
 /** A plan as records: a spot for each point, a bag for each stretch of depth, numbered as they are walked. */
-export function laidOut(ground: StoredGround, d: PlanDraft, points: readonly PlannedPoint[], bag_L: number, now = new Date().toISOString()): LaidOut {
+export function laidOut(
+  ground: StoredGround,
+  d: PlanDraft,
+  points: readonly PlannedPoint[],
+  bag_L: number,
+  now = new Date().toISOString(),
+): LaidOut {
   const centre = ground.line ? centreLine(ground.line) : null;
   const code = d.code.trim().toUpperCase();
   const name = d.name.trim() || `${d.pattern.charAt(0).toUpperCase()}${d.pattern.slice(1)} ${code}`;
-  const plan = { id: uuidv7(), deleted: false, groundId: ground.id, name: name.slice(0, 80), pattern: d.pattern, madeAt: now, bag_L, bagEntered: d.bag, note: '', baseVersion: 0 };
-  const kind = d.pattern === 'crevice sweep' ? 'crevice' : d.pattern === 'traverse' ? 'bar' : ground.kind === 'bench' ? 'bench' : 'other';
+  const plan = {
+    id: uuidv7(),
+    deleted: false,
+    groundId: ground.id,
+    name: name.slice(0, 80),
+    pattern: d.pattern,
+    madeAt: now,
+    bag_L,
+    bagEntered: d.bag,
+    note: '',
+    baseVersion: 0,
+  };
+  const kind =
+    d.pattern === 'crevice sweep'
+      ? 'crevice'
+      : d.pattern === 'traverse'
+        ? 'bar'
+        : ground.kind === 'bench'
+          ? 'bench'
+          : 'other';
   let number = 0;
   const made = points.map((p, i) => {
     const { bank, offset_m } = bankOf(p.across_m);
-    const spot = { id: uuidv7(), deleted: false, groundId: ground.id, name: points.length === 1 ? name.slice(0, 80) : `${code} ${i + 1}`, kind, distance_m: p.distance_m, bank, offset_m, position: centre ? centre.positionAt(p.distance_m, offset_m, bank) : null, worksBelow_m: null, worksBelowEntered: null, samplePlanId: plan.id, note: '', baseVersion: 0 } as const;
+    const spot = {
+      id: uuidv7(),
+      deleted: false,
+      groundId: ground.id,
+      name: points.length === 1 ? name.slice(0, 80) : `${code} ${i + 1}`,
+      kind,
+      distance_m: p.distance_m,
+      bank,
+      offset_m,
+      position: centre ? centre.positionAt(p.distance_m, offset_m, bank) : null,
+      worksBelow_m: null,
+      worksBelowEntered: null,
+      samplePlanId: plan.id,
+      note: '',
+      baseVersion: 0,
+    } as const;
     const lots = p.bags.map((b) => ({
-      id: uuidv7(), deleted: false, groundId: ground.id, spotId: spot.id, tag: `${code}-${++number}`, layer: b.layer, volume_L: bag_L, volumeEntered: d.bag, screen: '', takenAt: now, state: 'planned' as const, place: '', holder: '',
-      samplePlanId: plan.id, fromDepth_m: b.from_m, toDepth_m: b.to_m, note: '', baseVersion: 0,
+      id: uuidv7(),
+      deleted: false,
+      groundId: ground.id,
+      spotId: spot.id,
+      tag: `${code}-${++number}`,
+      layer: b.layer,
+      volume_L: bag_L,
+      volumeEntered: d.bag,
+      screen: '',
+      takenAt: now,
+      state: 'planned' as const,
+      place: '',
+      holder: '',
+      samplePlanId: plan.id,
+      fromDepth_m: b.from_m,
+      toDepth_m: b.to_m,
+      note: '',
+      baseVersion: 0,
     }));
     return { spot, lots };
   });

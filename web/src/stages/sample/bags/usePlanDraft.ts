@@ -13,14 +13,38 @@ export interface PlanInHand extends PlanRead {
   whole(ground: StoredGround): LaidOut | null;
 }
 
-export function usePlanDraft(ground: StoredGround, mouths: readonly Mouth[], code: string, at_m: number | null, US: boolean): PlanInHand {
+export function usePlanDraft(
+  ground: StoredGround,
+  mouths: readonly Mouth[],
+  code: string,
+  at_m: number | null,
+  US: boolean,
+): PlanInHand {
   const unit = US ? 'ft' : 'm';
   const wide = ground.kind === 'hillside' || ground.kind === 'bench';
   const [draft, setDraft, clear] = useDraft<PlanDraft>(`plan-${ground.id}`, () => ({
-    pattern: wide ? 'grid' : 'traverse', name: '', code, from: { text: at_m === null ? '' : String(Math.round(US ? at_m / 0.3048 : at_m)), unit }, to: { text: '', unit }, fromBank: 'right', toBank: 'left',
-    fromOut: { text: US ? '20' : '6', unit }, toOut: { text: US ? '20' : '6', unit }, spacing: { text: US ? '6' : '2', unit }, rows: { text: US ? '30' : '10', unit }, depth: { text: US ? '1' : '0.3', unit }, step: { text: US ? '1' : '0.3', unit }, cracks: '6', bag: { text: '2', unit: 'pan' },
+    pattern: wide ? 'grid' : 'traverse',
+    name: '',
+    code,
+    from: { text: at_m === null ? '' : String(Math.round(US ? at_m / 0.3048 : at_m)), unit },
+    to: { text: '', unit },
+    fromBank: 'right',
+    toBank: 'left',
+    fromOut: { text: US ? '20' : '6', unit },
+    toOut: { text: US ? '20' : '6', unit },
+    spacing: { text: US ? '6' : '2', unit },
+    rows: { text: US ? '30' : '10', unit },
+    depth: { text: US ? '1' : '0.3', unit },
+    step: { text: US ? '1' : '0.3', unit },
+    cracks: '6',
+    bag: { text: '2', unit: 'pan' },
   }));
-  const lengths = Object.fromEntries((['from', 'to', 'fromOut', 'toOut', 'spacing', 'rows', 'depth', 'step'] as const).map((f) => [f, readEntered('length', draft[f])])) as Record<LengthField, Reading>;
+  const lengths = Object.fromEntries(
+    (['from', 'to', 'fromOut', 'toOut', 'spacing', 'rows', 'depth', 'step'] as const).map((f) => [
+      f,
+      readEntered('length', draft[f]),
+    ]),
+  ) as Record<LengthField, Reading>;
   const bag = readEntered('volume', draft.bag);
   const key = JSON.stringify([draft, mouths]);
   const { points, problem } = useMemo(() => {
@@ -28,8 +52,16 @@ export function usePlanDraft(ground: StoredGround, mouths: readonly Mouth[], cod
     return readPlan(typed, joins, ground.length_m);
   }, [key, ground.length_m]);
   return {
-    draft, clear, lengths, bag, points, problem,
+    draft,
+    clear,
+    lengths,
+    bag,
+    points,
+    problem,
     change: (some) => setDraft((before) => ({ ...before, ...some })),
-    whole: (g) => (points && bag.ok && bag.value > 0 && bag.value <= 1000 && draft.code.trim() !== '' ? laidOut(g, draft, points, bag.value) : null),
+    whole: (g) =>
+      points && bag.ok && bag.value > 0 && bag.value <= 1000 && draft.code.trim() !== ''
+        ? laidOut(g, draft, points, bag.value)
+        : null,
   };
 }

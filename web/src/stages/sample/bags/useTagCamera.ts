@@ -20,7 +20,9 @@ export function useTagCamera(onSeen: (words: string) => void): TagCamera {
   const worker = useRef<Remote<TagWorker> | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const seen = useRef(onSeen);
-  useEffect(() => { seen.current = onSeen; });
+  useEffect(() => {
+    seen.current = onSeen;
+  });
   useEffect(() => {
     const thread = new Worker(new URL('../../../workers/tag.worker.ts', import.meta.url), { type: 'module' });
     const reader = wrap<TagWorker>(thread);
@@ -37,12 +39,17 @@ export function useTagCamera(onSeen: (words: string) => void): TagCamera {
       }
       if (!signal.aborted) setTimeout(() => void look(), LOOK_EVERY_MS);
     };
-    void openCamera().then((opened) => {
-      if (signal.aborted || !video.current) return opened.getTracks().forEach((t) => t.stop());
-      stream = opened;
-      video.current.srcObject = opened;
-      void video.current.play().then(look, () => setProblem('The camera gives no picture.'));
-    }, (error: Error) => { if (!signal.aborted) setProblem(whyNot(error)); });
+    void openCamera().then(
+      (opened) => {
+        if (signal.aborted || !video.current) return opened.getTracks().forEach((t) => t.stop());
+        stream = opened;
+        video.current.srcObject = opened;
+        void video.current.play().then(look, () => setProblem('The camera gives no picture.'));
+      },
+      (error: Error) => {
+        if (!signal.aborted) setProblem(whyNot(error));
+      },
+    );
     return () => {
       over.abort();
       stream?.getTracks().forEach((t) => t.stop());
@@ -67,13 +74,22 @@ async function openCamera(): Promise<MediaStream> {
 
 function whyNot(error: Error): string {
   switch (error.name) {
-    case 'NotAllowedError': return 'The camera is not allowed here. Allow it in the browser, take a picture below, or type the tag.';
-    case 'NotFoundError': return 'No camera was found. Choose a picture below, or type the tag.';
-    default: return 'The camera cannot be used here. Choose a picture below, or type the tag.';
+    case 'NotAllowedError':
+      return 'The camera is not allowed here. Allow it in the browser, take a picture below, or type the tag.';
+    case 'NotFoundError':
+      return 'No camera was found. Choose a picture below, or type the tag.';
+    default:
+      return 'The camera cannot be used here. Choose a picture below, or type the tag.';
   }
 }
 
-async function readFrom(reader: Remote<TagWorker>, canvas: HTMLCanvasElement, from: CanvasImageSource, width: number, height: number): Promise<string | null> {
+async function readFrom(
+  reader: Remote<TagWorker>,
+  canvas: HTMLCanvasElement,
+  from: CanvasImageSource,
+  width: number,
+  height: number,
+): Promise<string | null> {
   const scale = Math.min(1, LOOKED_AT_PX / Math.max(width, height));
   canvas.width = Math.round(width * scale);
   canvas.height = Math.round(height * scale);

@@ -27,42 +27,133 @@ export function Practice({ seedings, hands }: PracticeProps) {
   const problems = {
     panner: panner.trim() === '' ? 'Whose hands?' : null,
     putIn: put === null || put < 1 || put > 1000 ? 'A whole number from 1 to 1,000.' : null,
-    cameBack: back === null ? 'Count what came back; 0 counts too.' : put !== null && back > put ? 'More came back than went in: one was there before, or was counted twice.' : null,
+    cameBack:
+      back === null
+        ? 'Count what came back; 0 counts too.'
+        : put !== null && back > put
+          ? 'More came back than went in: one was there before, or was counted twice.'
+          : null,
   };
   const keep = (): void => {
     setTried(true);
     if (problems.panner || problems.putIn || problems.cameBack || put === null || back === null) return;
-    write({ what: 'record', kind: 'seedings', record: { id: uuidv7(), deleted: false, panner: panner.trim().slice(0, 80), seededAt: new Date().toISOString(), size, putIn: put, cameBack: back, note: '', baseVersion: 0 } });
+    write({
+      what: 'record',
+      kind: 'seedings',
+      record: {
+        id: uuidv7(),
+        deleted: false,
+        panner: panner.trim().slice(0, 80),
+        seededAt: new Date().toISOString(),
+        size,
+        putIn: put,
+        cameBack: back,
+        note: '',
+        baseVersion: 0,
+      },
+    });
     setCameBack('');
     setTried(false);
   };
   const remove = ({ version, updatedAt, ...record }: StoredSeeding): void => {
     write({ what: 'record', kind: 'seedings', record: { ...record, deleted: true, baseVersion: version } });
-    toast('The practice pan is out of the book.', { action: { label: 'Undo', onClick: () => write({ what: 'record', kind: 'seedings', record: { ...record, baseVersion: version + 1 } }) } });
+    toast('The practice pan is out of the book.', {
+      action: {
+        label: 'Undo',
+        onClick: () => write({ what: 'record', kind: 'seedings', record: { ...record, baseVersion: version + 1 } }),
+      },
+    });
   };
   return (
     <Block title="What your hands keep" aside="practice pans">
       {hands.map(({ panner: name, recovery }) => (
         <div key={name} className="mb-2 flex items-center gap-3">
           <b className="w-28 truncate">{name}</b>
-          <svg width="180" height="22" className="shrink-0" role="img" aria-label={`${name} keeps ${Math.round(recovery.share * 100)} %, ${Math.round(recovery.low * 100)} to ${Math.round(recovery.high * 100)}`}>
-            <path d="M0 18.500H180" stroke="var(--rule)" /><path d={`M${recovery.low * 180} 11H${recovery.high * 180}M${recovery.low * 180} 7v8M${recovery.high * 180} 7v8`} stroke="var(--ink)" strokeWidth="1.600" /><rect x={recovery.share * 180 - 3} y="5" width="6" height="12" fill="var(--ink)" />
+          <svg
+            width="180"
+            height="22"
+            className="shrink-0"
+            role="img"
+            aria-label={`${name} keeps ${Math.round(recovery.share * 100)} %, ${Math.round(recovery.low * 100)} to ${Math.round(recovery.high * 100)}`}
+          >
+            <path d="M0 18.500H180" stroke="var(--rule)" />
+            <path
+              d={`M${recovery.low * 180} 11H${recovery.high * 180}M${recovery.low * 180} 7v8M${recovery.high * 180} 7v8`}
+              stroke="var(--ink)"
+              strokeWidth="1.600"
+            />
+            <rect x={recovery.share * 180 - 3} y="5" width="6" height="12" fill="var(--ink)" />
           </svg>
-          <span>{Math.round(recovery.share * 100)} % ({Math.round(recovery.low * 100)}–{Math.round(recovery.high * 100)}), {recovery.cameBack} of {recovery.putIn}</span>
+          <span>
+            {Math.round(recovery.share * 100)} % ({Math.round(recovery.low * 100)}–{Math.round(recovery.high * 100)}),{' '}
+            {recovery.cameBack} of {recovery.putIn}
+          </span>
         </div>
       ))}
-      <form className="grid grid-cols-2 gap-x-4" onSubmit={(e) => { e.preventDefault(); keep(); }}>
+      <form
+        className="grid grid-cols-2 gap-x-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          keep();
+        }}
+      >
         <TextField label="Panner" value={panner} onChange={setPanner} problem={tried ? problems.panner : null} />
-        <SelectField label="Grains of size" value={size} onChange={setSize} choices={COLOR_CLASSES.map((c) => ({ value: c, label: `${CLASS_NAMES[c].name} mesh` }))} />
-        <Field label="Put in" problem={tried ? problems.putIn : null}>{(ids) => <input {...ids} inputMode="numeric" className="written w-full" value={putIn} onChange={(e) => setPutIn(e.target.value)} />}</Field>
-        <Field label="Came back" problem={tried ? problems.cameBack : null}>{(ids) => <input {...ids} inputMode="numeric" className="written w-full" value={cameBack} onChange={(e) => setCameBack(e.target.value)} />}</Field>
-        <Button look="main" type="submit" className="col-span-2">Keep this practice pan</Button>
+        <SelectField
+          label="Grains of size"
+          value={size}
+          onChange={setSize}
+          choices={COLOR_CLASSES.map((c) => ({ value: c, label: `${CLASS_NAMES[c].name} mesh` }))}
+        />
+        <Field label="Put in" problem={tried ? problems.putIn : null}>
+          {(ids) => (
+            <input
+              {...ids}
+              inputMode="numeric"
+              className="written w-full"
+              value={putIn}
+              onChange={(e) => setPutIn(e.target.value)}
+            />
+          )}
+        </Field>
+        <Field label="Came back" problem={tried ? problems.cameBack : null}>
+          {(ids) => (
+            <input
+              {...ids}
+              inputMode="numeric"
+              className="written w-full"
+              value={cameBack}
+              onChange={(e) => setCameBack(e.target.value)}
+            />
+          )}
+        </Field>
+        <Button look="main" type="submit" className="col-span-2">
+          Keep this practice pan
+        </Button>
       </form>
-      <p className="mt-2 text-ink-2">Mark the grains (flattened lead shot of the size will do) and mix them into a pan of barren gravel. Samples name their panner; their grades are then shown as panned, and as the ground has it.</p>
+      <p className="mt-2 text-ink-2">
+        Mark the grains (flattened lead shot of the size will do) and mix them into a pan of barren gravel. Samples name
+        their panner; their grades are then shown as panned, and as the ground has it.
+      </p>
       <ul>
-        {[...seedings].sort((a, b) => (a.seededAt < b.seededAt ? 1 : -1)).slice(0, 6).map((s) => (
-          <li key={s.id} className="flex items-center gap-3 border-b border-rule"><span className="w-14 text-ink-2">{format(new Date(s.seededAt), 'd MMM')}</span><span className="grow">{s.panner}: {s.cameBack} of {s.putIn}, {CLASS_NAMES[s.size].name} mesh</span><button type="button" className="min-h-11 text-[13px] text-ink-2 underline underline-offset-4" aria-label={`Take out the practice pan of ${s.panner}, ${s.cameBack} of ${s.putIn}`} onClick={() => remove(s)}>take out</button></li>
-        ))}
+        {[...seedings]
+          .sort((a, b) => (a.seededAt < b.seededAt ? 1 : -1))
+          .slice(0, 6)
+          .map((s) => (
+            <li key={s.id} className="flex items-center gap-3 border-b border-rule">
+              <span className="w-14 text-ink-2">{format(new Date(s.seededAt), 'd MMM')}</span>
+              <span className="grow">
+                {s.panner}: {s.cameBack} of {s.putIn}, {CLASS_NAMES[s.size].name} mesh
+              </span>
+              <button
+                type="button"
+                className="min-h-11 text-[13px] text-ink-2 underline underline-offset-4"
+                aria-label={`Take out the practice pan of ${s.panner}, ${s.cameBack} of ${s.putIn}`}
+                onClick={() => remove(s)}
+              >
+                take out
+              </button>
+            </li>
+          ))}
       </ul>
     </Block>
   );

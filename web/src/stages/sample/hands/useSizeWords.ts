@@ -18,11 +18,15 @@ export function useSizeWords(): SizeWords {
   const write = useWrite();
   const own = kept.length > 0;
   const words = own ? kept : FIRST_SIZE_WORDS;
-  const put = (word: string, size: ColorClass): void => write({ what: 'record', kind: 'size-words', record: { id: uuidv7(), deleted: false, word, size, baseVersion: 0 } });
+  const put = (word: string, size: ColorClass): void =>
+    write({ what: 'record', kind: 'size-words', record: { id: uuidv7(), deleted: false, word, size, baseVersion: 0 } });
   /** The first change makes the trade's words the crew's own, so that the others stay as they are. */
-  const makeOwn = (but?: string): void => { if (!own) for (const w of FIRST_SIZE_WORDS) if (w.word !== but) put(w.word, w.size); };
+  const makeOwn = (but?: string): void => {
+    if (!own) for (const w of FIRST_SIZE_WORDS) if (w.word !== but) put(w.word, w.size);
+  };
   return {
-    words, own,
+    words,
+    own,
     add: (size, typed) => {
       const word = typed.trim().toLowerCase();
       if (word === '') return 'Which word?';

@@ -37,7 +37,10 @@ export function GradeMap({ map, outline, places, cutoff_mg_L, shows, picked, onP
     const context = canvas.current?.getContext('2d');
     if (!context || !canvas.current) return;
     const css = getComputedStyle(document.documentElement);
-    const [paper, fill] = [css.getPropertyValue('--picked').trim(), css.getPropertyValue(shows === 'doubt' ? '--ink-2' : '--gold-fill').trim()];
+    const [paper, fill] = [
+      css.getPropertyValue('--picked').trim(),
+      css.getPropertyValue(shows === 'doubt' ? '--ink-2' : '--gold-fill').trim(),
+    ];
     const dense = window.devicePixelRatio || 1;
     canvas.current.width = width * dense;
     canvas.current.height = (h + 2 * margin) * dense;
@@ -51,7 +54,10 @@ export function GradeMap({ map, outline, places, cutoff_mg_L, shows, picked, onP
         const [x, y] = [x0 + w - (c + 1) * cell, margin + h - (r + 1) * cell];
         // Whole device pixels: half-covered edges would draw the net over the map.
         const [left, up] = [Math.round(x * dense) / dense, Math.round(y * dense) / dense];
-        const [across, down] = [Math.round((x + cell) * dense) / dense - left, Math.round((y + cell) * dense) / dense - up];
+        const [across, down] = [
+          Math.round((x + cell) * dense) / dense - left,
+          Math.round((y + cell) * dense) / dense - up,
+        ];
         context.globalAlpha = 1;
         context.fillStyle = paper;
         context.fillRect(left, up, across, down);
@@ -77,37 +83,104 @@ export function GradeMap({ map, outline, places, cutoff_mg_L, shows, picked, onP
     context.stroke();
   }, [map, tones, payEdge, width, h, w, x0, scale, shows]);
   const [under, setUnder] = useState<{ readonly x: number; readonly y: number } | null>(null);
-  const point = (e: PointerEvent<SVGSVGElement>): void => { const box = e.currentTarget.getBoundingClientRect(); setUnder({ x: e.clientX - box.left, y: e.clientY - box.top }); };
-  const cellUnder = under && cellAt(map, (x0 + w - under.x) / (map.cell_m * scale), (margin + h - under.y) / (map.cell_m * scale));
+  const point = (e: PointerEvent<SVGSVGElement>): void => {
+    const box = e.currentTarget.getBoundingClientRect();
+    setUnder({ x: e.clientX - box.left, y: e.clientY - box.top });
+  };
+  const cellUnder =
+    under && cellAt(map, (x0 + w - under.x) / (map.cell_m * scale), (margin + h - under.y) / (map.cell_m * scale));
   return (
     <div ref={attach}>
       <div className="relative">
         <canvas ref={canvas} aria-hidden="true" className="block" style={{ width, height: h + 2 * margin }} />
-        <svg width={width} height={h + 2 * margin}  className="absolute inset-0" role="img" onPointerMove={point} onPointerDown={point} onPointerLeave={() => setUnder(null)} aria-label={`Map of the ground in place, ${show.length(along_m)} along and ${show.length(across_m)} across, from ${places.length} sampled spots`}>
-          <path d={`${outline.map((p, i) => `${i ? 'L' : 'M'}${px(p.x_m).toFixed(1)} ${py(p.y_m).toFixed(1)}`).join('')}Z`} fill="none" stroke="var(--ink-2)" strokeWidth="1.200" strokeDasharray="7 4" />
+        <svg
+          width={width}
+          height={h + 2 * margin}
+          className="absolute inset-0"
+          role="img"
+          onPointerMove={point}
+          onPointerDown={point}
+          onPointerLeave={() => setUnder(null)}
+          aria-label={`Map of the ground in place, ${show.length(along_m)} along and ${show.length(across_m)} across, from ${places.length} sampled spots`}
+        >
+          <path
+            d={`${outline.map((p, i) => `${i ? 'L' : 'M'}${px(p.x_m).toFixed(1)} ${py(p.y_m).toFixed(1)}`).join('')}Z`}
+            fill="none"
+            stroke="var(--ink-2)"
+            strokeWidth="1.200"
+            strokeDasharray="7 4"
+          />
           {places.map((p) => (
-            <g key={p.spot.id} transform={`translate(${px(p.x_m)} ${py(p.y_m)})`} className="cursor-pointer" onClick={() => onPick(p.spot.id)}>
+            <g
+              key={p.spot.id}
+              transform={`translate(${px(p.x_m)} ${py(p.y_m)})`}
+              className="cursor-pointer"
+              onClick={() => onPick(p.spot.id)}
+            >
               <circle r="12" fill="transparent" />
-              <circle r={picked === p.spot.id ? 7 : 3.6} fill={p.grade_mg_L > 0 ? 'var(--gold-fill)' : 'var(--paper)'} stroke="var(--ink)" strokeWidth={picked === p.spot.id ? 3 : 1.6} />
-              {picked === p.spot.id && <text className="halo" y="-12" fontSize="12.500" fontWeight="700" textAnchor="middle">{p.spot.name}: {show.grade(p.grade_mg_L)}</text>}
+              <circle
+                r={picked === p.spot.id ? 7 : 3.6}
+                fill={p.grade_mg_L > 0 ? 'var(--gold-fill)' : 'var(--paper)'}
+                stroke="var(--ink)"
+                strokeWidth={picked === p.spot.id ? 3 : 1.6}
+              />
+              {picked === p.spot.id && (
+                <text className="halo" y="-12" fontSize="12.500" fontWeight="700" textAnchor="middle">
+                  {p.spot.name}: {show.grade(p.grade_mg_L)}
+                </text>
+              )}
             </g>
           ))}
-          <text x={x0} y={h + 2 * margin - 6} fontSize="12" style={{ fill: 'var(--ink-2)' }}>upstream</text><text x={x0 + w} y={h + 2 * margin - 6} fontSize="12" textAnchor="end" style={{ fill: 'var(--ink-2)' }}>downstream</text>
-          <text x={x0 + w / 2} y={h + 2 * margin - 6} fontSize="12" textAnchor="middle">{show.length(along_m)}</text><text x={x0} y={margin - 10} fontSize="12" style={{ fill: 'var(--ink-2)' }}>left bank side</text>
-          {under && cellUnder !== null && <circle cx={under.x} cy={under.y} r="9" fill="none" stroke="var(--ink)" strokeWidth="1.600" pointerEvents="none" />}
+          <text x={x0} y={h + 2 * margin - 6} fontSize="12" style={{ fill: 'var(--ink-2)' }}>
+            upstream
+          </text>
+          <text x={x0 + w} y={h + 2 * margin - 6} fontSize="12" textAnchor="end" style={{ fill: 'var(--ink-2)' }}>
+            downstream
+          </text>
+          <text x={x0 + w / 2} y={h + 2 * margin - 6} fontSize="12" textAnchor="middle">
+            {show.length(along_m)}
+          </text>
+          <text x={x0} y={margin - 10} fontSize="12" style={{ fill: 'var(--ink-2)' }}>
+            left bank side
+          </text>
+          {under && cellUnder !== null && (
+            <circle
+              cx={under.x}
+              cy={under.y}
+              r="9"
+              fill="none"
+              stroke="var(--ink)"
+              strokeWidth="1.600"
+              pointerEvents="none"
+            />
+          )}
         </svg>
       </div>
       <p className="min-h-6" aria-live="off">
-        {cellUnder === null
-          ? <span className="text-ink-2">Point at the ground to read it there.</span>
-          : <>Here <b className="text-gold">{show.grade(map.grade_mg_L[cellUnder] as number)}</b>{Number.isNaN(map.sd_mg_L[cellUnder]) ? '' : `: ${inHundred(chanceItPays(map.grade_mg_L[cellUnder] as number, map.sd_mg_L[cellUnder] as number, cutoff_mg_L))} that a pan pays`}, {show.length(map.pay_m[cellUnder] as number)} of pay under {show.length(map.cover_m[cellUnder] as number)}.</>}
+        {cellUnder === null ? (
+          <span className="text-ink-2">Point at the ground to read it there.</span>
+        ) : (
+          <>
+            Here <b className="text-gold">{show.grade(map.grade_mg_L[cellUnder] as number)}</b>
+            {Number.isNaN(map.sd_mg_L[cellUnder])
+              ? ''
+              : `: ${inHundred(chanceItPays(map.grade_mg_L[cellUnder] as number, map.sd_mg_L[cellUnder] as number, cutoff_mg_L))} that a pan pays`}
+            , {show.length(map.pay_m[cellUnder] as number)} of pay under {show.length(map.cover_m[cellUnder] as number)}
+            .
+          </>
+        )}
       </p>
     </div>
   );
 }
 
 /** A model is never sure: its ends are said as bounds. */
-const inHundred = (chance: number): string => (chance > 0.99 ? 'over 99 chances in 100' : chance < 0.01 ? 'less than 1 chance in 100' : `${Math.round(100 * chance)} chances in 100`);
+const inHundred = (chance: number): string =>
+  chance > 0.99
+    ? 'over 99 chances in 100'
+    : chance < 0.01
+      ? 'less than 1 chance in 100'
+      : `${Math.round(100 * chance)} chances in 100`;
 
 /** The cell of the net at a column and row; null outside the ground. */
 function cellAt(map: GroundMap, column: number, row: number): number | null {
@@ -118,7 +191,10 @@ function cellAt(map: GroundMap, column: number, row: number): number | null {
 
 /** How strong each cell is drawn, 0 to 1; NaN outside the ground. Grades go by their root, so that middling ground is seen beside the richest. */
 function tonesOf(map: GroundMap, shows: MapShows, cutoff_mg_L: number): Float64Array {
-  if (shows === 'chance') return map.grade_mg_L.map((grade, i) => (Number.isNaN(grade) ? NaN : chanceItPays(grade, map.sd_mg_L[i] as number, cutoff_mg_L)));
+  if (shows === 'chance')
+    return map.grade_mg_L.map((grade, i) =>
+      Number.isNaN(grade) ? NaN : chanceItPays(grade, map.sd_mg_L[i] as number, cutoff_mg_L),
+    );
   const values = shows === 'grade' ? map.grade_mg_L : map.sd_mg_L;
   const known = values.filter((v) => !Number.isNaN(v)).sort();
   // The richest fiftieth is drawn alike: one rich pan should not pale all the rest.
@@ -129,6 +205,8 @@ function tonesOf(map: GroundMap, shows: MapShows, cutoff_mg_L: number): Float64A
 /** Rings around the ground that reaches the cut-off, in columns and rows of the net. */
 function payEdgeOf(map: GroundMap, cutoff_mg_L: number): [number, number][][] {
   // The contour runs half a cell around every cell that reaches the mark, so a mark of nothing takes in all the ground.
-  const reached = contours().size([map.columns, map.rows]).contour([...map.grade_mg_L], Math.max(cutoff_mg_L, 1e-12));
+  const reached = contours()
+    .size([map.columns, map.rows])
+    .contour([...map.grade_mg_L], Math.max(cutoff_mg_L, 1e-12));
   return reached.coordinates.flat() as [number, number][][];
 }

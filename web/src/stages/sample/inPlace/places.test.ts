@@ -4,10 +4,22 @@ import { centreLine, COLOR_MG, NO_COLORS } from '@riffle/core';
 import { groundColors } from '../../../ribbon/spotGrades.ts';
 import { boxAbout, outlineOnGround, placesOf } from './places.ts';
 
-const line: [number, number][] = [[-33, 46.5], [-33, 46.509]];
+const line: [number, number][] = [
+  [-33, 46.5],
+  [-33, 46.509],
+];
 const ground = { id: 'g', length_m: 1000, swell_percent: 18, line } as unknown as StoredGround;
-const spot = (id: string, distance_m: number, bank: 'left' | 'right', offset_m: number): StoredSpot => ({ id, name: id, distance_m, bank, offset_m }) as StoredSpot;
-const pan = (spotId: string, depth_m: number, colors: number): StoredSample => ({ spotId, depth_m, volume_L: 10, volumeState: 'bank', counts: { ...NO_COLORS, '-40': colors }, gold_mg: null }) as StoredSample;
+const spot = (id: string, distance_m: number, bank: 'left' | 'right', offset_m: number): StoredSpot =>
+  ({ id, name: id, distance_m, bank, offset_m }) as StoredSpot;
+const pan = (spotId: string, depth_m: number, colors: number): StoredSample =>
+  ({
+    spotId,
+    depth_m,
+    volume_L: 10,
+    volumeState: 'bank',
+    counts: { ...NO_COLORS, '-40': colors },
+    gold_mg: null,
+  }) as StoredSample;
 const spots = [spot('a', 100, 'left', 4), spot('b', 120, 'right', 6), spot('c', 140, 'left', 2)];
 const samples = [pan('a', 0.3, 5), pan('a', 0.9, 15), pan('b', 0.3, 0)];
 const colors = groundColors(samples, 18);
@@ -15,29 +27,58 @@ const colors = groundColors(samples, 18);
 describe('sampled spots on the ground pulled straight', () => {
   test('left is up, a blank is nothing, an unsampled spot is not there', () => {
     expect(placesOf(ground, spots, samples, [], colors, null, 0.4, 0.7)).toMatchObject([
-      { x_m: 100, y_m: 4, grade_mg_L: expect.closeTo((20 * COLOR_MG['-40']) / 20, 9), pay_m: 0.4, cover_m: 0.7 }, { x_m: 120, y_m: -6, grade_mg_L: 0 },
+      { x_m: 100, y_m: 4, grade_mg_L: expect.closeTo((20 * COLOR_MG['-40']) / 20, 9), pay_m: 0.4, cover_m: 0.7 },
+      { x_m: 120, y_m: -6, grade_mg_L: 0 },
     ]);
   });
   test('only samples of a stretch of depth, when asked', () => {
-    expect(placesOf(ground, spots, samples, [], colors, { from_m: 0.5, to_m: 1 }, 0.4, 0.7).map((p) => [p.spot.id, p.grade_mg_L])).toEqual([['a', expect.closeTo(1.5 * COLOR_MG['-40'], 9)]]);
+    expect(
+      placesOf(ground, spots, samples, [], colors, { from_m: 0.5, to_m: 1 }, 0.4, 0.7).map((p) => [
+        p.spot.id,
+        p.grade_mg_L,
+      ]),
+    ).toEqual([['a', expect.closeTo(1.5 * COLOR_MG['-40'], 9)]]);
   });
   test('a pit says how thick its pay and cover are', () => {
     const layer = (thickness_m: number, pay: boolean) => ({ thickness_m, pay });
-    const pit = { spotId: 'a', layers: [layer(0.5, false), layer(0.2, true), layer(0.1, false), layer(0.15, true), layer(0.3, false)] } as unknown as StoredPit;
-    expect(placesOf(ground, spots, samples, [pit], colors, null, 0.4, 0.7)[0]).toMatchObject({ pay_m: expect.closeTo(0.45, 12), cover_m: 0.5 });
+    const pit = {
+      spotId: 'a',
+      layers: [layer(0.5, false), layer(0.2, true), layer(0.1, false), layer(0.15, true), layer(0.3, false)],
+    } as unknown as StoredPit;
+    expect(placesOf(ground, spots, samples, [pit], colors, null, 0.4, 0.7)[0]).toMatchObject({
+      pay_m: expect.closeTo(0.45, 12),
+      cover_m: 0.5,
+    });
   });
 });
 
 describe('the ground that counts', () => {
   test('a shape of the map lies where it was drawn', () => {
     const centre = centreLine(line);
-    const points = ([[100, 5, 'left'], [200, 5, 'left'], [200, 8, 'right']] as const).map(([d, o, b]) => centre.positionAt(d, o, b));
+    const points = (
+      [
+        [100, 5, 'left'],
+        [200, 5, 'left'],
+        [200, 8, 'right'],
+      ] as const
+    ).map(([d, o, b]) => centre.positionAt(d, o, b));
     const corners = outlineOnGround(ground, { points } as unknown as StoredOutline) ?? [];
-    [[100, 5], [200, 5], [200, -8]].forEach(([x, y], i) => { expect(corners[i]?.x_m).toBeCloseTo(x ?? NaN, 1); expect(corners[i]?.y_m).toBeCloseTo(y ?? NaN, 1); });
+    [
+      [100, 5],
+      [200, 5],
+      [200, -8],
+    ].forEach(([x, y], i) => {
+      expect(corners[i]?.x_m).toBeCloseTo(x ?? NaN, 1);
+      expect(corners[i]?.y_m).toBeCloseTo(y ?? NaN, 1);
+    });
     expect(outlineOnGround({ ...ground, line: null }, { points } as unknown as StoredOutline)).toBeNull();
   });
   test('the box holds every sample with room around it; one sample makes none', () => {
-    const box = boxAbout([{ x_m: 10, y_m: 0 }, { x_m: 50, y_m: 20 }]) ?? [];
+    const box =
+      boxAbout([
+        { x_m: 10, y_m: 0 },
+        { x_m: 50, y_m: 20 },
+      ]) ?? [];
     expect(Math.min(...box.map((c) => c.x_m))).toBeLessThan(10);
     expect(Math.max(...box.map((c) => c.y_m))).toBeGreaterThan(20);
     expect(boxAbout([{ x_m: 1, y_m: 1 }])).toBeNull();

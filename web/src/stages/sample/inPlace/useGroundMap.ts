@@ -1,4 +1,12 @@
-import { bootstrapBand, inPlace, sampleWeights, seededRandom, type GroundMap, type GroundProblem, type InPlace } from '@riffle/core';
+import {
+  bootstrapBand,
+  inPlace,
+  sampleWeights,
+  seededRandom,
+  type GroundMap,
+  type GroundProblem,
+  type InPlace,
+} from '@riffle/core';
 import { proxy, wrap, type Remote } from 'comlink';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { GroundWorker } from '../../../workers/ground.worker.ts';
@@ -42,15 +50,25 @@ export function useGroundMap(problem: GroundProblem | null, cutoff_mg_L: number)
     const timer = setTimeout(() => {
       setWorking(0);
       setFailed(null);
-      remote.map(problem, proxy((done) => { if (current) setWorking(done); })).then((found) => {
-        if (!current) return;
-        if (found) setMapped({ map: found, problem });
-        setWorking(null);
-      }, (error: Error) => {
-        if (!current) return;
-        setFailed(error.message);
-        setWorking(null);
-      });
+      remote
+        .map(
+          problem,
+          proxy((done) => {
+            if (current) setWorking(done);
+          }),
+        )
+        .then(
+          (found) => {
+            if (!current) return;
+            if (found) setMapped({ map: found, problem });
+            setWorking(null);
+          },
+          (error: Error) => {
+            if (!current) return;
+            setFailed(error.message);
+            setWorking(null);
+          },
+        );
     }, 150);
     return () => {
       current = false;
@@ -61,10 +79,26 @@ export function useGroundMap(problem: GroundProblem | null, cutoff_mg_L: number)
   const settled = useDeferredValue(cutoff_mg_L);
   const all = useMemo(() => mapped && banded(mapped.map, mapped.problem, 0), [mapped]);
   const above = useMemo(() => mapped && banded(mapped.map, mapped.problem, settled), [mapped, settled]);
-  return { map: problem && mapped ? mapped.map : null, working, failed, all: problem ? all : null, above: problem ? above : null, stop: () => { void worker.current?.stop(); setWorking(null); } };
+  return {
+    map: problem && mapped ? mapped.map : null,
+    working,
+    failed,
+    all: problem ? all : null,
+    above: problem ? above : null,
+    stop: () => {
+      void worker.current?.stop();
+      setWorking(null);
+    },
+  };
 }
 
 function banded(map: GroundMap, { places }: GroundProblem, cutoff_mg_L: number): BandedInPlace {
   const sum = inPlace(map, cutoff_mg_L);
-  return { ...sum, band: sum.grade_mg_L === null ? null : bootstrapBand(places, sampleWeights(map, places.length, cutoff_mg_L), seededRandom(SEED), 0.9, DRAWS) };
+  return {
+    ...sum,
+    band:
+      sum.grade_mg_L === null
+        ? null
+        : bootstrapBand(places, sampleWeights(map, places.length, cutoff_mg_L), seededRandom(SEED), 0.9, DRAWS),
+  };
 }

@@ -10,19 +10,65 @@ export function MorePans({ meant, panBank_L }: { meant: SpotMeaning; panBank_L: 
   const third = pansUntilWithin(meant, panBank_L);
   const most = Math.max(8, Math.min(60, Math.ceil((third ?? 30) * 1.3)));
   const grade = beliefMean_mg_L(meant.belief);
-  const steps = Array.from({ length: 25 }, (_, i) => { const n = (i / 24) * most; return { n, ...bandAfter(meant, n * panBank_L) }; });
+  const steps = Array.from({ length: 25 }, (_, i) => {
+    const n = (i / 24) * most;
+    return { n, ...bandAfter(meant, n * panBank_L) };
+  });
   const top_mg = Math.max(...steps.map((s) => s.high_mg_L)) * 1.05;
   const [left, right, top, base] = [56, width - 10, 8, 132];
   const x = (n: number): number => left + (n / most) * (right - left);
   const y = (g: number): number => base - (g / top_mg) * (base - top);
   return (
     <div ref={attach}>
-      <svg width={width} height={base + 38} className="block" role="img" aria-label={third === null ? 'More pans would not bring the band within a third' : `${third} more pans bring the band within a third`}>
-        {[0, top_mg / 2, top_mg].map((g) => <g key={g}><path d={`M${left} ${y(g)}H${right}`} stroke="var(--rule)" /><text x={left - 6} y={y(g) + 4} fontSize="12" textAnchor="end" style={{ fill: 'var(--gold)' }}>{show.figure('grade', g).digits}</text></g>)}
-        <path d={`${steps.map((s, i) => `${i ? 'L' : 'M'}${x(s.n).toFixed(1)} ${y(s.high_mg_L).toFixed(1)}`).join('')}${[...steps].reverse().map((s) => `L${x(s.n).toFixed(1)} ${y(s.low_mg_L).toFixed(1)}`).join('')}Z`} fill="var(--gold-band)" stroke="var(--gold)" strokeWidth="1.400" />
+      <svg
+        width={width}
+        height={base + 38}
+        className="block"
+        role="img"
+        aria-label={
+          third === null
+            ? 'More pans would not bring the band within a third'
+            : `${third} more pans bring the band within a third`
+        }
+      >
+        {[0, top_mg / 2, top_mg].map((g) => (
+          <g key={g}>
+            <path d={`M${left} ${y(g)}H${right}`} stroke="var(--rule)" />
+            <text x={left - 6} y={y(g) + 4} fontSize="12" textAnchor="end" style={{ fill: 'var(--gold)' }}>
+              {show.figure('grade', g).digits}
+            </text>
+          </g>
+        ))}
+        <path
+          d={`${steps.map((s, i) => `${i ? 'L' : 'M'}${x(s.n).toFixed(1)} ${y(s.high_mg_L).toFixed(1)}`).join('')}${[
+            ...steps,
+          ]
+            .reverse()
+            .map((s) => `L${x(s.n).toFixed(1)} ${y(s.low_mg_L).toFixed(1)}`)
+            .join('')}Z`}
+          fill="var(--gold-band)"
+          stroke="var(--gold)"
+          strokeWidth="1.400"
+        />
         <path d={`M${left} ${y(grade)}H${right}`} stroke="var(--gold)" strokeWidth="1.200" strokeDasharray="5 3" />
-        {third !== null && third > 0 && third <= most && <g><path d={`M${x(third)} ${y(bandAfter(meant, third * panBank_L).high_mg_L) - 4}V${y(bandAfter(meant, third * panBank_L).low_mg_L) + 4}`} stroke="var(--gold)" strokeWidth="2.400" /><text x={x(third)} y={base + 16} fontSize="12.500" fontWeight="700" textAnchor="middle">{third} more</text></g>}
-        <text x={left} y={base + 16} fontSize="12.500">now</text><text x={right} y={base + 34} fontSize="12" textAnchor="end" style={{ fill: 'var(--ink-2)' }}>pans more; {show.figure('grade', 1).unit}, 90 % band</text>
+        {third !== null && third > 0 && third <= most && (
+          <g>
+            <path
+              d={`M${x(third)} ${y(bandAfter(meant, third * panBank_L).high_mg_L) - 4}V${y(bandAfter(meant, third * panBank_L).low_mg_L) + 4}`}
+              stroke="var(--gold)"
+              strokeWidth="2.400"
+            />
+            <text x={x(third)} y={base + 16} fontSize="12.500" fontWeight="700" textAnchor="middle">
+              {third} more
+            </text>
+          </g>
+        )}
+        <text x={left} y={base + 16} fontSize="12.500">
+          now
+        </text>
+        <text x={right} y={base + 34} fontSize="12" textAnchor="end" style={{ fill: 'var(--ink-2)' }}>
+          pans more; {show.figure('grade', 1).unit}, 90 % band
+        </text>
       </svg>
     </div>
   );

@@ -22,17 +22,52 @@ export function Weights({ colors }: { colors: GroundColors }) {
               <span className="w-32">{wordsOf(c, words).join(', ')}</span>
               {l ? (
                 <>
-                  <svg width="200" height="28" className="shrink-0" role="img" aria-label={`${show.gold(l.mg)}, table ${show.gold(l.table_mg)}`}>
-                    <path d="M100 3v22" stroke="var(--ink-2)" strokeDasharray="2 3" /><path d={`M${Math.max(4, x(l.low_mg))} 14H${Math.min(196, x(l.high_mg))}`} stroke="var(--gold)" strokeWidth="2" /><circle cx={Math.min(190, Math.max(10, x(l.mg)))} cy="14" r="5" fill="var(--gold-fill)" stroke="var(--gold)" />
+                  <svg
+                    width="200"
+                    height="28"
+                    className="shrink-0"
+                    role="img"
+                    aria-label={`${show.gold(l.mg)}, table ${show.gold(l.table_mg)}`}
+                  >
+                    <path d="M100 3v22" stroke="var(--ink-2)" strokeDasharray="2 3" />
+                    <path
+                      d={`M${Math.max(4, x(l.low_mg))} 14H${Math.min(196, x(l.high_mg))}`}
+                      stroke="var(--gold)"
+                      strokeWidth="2"
+                    />
+                    <circle
+                      cx={Math.min(190, Math.max(10, x(l.mg)))}
+                      cy="14"
+                      r="5"
+                      fill="var(--gold-fill)"
+                      stroke="var(--gold)"
+                    />
                   </svg>
-                  <span><span className="text-gold">{show.gold(l.mg)}</span> <span className="text-ink-2">each{l.weighedColors > 0 ? `, from ${l.weighedColors} weighed; the table says ${show.gold(l.table_mg)}` : ', from the table'}</span></span>
+                  <span>
+                    <span className="text-gold">{show.gold(l.mg)}</span>{' '}
+                    <span className="text-ink-2">
+                      each
+                      {l.weighedColors > 0
+                        ? `, from ${l.weighedColors} weighed; the table says ${show.gold(l.table_mg)}`
+                        : ', from the table'}
+                    </span>
+                  </span>
                 </>
-              ) : <span className="text-ink-2">no usual weight: weigh it</span>}
+              ) : (
+                <span className="text-ink-2">no usual weight: weigh it</span>
+              )}
             </li>
           );
         })}
       </ul>
-      <p className="mt-1 text-ink-2">{weighed === 0 ? 'The table is one published source, from memory, for chunky gold; flat gold weighs a quarter as much. Weigh a few counted pans and your own weights take its place.' : `${weighed} weighed colors have moved the table (dashed) to your own gold.`} {scatter ? `Pans of one spot differ by ${Math.round(scatter.cv * 100)} % (${Math.round(scatter.low * 100)}–${Math.round(scatter.high * 100)}) beyond the luck of the count, by ${scatter.pans} pans at ${scatter.spots} spots; every band holds it.` : 'How much pans of one spot differ beyond the luck of the count is not known yet: six pans at spots panned twice would tell.'}</p>
+      <p className="mt-1 text-ink-2">
+        {weighed === 0
+          ? 'The table is one published source, from memory, for chunky gold; flat gold weighs a quarter as much. Weigh a few counted pans and your own weights take its place.'
+          : `${weighed} weighed colors have moved the table (dashed) to your own gold.`}{' '}
+        {scatter
+          ? `Pans of one spot differ by ${Math.round(scatter.cv * 100)} % (${Math.round(scatter.low * 100)}–${Math.round(scatter.high * 100)}) beyond the luck of the count, by ${scatter.pans} pans at ${scatter.spots} spots; every band holds it.`
+          : 'How much pans of one spot differ beyond the luck of the count is not known yet: six pans at spots panned twice would tell.'}
+      </p>
     </div>
   );
 }

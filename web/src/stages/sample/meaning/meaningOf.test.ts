@@ -6,7 +6,19 @@ import { bestOf, meaningOf } from './meaningOf.ts';
 
 const bank = { swell_percent: 0 };
 const spot = (id: string): StoredSpot => ({ id, name: id }) as StoredSpot;
-const pan = (spotId: string, colors: number, some: Partial<StoredSample> = {}): StoredSample => ({ id: `${spotId}${colors}`, spotId, depth_m: 0.3, volume_L: 10, volumeState: 'bank', counts: { ...NO_COLORS, '-40': colors }, gold_mg: null, panner: '', grownIn: 0, ...some }) as StoredSample;
+const pan = (spotId: string, colors: number, some: Partial<StoredSample> = {}): StoredSample =>
+  ({
+    id: `${spotId}${colors}`,
+    spotId,
+    depth_m: 0.3,
+    volume_L: 10,
+    volumeState: 'bank',
+    counts: { ...NO_COLORS, '-40': colors },
+    gold_mg: null,
+    panner: '',
+    grownIn: 0,
+    ...some,
+  }) as StoredSample;
 const seeding = (panner: string, cameBack: number): StoredSeeding => ({ panner, putIn: 10, cameBack }) as StoredSeeding;
 
 describe('what the pans say together', () => {
@@ -28,7 +40,13 @@ describe('what the pans say together', () => {
     expect(loose?.volumeBank_L).toBeCloseTo(8, 9);
   });
   test('hands correct only where every panner of the spot was tried', () => {
-    const hands = (panners: string[], seedings: StoredSeeding[]) => meaningOf(bank, [spot('a')], panners.map((panner, i) => pan('a', 3 + i, { panner })), seedings).spots[0]?.hands?.share ?? null;
+    const hands = (panners: string[], seedings: StoredSeeding[]) =>
+      meaningOf(
+        bank,
+        [spot('a')],
+        panners.map((panner, i) => pan('a', 3 + i, { panner })),
+        seedings,
+      ).spots[0]?.hands?.share ?? null;
     expect(hands(['Wren'], [seeding('Wren', 8)])).toBeCloseTo(0.8, 9);
     expect(hands(['Wren', 'Ash'], [seeding('Wren', 8), seeding('Ash', 6)])).toBeCloseTo(0.7, 9);
     expect([hands(['Wren', 'Ash'], [seeding('Wren', 8)]), hands([''], [seeding('', 8)])]).toEqual([null, null]);
@@ -36,14 +54,26 @@ describe('what the pans say together', () => {
 });
 
 describe('the best of them', () => {
-  test('chances sum to 1, the likeliest first, two as the pair says', () => fc.assert(fc.property(fc.array(fc.nat(40), { minLength: 1, maxLength: 30 }), (counts) => {
-    const ids = counts.map((_, i) => `s${i}`);
-    const best = bestOf(meaningOf(bank, ids.map(spot), counts.map((n, i) => pan(ids[i] ?? '', n)), []).spots);
-    expect(best).toHaveLength(counts.length);
-    expect(best.reduce((sum, b) => sum + b.chance, 0)).toBeCloseTo(1, 9);
-    best.slice(1).forEach((b, i) => expect(b.chance).toBeLessThanOrEqual((best[i]?.chance ?? 0) + 1e-12));
-    const [first, second] = best;
-    if (best.length === 2 && first && second) expect(first.chance).toBeCloseTo(chanceRicher(first.meant.belief, second.meant.belief), 2);
-  }), { seed: 1763, numRuns: 60 }));
+  test('chances sum to 1, the likeliest first, two as the pair says', () =>
+    fc.assert(
+      fc.property(fc.array(fc.nat(40), { minLength: 1, maxLength: 30 }), (counts) => {
+        const ids = counts.map((_, i) => `s${i}`);
+        const best = bestOf(
+          meaningOf(
+            bank,
+            ids.map(spot),
+            counts.map((n, i) => pan(ids[i] ?? '', n)),
+            [],
+          ).spots,
+        );
+        expect(best).toHaveLength(counts.length);
+        expect(best.reduce((sum, b) => sum + b.chance, 0)).toBeCloseTo(1, 9);
+        best.slice(1).forEach((b, i) => expect(b.chance).toBeLessThanOrEqual((best[i]?.chance ?? 0) + 1e-12));
+        const [first, second] = best;
+        if (best.length === 2 && first && second)
+          expect(first.chance).toBeCloseTo(chanceRicher(first.meant.belief, second.meant.belief), 2);
+      }),
+      { seed: 1763, numRuns: 60 },
+    ));
   test('nothing panned is no best', () => expect(bestOf([])).toEqual([]));
 });

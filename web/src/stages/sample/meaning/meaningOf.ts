@@ -1,6 +1,13 @@
 import type { StoredGround, StoredSample, StoredSeeding, StoredSpot } from '@riffle/contract';
 import { chancesOfBest, gradeBelief, handsRecovery, type GradeBelief, type Recovery } from '@riffle/core';
-import { groundColors, measureOf, samplesBySpot, spotGrades, type GroundColors, type SpotGrade } from '../../../ribbon/spotGrades.ts';
+import {
+  groundColors,
+  measureOf,
+  samplesBySpot,
+  spotGrades,
+  type GroundColors,
+  type SpotGrade,
+} from '../../../ribbon/spotGrades.ts';
 
 /** A spot with all that is believed of its grade. */
 export interface SpotMeaning {
@@ -23,7 +30,12 @@ export interface Meaning {
 const MOST_COMPARED = 200;
 
 /** What the pans of a ground say of each sampled spot. */
-export function meaningOf(ground: Pick<StoredGround, 'swell_percent'>, spots: readonly StoredSpot[], samples: readonly StoredSample[], seedings: readonly StoredSeeding[]): Meaning {
+export function meaningOf(
+  ground: Pick<StoredGround, 'swell_percent'>,
+  spots: readonly StoredSpot[],
+  samples: readonly StoredSample[],
+  seedings: readonly StoredSeeding[],
+): Meaning {
   const colors = groundColors(samples, ground.swell_percent);
   const grades = spotGrades(samples, ground.swell_percent, colors);
   const bySpot = samplesBySpot(samples);
@@ -33,10 +45,19 @@ export function meaningOf(ground: Pick<StoredGround, 'swell_percent'>, spots: re
     if (!grade || !mine) return [];
     const panners = [...new Set(mine.map((s) => s.panner))];
     const seeded = panners.map((p) => seedings.filter((s) => p !== '' && s.panner === p));
-    return [{
-      spot, samples: mine, grade, volumeBank_L: grade.volumeBank_L, belief: gradeBelief(mine.map((s) => measureOf(s, ground.swell_percent)), { meanColor_mg: colors.blankColor_mg, weights_mg: colors.weights_mg, scatter_cv: colors.scatter?.cv ?? 0 }),
-      hands: seeded.every((s) => s.length > 0) ? handsRecovery(seeded.flat()) : null,
-    }];
+    return [
+      {
+        spot,
+        samples: mine,
+        grade,
+        volumeBank_L: grade.volumeBank_L,
+        belief: gradeBelief(
+          mine.map((s) => measureOf(s, ground.swell_percent)),
+          { meanColor_mg: colors.blankColor_mg, weights_mg: colors.weights_mg, scatter_cv: colors.scatter?.cv ?? 0 },
+        ),
+        hands: seeded.every((s) => s.length > 0) ? handsRecovery(seeded.flat()) : null,
+      },
+    ];
   });
   const rank = (m: SpotMeaning): number => (m.grade.grade.kind === 'band' ? m.grade.grade.low_mg_L : -1);
   return { colors, grades, spots: meant.sort((a, b) => rank(b) - rank(a)) };

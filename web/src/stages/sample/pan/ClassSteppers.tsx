@@ -1,4 +1,11 @@
-import { COLOR_CLASSES, wordsOf, type ColorClass, type ColorCounts, type ColorWeights, type SizeWord } from '@riffle/core';
+import {
+  COLOR_CLASSES,
+  wordsOf,
+  type ColorClass,
+  type ColorCounts,
+  type ColorWeights,
+  type SizeWord,
+} from '@riffle/core';
 import { useShow } from '../../../units/useShow.ts';
 import { CLASS_NAMES } from './SizePan.tsx';
 
@@ -14,22 +21,52 @@ interface ClassSteppersProps {
 export function ClassSteppers({ counts, weights_mg, words, onSet }: ClassSteppersProps) {
   const show = useShow();
   const sizeWords = ({ over_m, under_m }: { over_m: number | null; under_m: number | null }): string =>
-    over_m === null ? `under ${show.smallLength(under_m ?? 0)}` : under_m === null ? `over ${show.smallLength(over_m)}` : `${show.figure('smallLength', over_m).digits}–${show.smallLength(under_m)}`;
+    over_m === null
+      ? `under ${show.smallLength(under_m ?? 0)}`
+      : under_m === null
+        ? `over ${show.smallLength(over_m)}`
+        : `${show.figure('smallLength', over_m).digits}–${show.smallLength(under_m)}`;
   return (
     <div className="grid grid-cols-4 grid-rows-[repeat(5,auto)] border-t-2 border-ink">
       {COLOR_CLASSES.map((size) => (
-        <div key={size} className="row-span-5 grid min-w-0 grid-rows-subgrid border-l border-rule px-1 pt-1 first:border-l-0">
-          <p className="flex flex-wrap gap-x-1.5"><b>{CLASS_NAMES[size].name}</b> <span className="min-w-0 truncate">{wordsOf(size, words)[0] ?? ''}</span></p>
+        <div
+          key={size}
+          className="row-span-5 grid min-w-0 grid-rows-subgrid border-l border-rule px-1 pt-1 first:border-l-0"
+        >
+          <p className="flex flex-wrap gap-x-1.5">
+            <b>{CLASS_NAMES[size].name}</b> <span className="min-w-0 truncate">{wordsOf(size, words)[0] ?? ''}</span>
+          </p>
           <p className="text-[12px] text-ink-2">{sizeWords(CLASS_NAMES[size])}</p>
           <input
-            aria-label={`Colors ${CLASS_NAMES[size].name}`} inputMode="numeric" className="w-full bg-transparent text-[28px] leading-9 font-bold"
-            value={counts[size]} onFocus={(e) => e.target.select()}
-            onChange={(e) => { const n = Number(e.target.value.replace(/\D/g, '')); onSet(size, Math.min(100_000, n)); }}
+            aria-label={`Colors ${CLASS_NAMES[size].name}`}
+            inputMode="numeric"
+            className="w-full bg-transparent text-[28px] leading-9 font-bold"
+            value={counts[size]}
+            onFocus={(e) => e.target.select()}
+            onChange={(e) => {
+              const n = Number(e.target.value.replace(/\D/g, ''));
+              onSet(size, Math.min(100_000, n));
+            }}
           />
           <p className="text-[12px] text-gold">{size === '+10' ? 'weigh it' : `${show.gold(weights_mg[size])} each`}</p>
           <div className="mt-1 grid grid-cols-2">
-            <button type="button" aria-label={`One less ${CLASS_NAMES[size].name}`} disabled={counts[size] === 0} className="min-h-12 border-2 border-ink text-[20px] font-bold disabled:text-rule" onClick={() => onSet(size, counts[size] - 1)}>−</button>
-            <button type="button" aria-label={`One more ${CLASS_NAMES[size].name}`} className="-ml-0.5 min-h-12 border-2 border-ink text-[20px] font-bold active:bg-ink active:text-paper" onClick={() => onSet(size, counts[size] + 1)}>+</button>
+            <button
+              type="button"
+              aria-label={`One less ${CLASS_NAMES[size].name}`}
+              disabled={counts[size] === 0}
+              className="min-h-12 border-2 border-ink text-[20px] font-bold disabled:text-rule"
+              onClick={() => onSet(size, counts[size] - 1)}
+            >
+              −
+            </button>
+            <button
+              type="button"
+              aria-label={`One more ${CLASS_NAMES[size].name}`}
+              className="-ml-0.5 min-h-12 border-2 border-ink text-[20px] font-bold active:bg-ink active:text-paper"
+              onClick={() => onSet(size, counts[size] + 1)}
+            >
+              +
+            </button>
           </div>
         </div>
       ))}

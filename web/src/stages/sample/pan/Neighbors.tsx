@@ -18,11 +18,21 @@ const ROW = 30;
 export function Neighbors({ spots, grades, spot, now }: NeighborsProps) {
   const [attach, width] = useWidth(380);
   const show = useShow();
-  const ordered = spots.filter((s) => grades.has(s.id) || s.id === spot?.id).sort((a, b) => b.distance_m - a.distance_m);
+  const ordered = spots
+    .filter((s) => grades.has(s.id) || s.id === spot?.id)
+    .sort((a, b) => b.distance_m - a.distance_m);
   const at = ordered.findIndex((s) => s.id === spot?.id);
-  const rows = at < 0 ? ordered.slice(0, 7) : ordered.slice(Math.max(0, Math.min(at - 3, ordered.length - 7)), Math.max(0, Math.min(at - 3, ordered.length - 7)) + 7);
+  const rows =
+    at < 0
+      ? ordered.slice(0, 7)
+      : ordered.slice(
+          Math.max(0, Math.min(at - 3, ordered.length - 7)),
+          Math.max(0, Math.min(at - 3, ordered.length - 7)) + 7,
+        );
   const shown = rows.map((s) => ({ s, grade: grades.get(s.id)?.grade ?? null, mine: s.id === spot?.id }));
-  const ends = [...shown.map((r) => r.grade), now].flatMap((g) => (g?.kind === 'band' ? [g.low_mg_L, g.high_mg_L] : g?.kind === 'blank' ? [g.lessThan_mg_L] : []));
+  const ends = [...shown.map((r) => r.grade), now].flatMap((g) =>
+    g?.kind === 'band' ? [g.low_mg_L, g.high_mg_L] : g?.kind === 'blank' ? [g.lessThan_mg_L] : [],
+  );
   if (ends.length === 0) return <p className="text-ink-2">No other pans on this ground yet.</p>;
   const low = 10 ** Math.floor(Math.log10(Math.min(...ends) * 0.9));
   const high = 10 ** Math.ceil(Math.log10(Math.max(...ends) * 1.05));
@@ -32,21 +42,40 @@ export function Neighbors({ spots, grades, spot, now }: NeighborsProps) {
   const height = rows.length * ROW + 40;
   return (
     <div ref={attach}>
-      <svg width={width} height={height} className="block" role="img" aria-label={`Grades of ${rows.length} spots along the creek`}>
+      <svg
+        width={width}
+        height={height}
+        className="block"
+        role="img"
+        aria-label={`Grades of ${rows.length} spots along the creek`}
+      >
         {decades.map((d) => (
           <g key={d}>
             <line x1={x(d)} x2={x(d)} y1="0" y2={rows.length * ROW} stroke="var(--rule)" />
-            <text x={x(d)} y={height - 22} fontSize="12" textAnchor="middle" style={{ fill: 'var(--gold)' }}>{show.figure('grade', d).digits}</text>
+            <text x={x(d)} y={height - 22} fontSize="12" textAnchor="middle" style={{ fill: 'var(--gold)' }}>
+              {show.figure('grade', d).digits}
+            </text>
           </g>
         ))}
-        <text x={x1} y={height - 5} fontSize="12" textAnchor="end" style={{ fill: 'var(--gold)' }}>{show.figure('grade', 1).unit} bank, 90 % bands</text>
-        <text x="0" y={height - 22} fontSize="12" style={{ fill: 'var(--ink-2)' }}>downstream</text>
+        <text x={x1} y={height - 5} fontSize="12" textAnchor="end" style={{ fill: 'var(--gold)' }}>
+          {show.figure('grade', 1).unit} bank, 90 % bands
+        </text>
+        <text x="0" y={height - 22} fontSize="12" style={{ fill: 'var(--ink-2)' }}>
+          downstream
+        </text>
         {shown.map(({ s, grade, mine }, i) => {
           const y = i * ROW + ROW / 2;
           return (
             <g key={s.id}>
-              {mine && <><rect x="0" y={y - ROW / 2} width={width} height={ROW} fill="var(--picked)" /><rect x="0" y={y - ROW / 2} width="5" height={ROW} fill="var(--ink)" /></>}
-              <text x="10" y={y + 5} fontSize="13.500" fontWeight={mine ? 700 : 400}>{s.name.length > 15 ? `${s.name.slice(0, 14)}…` : s.name}</text>
+              {mine && (
+                <>
+                  <rect x="0" y={y - ROW / 2} width={width} height={ROW} fill="var(--picked)" />
+                  <rect x="0" y={y - ROW / 2} width="5" height={ROW} fill="var(--ink)" />
+                </>
+              )}
+              <text x="10" y={y + 5} fontSize="13.500" fontWeight={mine ? 700 : 400}>
+                {s.name.length > 15 ? `${s.name.slice(0, 14)}…` : s.name}
+              </text>
               {grade && <Whisker grade={grade} x={x} y={y} offset={mine && now ? 6 : 0} />}
               {mine && now && <Whisker grade={now} x={x} y={y - (grade ? 6 : 0)} offset={0} strong />}
             </g>
@@ -57,9 +86,26 @@ export function Neighbors({ spots, grades, spot, now }: NeighborsProps) {
   );
 }
 
-function Whisker({ grade, x, y, offset, strong = false }: { grade: SampleGrade; x: (g: number) => number; y: number; offset: number; strong?: boolean }) {
+function Whisker({
+  grade,
+  x,
+  y,
+  offset,
+  strong = false,
+}: {
+  grade: SampleGrade;
+  x: (g: number) => number;
+  y: number;
+  offset: number;
+  strong?: boolean;
+}) {
   const cy = y + offset;
-  if (grade.kind === 'coarse only') return <text x={x(0) + 6} y={cy + 4} fontSize="12" style={{ fill: 'var(--gold)' }}>weigh it</text>;
+  if (grade.kind === 'coarse only')
+    return (
+      <text x={x(0) + 6} y={cy + 4} fontSize="12" style={{ fill: 'var(--gold)' }}>
+        weigh it
+      </text>
+    );
   if (grade.kind === 'blank') {
     const cx = x(grade.lessThan_mg_L);
     return (
@@ -72,8 +118,19 @@ function Whisker({ grade, x, y, offset, strong = false }: { grade: SampleGrade; 
   const [a, b] = [x(grade.low_mg_L), x(grade.high_mg_L)];
   return (
     <g>
-      <path d={`M${a} ${cy}H${b}M${a} ${cy - 4}v8M${b} ${cy - 4}v8`} stroke="var(--gold)" strokeWidth={strong ? 2.6 : 1.6} />
-      <circle cx={x(grade.grade_mg_L)} cy={cy} r={strong ? 7 : 5.500} fill="var(--gold-fill)" stroke="var(--gold)" strokeWidth="1.400" />
+      <path
+        d={`M${a} ${cy}H${b}M${a} ${cy - 4}v8M${b} ${cy - 4}v8`}
+        stroke="var(--gold)"
+        strokeWidth={strong ? 2.6 : 1.6}
+      />
+      <circle
+        cx={x(grade.grade_mg_L)}
+        cy={cy}
+        r={strong ? 7 : 5.5}
+        fill="var(--gold-fill)"
+        stroke="var(--gold)"
+        strokeWidth="1.400"
+      />
     </g>
   );
 }

@@ -14,35 +14,100 @@ interface Step {
 const STEPS: Readonly<Record<Sample['way'], readonly Step[]>> = {
   'quick test': [
     { says: 'Fill it under water and break every lump of clay.', why: 'Gold rides off in a lump.' },
-    { says: 'Shake it side to side, hard, level, until it moves like a liquid.', why: 'Only a fluid bed lets gold sink. Shake longer than you wash.', others: 'Others swirl: faster, but the gold wanders. Early on either will do.' },
-    { says: 'Let it settle and lock. Tilt, dip, and let the water take the top.', why: 'A settled bed holds the gold even when the pan stands steep. Nothing leaving the lip: tilt more, or settle more.' },
-    { says: 'Shake level again after every few dips.', why: 'What was washed loose must sink again.', others: 'Tapping here is useless to some; a light bump makes the bed fluid to others.' },
-    { says: 'Pour off cloudy water; pick out stones, and look at each.', why: 'You cannot count what you cannot see, and gold sticks to stones.' },
-    { says: 'The last spoonful: fan it out slowly and count by size.', why: 'Patience fails at the end. Wash into a second pan and pan that again.', others: 'To some, gold seen before this is a fault in the settling; others watch for it all along.' },
+    {
+      says: 'Shake it side to side, hard, level, until it moves like a liquid.',
+      why: 'Only a fluid bed lets gold sink. Shake longer than you wash.',
+      others: 'Others swirl: faster, but the gold wanders. Early on either will do.',
+    },
+    {
+      says: 'Let it settle and lock. Tilt, dip, and let the water take the top.',
+      why: 'A settled bed holds the gold even when the pan stands steep. Nothing leaving the lip: tilt more, or settle more.',
+    },
+    {
+      says: 'Shake level again after every few dips.',
+      why: 'What was washed loose must sink again.',
+      others: 'Tapping here is useless to some; a light bump makes the bed fluid to others.',
+    },
+    {
+      says: 'Pour off cloudy water; pick out stones, and look at each.',
+      why: 'You cannot count what you cannot see, and gold sticks to stones.',
+    },
+    {
+      says: 'The last spoonful: fan it out slowly and count by size.',
+      why: 'Patience fails at the end. Wash into a second pan and pan that again.',
+      others: 'To some, gold seen before this is a fault in the settling; others watch for it all along.',
+    },
   ],
   'by fractions': [
-    { says: 'Screen under water: coarse first, then 8, 16, 30, 50 mesh.', why: 'In one size the weight alone decides.' },
-    { says: 'Scrub and look at what stays on each screen before it goes.', why: 'A nugget sits on the screen; gold sticks to stones.' },
-    { says: 'Pan each fraction alone, a handful at a time, into a second pan.', why: 'Small amounts settle fast and are seen through.' },
-    { says: 'Count each fraction into its ring, coarse in the middle.', why: 'The rings of the pan on this page are the fractions.' },
-    { says: 'Pan the second pan again.', why: 'What it still holds tells what slipped. Write it under “from the safety pan”.' },
+    {
+      says: 'Screen under water: coarse first, then 8, 16, 30, 50 mesh.',
+      why: 'In one size the weight alone decides.',
+    },
+    {
+      says: 'Scrub and look at what stays on each screen before it goes.',
+      why: 'A nugget sits on the screen; gold sticks to stones.',
+    },
+    {
+      says: 'Pan each fraction alone, a handful at a time, into a second pan.',
+      why: 'Small amounts settle fast and are seen through.',
+    },
+    {
+      says: 'Count each fraction into its ring, coarse in the middle.',
+      why: 'The rings of the pan on this page are the fractions.',
+    },
+    {
+      says: 'Pan the second pan again.',
+      why: 'What it still holds tells what slipped. Write it under “from the safety pan”.',
+    },
   ],
-  'dry': [
+  dry: [
     { says: 'Screen it, and let it get bone dry.', why: 'Damp fines hang together and carry gold off.' },
-    { says: 'Shake hard and level; push the top off by hand; again.', why: 'The light rises; what you push off must be the top only.' },
-    { says: 'From two or three spoons on: tilt, tap lightly, blow across.', why: 'The lights climb away from the gold.', others: 'Dry, even those who call tapping useless tap.' },
-    { says: 'Keep what you pushed off, and try a part of it wet when you can.', why: 'Dry panning is less sure. One wet pan tells how much.' },
+    {
+      says: 'Shake hard and level; push the top off by hand; again.',
+      why: 'The light rises; what you push off must be the top only.',
+    },
+    {
+      says: 'From two or three spoons on: tilt, tap lightly, blow across.',
+      why: 'The lights climb away from the gold.',
+      others: 'Dry, even those who call tapping useless tap.',
+    },
+    {
+      says: 'Keep what you pushed off, and try a part of it wet when you can.',
+      why: 'Dry panning is less sure. One wet pan tells how much.',
+    },
   ],
   'final separation': [
-    { says: 'Take the magnetite out with a magnet in a bag, twice.', why: 'It drags gold along; spread it and do it again. Hematite and cassiterite stay.' },
-    { says: 'A little water, the pan nearly level, swirl the sand over the gold.', why: 'The heavies fan out behind each other.', others: 'Some only rock side to side here, and keep the gold in the corner.' },
-    { says: 'Under water, tap firmly along the slope of the wall.', why: 'Gold climbs toward the tap as the lights fall behind.', others: 'Useless to some; to others the finest tool there is. Try both with seeded grains.' },
-    { says: 'Draw the gold off with a bottle, dry it, weigh it.', why: 'Never with mercury. Found amalgam is for licensed hands. Dry in the open: fumes and heat.' },
+    {
+      says: 'Take the magnetite out with a magnet in a bag, twice.',
+      why: 'It drags gold along; spread it and do it again. Hematite and cassiterite stay.',
+    },
+    {
+      says: 'A little water, the pan nearly level, swirl the sand over the gold.',
+      why: 'The heavies fan out behind each other.',
+      others: 'Some only rock side to side here, and keep the gold in the corner.',
+    },
+    {
+      says: 'Under water, tap firmly along the slope of the wall.',
+      why: 'Gold climbs toward the tap as the lights fall behind.',
+      others: 'Useless to some; to others the finest tool there is. Try both with seeded grains.',
+    },
+    {
+      says: 'Draw the gold off with a bottle, dry it, weigh it.',
+      why: 'Never with mercury. Found amalgam is for licensed hands. Dry in the open: fumes and heat.',
+    },
   ],
 };
 
 /** The pan step by step, with a watch; what schools differ on is said at the step. */
-export function PanGuide({ way, onClose, onTook }: { way: Sample['way']; onClose: () => void; onTook: (min: number) => void }) {
+export function PanGuide({
+  way,
+  onClose,
+  onTook,
+}: {
+  way: Sample['way'];
+  onClose: () => void;
+  onTook: (min: number) => void;
+}) {
   const steps = STEPS[way];
   const [at, setAt] = useState(0);
   const [started] = useState(() => Date.now());
@@ -56,14 +121,44 @@ export function PanGuide({ way, onClose, onTook }: { way: Sample['way']; onClose
   const last = at === steps.length - 1;
   if (!step) return null;
   return (
-    <Sheet open onOpenChange={(o) => { if (!o) onClose(); }} title={`Pan: ${way}`}>
-      <p className="text-ink-2">Step {at + 1} of {steps.length}; <span role="timer">{Math.floor(seconds / 60)}:{String(seconds % 60).padStart(2, '0')}</span></p>
-      <p className="my-3 font-serif text-[23px] leading-tight font-semibold" aria-live="polite">{step.says}</p>
+    <Sheet
+      open
+      onOpenChange={(o) => {
+        if (!o) onClose();
+      }}
+      title={`Pan: ${way}`}
+    >
+      <p className="text-ink-2">
+        Step {at + 1} of {steps.length};{' '}
+        <span role="timer">
+          {Math.floor(seconds / 60)}:{String(seconds % 60).padStart(2, '0')}
+        </span>
+      </p>
+      <p className="my-3 font-serif text-[23px] leading-tight font-semibold" aria-live="polite">
+        {step.says}
+      </p>
       <p className="text-[16px]">{step.why}</p>
       {step.others && <p className="mt-3 border-l-4 border-rule pl-3 text-ink-2">{step.others}</p>}
       <div className="mt-6 grid grid-cols-2 gap-2">
-        <Button disabled={at === 0} onClick={() => setAt(at - 1)} className="min-h-14">Back</Button>
-        {last ? <Button look="main" className="min-h-14" onClick={() => { onTook(Math.max(1, Math.round(seconds / 60))); onClose(); }}>Done</Button> : <Button look="main" className="min-h-14" onClick={() => setAt(at + 1)}>Next</Button>}
+        <Button disabled={at === 0} onClick={() => setAt(at - 1)} className="min-h-14">
+          Back
+        </Button>
+        {last ? (
+          <Button
+            look="main"
+            className="min-h-14"
+            onClick={() => {
+              onTook(Math.max(1, Math.round(seconds / 60)));
+              onClose();
+            }}
+          >
+            Done
+          </Button>
+        ) : (
+          <Button look="main" className="min-h-14" onClick={() => setAt(at + 1)}>
+            Next
+          </Button>
+        )}
       </div>
     </Sheet>
   );

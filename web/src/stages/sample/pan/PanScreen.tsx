@@ -53,7 +53,10 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
   const samples = useRecords('samples', ground.id).items;
   const { words } = useSizeWords();
   const colors = useMemo(() => groundColors(samples, ground.swell_percent), [samples, ground.swell_percent]);
-  const grades = useMemo(() => spotGrades(samples, ground.swell_percent, colors), [samples, ground.swell_percent, colors]);
+  const grades = useMemo(
+    () => spotGrades(samples, ground.swell_percent, colors),
+    [samples, ground.swell_percent, colors],
+  );
   const { weights_mg } = colors;
   const show = useShow();
   const write = useWrite();
@@ -63,11 +66,14 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
   const [saidProblem, setSaidProblem] = useState<string | null>(null);
   const [weighing, setWeighing] = useState(draft.gold.text !== '');
   const spot = spots.find((s) => s.id === picked);
-  useKeys(useMemo(() => ({ n: () => document.querySelector<HTMLInputElement>('[data-first-field] input')?.focus() }), []));
+  useKeys(
+    useMemo(() => ({ n: () => document.querySelector<HTMLInputElement>('[data-first-field] input')?.focus() }), []),
+  );
   const top = bestSpot([...grades.values()].filter((g) => g.spotId !== picked));
   const topName = spots.find((s) => s.id === top?.spotId)?.name;
 
-  const setCount = (size: ColorClass, count: number): void => change({ counts: { ...draft.counts, [size]: Math.max(0, count) } });
+  const setCount = (size: ColorClass, count: number): void =>
+    change({ counts: { ...draft.counts, [size]: Math.max(0, count) } });
   const keep = (): void => {
     setTried(true);
     const record = spot && inHand.record(spot.id);
@@ -76,12 +82,22 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
     if (lot) {
       const { version, updatedAt, ...bag } = lot;
       write({ what: 'record', kind: 'lots', record: { ...bag, state: 'panned', baseVersion: version } });
-      setSearch((before) => { const after = new URLSearchParams(before); after.delete('bag'); after.set('spot', spot.id); return after; }, { replace: true });
+      setSearch(
+        (before) => {
+          const after = new URLSearchParams(before);
+          after.delete('bag');
+          after.set('spot', spot.id);
+          return after;
+        },
+        { replace: true },
+      );
     }
     inHand.clear();
     setTried(false);
     setWeighing(false);
-    toast(`Kept: ${spot.name}, ${inHand.colors === 0 ? 'a blank' : `${inHand.colors} color${inHand.colors === 1 ? '' : 's'}`}.`);
+    toast(
+      `Kept: ${spot.name}, ${inHand.colors === 0 ? 'a blank' : `${inHand.colors} color${inHand.colors === 1 ? '' : 's'}`}.`,
+    );
   };
   const deep = inHand.depth.ok && inHand.depth.value > UNSHORED_M;
 
@@ -89,37 +105,157 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
     <div className="flex flex-col gap-4">
       <header className="flex flex-wrap items-baseline gap-x-4 border-b border-rule pb-2">
         <span className="hidden font-serif text-[18px] font-semibold sm:inline">{ground.name}</span>
-        <span className="text-ink-2">{spot ? `${spot.name}, ${spot.kind}, ${show.distance(spot.distance_m)} ${GROUND_WORDS[ground.kind].along}` : 'no spot picked'}</span>
+        <span className="text-ink-2">
+          {spot
+            ? `${spot.name}, ${spot.kind}, ${show.distance(spot.distance_m)} ${GROUND_WORDS[ground.kind].along}`
+            : 'no spot picked'}
+        </span>
       </header>
-      <SampleVerdict spot={spot} inHand={inHand} hands={recoveries(seedings).find((h) => h.panner === draft.panner.trim())?.recovery ?? null} best={top && topName ? { name: topName, grade: top.grade } : null} />
+      <SampleVerdict
+        spot={spot}
+        inHand={inHand}
+        hands={recoveries(seedings).find((h) => h.panner === draft.panner.trim())?.recovery ?? null}
+        best={top && topName ? { name: topName, grade: top.grade } : null}
+      />
       <ClosedToday ground={ground} />
-      <form className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,17rem)_minmax(0,1fr)_minmax(0,22rem)]" onSubmit={(e) => { e.preventDefault(); keep(); }}>
+      <form
+        className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,17rem)_minmax(0,1fr)_minmax(0,22rem)]"
+        onSubmit={(e) => {
+          e.preventDefault();
+          keep();
+        }}
+      >
         <Block title="Dug" className="flex flex-col">
-          {lot ? <p className="mb-2 text-[16px]"><b>Bag {lot.tag}</b>, {spot?.name ?? 'a spot since removed'}{lot.layer && `, ${lot.layer}`}{lot.screen && `; screened ${lot.screen}`}</p> : <SpotSelect spots={spots} value={spot?.id} onPick={pick} problem={tried && !spot ? 'Say which spot this pan is from.' : null} />}
-          <div data-first-field=""><QuantityField label="Depth below the surface" entered={draft.depth} reading={inHand.depth} units={['m', 'cm', 'ft', 'in']} showProblem={tried} onChange={(depth) => change({ depth })} comesTo={inHand.depth.ok && show.length(inHand.depth.value)} problem={inHand.depthProblem} /></div>
-          {deep && <p className="mb-2 border-l-4 border-dashed border-danger pl-3 text-danger">{show.length(UNSHORED_M)}: nobody in an unshored hole. Many local rules say so from here; keep out and follow yours.</p>}
-          <QuantityField label="How much you panned" entered={draft.volume} reading={inHand.volume} units={['pan', 'handful', 'double handful', 'bucket', 'scoop', 'L', 'gal']} showProblem={tried} onChange={(volume) => change({ volume })} comesTo={inHand.volume.ok && show.volume(inHand.volume.value)} problem={inHand.volumeProblem} />
-          <Choices label="Loose or bank volume" value={draft.state} onChange={(state) => change({ state })} choices={[{ value: 'loose', label: 'loose' }, { value: 'bank', label: 'in the bank' }]} />
-          <p className="mt-1 mb-2 text-[12.5px] text-ink-2">Dug and heaped is loose: it swelled by {ground.swell_percent} %.</p>
-          <p className="mb-1 text-[13px] text-ink-2">Black sand, none to a panful</p>
-          <Choices label="Black sand" value={BLACK_SAND[draft.blackSand] ?? '0'} onChange={(v) => change({ blackSand: Number(v) })} choices={BLACK_SAND.map((v) => ({ value: v, label: v, says: `Black sand ${v} of 4` }))} />
-          <div className="mt-3">
-            {weighing
-              ? <QuantityField label="Weighed gold, all of this sample" entered={draft.gold} reading={inHand.gold ?? { ok: true, value: 0 }} units={['mg', 'g', 'grain', 'dwt', 'ozt']} optional onChange={(gold) => change({ gold })} comesTo={inHand.gold?.ok && show.gold(inHand.gold.value)} problem={inHand.goldProblem} />
-              : <Button look="quiet" onClick={() => setWeighing(true)}>Weighed any gold?</Button>}
+          {lot ? (
+            <p className="mb-2 text-[16px]">
+              <b>Bag {lot.tag}</b>, {spot?.name ?? 'a spot since removed'}
+              {lot.layer && `, ${lot.layer}`}
+              {lot.screen && `; screened ${lot.screen}`}
+            </p>
+          ) : (
+            <SpotSelect
+              spots={spots}
+              value={spot?.id}
+              onPick={pick}
+              problem={tried && !spot ? 'Say which spot this pan is from.' : null}
+            />
+          )}
+          <div data-first-field="">
+            <QuantityField
+              label="Depth below the surface"
+              entered={draft.depth}
+              reading={inHand.depth}
+              units={['m', 'cm', 'ft', 'in']}
+              showProblem={tried}
+              onChange={(depth) => change({ depth })}
+              comesTo={inHand.depth.ok && show.length(inHand.depth.value)}
+              problem={inHand.depthProblem}
+            />
           </div>
-          <PanFacts inHand={inHand} pits={pits.filter((p) => p.spotId === spot?.id)} sameBucket={samples.filter((s) => s.spotId === spot?.id && s.depth_m === (inHand.depth.ok ? inHand.depth.value : NaN) && s.lotId === (lot?.id ?? null))} showProblem={tried} />
+          {deep && (
+            <p className="mb-2 border-l-4 border-dashed border-danger pl-3 text-danger">
+              {show.length(UNSHORED_M)}: nobody in an unshored hole. Many local rules say so from here; keep out and
+              follow yours.
+            </p>
+          )}
+          <QuantityField
+            label="How much you panned"
+            entered={draft.volume}
+            reading={inHand.volume}
+            units={['pan', 'handful', 'double handful', 'bucket', 'scoop', 'L', 'gal']}
+            showProblem={tried}
+            onChange={(volume) => change({ volume })}
+            comesTo={inHand.volume.ok && show.volume(inHand.volume.value)}
+            problem={inHand.volumeProblem}
+          />
+          <Choices
+            label="Loose or bank volume"
+            value={draft.state}
+            onChange={(state) => change({ state })}
+            choices={[
+              { value: 'loose', label: 'loose' },
+              { value: 'bank', label: 'in the bank' },
+            ]}
+          />
+          <p className="mt-1 mb-2 text-[12.5px] text-ink-2">
+            Dug and heaped is loose: it swelled by {ground.swell_percent} %.
+          </p>
+          <p className="mb-1 text-[13px] text-ink-2">Black sand, none to a panful</p>
+          <Choices
+            label="Black sand"
+            value={BLACK_SAND[draft.blackSand] ?? '0'}
+            onChange={(v) => change({ blackSand: Number(v) })}
+            choices={BLACK_SAND.map((v) => ({ value: v, label: v, says: `Black sand ${v} of 4` }))}
+          />
+          <div className="mt-3">
+            {weighing ? (
+              <QuantityField
+                label="Weighed gold, all of this sample"
+                entered={draft.gold}
+                reading={inHand.gold ?? { ok: true, value: 0 }}
+                units={['mg', 'g', 'grain', 'dwt', 'ozt']}
+                optional
+                onChange={(gold) => change({ gold })}
+                comesTo={inHand.gold?.ok && show.gold(inHand.gold.value)}
+                problem={inHand.goldProblem}
+              />
+            ) : (
+              <Button look="quiet" onClick={() => setWeighing(true)}>
+                Weighed any gold?
+              </Button>
+            )}
+          </div>
+          <PanFacts
+            inHand={inHand}
+            pits={pits.filter((p) => p.spotId === spot?.id)}
+            sameBucket={samples.filter(
+              (s) =>
+                s.spotId === spot?.id &&
+                s.depth_m === (inHand.depth.ok ? inHand.depth.value : NaN) &&
+                s.lotId === (lot?.id ?? null),
+            )}
+            showProblem={tried}
+          />
           <TextField label="Note" value={draft.note} rows={2} onChange={(note) => change({ note })} />
         </Block>
-        <Block title="Colors in the pan" aside={<SaidCount counts={draft.counts} words={words} problem={saidProblem} onProblem={setSaidProblem} onCounts={(counts) => change({ counts })} />}>
-          <SizePan counts={draft.counts} blackSand={draft.blackSand} onAdd={(size) => setCount(size, draft.counts[size] + 1)} />
-          <div className="mt-3"><ClassSteppers counts={draft.counts} weights_mg={weights_mg} words={words} onSet={setCount} /></div>
-          <Button look="main" type="submit" className="mt-3 min-h-14 w-full text-[18px]">Keep this sample</Button>
-          <p role="alert" className="min-h-5 text-[12.5px] text-danger">{tried && (!spot || !inHand.record(spot.id) || saidProblem) && '▲ Not kept yet: see the fields marked. What you typed stays.'}</p>
+        <Block
+          title="Colors in the pan"
+          aside={
+            <SaidCount
+              counts={draft.counts}
+              words={words}
+              problem={saidProblem}
+              onProblem={setSaidProblem}
+              onCounts={(counts) => change({ counts })}
+            />
+          }
+        >
+          <SizePan
+            counts={draft.counts}
+            blackSand={draft.blackSand}
+            onAdd={(size) => setCount(size, draft.counts[size] + 1)}
+          />
+          <div className="mt-3">
+            <ClassSteppers counts={draft.counts} weights_mg={weights_mg} words={words} onSet={setCount} />
+          </div>
+          <Button look="main" type="submit" className="mt-3 min-h-14 w-full text-[18px]">
+            Keep this sample
+          </Button>
+          <p role="alert" className="min-h-5 text-[12.5px] text-danger">
+            {tried &&
+              (!spot || !inHand.record(spot.id) || saidProblem) &&
+              '▲ Not kept yet: see the fields marked. What you typed stays.'}
+          </p>
         </Block>
         <div className="flex flex-col gap-5">
-          <Block title="Against its neighbors"><Neighbors spots={spots} grades={grades} spot={spot} now={inHand.grade} /></Block>
-          {spot && <Block title={`Before, at ${spot.name}`}><SampleList samples={samples.filter((s) => s.spotId === spot.id)} /></Block>}
+          <Block title="Against its neighbors">
+            <Neighbors spots={spots} grades={grades} spot={spot} now={inHand.grade} />
+          </Block>
+          {spot && (
+            <Block title={`Before, at ${spot.name}`}>
+              <SampleList samples={samples.filter((s) => s.spotId === spot.id)} />
+            </Block>
+          )}
         </div>
       </form>
       <Ribbon thin ground={ground} spots={spots} grades={grades} picked={picked} onPick={pick} />

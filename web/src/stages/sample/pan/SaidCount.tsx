@@ -22,13 +22,40 @@ export function SaidCount({ counts, words, onCounts, problem, onProblem }: SaidC
   };
   return (
     <div className="relative">
-      <label className="flex items-center gap-2"><span className="shrink-0">tap a ring, or say it</span>
-        <input aria-label="Colors in your words" aria-invalid={problem !== null} className="written w-36 min-w-0" autoComplete="off" value={typed ?? sayCounts(counts, words)}
-          onFocus={(e) => e.target.select()} onChange={(e) => { setTyped(e.target.value); onProblem(null); }} onBlur={take}
-          onKeyDown={(e) => { if (e.key === 'Enter') { e.preventDefault(); take(); } else if (e.key === 'Escape') { setTyped(null); onProblem(null); } }} />
+      <label className="flex items-center gap-2">
+        <span className="shrink-0">tap a ring, or say it</span>
+        <input
+          aria-label="Colors in your words"
+          aria-invalid={problem !== null}
+          className="written w-36 min-w-0"
+          autoComplete="off"
+          value={typed ?? sayCounts(counts, words)}
+          onFocus={(e) => e.target.select()}
+          onChange={(e) => {
+            setTyped(e.target.value);
+            onProblem(null);
+          }}
+          onBlur={take}
+          onKeyDown={(e) => {
+            if (e.key === 'Enter') {
+              e.preventDefault();
+              take();
+            } else if (e.key === 'Escape') {
+              setTyped(null);
+              onProblem(null);
+            }
+          }}
+        />
       </label>
       {/* Laid over the pan: pushed down, the button one is about to press would slip away. */}
-      {problem && <p role="alert" className="absolute top-full left-0 z-2 w-64 border-2 border-danger bg-paper p-2 text-[12.5px] text-danger">▲ {problem} The rings are as they were.</p>}
+      {problem && (
+        <p
+          role="alert"
+          className="absolute top-full left-0 z-2 w-64 border-2 border-danger bg-paper p-2 text-[12.5px] text-danger"
+        >
+          ▲ {problem} The rings are as they were.
+        </p>
+      )}
     </div>
   );
 }

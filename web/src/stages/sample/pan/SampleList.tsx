@@ -12,20 +12,44 @@ export function SampleList({ samples }: { samples: readonly StoredSample[] }) {
   if (samples.length === 0) return <p className="text-ink-2">Nothing panned here yet.</p>;
   const remove = ({ version, updatedAt, ...record }: StoredSample): void => {
     write({ what: 'record', kind: 'samples', record: { ...record, deleted: true, baseVersion: version } });
-    toast('The sample is out of the book.', { action: { label: 'Undo', onClick: () => write({ what: 'record', kind: 'samples', record: { ...record, deleted: false, baseVersion: version + 1 } }) } });
+    toast('The sample is out of the book.', {
+      action: {
+        label: 'Undo',
+        onClick: () =>
+          write({ what: 'record', kind: 'samples', record: { ...record, deleted: false, baseVersion: version + 1 } }),
+      },
+    });
   };
   return (
     <ul>
-      {[...samples].sort((a, b) => (a.takenAt < b.takenAt ? 1 : -1)).map((s) => (
-        <li key={s.id} className="flex items-start gap-3 border-b border-rule py-1.5">
-          <span className="w-14 shrink-0 text-ink-2">{format(new Date(s.takenAt), 'd MMM')}</span>
-          <span className="min-w-0 grow">
-            <span className="block">{asTyped(s.volumeEntered)} at {asTyped(s.depthEntered)}: {countColors(s.counts) === 0 ? 'blank' : Object.entries(s.counts).filter(([, n]) => n > 0).map(([c, n]) => `${n} × ${CLASS_NAMES[c as keyof typeof CLASS_NAMES].name}`).join(', ')}{s.goldEntered && <span className="text-gold">, weighed {asTyped(s.goldEntered)}</span>}</span>
-            {s.note && <span className="block text-[13px] text-ink-2">{s.note}</span>}
-          </span>
-          <button type="button" className="min-h-11 shrink-0 text-[13px] text-ink-2 underline underline-offset-4" aria-label={`Take out the sample of ${format(new Date(s.takenAt), 'd MMM')}`} onClick={() => remove(s)}>take out</button>
-        </li>
-      ))}
+      {[...samples]
+        .sort((a, b) => (a.takenAt < b.takenAt ? 1 : -1))
+        .map((s) => (
+          <li key={s.id} className="flex items-start gap-3 border-b border-rule py-1.5">
+            <span className="w-14 shrink-0 text-ink-2">{format(new Date(s.takenAt), 'd MMM')}</span>
+            <span className="min-w-0 grow">
+              <span className="block">
+                {asTyped(s.volumeEntered)} at {asTyped(s.depthEntered)}:{' '}
+                {countColors(s.counts) === 0
+                  ? 'blank'
+                  : Object.entries(s.counts)
+                      .filter(([, n]) => n > 0)
+                      .map(([c, n]) => `${n} × ${CLASS_NAMES[c as keyof typeof CLASS_NAMES].name}`)
+                      .join(', ')}
+                {s.goldEntered && <span className="text-gold">, weighed {asTyped(s.goldEntered)}</span>}
+              </span>
+              {s.note && <span className="block text-[13px] text-ink-2">{s.note}</span>}
+            </span>
+            <button
+              type="button"
+              className="min-h-11 shrink-0 text-[13px] text-ink-2 underline underline-offset-4"
+              aria-label={`Take out the sample of ${format(new Date(s.takenAt), 'd MMM')}`}
+              onClick={() => remove(s)}
+            >
+              take out
+            </button>
+          </li>
+        ))}
     </ul>
   );
 }

@@ -18,20 +18,64 @@ interface SampleVerdictProps {
 export function SampleVerdict({ spot, inHand, hands, best }: SampleVerdictProps) {
   const show = useShow();
   const { grade, draft, colors } = inHand;
-  if (!spot) return <Judgement rests="Pick it on the ribbon below, or mark a new one on Read.">Which spot did this pan come from?</Judgement>;
-  if (!grade || inHand.volumeBank_L === null) return <Judgement rests="Pans, handfuls, part of a bucket or litres: as you say it.">How much did you pan at {spot.name}?</Judgement>;
+  if (!spot)
+    return (
+      <Judgement rests="Pick it on the ribbon below, or mark a new one on Read.">
+        Which spot did this pan come from?
+      </Judgement>
+    );
+  if (!grade || inHand.volumeBank_L === null)
+    return (
+      <Judgement rests="Pans, handfuls, part of a bucket or litres: as you say it.">
+        How much did you pan at {spot.name}?
+      </Judgement>
+    );
   const from = `${asTyped(draft.volume)} ${draft.state}, ${show.volume(inHand.volumeBank_L)} in the bank`;
   if (grade.kind === 'blank') {
-    return <Judgement rests={`No color in ${from}. With 95 % confidence, colors weighing what they do on this ground. A blank is a result: keep it.`}>{spot.name}: a blank, so <Gold>less than {show.grade(grade.lessThan_mg_L)}</Gold>.</Judgement>;
+    return (
+      <Judgement
+        rests={`No color in ${from}. With 95 % confidence, colors weighing what they do on this ground. A blank is a result: keep it.`}
+      >
+        {spot.name}: a blank, so <Gold>less than {show.grade(grade.lessThan_mg_L)}</Gold>.
+      </Judgement>
+    );
   }
-  if (grade.kind === 'coarse only') return <Judgement rests="A piece that size has no usual weight, so it gives no grade by count.">Weigh that piece: <Gold>{grade.unweighedCoarse} over No. 10</Gold>.</Judgement>;
-  const against = !best ? '' : grade.low_mg_L > best.grade.high_mg_L ? `, richer than ${best.name}` : grade.high_mg_L < best.grade.low_mg_L ? `, poorer than ${best.name}` : `: it may be as good as ${best.name}`;
-  const corrected = (band: typeof grade, kept: Recovery): string => { const c = correctForHands(band, kept); return show.band('grade', c.grade_mg_L, c.low_mg_L, c.high_mg_L); };
+  if (grade.kind === 'coarse only')
+    return (
+      <Judgement rests="A piece that size has no usual weight, so it gives no grade by count.">
+        Weigh that piece: <Gold>{grade.unweighedCoarse} over No. 10</Gold>.
+      </Judgement>
+    );
+  const against = !best
+    ? ''
+    : grade.low_mg_L > best.grade.high_mg_L
+      ? `, richer than ${best.name}`
+      : grade.high_mg_L < best.grade.low_mg_L
+        ? `, poorer than ${best.name}`
+        : `: it may be as good as ${best.name}`;
+  const corrected = (band: typeof grade, kept: Recovery): string => {
+    const c = correctForHands(band, kept);
+    return show.band('grade', c.grade_mg_L, c.low_mg_L, c.high_mg_L);
+  };
   const rests = [
-    grade.restsOn === 'weight' ? `Weighed gold from ${from}; the band from ${colors} color${colors === 1 ? '' : 's'}.` : `${colors} color${colors === 1 ? '' : 's'} in ${from}, at your weights by size; 90 % band.`,
-    grade.unweighedCoarse > 0 && `The ${grade.unweighedCoarse} over No. 10 ${grade.unweighedCoarse === 1 ? 'is' : 'are'} not in it: weigh all the gold to count ${grade.unweighedCoarse === 1 ? 'it' : 'them'}.`,
-    hands && hands.share > 0 && hands.share < 1 && grade.restsOn === 'counts' && `As these hands keep ${Math.round(hands.share * 100)} %, the ground has ${corrected(grade, hands)}.`,
+    grade.restsOn === 'weight'
+      ? `Weighed gold from ${from}; the band from ${colors} color${colors === 1 ? '' : 's'}.`
+      : `${colors} color${colors === 1 ? '' : 's'} in ${from}, at your weights by size; 90 % band.`,
+    grade.unweighedCoarse > 0 &&
+      `The ${grade.unweighedCoarse} over No. 10 ${grade.unweighedCoarse === 1 ? 'is' : 'are'} not in it: weigh all the gold to count ${grade.unweighedCoarse === 1 ? 'it' : 'them'}.`,
+    hands &&
+      hands.share > 0 &&
+      hands.share < 1 &&
+      grade.restsOn === 'counts' &&
+      `As these hands keep ${Math.round(hands.share * 100)} %, the ground has ${corrected(grade, hands)}.`,
     grade.restsOn === 'counts' && colors > 0 && colors < 8 && 'Few colors: four times the ground halves the band.',
-  ].filter(Boolean).join(' ');
-  return <Judgement rests={rests}><Gold>{show.band('grade', grade.grade_mg_L, grade.low_mg_L, grade.high_mg_L)}</Gold> at {spot.name}{against}.</Judgement>;
+  ]
+    .filter(Boolean)
+    .join(' ');
+  return (
+    <Judgement rests={rests}>
+      <Gold>{show.band('grade', grade.grade_mg_L, grade.low_mg_L, grade.high_mg_L)}</Gold> at {spot.name}
+      {against}.
+    </Judgement>
+  );
 }

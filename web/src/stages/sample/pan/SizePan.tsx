@@ -12,7 +12,9 @@ const FLAKE_R: Readonly<Record<ColorClass, number>> = { '+10': 11, '10-20': 8, '
 const DRAWN = 40;
 
 /** Names of the classes by US sieve, and their limits (ASTM E11: No. 10, 20, 40). */
-export const CLASS_NAMES: Readonly<Record<ColorClass, { name: string; over_m: number | null; under_m: number | null }>> = {
+export const CLASS_NAMES: Readonly<
+  Record<ColorClass, { name: string; over_m: number | null; under_m: number | null }>
+> = {
   '+10': { name: '+10', over_m: 0.002, under_m: null },
   '10-20': { name: '10–20', over_m: 0.00085, under_m: 0.002 },
   '20-40': { name: '20–40', over_m: 0.000425, under_m: 0.00085 },
@@ -28,19 +30,40 @@ interface SizePanProps {
 /** The pan as a counter: tap a ring to add a color of that size. The steppers beside it do the same by keyboard. */
 export function SizePan({ counts, blackSand, onAdd }: SizePanProps) {
   return (
-    <svg viewBox="-180 -180 360 360" className="mx-auto block w-full max-w-[21rem] lg:max-w-[18.5rem] touch-manipulation select-none" role="img" aria-label={`Pan: ${COLOR_CLASSES.map((c) => `${counts[c]} of size ${CLASS_NAMES[c].name}`).join(', ')}`}>
+    <svg
+      viewBox="-180 -180 360 360"
+      className="mx-auto block w-full max-w-[21rem] touch-manipulation select-none lg:max-w-[18.5rem]"
+      role="img"
+      aria-label={`Pan: ${COLOR_CLASSES.map((c) => `${counts[c]} of size ${CLASS_NAMES[c].name}`).join(', ')}`}
+    >
       <circle r="176" fill="var(--spine)" stroke="var(--ink)" strokeWidth="2.4" />
       <circle r="170" fill="none" stroke="var(--ink)" strokeWidth="0.9" />
-      {[153, 157, 161, 165].map((r, i) => <path key={r} d={arc(r, 25 + 3 * i, 95 - 3 * i)} fill="none" stroke="var(--ink)" strokeWidth="1.9" />)}
+      {[153, 157, 161, 165].map((r, i) => (
+        <path key={r} d={arc(r, 25 + 3 * i, 95 - 3 * i)} fill="none" stroke="var(--ink)" strokeWidth="1.9" />
+      ))}
       {blackSand > 0 && <path d={crescent(blackSand)} fill="url(#stipple)" stroke="var(--ink)" strokeWidth="0.9" />}
       {[...RINGS].reverse().map(({ size, outer }) => (
-        <circle key={size} r={outer} fill="var(--picked)" fillOpacity={size === '-40' && blackSand > 0 ? 0.72 : 1} stroke="var(--ink)" strokeWidth="1.1" className="cursor-pointer hover:fill-gold-band" onClick={() => onAdd(size)} data-ring={size} />
+        <circle
+          key={size}
+          r={outer}
+          fill="var(--picked)"
+          fillOpacity={size === '-40' && blackSand > 0 ? 0.72 : 1}
+          stroke="var(--ink)"
+          strokeWidth="1.1"
+          className="cursor-pointer hover:fill-gold-band"
+          onClick={() => onAdd(size)}
+          data-ring={size}
+        />
       ))}
       <g className="pointer-events-none">
         {RINGS.map(({ size, inner, outer }) => (
           <g key={size}>
-            <text y={inner === 0 ? 5 : -(inner + outer) / 2 + 4} textAnchor="middle" fontSize="13" fontWeight="700">{CLASS_NAMES[size].name}</text>
-            {Array.from({ length: Math.min(DRAWN, counts[size]) }, (_, i) => <Flake key={i} size={size} nth={i} inner={inner} outer={outer} />)}
+            <text y={inner === 0 ? 5 : -(inner + outer) / 2 + 4} textAnchor="middle" fontSize="13" fontWeight="700">
+              {CLASS_NAMES[size].name}
+            </text>
+            {Array.from({ length: Math.min(DRAWN, counts[size]) }, (_, i) => (
+              <Flake key={i} size={size} nth={i} inner={inner} outer={outer} />
+            ))}
           </g>
         ))}
       </g>
@@ -65,7 +88,8 @@ function Flake({ size, nth, inner, outer }: { size: ColorClass; nth: number; inn
 
 /** Part of a circle from one compass angle to another. */
 function arc(r: number, from_deg: number, to_deg: number): string {
-  const at = (deg: number): string => `${(r * Math.sin((deg * Math.PI) / 180)).toFixed(1)} ${(-r * Math.cos((deg * Math.PI) / 180)).toFixed(1)}`;
+  const at = (deg: number): string =>
+    `${(r * Math.sin((deg * Math.PI) / 180)).toFixed(1)} ${(-r * Math.cos((deg * Math.PI) / 180)).toFixed(1)}`;
   return `M${at(from_deg)}A${r} ${r} 0 ${Math.abs(to_deg - from_deg) > 180 ? 1 : 0} ${to_deg > from_deg ? 1 : 0} ${at(to_deg)}`;
 }
 

@@ -4,10 +4,22 @@ import { COLOR_MG, NO_COLORS } from '@riffle/core';
 import { groundColors } from '../../../ribbon/spotGrades.ts';
 import { newSample, readSample, sampleRecord, type SampleDraft } from './readSample.ts';
 
-const pan = (some: Partial<SampleDraft> = {}): SampleDraft => ({ ...newSample(undefined, 'Wren', false), depth: { text: '0.3', unit: 'm' }, volume: { text: '10', unit: 'L' }, state: 'bank', ...some });
+const pan = (some: Partial<SampleDraft> = {}): SampleDraft => ({
+  ...newSample(undefined, 'Wren', false),
+  depth: { text: '0.3', unit: 'm' },
+  volume: { text: '10', unit: 'L' },
+  state: 'bank',
+  ...some,
+});
 const fine = (n: number) => ({ ...NO_COLORS, '-40': n });
-const pit = { id: 'p', name: 'Pit 2', layers: [{ thickness_m: 0.5 }, { thickness_m: 0.61 }], crevice: null } as unknown as StoredPit;
-const read = (d: SampleDraft, US = false) => readSample(d, { swell_percent: 25, samples: [], colors: groundColors([], 25), pits: [pit], US });
+const pit = {
+  id: 'p',
+  name: 'Pit 2',
+  layers: [{ thickness_m: 0.5 }, { thickness_m: 0.61 }],
+  crevice: null,
+} as unknown as StoredPit;
+const read = (d: SampleDraft, US = false) =>
+  readSample(d, { swell_percent: 25, samples: [], colors: groundColors([], 25), pits: [pit], US });
 const about = { groundId: 'g', spotId: 's', lotId: null, seenWith: null };
 
 describe('a pan as it was typed', () => {
@@ -18,24 +30,44 @@ describe('a pan as it was typed', () => {
   });
   test('loose it swelled: a quarter more volume is a quarter more grade', () => {
     const [bank, loose] = [read(pan({ counts: fine(6) })).grade, read(pan({ counts: fine(6), state: 'loose' })).grade];
-    expect(bank?.kind === 'band' && loose?.kind === 'band' ? loose.grade_mg_L / bank.grade_mg_L : NaN).toBeCloseTo(1.25, 9);
+    expect(bank?.kind === 'band' && loose?.kind === 'band' ? loose.grade_mg_L / bank.grade_mg_L : NaN).toBeCloseTo(
+      1.25,
+      9,
+    );
   });
   test('nothing counted is a blank with a limit; weighed gold stands for all of it', () => {
     expect(read(pan()).grade?.kind).toBe('blank');
-    expect(read(pan({ counts: fine(3), gold: { text: '5', unit: 'mg' } })).grade).toMatchObject({ restsOn: 'weight', grade_mg_L: expect.closeTo(0.5, 9) });
+    expect(read(pan({ counts: fine(3), gold: { text: '5', unit: 'mg' } })).grade).toMatchObject({
+      restsOn: 'weight',
+      grade_mg_L: expect.closeTo(0.5, 9),
+    });
   });
-  test('without a volume there is no answer yet', () => expect(read(pan({ volume: { text: '', unit: 'pan' } })).grade).toBeNull());
+  test('without a volume there is no answer yet', () =>
+    expect(read(pan({ volume: { text: '', unit: 'pan' } })).grade).toBeNull());
   test.each([
-    ['depthProblem', { depth: { text: '31', unit: 'm' } }, /hand-dug/], ['depthProblem', { depth: { text: '1.3', unit: 'm' }, pitId: 'p' }, /Pit 2 ends at 1\.11 m/], ['volumeProblem', { volume: { text: '0', unit: 'L' } }, /needs the volume/], ['volumeProblem', { volume: { text: '20000', unit: 'L' } }, /a run, not a sample/],
-    ['goldProblem', { gold: { text: '0', unit: 'mg' } }, /Leave it empty/], ['goldProblem', { gold: { text: 'a bit', unit: 'mg' } }, /./],
+    ['depthProblem', { depth: { text: '31', unit: 'm' } }, /hand-dug/],
+    ['depthProblem', { depth: { text: '1.3', unit: 'm' }, pitId: 'p' }, /Pit 2 ends at 1\.11 m/],
+    ['volumeProblem', { volume: { text: '0', unit: 'L' } }, /needs the volume/],
+    ['volumeProblem', { volume: { text: '20000', unit: 'L' } }, /a run, not a sample/],
+    ['goldProblem', { gold: { text: '0', unit: 'mg' } }, /Leave it empty/],
+    ['goldProblem', { gold: { text: 'a bit', unit: 'mg' } }, /./],
   ] as const)('%s: %j', (field, some, says) => {
     const d = pan(some);
     expect(read(d)[field]).toMatch(says);
     expect(sampleRecord(d, read(d), about)).toBeNull();
   });
-  test('in feet the pit’s end is said in feet', () => expect(read(pan({ depth: { text: '5', unit: 'ft' }, pitId: 'p' }), true).depthProblem).toMatch(/ends at 3\.6 ft/));
+  test('in feet the pit’s end is said in feet', () =>
+    expect(read(pan({ depth: { text: '5', unit: 'ft' }, pitId: 'p' }), true).depthProblem).toMatch(/ends at 3\.6 ft/));
   test.each([
-    ['took', { took: 'long' }], ['took', { took: '2000' }], ['bucket', { nth: '5', of: '4' }], ['bucket', { nth: '1' }], ['bucket', { nth: '0', of: '4' }], ['bucket', { nth: '2', of: '61' }], ['grownIn', { grownIn: '3' }], ['grownIn', { grownIn: '-1' }], ['fromSafetyPan', { fromSafetyPan: '3' }],
+    ['took', { took: 'long' }],
+    ['took', { took: '2000' }],
+    ['bucket', { nth: '5', of: '4' }],
+    ['bucket', { nth: '1' }],
+    ['bucket', { nth: '0', of: '4' }],
+    ['bucket', { nth: '2', of: '61' }],
+    ['grownIn', { grownIn: '3' }],
+    ['grownIn', { grownIn: '-1' }],
+    ['fromSafetyPan', { fromSafetyPan: '3' }],
   ] as const)('%s is wrong: %j', (field, some) => {
     const d = pan({ counts: fine(2), ...some });
     expect(Object.keys(read(d).factProblems)).toEqual([field]);
@@ -45,16 +77,46 @@ describe('a pan as it was typed', () => {
 
 describe('a pan as a record', () => {
   test('holds what was typed as it was typed, and what it comes to', () => {
-    const d = pan({ depth: { text: '1 1/2', unit: 'ft' }, volume: { text: '2', unit: 'gal' }, counts: fine(4), nth: '2', of: '4', took: '12', grownIn: '1', panner: ' Wren ', pitId: 'p', layer: '2. gravel' });
+    const d = pan({
+      depth: { text: '1 1/2', unit: 'ft' },
+      volume: { text: '2', unit: 'gal' },
+      counts: fine(4),
+      nth: '2',
+      of: '4',
+      took: '12',
+      grownIn: '1',
+      panner: ' Wren ',
+      pitId: 'p',
+      layer: '2. gravel',
+    });
     expect(sampleRecord(d, read(d), { ...about, lotId: 'l' }, '2026-05-01T08:00:00.000Z')).toMatchObject({
-      spotId: 's', lotId: 'l', takenAt: '2026-05-01T08:00:00.000Z', depth_m: expect.closeTo(0.4572, 6), depthEntered: { text: '1 1/2', unit: 'ft' }, volume_L: expect.closeTo(7.5708, 3), volumeEntered: { text: '2', unit: 'gal' },
-      bucket: { nth: 2, of: 4 }, took_min: 12, grownIn: 1, fromSafetyPan: 0, panner: 'Wren', pitId: 'p', gold_mg: null, goldEntered: null, baseVersion: 0,
+      spotId: 's',
+      lotId: 'l',
+      takenAt: '2026-05-01T08:00:00.000Z',
+      depth_m: expect.closeTo(0.4572, 6),
+      depthEntered: { text: '1 1/2', unit: 'ft' },
+      volume_L: expect.closeTo(7.5708, 3),
+      volumeEntered: { text: '2', unit: 'gal' },
+      bucket: { nth: 2, of: 4 },
+      took_min: 12,
+      grownIn: 1,
+      fromSafetyPan: 0,
+      panner: 'Wren',
+      pitId: 'p',
+      gold_mg: null,
+      goldEntered: null,
+      baseVersion: 0,
     });
   });
-  test('minutes not said are not zero minutes', () => expect(sampleRecord(pan(), read(pan()), about)?.took_min).toBeNull());
+  test('minutes not said are not zero minutes', () =>
+    expect(sampleRecord(pan(), read(pan()), about)?.took_min).toBeNull());
   test('a bag brings its depth, volume and layer along', () => {
     const lot = { toDepth_m: 0.6096, volumeEntered: { text: '2', unit: 'bucket' }, layer: 'pay' } as StoredLot;
-    expect(newSample(lot, '', true)).toMatchObject({ depth: { text: '2', unit: 'ft' }, volume: { text: '2', unit: 'bucket' }, layer: 'pay' });
+    expect(newSample(lot, '', true)).toMatchObject({
+      depth: { text: '2', unit: 'ft' },
+      volume: { text: '2', unit: 'bucket' },
+      layer: 'pay',
+    });
     expect(newSample(lot, '', false).depth).toEqual({ text: '0.61', unit: 'm' });
   });
 });

@@ -1,5 +1,14 @@
 import type { Sample, StoredLot, StoredPit, StoredSample } from '@riffle/contract';
-import { countColors, liesInPit, NO_COLORS, pitDepth_m, sampleGrade, type ColorCounts, type Entered, type SampleGrade } from '@riffle/core';
+import {
+  countColors,
+  liesInPit,
+  NO_COLORS,
+  pitDepth_m,
+  sampleGrade,
+  type ColorCounts,
+  type Entered,
+  type SampleGrade,
+} from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { gradeOptions, measureOf, withCounts, type GroundColors } from '../../../ribbon/spotGrades.ts';
 import { readEntered, type Reading } from '../../../units/readEntered.ts';
@@ -52,49 +61,152 @@ export interface SampleContext {
 
 /** An empty pan, or one of a bag: its depth, volume and layer stand in the fields already. */
 export const newSample = (lot: StoredLot | undefined, panner: string, US: boolean): SampleDraft => ({
-  depth: { text: lot?.toDepth_m === null || lot?.toDepth_m === undefined ? '' : String(Math.round((lot.toDepth_m / (US ? 0.3048 : 1)) * 100) / 100), unit: US ? 'ft' : 'm' },
-  volume: lot?.volumeEntered ?? { text: '', unit: 'pan' }, state: 'loose', counts: NO_COLORS, blackSand: 0, gold: { text: '', unit: US ? 'grain' : 'mg' },
-  pitId: '', layer: lot?.layer ?? '', way: 'quick test', panner, took: '', nth: '', of: '', grownIn: '', fromSafetyPan: '', note: '',
+  depth: {
+    text:
+      lot?.toDepth_m === null || lot?.toDepth_m === undefined
+        ? ''
+        : String(Math.round((lot.toDepth_m / (US ? 0.3048 : 1)) * 100) / 100),
+    unit: US ? 'ft' : 'm',
+  },
+  volume: lot?.volumeEntered ?? { text: '', unit: 'pan' },
+  state: 'loose',
+  counts: NO_COLORS,
+  blackSand: 0,
+  gold: { text: '', unit: US ? 'grain' : 'mg' },
+  pitId: '',
+  layer: lot?.layer ?? '',
+  way: 'quick test',
+  panner,
+  took: '',
+  nth: '',
+  of: '',
+  grownIn: '',
+  fromSafetyPan: '',
+  note: '',
 });
 
 /** A whole number as typed; an empty field is 0, anything else is null. */
-const count = (text: string): number | null => (text.trim() === '' ? 0 : /^\d{1,6}$/.test(text.trim()) ? Number(text) : null);
+const count = (text: string): number | null =>
+  text.trim() === '' ? 0 : /^\d{1,6}$/.test(text.trim()) ? Number(text) : null;
 const isNumbered = (d: SampleDraft): boolean => d.nth.trim() !== '' || d.of.trim() !== '';
 
 /** Reads a pan as it was typed: its grade, or what is wrong and where. */
-export function readSample(d: SampleDraft, { swell_percent, samples, colors: known, pits, US }: SampleContext): SampleRead {
+export function readSample(
+  d: SampleDraft,
+  { swell_percent, samples, colors: known, pits, US }: SampleContext,
+): SampleRead {
   const depth = readEntered('length', d.depth);
   const volume = readEntered('volume', d.volume);
   const gold = d.gold.text.trim() === '' ? null : readEntered('mass', d.gold);
   const pit = pits.find((p) => p.id === d.pitId);
-  const goldProblem = gold?.ok && !(gold.value >= 0.0001) ? 'Leave it empty if nothing was weighed.' : gold && !gold.ok ? gold.problem : null;
-  const volumeProblem = volume.ok && !(volume.value > 0 && volume.value <= 10_000) ? (volume.value > 0 ? 'More than 10 000 L is a run, not a sample.' : 'A count needs the volume it came from.') : null;
-  const measured = volume.ok && volumeProblem === null ? measureOf({ volume_L: volume.value, volumeState: d.state, counts: d.counts, gold_mg: gold?.ok && !goldProblem ? gold.value : null }, swell_percent) : null;
+  const goldProblem =
+    gold?.ok && !(gold.value >= 0.0001)
+      ? 'Leave it empty if nothing was weighed.'
+      : gold && !gold.ok
+        ? gold.problem
+        : null;
+  const volumeProblem =
+    volume.ok && !(volume.value > 0 && volume.value <= 10_000)
+      ? volume.value > 0
+        ? 'More than 10 000 L is a run, not a sample.'
+        : 'A count needs the volume it came from.'
+      : null;
+  const measured =
+    volume.ok && volumeProblem === null
+      ? measureOf(
+          {
+            volume_L: volume.value,
+            volumeState: d.state,
+            counts: d.counts,
+            gold_mg: gold?.ok && !goldProblem ? gold.value : null,
+          },
+          swell_percent,
+        )
+      : null;
   const colors = countColors(d.counts);
-  const [took, nth, of, grownIn, fromSafetyPan] = [count(d.took), count(d.nth), count(d.of), count(d.grownIn), count(d.fromSafetyPan)];
+  const [took, nth, of, grownIn, fromSafetyPan] = [
+    count(d.took),
+    count(d.nth),
+    count(d.of),
+    count(d.grownIn),
+    count(d.fromSafetyPan),
+  ];
   return {
-    depth, volume, gold, volumeProblem, goldProblem, colors,
-    depthProblem: !depth.ok ? null : depth.value > 30 ? 'Deeper than 30 m is not a hand-dug hole.' : pit && !liesInPit(depth.value, pit) ? `${pit.name} ends at ${US ? `${(pitDepth_m(pit) / 0.3048).toFixed(1)} ft` : `${pitDepth_m(pit).toFixed(2)} m`}: nothing of it comes from below.` : null,
+    depth,
+    volume,
+    gold,
+    volumeProblem,
+    goldProblem,
+    colors,
+    depthProblem: !depth.ok
+      ? null
+      : depth.value > 30
+        ? 'Deeper than 30 m is not a hand-dug hole.'
+        : pit && !liesInPit(depth.value, pit)
+          ? `${pit.name} ends at ${US ? `${(pitDepth_m(pit) / 0.3048).toFixed(1)} ft` : `${pitDepth_m(pit).toFixed(2)} m`}: nothing of it comes from below.`
+          : null,
     factProblems: {
       ...((took === null || took > 1440) && { took: 'Whole minutes, at most a day.' }),
-      ...(isNumbered(d) && (nth === null || of === null || nth < 1 || of > 60 || nth > of) && { bucket: 'Which pan of how many, the top one being 1.' }),
+      ...(isNumbered(d) &&
+        (nth === null || of === null || nth < 1 || of > 60 || nth > of) && {
+          bucket: 'Which pan of how many, the top one being 1.',
+        }),
       ...((grownIn === null || grownIn > colors) && { grownIn: 'At most as many as were counted.' }),
-      ...((fromSafetyPan === null || fromSafetyPan > colors) && { fromSafetyPan: 'At most as many as were counted; add them to the count first.' }),
+      ...((fromSafetyPan === null || fromSafetyPan > colors) && {
+        fromSafetyPan: 'At most as many as were counted; add them to the count first.',
+      }),
     },
     // The pan in hand counts among the ground's colors; what it may weigh is not learned from before it is kept.
-    grade: measured && sampleGrade(measured, gradeOptions(withCounts(known, [...samples.map((s) => s.counts), d.counts]), [measured.volumeBank_L])),
+    grade:
+      measured &&
+      sampleGrade(
+        measured,
+        gradeOptions(withCounts(known, [...samples.map((s) => s.counts), d.counts]), [measured.volumeBank_L]),
+      ),
     volumeBank_L: measured?.volumeBank_L ?? null,
   };
 }
 
 /** The record to keep; null while something is missing or wrong. */
-export function sampleRecord(d: SampleDraft, read: SampleRead, about: Pick<Sample, 'groundId' | 'spotId' | 'lotId' | 'seenWith'>, now = new Date().toISOString()): (Sample & { baseVersion: 0 }) | null {
+export function sampleRecord(
+  d: SampleDraft,
+  read: SampleRead,
+  about: Pick<Sample, 'groundId' | 'spotId' | 'lotId' | 'seenWith'>,
+  now = new Date().toISOString(),
+): (Sample & { baseVersion: 0 }) | null {
   const { depth, volume, gold } = read;
-  if (!depth.ok || read.depthProblem || !volume.ok || read.volumeProblem || read.goldProblem || Object.keys(read.factProblems).length > 0) return null;
+  if (
+    !depth.ok ||
+    read.depthProblem ||
+    !volume.ok ||
+    read.volumeProblem ||
+    read.goldProblem ||
+    Object.keys(read.factProblems).length > 0
+  )
+    return null;
   return {
-    id: uuidv7(), deleted: false, ...about, takenAt: now, depth_m: depth.value, depthEntered: d.depth, volume_L: volume.value, volumeEntered: d.volume, volumeState: d.state,
-    counts: d.counts, blackSand: d.blackSand, gold_mg: gold?.ok ? gold.value : null, goldEntered: gold ? d.gold : null,
-    pitId: d.pitId || null, layer: d.layer.slice(0, 80), bucket: isNumbered(d) ? { nth: Number(d.nth), of: Number(d.of) } : null, way: d.way, panner: d.panner.trim().slice(0, 80),
-    took_min: d.took.trim() === '' ? null : count(d.took), grownIn: count(d.grownIn) ?? 0, fromSafetyPan: count(d.fromSafetyPan) ?? 0, note: d.note, baseVersion: 0,
+    id: uuidv7(),
+    deleted: false,
+    ...about,
+    takenAt: now,
+    depth_m: depth.value,
+    depthEntered: d.depth,
+    volume_L: volume.value,
+    volumeEntered: d.volume,
+    volumeState: d.state,
+    counts: d.counts,
+    blackSand: d.blackSand,
+    gold_mg: gold?.ok ? gold.value : null,
+    goldEntered: gold ? d.gold : null,
+    pitId: d.pitId || null,
+    layer: d.layer.slice(0, 80),
+    bucket: isNumbered(d) ? { nth: Number(d.nth), of: Number(d.of) } : null,
+    way: d.way,
+    panner: d.panner.trim().slice(0, 80),
+    took_min: d.took.trim() === '' ? null : count(d.took),
+    grownIn: count(d.grownIn) ?? 0,
+    fromSafetyPan: count(d.fromSafetyPan) ?? 0,
+    note: d.note,
+    baseVersion: 0,
   };
 }

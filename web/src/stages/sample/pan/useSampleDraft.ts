@@ -14,16 +14,28 @@ export interface SampleInHand extends SampleRead {
 
 const LAST_PANNER = 'riffle-last-panner';
 
-export function useSampleDraft(ground: StoredGround, samples: readonly StoredSample[], colors: GroundColors, pits: readonly StoredPit[], lot: StoredLot | undefined, US: boolean): SampleInHand {
-  const [draft, setDraft, clearDraft] = useDraft<SampleDraft>(lot ? `sample-${ground.id}-${lot.id}` : `sample-${ground.id}`, () => newSample(lot, localStorage.getItem(LAST_PANNER) ?? '', US));
+export function useSampleDraft(
+  ground: StoredGround,
+  samples: readonly StoredSample[],
+  colors: GroundColors,
+  pits: readonly StoredPit[],
+  lot: StoredLot | undefined,
+  US: boolean,
+): SampleInHand {
+  const [draft, setDraft, clearDraft] = useDraft<SampleDraft>(
+    lot ? `sample-${ground.id}-${lot.id}` : `sample-${ground.id}`,
+    () => newSample(lot, localStorage.getItem(LAST_PANNER) ?? '', US),
+  );
   const read = readSample(draft, { swell_percent: ground.swell_percent, samples, colors, pits, US });
   return {
-    ...read, draft,
+    ...read,
+    draft,
     clear: () => {
       localStorage.setItem(LAST_PANNER, draft.panner);
       clearDraft();
     },
     change: (some) => setDraft((before) => ({ ...before, ...some })),
-    record: (spotId) => sampleRecord(draft, read, { groundId: ground.id, spotId, lotId: lot?.id ?? null, seenWith: keptSeenWith() }),
+    record: (spotId) =>
+      sampleRecord(draft, read, { groundId: ground.id, spotId, lotId: lot?.id ?? null, seenWith: keptSeenWith() }),
   };
 }

@@ -24,21 +24,89 @@ export function LayerFields({ nth, layer, sum, onChange, onRemove }: LayerFields
     <fieldset className="min-w-0">
       <legend className="mb-1 font-semibold">Layer {nth}, from the top</legend>
       <div className="grid grid-cols-2 gap-x-4">
-        <QuantityField label="Thickness" entered={layer.thicknessEntered} reading={thickness} units={['m', 'cm', 'ft', 'in']} problem={thickness.ok && !(thickness.value > 0 && thickness.value <= 30) ? 'More than nothing, and at most 30 m.' : null}
-          onChange={(e) => { const r = readEntered('length', e); onChange({ thicknessEntered: e, ...(r.ok && r.value > 0 && r.value <= 30 && { thickness_m: r.value }) }); }} comesTo={thickness.ok && show.length(thickness.value)} />
-        <SelectField label="Material" value={layer.material} choices={MATERIAL_NAMES.map((m) => ({ value: m, label: MATERIALS[m].says }))} onChange={(material) => onChange({ material, ...(material === 'iron gravel' && { iron: true }) })} />
+        <QuantityField
+          label="Thickness"
+          entered={layer.thicknessEntered}
+          reading={thickness}
+          units={['m', 'cm', 'ft', 'in']}
+          problem={
+            thickness.ok && !(thickness.value > 0 && thickness.value <= 30)
+              ? 'More than nothing, and at most 30 m.'
+              : null
+          }
+          onChange={(e) => {
+            const r = readEntered('length', e);
+            onChange({ thicknessEntered: e, ...(r.ok && r.value > 0 && r.value <= 30 && { thickness_m: r.value }) });
+          }}
+          comesTo={thickness.ok && show.length(thickness.value)}
+        />
+        <SelectField
+          label="Material"
+          value={layer.material}
+          choices={MATERIAL_NAMES.map((m) => ({ value: m, label: MATERIALS[m].says }))}
+          onChange={(material) => onChange({ material, ...(material === 'iron gravel' && { iron: true }) })}
+        />
         <TextField label="Color" value={layer.color} onChange={(color) => onChange({ color: color.slice(0, 40) })} />
-        <SelectField label="Firmness" value={layer.firmness} choices={list(FIRMNESS)} onChange={(firmness) => onChange({ firmness })} hint="dull knock, scrape, or ring" />
-        <SelectField label="Clay" value={String(layer.clay)} choices={CLAY.map((label, i) => ({ value: String(i), label }))} onChange={(v) => onChange({ clay: Number(v) })} />
-        <SelectField label="Moisture" value={layer.moisture} choices={list(MOISTURE)} onChange={(moisture) => onChange({ moisture })} />
-        <Field label="Cobbles, %">{(ids) => <input {...ids} inputMode="numeric" className="written w-full" value={layer.cobbles_percent} onFocus={(e) => e.target.select()} onChange={(e) => onChange({ cobbles_percent: Math.min(100, Number(e.target.value.replace(/\D/g, ''))) })} />}</Field>
+        <SelectField
+          label="Firmness"
+          value={layer.firmness}
+          choices={list(FIRMNESS)}
+          onChange={(firmness) => onChange({ firmness })}
+          hint="dull knock, scrape, or ring"
+        />
+        <SelectField
+          label="Clay"
+          value={String(layer.clay)}
+          choices={CLAY.map((label, i) => ({ value: String(i), label }))}
+          onChange={(v) => onChange({ clay: Number(v) })}
+        />
+        <SelectField
+          label="Moisture"
+          value={layer.moisture}
+          choices={list(MOISTURE)}
+          onChange={(moisture) => onChange({ moisture })}
+        />
+        <Field label="Cobbles, %">
+          {(ids) => (
+            <input
+              {...ids}
+              inputMode="numeric"
+              className="written w-full"
+              value={layer.cobbles_percent}
+              onFocus={(e) => e.target.select()}
+              onChange={(e) => onChange({ cobbles_percent: Math.min(100, Number(e.target.value.replace(/\D/g, ''))) })}
+            />
+          )}
+        </Field>
         <div className="flex flex-col">
-          <label className="flex min-h-11 items-center gap-2"><input type="checkbox" className="size-5" checked={layer.iron} onChange={(e) => onChange({ iron: e.target.checked })} />iron-stained</label>
-          <label className="flex min-h-11 items-center gap-2"><input type="checkbox" className="size-5" checked={layer.pay} onChange={(e) => onChange({ pay: e.target.checked })} />this is the pay</label>
+          <label className="flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5"
+              checked={layer.iron}
+              onChange={(e) => onChange({ iron: e.target.checked })}
+            />
+            iron-stained
+          </label>
+          <label className="flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5"
+              checked={layer.pay}
+              onChange={(e) => onChange({ pay: e.target.checked })}
+            />
+            this is the pay
+          </label>
         </div>
       </div>
-      {sum && <p className="text-ink-2">{show.volume(sum.bank_L)} in the bank, {show.volume(sum.loose_L)} dug, about {show.load(sum.weight_kg)} wet.</p>}
-      <Button look="quiet" onClick={onRemove}>Take this layer out</Button>
+      {sum && (
+        <p className="text-ink-2">
+          {show.volume(sum.bank_L)} in the bank, {show.volume(sum.loose_L)} dug, about {show.load(sum.weight_kg)} wet.
+        </p>
+      )}
+      <Button look="quiet" onClick={onRemove}>
+        Take this layer out
+      </Button>
     </fieldset>
   );
 }

@@ -3,8 +3,17 @@ import type { StoredPit } from '@riffle/contract';
 import fc from 'fast-check';
 import { moveBottom, newLayer, newPit, pitAsDraft, pitRecord, readPit, THINNEST_M, type PitDraft } from './readPit.ts';
 
-const pit = (some: Partial<PitDraft> = {}): PitDraft => ({ ...newPit('Pit 1', false, '2026-05-01T08:00:00.000Z'), ...some });
-const crack = { width: { text: '4', unit: 'cm' }, length: { text: '2', unit: 'm' }, depth: { text: '30', unit: 'cm' }, strike: 'across the flow', state: 'found' } as const;
+const pit = (some: Partial<PitDraft> = {}): PitDraft => ({
+  ...newPit('Pit 1', false, '2026-05-01T08:00:00.000Z'),
+  ...some,
+});
+const crack = {
+  width: { text: '4', unit: 'cm' },
+  length: { text: '2', unit: 'm' },
+  depth: { text: '30', unit: 'cm' },
+  strike: 'across the flow',
+  state: 'found',
+} as const;
 
 describe('a pit as it was typed', () => {
   test('volumes by hand: 1 m by 80 cm, 0.9 m deep, the lowest 0.2 m the pay', () => {
@@ -16,14 +25,26 @@ describe('a pit as it was typed', () => {
     expect(sum?.strippingRatio).toBeCloseTo(3.5, 9);
   });
   test.each([
-    [{ lengthEntered: { text: '', unit: 'm' } }, 'area'], [{ widthEntered: { text: '0', unit: 'm' } }, 'area'], [{ layers: [] }, 'layers'], [{ batterText: '2' }, 'batter'], [{ batterText: 'steep' }, 'batter'],
-    [{ waterAt: { text: '1.2', unit: 'm' } }, 'water'], [{ waterAt: { text: 'deep', unit: 'm' } }, 'water'], [{ crevice: { ...crack, width: { text: '', unit: 'cm' } } }, 'crevice'],
-  ] as const)('%j is named at %s', (some, field) => expect(readPit(pit(some as Partial<PitDraft>)).problem?.field).toBe(field));
+    [{ lengthEntered: { text: '', unit: 'm' } }, 'area'],
+    [{ widthEntered: { text: '0', unit: 'm' } }, 'area'],
+    [{ layers: [] }, 'layers'],
+    [{ batterText: '2' }, 'batter'],
+    [{ batterText: 'steep' }, 'batter'],
+    [{ waterAt: { text: '1.2', unit: 'm' } }, 'water'],
+    [{ waterAt: { text: 'deep', unit: 'm' } }, 'water'],
+    [{ crevice: { ...crack, width: { text: '', unit: 'cm' } } }, 'crevice'],
+  ] as const)('%j is named at %s', (some, field) =>
+    expect(readPit(pit(some as Partial<PitDraft>)).problem?.field).toBe(field),
+  );
   test('a pit is no shallower than the deepest pan out of it; a crack is as deep as it was measured', () => {
     expect([readPit(pit(), 0.9).problem, readPit(pit(), 1).problem?.field]).toEqual([null, 'layers']);
-    expect([readPit(pit({ layers: [], crevice: crack }), 0.3).problem, readPit(pit({ layers: [], crevice: crack }), 0.4).problem?.field]).toEqual([null, 'layers']);
+    expect([
+      readPit(pit({ layers: [], crevice: crack }), 0.3).problem,
+      readPit(pit({ layers: [], crevice: crack }), 0.4).problem?.field,
+    ]).toEqual([null, 'layers']);
   });
-  test('water at the bottom stands in the pit', () => expect(readPit(pit({ waterAt: { text: '0.9', unit: 'm' } })).problem).toBeNull());
+  test('water at the bottom stands in the pit', () =>
+    expect(readPit(pit({ waterAt: { text: '0.9', unit: 'm' } })).problem).toBeNull());
 });
 
 describe('a limit that is dragged', () => {
@@ -39,25 +60,46 @@ describe('a limit that is dragged', () => {
     expect(depth(moveBottom(layers, 2, 1.31, false))).toBeCloseTo(1.31, 9);
     expect(moveBottom(layers, 7, 1, false)).toBe(layers);
   });
-  test('wherever it is dragged: no layer thinner than can be taken hold of, no deeper than by hand, the others as they were', () => fc.assert(fc.property(fc.nat(2), fc.double({ min: -5, max: 60, noNaN: true }), (index, to) => {
-    const moved = moveBottom(layers, index, to, false);
-    for (const l of moved) expect(l.thickness_m).toBeGreaterThanOrEqual(THINNEST_M - 1e-9);
-    expect(depth(moved)).toBeLessThanOrEqual(30);
-    if (index < 2) expect(depth(moved)).toBeCloseTo(depth(layers), 9);
-    moved.forEach((l, i) => { if (i !== index && i !== index + 1) expect(l).toBe(layers[i]); });
-  }), { seed: 1785, numRuns: 200 }));
+  test('wherever it is dragged: no layer thinner than can be taken hold of, no deeper than by hand, the others as they were', () =>
+    fc.assert(
+      fc.property(fc.nat(2), fc.double({ min: -5, max: 60, noNaN: true }), (index, to) => {
+        const moved = moveBottom(layers, index, to, false);
+        for (const l of moved) expect(l.thickness_m).toBeGreaterThanOrEqual(THINNEST_M - 1e-9);
+        expect(depth(moved)).toBeLessThanOrEqual(30);
+        if (index < 2) expect(depth(moved)).toBeCloseTo(depth(layers), 9);
+        moved.forEach((l, i) => {
+          if (i !== index && i !== index + 1) expect(l).toBe(layers[i]);
+        });
+      }),
+      { seed: 1785, numRuns: 200 },
+    ));
 });
 
 describe('a pit as a record', () => {
   test('round and back: kept, opened again and kept again it is the same', () => {
-    const first = pitRecord(pit({ waterAt: { text: '0.5', unit: 'm' }, batterText: '0.2', crevice: crack, name: '  Pit 9 ' }), 'g', 's', null);
-    expect(first).toMatchObject({ name: 'Pit 9', batter: 0.2, waterAt_m: 0.5, crevice: { width_m: 0.04, length_m: 2, depth_m: 0.3 }, baseVersion: 0 });
+    const first = pitRecord(
+      pit({ waterAt: { text: '0.5', unit: 'm' }, batterText: '0.2', crevice: crack, name: '  Pit 9 ' }),
+      'g',
+      's',
+      null,
+    );
+    expect(first).toMatchObject({
+      name: 'Pit 9',
+      batter: 0.2,
+      waterAt_m: 0.5,
+      crevice: { width_m: 0.04, length_m: 2, depth_m: 0.3 },
+      baseVersion: 0,
+    });
     const stored = { ...first, version: 3, updatedAt: '' } as unknown as StoredPit;
     const again = pitRecord(pitAsDraft(stored, false), 'g', 's', stored);
     expect(again).toEqual({ ...first, baseVersion: 3 });
   });
   test('nothing is kept without a name or with a problem', () => {
-    expect([pitRecord(pit({ name: ' ' }), 'g', 's', null), pitRecord(pit({ layers: [] }), 'g', 's', null), pitRecord(pit(), 'g', 's', null, 2)]).toEqual([null, null, null]);
+    expect([
+      pitRecord(pit({ name: ' ' }), 'g', 's', null),
+      pitRecord(pit({ layers: [] }), 'g', 's', null),
+      pitRecord(pit(), 'g', 's', null, 2),
+    ]).toEqual([null, null, null]);
     expect(newLayer(0.3, true).thicknessEntered).toEqual({ text: '0.98', unit: 'ft' });
   });
 });

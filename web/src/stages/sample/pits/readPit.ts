@@ -4,10 +4,19 @@ import { v7 as uuidv7 } from 'uuid';
 import { readEntered, type Reading } from '../../../units/readEntered.ts';
 
 /** A pit as it is being written down. */
-export type PitDraft = Omit<Pit, 'id' | 'deleted' | 'groundId' | 'spotId' | 'length_m' | 'width_m' | 'waterAt_m' | 'crevice' | 'batter'> & {
+export type PitDraft = Omit<
+  Pit,
+  'id' | 'deleted' | 'groundId' | 'spotId' | 'length_m' | 'width_m' | 'waterAt_m' | 'crevice' | 'batter'
+> & {
   readonly batterText: string;
   readonly waterAt: Entered;
-  readonly crevice: null | { readonly width: Entered; readonly length: Entered; readonly depth: Entered; readonly strike: 'across the flow' | 'slantwise' | 'along the flow'; readonly state: 'found' | 'part cleaned' | 'frozen' | 'cleaned out' };
+  readonly crevice: null | {
+    readonly width: Entered;
+    readonly length: Entered;
+    readonly depth: Entered;
+    readonly strike: 'across the flow' | 'slantwise' | 'along the flow';
+    readonly state: 'found' | 'part cleaned' | 'frozen' | 'cleaned out';
+  };
 };
 
 /** What a draft comes to. */
@@ -19,7 +28,10 @@ export interface PitRead {
   readonly depth_m: number;
   /** Volumes, as soon as the pit can be worked out; what stands in the way otherwise. */
   readonly sum: PitSum | null;
-  readonly problem: { readonly field: 'area' | 'layers' | 'batter' | 'water' | 'crevice'; readonly says: string } | null;
+  readonly problem: {
+    readonly field: 'area' | 'layers' | 'batter' | 'water' | 'crevice';
+    readonly says: string;
+  } | null;
 }
 
 /** Thinner than this a layer cannot be dragged; it can still be typed. */
@@ -29,25 +41,76 @@ export const MOST_LAYERS = 20;
 /** Deeper than this nothing is dug by hand. */
 const DEEPEST_M = 30;
 
-const asEntered = (m: number, US: boolean): Entered => (US ? { text: String(Math.round((m / 0.3048) * 100) / 100), unit: 'ft' } : { text: String(Math.round(m * 100) / 100), unit: 'm' });
+const asEntered = (m: number, US: boolean): Entered =>
+  US
+    ? { text: String(Math.round((m / 0.3048) * 100) / 100), unit: 'ft' }
+    : { text: String(Math.round(m * 100) / 100), unit: 'm' };
 
-export const newLayer = (thickness_m: number, US: boolean, some: Partial<Layer> = {}): Layer => ({ id: uuidv7(), thickness_m, thicknessEntered: asEntered(thickness_m, US), material: 'gravel', color: '', firmness: 'loose', moisture: 'moist', clay: 0, iron: false, cobbles_percent: 0, pay: false, note: '', ...some });
+export const newLayer = (thickness_m: number, US: boolean, some: Partial<Layer> = {}): Layer => ({
+  id: uuidv7(),
+  thickness_m,
+  thicknessEntered: asEntered(thickness_m, US),
+  material: 'gravel',
+  color: '',
+  firmness: 'loose',
+  moisture: 'moist',
+  clay: 0,
+  iron: false,
+  cobbles_percent: 0,
+  pay: false,
+  note: '',
+  ...some,
+});
 
 /** The usual pit of a bar, to be changed: silt, gravel, a firm iron-stained layer that is taken for the pay. */
 export const newPit = (name: string, US: boolean, now = new Date().toISOString()): PitDraft => ({
-  name, dugAt: now, planned: '1 m square', lengthEntered: { text: '1', unit: 'm' }, widthEntered: { text: '1', unit: 'm' }, batterText: '0', layers: [newLayer(0.3, US, { material: 'silt' }), newLayer(0.4, US), newLayer(0.2, US, { material: 'iron gravel', firmness: 'firm', iron: true, pay: true })],
-  bottom: 'not reached', filledIn: false, putBack: false, note: '', waterAt: { text: '', unit: US ? 'ft' : 'm' }, crevice: null,
+  name,
+  dugAt: now,
+  planned: '1 m square',
+  lengthEntered: { text: '1', unit: 'm' },
+  widthEntered: { text: '1', unit: 'm' },
+  batterText: '0',
+  layers: [
+    newLayer(0.3, US, { material: 'silt' }),
+    newLayer(0.4, US),
+    newLayer(0.2, US, { material: 'iron gravel', firmness: 'firm', iron: true, pay: true }),
+  ],
+  bottom: 'not reached',
+  filledIn: false,
+  putBack: false,
+  note: '',
+  waterAt: { text: '', unit: US ? 'ft' : 'm' },
+  crevice: null,
 });
 
 /** A pit of the book, to be changed. */
 export const pitAsDraft = (kept: StoredPit, US: boolean): PitDraft => ({
-  name: kept.name, dugAt: kept.dugAt, planned: kept.planned, lengthEntered: kept.lengthEntered, widthEntered: kept.widthEntered, batterText: String(kept.batter), layers: kept.layers, bottom: kept.bottom, filledIn: kept.filledIn, putBack: kept.putBack, note: kept.note,
+  name: kept.name,
+  dugAt: kept.dugAt,
+  planned: kept.planned,
+  lengthEntered: kept.lengthEntered,
+  widthEntered: kept.widthEntered,
+  batterText: String(kept.batter),
+  layers: kept.layers,
+  bottom: kept.bottom,
+  filledIn: kept.filledIn,
+  putBack: kept.putBack,
+  note: kept.note,
   waterAt: kept.waterAt_m === null ? { text: '', unit: US ? 'ft' : 'm' } : asEntered(kept.waterAt_m, US),
-  crevice: kept.crevice && { width: { text: String(Math.round(kept.crevice.width_m * 1000)), unit: 'mm' }, length: asEntered(kept.crevice.length_m, US), depth: asEntered(kept.crevice.depth_m, US), strike: kept.crevice.strike, state: kept.crevice.state },
+  crevice: kept.crevice && {
+    width: { text: String(Math.round(kept.crevice.width_m * 1000)), unit: 'mm' },
+    length: asEntered(kept.crevice.length_m, US),
+    depth: asEntered(kept.crevice.depth_m, US),
+    strike: kept.crevice.strike,
+    state: kept.crevice.state,
+  },
 });
 
 /** Metres as typed; NaN while they cannot be read. */
-const lengthOf = (e: Entered): number => { const r = readEntered('length', e); return r.ok ? r.value : NaN; };
+const lengthOf = (e: Entered): number => {
+  const r = readEntered('length', e);
+  return r.ok ? r.value : NaN;
+};
 const batterOf = (d: PitDraft): number => (d.batterText.trim() === '' ? 0 : Number(d.batterText));
 
 /** Reads a pit as it was typed: its volumes, or what is wrong and where. It is no shallower than the deepest pan that came out of it. */
@@ -57,11 +120,35 @@ export function readPit(d: PitDraft, deepestPan_m = 0): PitRead {
   const water = d.waterAt.text.trim() === '' ? null : readEntered('length', d.waterAt);
   const depth_m = d.layers.reduce((sum, l) => sum + l.thickness_m, 0);
   const { sum, problem } = volumesOf(d, lengthOf(d.lengthEntered), lengthOf(d.widthEntered));
-  const waterProblem = water && !water.ok ? water.problem : water?.ok && d.layers.length > 0 && water.value > depth_m + 1e-9 ? 'That is below the bottom of the pit.' : null;
+  const waterProblem =
+    water && !water.ok
+      ? water.problem
+      : water?.ok && d.layers.length > 0 && water.value > depth_m + 1e-9
+        ? 'That is below the bottom of the pit.'
+        : null;
   const crack = d.crevice && [d.crevice.width, d.crevice.length, d.crevice.depth].map(lengthOf);
   const creviceProblem = crack?.some((m) => !(m > 0)) ? 'A crack needs its width, length and depth.' : null;
-  const tooShallow = !problem && !creviceProblem && !liesInPit(deepestPan_m, { layers: d.layers, crevice: crack && { depth_m: crack[2] ?? NaN } }) ? 'A pan of this pit comes from deeper than this.' : null;
-  return { length, width, water, depth_m, sum, problem: problem ?? (tooShallow ? { field: 'layers', says: tooShallow } : null) ?? (waterProblem ? { field: 'water', says: waterProblem } : creviceProblem ? { field: 'crevice', says: creviceProblem } : null) };
+  const tooShallow =
+    !problem &&
+    !creviceProblem &&
+    !liesInPit(deepestPan_m, { layers: d.layers, crevice: crack && { depth_m: crack[2] ?? NaN } })
+      ? 'A pan of this pit comes from deeper than this.'
+      : null;
+  return {
+    length,
+    width,
+    water,
+    depth_m,
+    sum,
+    problem:
+      problem ??
+      (tooShallow ? { field: 'layers', says: tooShallow } : null) ??
+      (waterProblem
+        ? { field: 'water', says: waterProblem }
+        : creviceProblem
+          ? { field: 'crevice', says: creviceProblem }
+          : null),
+  };
 }
 
 function volumesOf(d: PitDraft, length_m: number, width_m: number): Pick<PitRead, 'sum' | 'problem'> {
@@ -70,8 +157,24 @@ function volumesOf(d: PitDraft, length_m: number, width_m: number): Pick<PitRead
     return { sum: pitSum({ length_m, width_m, batter: batterOf(d) }, d.layers), problem: null };
   } catch (error) {
     if (!(error instanceof OutOfRange)) throw error;
-    const field = error.field === 'batter' ? 'batter' : error.field === 'layers' || error.field === 'thickness_m' ? 'layers' : 'area';
-    return { sum: null, problem: { field, says: error.field === 'layers' ? 'A pit has at least one layer.' : error.field === 'batter' ? 'The walls meet before the bottom: lean them less, or open the pit wider.' : error.message } };
+    const field =
+      error.field === 'batter'
+        ? 'batter'
+        : error.field === 'layers' || error.field === 'thickness_m'
+          ? 'layers'
+          : 'area';
+    return {
+      sum: null,
+      problem: {
+        field,
+        says:
+          error.field === 'layers'
+            ? 'A pit has at least one layer.'
+            : error.field === 'batter'
+              ? 'The walls meet before the bottom: lean them less, or open the pit wider.'
+              : error.message,
+      },
+    };
   }
 }
 
@@ -81,22 +184,51 @@ export function moveBottom(before: readonly Layer[], index: number, bottom_m: nu
   const top = layers.slice(0, index).reduce((t, l) => t + l.thickness_m, 0);
   const [here, next] = [layers[index], layers[index + 1]];
   if (!here) return before;
-  const lowest = next ? top + here.thickness_m + next.thickness_m - THINNEST_M : DEEPEST_M - (before.length - index) * THINNEST_M;
+  const lowest = next
+    ? top + here.thickness_m + next.thickness_m - THINNEST_M
+    : DEEPEST_M - (before.length - index) * THINNEST_M;
   const bottom = Math.round(Math.min(lowest, Math.max(top + THINNEST_M, bottom_m)) * 100) / 100;
   const moved = bottom - (top + here.thickness_m);
   layers[index] = { ...here, thickness_m: bottom - top, thicknessEntered: asEntered(bottom - top, US) };
-  if (next) layers[index + 1] = { ...next, thickness_m: next.thickness_m - moved, thicknessEntered: asEntered(next.thickness_m - moved, US) };
+  if (next)
+    layers[index + 1] = {
+      ...next,
+      thickness_m: next.thickness_m - moved,
+      thicknessEntered: asEntered(next.thickness_m - moved, US),
+    };
   return layers;
 }
 
 /** The record to keep, new or in place of an old one; null while something is missing or wrong. */
-export function pitRecord(d: PitDraft, groundId: string, spotId: string, old: StoredPit | null, deepestPan_m = 0): (Pit & { baseVersion: number }) | null {
+export function pitRecord(
+  d: PitDraft,
+  groundId: string,
+  spotId: string,
+  old: StoredPit | null,
+  deepestPan_m = 0,
+): (Pit & { baseVersion: number }) | null {
   const { length, width, water, problem } = readPit(d, deepestPan_m);
   if (problem || !length.ok || !width.ok || d.name.trim() === '') return null;
   const { batterText, waterAt, crevice: said, ...rest } = d;
   return {
-    ...rest, id: old?.id ?? uuidv7(), deleted: false, groundId, spotId, name: d.name.trim().slice(0, 80), planned: d.planned.slice(0, 60), length_m: length.value, width_m: width.value, batter: batterOf(d), waterAt_m: water?.ok ? water.value : null,
-    crevice: said && { width_m: lengthOf(said.width), length_m: lengthOf(said.length), depth_m: lengthOf(said.depth), strike: said.strike, state: said.state },
+    ...rest,
+    id: old?.id ?? uuidv7(),
+    deleted: false,
+    groundId,
+    spotId,
+    name: d.name.trim().slice(0, 80),
+    planned: d.planned.slice(0, 60),
+    length_m: length.value,
+    width_m: width.value,
+    batter: batterOf(d),
+    waterAt_m: water?.ok ? water.value : null,
+    crevice: said && {
+      width_m: lengthOf(said.width),
+      length_m: lengthOf(said.length),
+      depth_m: lengthOf(said.depth),
+      strike: said.strike,
+      state: said.state,
+    },
     baseVersion: old?.version ?? 0,
   };
 }

@@ -46,17 +46,34 @@ const USUAL = ['1/2 in', '1/4 in', 'No. 8', 'No. 20', 'No. 50'];
 /** More screens than these fit no stack. */
 export const MOST_SCREENS = 12;
 
-const unitOf = (measure: StackDraft['measure'], US: boolean): string => (measure === 'mass' ? (US ? 'lb' : 'kg') : US ? 'gal' : 'L');
+const unitOf = (measure: StackDraft['measure'], US: boolean): string =>
+  measure === 'mass' ? (US ? 'lb' : 'kg') : US ? 'gal' : 'L';
 const nothingYet = (measure: StackDraft['measure'], US: boolean): Entered => ({ text: '', unit: unitOf(measure, US) });
 
 export const newStack = (US: boolean): StackDraft => ({
-  measure: 'mass', way: 'wet', moisture: '', wentIn: nothingYet('mass', US), screens: USUAL.map((name, i) => ({ key: String(i), name, shape: 'square', kept: nothingYet('mass', US) })), through: nothingYet('mass', US), note: '',
+  measure: 'mass',
+  way: 'wet',
+  moisture: '',
+  wentIn: nothingYet('mass', US),
+  screens: USUAL.map((name, i) => ({ key: String(i), name, shape: 'square', kept: nothingYet('mass', US) })),
+  through: nothingYet('mass', US),
+  note: '',
 });
-export const newScreen = (measure: StackDraft['measure'], US: boolean): ScreenDraft => ({ key: uuidv7(), name: '', shape: 'square', kept: nothingYet(measure, US) });
+export const newScreen = (measure: StackDraft['measure'], US: boolean): ScreenDraft => ({
+  key: uuidv7(),
+  name: '',
+  shape: 'square',
+  kept: nothingYet(measure, US),
+});
 
 /** The stack measured the other way: what was typed in the one is none of the other. */
-export const measuredBy = (before: StackDraft, measure: StackDraft['measure'], US: boolean): StackDraft =>
-  ({ ...before, measure, wentIn: nothingYet(measure, US), through: nothingYet(measure, US), screens: before.screens.map((s) => ({ ...s, kept: nothingYet(measure, US) })) });
+export const measuredBy = (before: StackDraft, measure: StackDraft['measure'], US: boolean): StackDraft => ({
+  ...before,
+  measure,
+  wentIn: nothingYet(measure, US),
+  through: nothingYet(measure, US),
+  screens: before.screens.map((s) => ({ ...s, kept: nothingYet(measure, US) })),
+});
 
 /** Reads a stack as it was typed: the curve, or what stands in its way. */
 export function readStack(d: StackDraft): StackRead {
@@ -65,42 +82,114 @@ export function readStack(d: StackDraft): StackRead {
     const r = readEntered(d.measure === 'mass' ? 'mass' : 'volume', e);
     return r.ok && d.measure === 'mass' ? { ok: true, value: r.value / 1e6 } : r;
   };
-  const screens = d.screens.map((s): ReadScreen => ({ draft: s, aperture: readScreenName(s.name), kept: amount(s.kept), ...readColors(s.colors ?? '') }));
+  const screens = d.screens.map((s): ReadScreen => ({
+    draft: s,
+    aperture: readScreenName(s.name),
+    kept: amount(s.kept),
+    ...readColors(s.colors ?? ''),
+  }));
   const wentIn = d.wentIn.text.trim() === '' ? null : amount(d.wentIn);
   const through = amount(d.through);
   const moisture = d.moisture.trim() === '' ? null : Number(d.moisture);
   const read = { screens, wentIn, through, moisture_percent: moisture };
-  if (moisture !== null && !(moisture >= 0 && moisture <= 100)) return { ...read, curve: null, problem: 'Moisture is 0 to 100 %.' };
-  if (screens.some((s) => !s.aperture.ok || !s.kept.ok || s.colorsProblem !== null) || !through.ok || wentIn?.ok === false) return { ...read, curve: null, problem: null };
+  if (moisture !== null && !(moisture >= 0 && moisture <= 100))
+    return { ...read, curve: null, problem: 'Moisture is 0 to 100 %.' };
+  if (
+    screens.some((s) => !s.aperture.ok || !s.kept.ok || s.colorsProblem !== null) ||
+    !through.ok ||
+    wentIn?.ok === false
+  )
+    return { ...read, curve: null, problem: null };
   try {
     // One moisture for all: it leaves the shares as they are and only the amounts drier.
     const dry = (v: number): number => (d.measure === 'mass' && moisture ? dryMass(v, moisture) : v);
-    const curve = sizeCurve(screens.map((s) => ({ aperture_mm: s.aperture.ok ? s.aperture.mm : NaN, kept: s.kept.ok ? dry(s.kept.value) : NaN })), dry(through.value), wentIn ? dry(wentIn.value) : null);
-    return { ...read, curve, problem: curve.closure_percent !== null && curve.closure_percent > 110 ? 'More came out than went in: weigh again, or leave out what went in.' : null };
+    const curve = sizeCurve(
+      screens.map((s) => ({
+        aperture_mm: s.aperture.ok ? s.aperture.mm : NaN,
+        kept: s.kept.ok ? dry(s.kept.value) : NaN,
+      })),
+      dry(through.value),
+      wentIn ? dry(wentIn.value) : null,
+    );
+    return {
+      ...read,
+      curve,
+      problem:
+        curve.closure_percent !== null && curve.closure_percent > 110
+          ? 'More came out than went in: weigh again, or leave out what went in.'
+          : null,
+    };
   } catch (error) {
     if (!(error instanceof OutOfRange)) throw error;
-    return { ...read, curve: null, problem: error.field === 'aperture_mm' ? 'Two screens have the same opening.' : error.field === 'found again' ? 'Nothing was kept anywhere.' : error.message };
+    return {
+      ...read,
+      curve: null,
+      problem:
+        error.field === 'aperture_mm'
+          ? 'Two screens have the same opening.'
+          : error.field === 'found again'
+            ? 'Nothing was kept anywhere.'
+            : error.message,
+    };
   }
 }
 
 /** The record to keep; null while something is missing or wrong. */
-export function stackRecord(d: StackDraft, groundId: string, spotId: string, now = new Date().toISOString()): (Screening & { baseVersion: 0 }) | null {
+export function stackRecord(
+  d: StackDraft,
+  groundId: string,
+  spotId: string,
+  now = new Date().toISOString(),
+): (Screening & { baseVersion: 0 }) | null {
   const { screens, wentIn, through, moisture_percent, curve, problem } = readStack(d);
   if (!curve || problem || !through.ok) return null;
   return {
-    id: uuidv7(), deleted: false, groundId, spotId, lotId: null, screenedAt: now, measure: d.measure, way: d.way, moisture_percent, wentIn: wentIn?.ok ? wentIn.value : null, wentInEntered: wentIn?.ok ? d.wentIn : null,
-    screens: screens.flatMap((s) => (s.aperture.ok && s.kept.ok ? [{ name: s.draft.name.trim(), aperture_mm: s.aperture.mm, shape: s.draft.shape, kept: s.kept.value, keptEntered: s.draft.kept, colors: s.colors }] : [])), through: through.value, throughEntered: d.through, note: d.note, baseVersion: 0,
+    id: uuidv7(),
+    deleted: false,
+    groundId,
+    spotId,
+    lotId: null,
+    screenedAt: now,
+    measure: d.measure,
+    way: d.way,
+    moisture_percent,
+    wentIn: wentIn?.ok ? wentIn.value : null,
+    wentInEntered: wentIn?.ok ? d.wentIn : null,
+    screens: screens.flatMap((s) =>
+      s.aperture.ok && s.kept.ok
+        ? [
+            {
+              name: s.draft.name.trim(),
+              aperture_mm: s.aperture.mm,
+              shape: s.draft.shape,
+              kept: s.kept.value,
+              keptEntered: s.draft.kept,
+              colors: s.colors,
+            },
+          ]
+        : [],
+    ),
+    through: through.value,
+    throughEntered: d.through,
+    note: d.note,
+    baseVersion: 0,
   };
 }
 
 function readColors(typed: string): { colors: number | null; colorsProblem: string | null } {
   if (typed.trim() === '') return { colors: null, colorsProblem: null };
   const n = Number(typed);
-  return Number.isInteger(n) && n >= 0 && n <= 100_000 ? { colors: n, colorsProblem: null } : { colors: null, colorsProblem: 'A whole number, 0 or more.' };
+  return Number.isInteger(n) && n >= 0 && n <= 100_000
+    ? { colors: n, colorsProblem: null }
+    : { colors: null, colorsProblem: 'A whole number, 0 or more.' };
 }
 
 /** The curve of a screening in the book. */
 export function curveOf(s: StoredScreening): SizeCurve {
   const dry = (v: number): number => (s.measure === 'mass' && s.moisture_percent ? dryMass(v, s.moisture_percent) : v);
-  return sizeCurve(s.screens.map((k) => ({ aperture_mm: k.aperture_mm, kept: dry(k.kept) })), dry(s.through), s.wentIn === null ? null : dry(s.wentIn));
+  return sizeCurve(
+    s.screens.map((k) => ({ aperture_mm: k.aperture_mm, kept: dry(k.kept) })),
+    dry(s.through),
+    s.wentIn === null ? null : dry(s.wentIn),
+  );
 }

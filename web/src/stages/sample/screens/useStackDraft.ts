@@ -1,6 +1,16 @@
 import type { Screening, StoredGround } from '@riffle/contract';
 import { useDraft } from '../../../ui/useDraft.ts';
-import { measuredBy, MOST_SCREENS, newScreen, newStack, readStack, stackRecord, type ScreenDraft, type StackDraft, type StackRead } from './readStack.ts';
+import {
+  measuredBy,
+  MOST_SCREENS,
+  newScreen,
+  newStack,
+  readStack,
+  stackRecord,
+  type ScreenDraft,
+  type StackDraft,
+  type StackRead,
+} from './readStack.ts';
 
 export interface StackInHand extends StackRead {
   readonly draft: StackDraft;
@@ -15,10 +25,26 @@ export interface StackInHand extends StackRead {
 export function useStackDraft(ground: StoredGround, US: boolean): StackInHand {
   const [draft, setDraft, clear] = useDraft<StackDraft>(`screens-${ground.id}`, () => newStack(US));
   return {
-    ...readStack(draft), draft, clear,
-    change: (some) => setDraft((before) => (some.measure && some.measure !== before.measure ? measuredBy({ ...before, ...some }, some.measure, US) : { ...before, ...some })),
-    setScreen: (key, some) => setDraft((before) => ({ ...before, screens: before.screens.map((s) => (s.key === key ? { ...s, ...some } : s)) })),
-    addScreen: () => setDraft((before) => (before.screens.length >= MOST_SCREENS ? before : { ...before, screens: [...before.screens, newScreen(before.measure, US)] })),
+    ...readStack(draft),
+    draft,
+    clear,
+    change: (some) =>
+      setDraft((before) =>
+        some.measure && some.measure !== before.measure
+          ? measuredBy({ ...before, ...some }, some.measure, US)
+          : { ...before, ...some },
+      ),
+    setScreen: (key, some) =>
+      setDraft((before) => ({
+        ...before,
+        screens: before.screens.map((s) => (s.key === key ? { ...s, ...some } : s)),
+      })),
+    addScreen: () =>
+      setDraft((before) =>
+        before.screens.length >= MOST_SCREENS
+          ? before
+          : { ...before, screens: [...before.screens, newScreen(before.measure, US)] },
+      ),
     removeScreen: (key) => setDraft((before) => ({ ...before, screens: before.screens.filter((s) => s.key !== key) })),
     record: (spotId) => stackRecord(draft, ground.id, spotId),
   };

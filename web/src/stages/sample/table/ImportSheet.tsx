@@ -30,25 +30,84 @@ export function ImportSheet({ ground, spots, pasted, onClose }: ImportSheetProps
     void bringing.read(pasted);
   });
   return (
-    <Sheet open onOpenChange={(o) => { if (!o) onClose(); }} title="Bring a table in">
+    <Sheet
+      open
+      onOpenChange={(o) => {
+        if (!o) onClose();
+      }}
+      title="Bring a table in"
+    >
       {step.at === 'choose' && (
         <div className="flex flex-col gap-3">
           <p>A first line of column names, then a row for each sample. The next step asks which column is which.</p>
-          <Field label="A CSV file">{(ids) => <input {...ids} type="file" accept=".csv,.tsv,.txt,text/csv" className="written w-full" onChange={(e) => { const file = e.target.files?.[0]; if (!file) return; if (file.size > LARGEST_BYTES) setTooLarge(true); else { setTooLarge(false); void file.text().then(bringing.read); } }} />}</Field>
-          <Field label="or cells pasted from a spreadsheet">{(ids) => <textarea {...ids} rows={6} className="written w-full" value={text} onChange={(e) => setText(e.target.value)} />}</Field>
-          {(step.problem ?? (tooLarge ? 'More than 64 MB: part the file.' : null)) && <p role="alert" className="text-danger">▲ {step.problem ?? 'More than 64 MB: part the file.'}</p>}
-          <Button look="main" disabled={text.trim() === ''} onClick={() => void bringing.read(text)}>Read what is pasted</Button>
+          <Field label="A CSV file">
+            {(ids) => (
+              <input
+                {...ids}
+                type="file"
+                accept=".csv,.tsv,.txt,text/csv"
+                className="written w-full"
+                onChange={(e) => {
+                  const file = e.target.files?.[0];
+                  if (!file) return;
+                  if (file.size > LARGEST_BYTES) setTooLarge(true);
+                  else {
+                    setTooLarge(false);
+                    void file.text().then(bringing.read);
+                  }
+                }}
+              />
+            )}
+          </Field>
+          <Field label="or cells pasted from a spreadsheet">
+            {(ids) => (
+              <textarea
+                {...ids}
+                rows={6}
+                className="written w-full"
+                value={text}
+                onChange={(e) => setText(e.target.value)}
+              />
+            )}
+          </Field>
+          {(step.problem ?? (tooLarge ? 'More than 64 MB: part the file.' : null)) && (
+            <p role="alert" className="text-danger">
+              ▲ {step.problem ?? 'More than 64 MB: part the file.'}
+            </p>
+          )}
+          <Button look="main" disabled={text.trim() === ''} onClick={() => void bringing.read(text)}>
+            Read what is pasted
+          </Button>
         </div>
       )}
       {step.at === 'map' && <MapColumns step={step} bringing={bringing} />}
       {step.at === 'checking' && <Progress says="Checking every row" done={step.done} onStop={bringing.cancel} />}
-      {step.at === 'sending' && <Progress says="Storing" done={step.done / Math.max(1, step.of)} onStop={bringing.cancel} />}
+      {step.at === 'sending' && (
+        <Progress says="Storing" done={step.done / Math.max(1, step.of)} onStop={bringing.cancel} />
+      )}
       {(step.at === 'report' || step.at === 'failed') && <Report step={step} bringing={bringing} />}
       {step.at === 'done' && (
         <div className="flex flex-col gap-3">
-          <p className="font-serif text-[22px] font-semibold" role="status">{step.stored === 0 ? 'Nothing was stored.' : `${step.stored.toLocaleString('en-US')} samples stored${step.spots > 0 ? `, ${step.spots} new spot${step.spots === 1 ? '' : 's'}` : ''}.`}</p>
-          {step.refusedRows > 0 && <><p className="text-danger">▲ The book refused {step.refusedRows} rows.</p><ul>{step.refused.slice(0, 50).map((r, i) => <li key={i} className="border-b border-rule py-1">Row {r.row}, {r.path}: {r.message}</li>)}</ul></>}
-          <Button look="main" onClick={onClose}>Done</Button>
+          <p className="font-serif text-[22px] font-semibold" role="status">
+            {step.stored === 0
+              ? 'Nothing was stored.'
+              : `${step.stored.toLocaleString('en-US')} samples stored${step.spots > 0 ? `, ${step.spots} new spot${step.spots === 1 ? '' : 's'}` : ''}.`}
+          </p>
+          {step.refusedRows > 0 && (
+            <>
+              <p className="text-danger">▲ The book refused {step.refusedRows} rows.</p>
+              <ul>
+                {step.refused.slice(0, 50).map((r, i) => (
+                  <li key={i} className="border-b border-rule py-1">
+                    Row {r.row}, {r.path}: {r.message}
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+          <Button look="main" onClick={onClose}>
+            Done
+          </Button>
         </div>
       )}
     </Sheet>
@@ -59,27 +118,92 @@ function MapColumns({ step, bringing }: { step: ImportStep & { at: 'map' }; brin
   const { seen, mapping, mixed } = step;
   const set = (some: Partial<TableMapping>): void => bringing.map({ ...mapping, ...some });
   const columns = [{ value: '', label: '(not in it)' }, ...seen.columns.map((c) => ({ value: c, label: c }))];
-  const missing = mapping.columns.volume === '' ? 'Say which column holds the volume panned.' : mapping.columns.spot === '' && mapping.columns.distance === '' ? 'Say which column names the spot, or how far along it lies.' : null;
-  const example = (column: string): string | undefined => { const values = seen.first.map((r) => r[column]).filter(Boolean); return values.length > 0 ? `such as ${values.slice(0, 3).join(', ')}` : undefined; };
+  const missing =
+    mapping.columns.volume === ''
+      ? 'Say which column holds the volume panned.'
+      : mapping.columns.spot === '' && mapping.columns.distance === ''
+        ? 'Say which column names the spot, or how far along it lies.'
+        : null;
+  const example = (column: string): string | undefined => {
+    const values = seen.first.map((r) => r[column]).filter(Boolean);
+    return values.length > 0 ? `such as ${values.slice(0, 3).join(', ')}` : undefined;
+  };
   return (
-    <form className="flex flex-col gap-1" onSubmit={(e) => { e.preventDefault(); if (!missing) void bringing.check(); }}>
-      <p className="mb-2"><b>{seen.rows.toLocaleString('en-US')} rows</b>, {seen.columns.length} columns. Which is which?</p>
+    <form
+      className="flex flex-col gap-1"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (!missing) void bringing.check();
+      }}
+    >
+      <p className="mb-2">
+        <b>{seen.rows.toLocaleString('en-US')} rows</b>, {seen.columns.length} columns. Which is which?
+      </p>
       {FIELDS.map((f) => {
         const units = FIELD_UNITS[f]?.units;
         return (
           <div key={f} className={units ? 'grid grid-cols-[minmax(0,1fr)_6.5rem] gap-x-2' : ''}>
-            <SelectField label={FIELD_WORDS[f]} value={mapping.columns[f]} choices={columns} onChange={(c) => set({ columns: { ...mapping.columns, [f]: c } })} hint={mapping.columns[f] === '' ? undefined : example(mapping.columns[f])} problem={mixed[f] && !mapping.mixedUnits ? `Mixed units: ${mixed[f]}.` : null} />
-            {units && <SelectField label={`${FIELD_WORDS[f]}: unit`} value={mapping.units[f] ?? units[0] ?? ''} choices={units.map((u) => ({ value: u, label: u }))} onChange={(u) => set({ units: { ...mapping.units, [f]: u } })} />}
+            <SelectField
+              label={FIELD_WORDS[f]}
+              value={mapping.columns[f]}
+              choices={columns}
+              onChange={(c) => set({ columns: { ...mapping.columns, [f]: c } })}
+              hint={mapping.columns[f] === '' ? undefined : example(mapping.columns[f])}
+              problem={mixed[f] && !mapping.mixedUnits ? `Mixed units: ${mixed[f]}.` : null}
+            />
+            {units && (
+              <SelectField
+                label={`${FIELD_WORDS[f]}: unit`}
+                value={mapping.units[f] ?? units[0] ?? ''}
+                choices={units.map((u) => ({ value: u, label: u }))}
+                onChange={(u) => set({ units: { ...mapping.units, [f]: u } })}
+              />
+            )}
           </div>
         );
       })}
-      {mapping.columns.date !== '' && <SelectField label="Dates are written" value={mapping.dates} choices={(Object.keys(DATE_FORMS) as DateForm[]).map((d) => ({ value: d, label: d }))} onChange={(dates) => set({ dates })} />}
-      <Choices label="Loose or bank volume" value={mapping.state} onChange={(state) => set({ state })} choices={[{ value: 'loose', label: 'loose' }, { value: 'bank', label: 'in the bank' }]} />
-      <label className="flex min-h-11 items-center gap-2"><input type="checkbox" className="size-5" checked={mapping.decimalComma} onChange={(e) => set({ decimalComma: e.target.checked })} />it writes 0,3 for 0.3</label>
-      <label className="flex min-h-11 items-center gap-2"><input type="checkbox" className="size-5" checked={mapping.mixedUnits} onChange={(e) => set({ mixedUnits: e.target.checked })} />cells may name their own unit</label>
+      {mapping.columns.date !== '' && (
+        <SelectField
+          label="Dates are written"
+          value={mapping.dates}
+          choices={(Object.keys(DATE_FORMS) as DateForm[]).map((d) => ({ value: d, label: d }))}
+          onChange={(dates) => set({ dates })}
+        />
+      )}
+      <Choices
+        label="Loose or bank volume"
+        value={mapping.state}
+        onChange={(state) => set({ state })}
+        choices={[
+          { value: 'loose', label: 'loose' },
+          { value: 'bank', label: 'in the bank' },
+        ]}
+      />
+      <label className="flex min-h-11 items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-5"
+          checked={mapping.decimalComma}
+          onChange={(e) => set({ decimalComma: e.target.checked })}
+        />
+        it writes 0,3 for 0.3
+      </label>
+      <label className="flex min-h-11 items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-5"
+          checked={mapping.mixedUnits}
+          onChange={(e) => set({ mixedUnits: e.target.checked })}
+        />
+        cells may name their own unit
+      </label>
       {missing && <p className="text-danger">▲ {missing}</p>}
-      <Button look="main" type="submit" disabled={missing !== null}>Check every row</Button>
-      <Button look="quiet" onClick={bringing.back}>Another table</Button>
+      <Button look="main" type="submit" disabled={missing !== null}>
+        Check every row
+      </Button>
+      <Button look="quiet" onClick={bringing.back}>
+        Another table
+      </Button>
     </form>
   );
 }
@@ -90,18 +214,54 @@ function Report({ step, bringing }: { step: ImportStep & { at: 'report' | 'faile
   const blocked = mode === 'all or nothing' && checked.refusedRows > 0;
   return (
     <div className="flex flex-col gap-3">
-      {step.at === 'failed' && <p role="alert" className="text-danger">▲ {step.says}</p>}
-      <p className="font-serif text-[22px] leading-tight font-semibold">{checked.good.toLocaleString('en-US')} rows are right{checked.refusedRows > 0 ? `, ${checked.refusedRows.toLocaleString('en-US')} are not` : ''}.</p>
-      {checked.spots > 0 && <p>{checked.spots} spot{checked.spots === 1 ? '' : 's'} will be made.</p>}
+      {step.at === 'failed' && (
+        <p role="alert" className="text-danger">
+          ▲ {step.says}
+        </p>
+      )}
+      <p className="font-serif text-[22px] leading-tight font-semibold">
+        {checked.good.toLocaleString('en-US')} rows are right
+        {checked.refusedRows > 0 ? `, ${checked.refusedRows.toLocaleString('en-US')} are not` : ''}.
+      </p>
+      {checked.spots > 0 && (
+        <p>
+          {checked.spots} spot{checked.spots === 1 ? '' : 's'} will be made.
+        </p>
+      )}
       {checked.refusedRows > 0 && (
         <>
-          <div className="max-h-72 overflow-y-auto border-y border-rule" tabIndex={0} aria-label="Refused rows"><ul>{checked.refused.map((r) => <li key={r.row} className="border-b border-rule py-1"><b>Row {r.row}, {r.column}.</b> {r.message}</li>)}</ul></div>
-          <Button look="quiet" onClick={() => saveFile(checked.refusedCsv, 'refused-rows.csv', 'text/csv')}>Save the refused rows, to put right</Button>
-          <Choices label="What to store" value={mode} onChange={setMode} choices={[{ value: 'all or nothing', label: 'all or nothing' }, { value: 'only the good rows', label: 'only the good rows' }]} />
+          <div className="max-h-72 overflow-y-auto border-y border-rule" tabIndex={0} aria-label="Refused rows">
+            <ul>
+              {checked.refused.map((r) => (
+                <li key={r.row} className="border-b border-rule py-1">
+                  <b>
+                    Row {r.row}, {r.column}.
+                  </b>{' '}
+                  {r.message}
+                </li>
+              ))}
+            </ul>
+          </div>
+          <Button look="quiet" onClick={() => saveFile(checked.refusedCsv, 'refused-rows.csv', 'text/csv')}>
+            Save the refused rows, to put right
+          </Button>
+          <Choices
+            label="What to store"
+            value={mode}
+            onChange={setMode}
+            choices={[
+              { value: 'all or nothing', label: 'all or nothing' },
+              { value: 'only the good rows', label: 'only the good rows' },
+            ]}
+          />
         </>
       )}
-      <Button look="main" disabled={checked.good === 0 || blocked} onClick={() => void bringing.send(mode)}>{blocked ? 'Nothing goes in while a row is wrong' : `Store ${checked.good.toLocaleString('en-US')} samples`}</Button>
-      <Button look="quiet" onClick={bringing.back}>Back to the columns</Button>
+      <Button look="main" disabled={checked.good === 0 || blocked} onClick={() => void bringing.send(mode)}>
+        {blocked ? 'Nothing goes in while a row is wrong' : `Store ${checked.good.toLocaleString('en-US')} samples`}
+      </Button>
+      <Button look="quiet" onClick={bringing.back}>
+        Back to the columns
+      </Button>
     </div>
   );
 }
@@ -109,7 +269,9 @@ function Report({ step, bringing }: { step: ImportStep & { at: 'report' | 'faile
 function Progress({ says, done, onStop }: { says: string; done: number; onStop: () => void }) {
   return (
     <div className="flex flex-col gap-3">
-      <p role="status">{says}: {Math.round(done * 100)} %</p>
+      <p role="status">
+        {says}: {Math.round(done * 100)} %
+      </p>
       <progress className="h-4 w-full accent-ink" value={done} max={1} aria-label={says} />
       <Button onClick={onStop}>Stop</Button>
     </div>

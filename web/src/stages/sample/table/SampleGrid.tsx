@@ -10,7 +10,22 @@ import type { SampleRow, useSampleTable } from './useSampleTable.ts';
 
 const ROW_PX = 40;
 const HEAD_PX = 45;
-const WIDTHS: Readonly<Record<string, string>> = { date: '5.6rem', spot: '9rem', distance: '5rem', depth: '5rem', layer: '8rem', volume: '7rem', '+10': '3.6rem', '10-20': '4.2rem', '20-40': '4.2rem', '-40': '3.6rem', gold: '5.5rem', grade: '11rem', panner: '6rem', note: '14rem' };
+const WIDTHS: Readonly<Record<string, string>> = {
+  date: '5.6rem',
+  spot: '9rem',
+  distance: '5rem',
+  depth: '5rem',
+  layer: '8rem',
+  volume: '7rem',
+  '+10': '3.6rem',
+  '10-20': '4.2rem',
+  '20-40': '4.2rem',
+  '-40': '3.6rem',
+  gold: '5.5rem',
+  grade: '11rem',
+  panner: '6rem',
+  note: '14rem',
+};
 
 /** A cell by its place in the grid as it is sorted now. */
 interface Place {
@@ -43,27 +58,54 @@ export function SampleGrid({ table, spots, pits, colors, swell_percent, onChange
   const [writing, setWriting] = useState(false);
   // The row being written in stays, however far the others are scrolled.
   const kept = writing ? (at?.row ?? null) : null;
-  const inSight = useCallback((range: Range): number[] => { const seen = defaultRangeExtractor(range); return kept === null || seen.includes(kept) ? seen : [...seen, kept]; }, [kept]);
+  const inSight = useCallback(
+    (range: Range): number[] => {
+      const seen = defaultRangeExtractor(range);
+      return kept === null || seen.includes(kept) ? seen : [...seen, kept];
+    },
+    [kept],
+  );
   // eslint-disable-next-line react-hooks/incompatible-library -- nothing it returns is handed on
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => grid.current, estimateSize: () => ROW_PX, overscan: 4, scrollPaddingEnd: HEAD_PX, rangeExtractor: inSight });
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => grid.current,
+    estimateSize: () => ROW_PX,
+    overscan: 4,
+    scrollPaddingEnd: HEAD_PX,
+    rangeExtractor: inSight,
+  });
 
   const go = (row: number, column: number): void => {
-    const to = { row: Math.max(0, Math.min(rows.length - 1, row)), column: Math.max(0, Math.min(columns.length - 1, column)) };
+    const to = {
+      row: Math.max(0, Math.min(rows.length - 1, row)),
+      column: Math.max(0, Math.min(columns.length - 1, column)),
+    };
     setAt(to);
     virtual.scrollToIndex(to.row, { align: 'auto' });
   };
   const activeId = at && rows[at.row] ? cellId(at) : undefined;
   // Sideways the browser brings the cell into sight, once it is drawn.
-  useEffect(() => { if (activeId) document.getElementById(activeId)?.scrollIntoView({ block: 'nearest', inline: 'nearest' }); }, [activeId]);
+  useEffect(() => {
+    if (activeId) document.getElementById(activeId)?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  }, [activeId]);
   const onKeyDown = (e: KeyboardEvent): void => {
     if (writing || e.target !== grid.current || rows.length === 0) return;
     const page = Math.max(1, Math.floor((grid.current.clientHeight - HEAD_PX) / ROW_PX) - 1);
     const { row, column } = at ?? { row: 0, column: 0 };
     const far = e.ctrlKey || e.metaKey;
     const moves: Readonly<Record<string, () => void>> = {
-      ArrowDown: () => go(row + 1, column), ArrowUp: () => go(row - 1, column), ArrowRight: () => go(row, column + 1), ArrowLeft: () => go(row, column - 1),
-      PageDown: () => go(row + page, column), PageUp: () => go(row - page, column), Home: () => go(far ? 0 : row, 0), End: () => go(far ? rows.length - 1 : row, columns.length - 1),
-      Enter: () => { go(row, column); setWriting(canBeWritten(columns[column] ?? '')); },
+      ArrowDown: () => go(row + 1, column),
+      ArrowUp: () => go(row - 1, column),
+      ArrowRight: () => go(row, column + 1),
+      ArrowLeft: () => go(row, column - 1),
+      PageDown: () => go(row + page, column),
+      PageUp: () => go(row - page, column),
+      Home: () => go(far ? 0 : row, 0),
+      End: () => go(far ? rows.length - 1 : row, columns.length - 1),
+      Enter: () => {
+        go(row, column);
+        setWriting(canBeWritten(columns[column] ?? ''));
+      },
     };
     const move = moves[e.key];
     if (!move) return;
@@ -86,14 +128,42 @@ export function SampleGrid({ table, spots, pits, colors, swell_percent, onChange
     if (to !== 'elsewhere') grid.current?.focus({ preventScroll: true });
   }, []);
   return (
-    <div ref={grid} className="h-[max(20rem,calc(100dvh-17rem))] overflow-auto border-y-2 border-ink" tabIndex={0} role="grid" aria-label="Samples" aria-rowcount={rows.length + 1} aria-colcount={columns.length} aria-activedescendant={activeId} onKeyDown={onKeyDown}>
-      <div className="sticky top-0 z-1 grid min-w-max bg-paper" role="row" aria-rowindex={1} style={{ gridTemplateColumns: template }}>
+    <div
+      ref={grid}
+      className="h-[max(20rem,calc(100dvh-17rem))] overflow-auto border-y-2 border-ink"
+      tabIndex={0}
+      role="grid"
+      aria-label="Samples"
+      aria-rowcount={rows.length + 1}
+      aria-colcount={columns.length}
+      aria-activedescendant={activeId}
+      onKeyDown={onKeyDown}
+    >
+      <div
+        className="sticky top-0 z-1 grid min-w-max bg-paper"
+        role="row"
+        aria-rowindex={1}
+        style={{ gridTemplateColumns: template }}
+      >
         {headers.map((h) => {
           const sorted = h.column.getIsSorted();
           const name = h.column.id;
           return (
-            <div key={h.id} role="columnheader" aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'} className="border-b border-ink">
-              <button type="button" className="flex min-h-11 w-full items-center gap-1 px-2 text-left text-[13px] whitespace-nowrap" onClick={() => h.column.toggleSorting()}><b>{name in CLASS_NAMES ? CLASS_NAMES[name as ColorClass].name : String(h.column.columnDef.header)}</b><span className="text-ink-2">{unitOf(name, show)}</span><span aria-hidden="true">{sorted === 'asc' ? '▲' : sorted === 'desc' ? '▼' : ''}</span></button>
+            <div
+              key={h.id}
+              role="columnheader"
+              aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
+              className="border-b border-ink"
+            >
+              <button
+                type="button"
+                className="flex min-h-11 w-full items-center gap-1 px-2 text-left text-[13px] whitespace-nowrap"
+                onClick={() => h.column.toggleSorting()}
+              >
+                <b>{name in CLASS_NAMES ? CLASS_NAMES[name as ColorClass].name : String(h.column.columnDef.header)}</b>
+                <span className="text-ink-2">{unitOf(name, show)}</span>
+                <span aria-hidden="true">{sorted === 'asc' ? '▲' : sorted === 'desc' ? '▼' : ''}</span>
+              </button>
             </div>
           );
         })}
@@ -102,7 +172,26 @@ export function SampleGrid({ table, spots, pits, colors, swell_percent, onChange
         {virtual.getVirtualItems().map((item) => {
           const row = rows[item.index];
           const active = at?.row === item.index ? at.column : null;
-          return row && <Row key={row.id} row={row.original} index={item.index} columns={columns} template={template} show={show} colors={colors} swell_percent={swell_percent} active={active} writing={active !== null && writing} spots={active !== null && writing ? spots : NO_SPOTS} pits={active !== null && writing ? pits : NO_PITS} onChange={onChange} onLeave={leave} />;
+          return (
+            row && (
+              <Row
+                key={row.id}
+                row={row.original}
+                index={item.index}
+                columns={columns}
+                template={template}
+                show={show}
+                colors={colors}
+                swell_percent={swell_percent}
+                active={active}
+                writing={active !== null && writing}
+                spots={active !== null && writing ? spots : NO_SPOTS}
+                pits={active !== null && writing ? pits : NO_PITS}
+                onChange={onChange}
+                onLeave={leave}
+              />
+            )
+          );
         })}
       </div>
     </div>
@@ -116,10 +205,15 @@ const cellId = ({ row, column }: Place): string => `sample-cell-${row}-${column}
 
 function unitOf(column: string, show: Show): string {
   switch (column) {
-    case 'depth': case 'distance': return show.figure('length', 1).unit;
-    case 'grade': return show.figure('grade', 1).unit;
-    case 'gold': return show.display.gold;
-    default: return '';
+    case 'depth':
+    case 'distance':
+      return show.figure('length', 1).unit;
+    case 'grade':
+      return show.figure('grade', 1).unit;
+    case 'gold':
+      return show.display.gold;
+    default:
+      return '';
   }
 }
 
@@ -141,12 +235,51 @@ interface RowProps {
 }
 
 /** One sample. Drawn again only when it changes, and with one element a cell: a fast scroll shows hundreds of rows a second. */
-const Row = memo(function Row({ row, index, columns, template, show, colors, swell_percent, active, writing, spots, pits, onChange, onLeave }: RowProps) {
+const Row = memo(function Row({
+  row,
+  index,
+  columns,
+  template,
+  show,
+  colors,
+  swell_percent,
+  active,
+  writing,
+  spots,
+  pits,
+  onChange,
+  onLeave,
+}: RowProps) {
   return (
-    <div role="row" aria-rowindex={index + 2} className="absolute inset-x-0 grid border-b border-rule leading-10 [contain:layout_style]" style={{ gridTemplateColumns: template, height: ROW_PX, top: index * ROW_PX }}>
+    <div
+      role="row"
+      aria-rowindex={index + 2}
+      className="absolute inset-x-0 grid border-b border-rule leading-10 [contain:layout_style]"
+      style={{ gridTemplateColumns: template, height: ROW_PX, top: index * ROW_PX }}
+    >
       {columns.map((c, i) => (
-        <div key={c} role="gridcell" id={cellId({ row: index, column: i })} data-row={index} data-column={i} aria-readonly={canBeWritten(c) ? undefined : true} className={`min-w-0 ${active === i ? 'outline-2 -outline-offset-2 outline-ink' : ''} ${active === i && writing ? '' : 'truncate px-2'} ${c === 'grade' || c === 'gold' ? 'text-gold' : ''} ${canBeWritten(c) ? 'cursor-text' : ''}`}>
-          {active === i && writing ? <EditCell sample={row.sample} column={c} spot={row.spot} spots={spots} pits={pits} onLeave={onLeave} onChange={onChange} /> : cellWords(c, row, show, colors, swell_percent)}
+        <div
+          key={c}
+          role="gridcell"
+          id={cellId({ row: index, column: i })}
+          data-row={index}
+          data-column={i}
+          aria-readonly={canBeWritten(c) ? undefined : true}
+          className={`min-w-0 ${active === i ? 'outline-2 -outline-offset-2 outline-ink' : ''} ${active === i && writing ? '' : 'truncate px-2'} ${c === 'grade' || c === 'gold' ? 'text-gold' : ''} ${canBeWritten(c) ? 'cursor-text' : ''}`}
+        >
+          {active === i && writing ? (
+            <EditCell
+              sample={row.sample}
+              column={c}
+              spot={row.spot}
+              spots={spots}
+              pits={pits}
+              onLeave={onLeave}
+              onChange={onChange}
+            />
+          ) : (
+            cellWords(c, row, show, colors, swell_percent)
+          )}
         </div>
       ))}
     </div>
@@ -175,16 +308,58 @@ function EditCell({ sample, column, spot, spots, pits, onLeave, onChange }: Edit
     onLeave(to);
   };
   const shared = {
-    autoFocus: true, 'aria-label': `${column}, ${spot}`, 'aria-invalid': problem !== null, className: `block h-10 w-full border-2 bg-picked px-1.5 ${problem ? 'border-danger' : 'border-ink'}`,
+    autoFocus: true,
+    'aria-label': `${column}, ${spot}`,
+    'aria-invalid': problem !== null,
+    className: `block h-10 w-full border-2 bg-picked px-1.5 ${problem ? 'border-danger' : 'border-ink'}`,
     onBlur: () => keep(text, 'elsewhere'),
-    onKeyDown: (e: KeyboardEvent) => { if (e.key === 'Enter') { e.preventDefault(); keep(text, 'below'); } else if (e.key === 'Escape') onLeave('here'); },
+    onKeyDown: (e: KeyboardEvent) => {
+      if (e.key === 'Enter') {
+        e.preventDefault();
+        keep(text, 'below');
+      } else if (e.key === 'Escape') onLeave('here');
+    },
   };
   return (
     <span className={`relative block ${column === 'date' ? 'w-56' : ''}`} data-writing>
-      {column === 'spot'
-        ? <select {...shared} value={text} onChange={(e) => { setText(e.target.value); setProblem(null); }}>{spots.some((s) => s.id === before) || <option value={before}>{spot}</option>}{spots.map((s) => <option key={s.id} value={s.id}>{s.name}</option>)}</select>
-        : <input {...shared} type={column === 'date' ? 'datetime-local' : 'text'} value={text} onChange={(e) => { setText(e.target.value); setProblem(null); }} onFocus={(e) => { if (column !== 'date') e.target.select(); }} />}
-      {problem && <span role="alert" className="absolute top-10 left-0 z-2 w-56 border-2 border-danger bg-paper p-2 text-[12.5px] leading-5 text-danger">▲ {problem}</span>}
+      {column === 'spot' ? (
+        <select
+          {...shared}
+          value={text}
+          onChange={(e) => {
+            setText(e.target.value);
+            setProblem(null);
+          }}
+        >
+          {spots.some((s) => s.id === before) || <option value={before}>{spot}</option>}
+          {spots.map((s) => (
+            <option key={s.id} value={s.id}>
+              {s.name}
+            </option>
+          ))}
+        </select>
+      ) : (
+        <input
+          {...shared}
+          type={column === 'date' ? 'datetime-local' : 'text'}
+          value={text}
+          onChange={(e) => {
+            setText(e.target.value);
+            setProblem(null);
+          }}
+          onFocus={(e) => {
+            if (column !== 'date') e.target.select();
+          }}
+        />
+      )}
+      {problem && (
+        <span
+          role="alert"
+          className="absolute top-10 left-0 z-2 w-56 border-2 border-danger bg-paper p-2 text-[12.5px] leading-5 text-danger"
+        >
+          ▲ {problem}
+        </span>
+      )}
     </span>
   );
 }

@@ -23,7 +23,10 @@ export function TableScreen() {
   const { items: samples, loading } = useRecords('samples', ground.id);
   const pits = useRecords('pits', ground.id).items;
   const colors = useMemo(() => groundColors(samples, ground.swell_percent), [samples, ground.swell_percent]);
-  const all = useMemo(() => rowsOf(samples, spots, ground.swell_percent, colors.weights_mg), [samples, spots, ground.swell_percent, colors]);
+  const all = useMemo(
+    () => rowsOf(samples, spots, ground.swell_percent, colors.weights_mg),
+    [samples, spots, ground.swell_percent, colors],
+  );
   const [only, setOnly] = useState<Only>('all');
   const [words, setWords] = useState('');
   const table = useSampleTable(all, only, useDeferredValue(words));
@@ -35,7 +38,8 @@ export function TableScreen() {
   // Cells copied out of a spreadsheet and pasted anywhere on this page but into a field are a table to bring in.
   useEffect(() => {
     const onPaste = (event: ClipboardEvent): void => {
-      if ((event.target as HTMLElement).matches('input, textarea, select') || document.querySelector('[role="dialog"]')) return;
+      if ((event.target as HTMLElement).matches('input, textarea, select') || document.querySelector('[role="dialog"]'))
+        return;
       const text = event.clipboardData?.getData('text/plain') ?? '';
       if (/[\t,;]/.test(text) && text.includes('\n')) setBringing(text);
     };
@@ -43,35 +47,86 @@ export function TableScreen() {
     return () => window.removeEventListener('paste', onPaste);
   }, []);
 
-  const change = useCallback((sample: StoredSample, some: Partial<Sample>): void => {
-    const { version, updatedAt, ...record } = sample;
-    write({ what: 'record', kind: 'samples', record: { ...record, ...some, baseVersion: version } });
-  }, [write]);
+  const change = useCallback(
+    (sample: StoredSample, some: Partial<Sample>): void => {
+      const { version, updatedAt, ...record } = sample;
+      write({ what: 'record', kind: 'samples', record: { ...record, ...some, baseVersion: version } });
+    },
+    [write],
+  );
   const save = (kind: 'csv' | 'csv with distances' | 'geojson'): void => {
     const shown = rows.map((r) => r.original.sample);
-    if (kind === 'geojson') saveFile(samplesAsGeoJson(shown, spots), `${ground.name} samples.geojson`, 'application/geo+json');
-    else saveFile(samplesAsCsv(shown, spots, kind !== 'csv'), `${kind === 'csv' ? 'samples' : `${ground.name} samples`}.csv`, 'text/csv');
+    if (kind === 'geojson')
+      saveFile(samplesAsGeoJson(shown, spots), `${ground.name} samples.geojson`, 'application/geo+json');
+    else
+      saveFile(
+        samplesAsCsv(shown, spots, kind !== 'csv'),
+        `${kind === 'csv' ? 'samples' : `${ground.name} samples`}.csv`,
+        'text/csv',
+      );
     setSaving(false);
     toast(`${shown.length.toLocaleString('en-US')} samples saved.`);
   };
   return (
     <div className="flex flex-col gap-3">
-      <Judgement rests={loading ? 'Reading the book ...' : `${samples.length.toLocaleString('en-US')} in all. Click a heading to sort, a cell to change it; paste cells from a spreadsheet to bring them in.`}>{rows.length.toLocaleString('en-US')} sample{rows.length === 1 ? '' : 's'}{words.trim() !== '' || only !== 'all' ? ' match' : ''}.</Judgement>
+      <Judgement
+        rests={
+          loading
+            ? 'Reading the book ...'
+            : `${samples.length.toLocaleString('en-US')} in all. Click a heading to sort, a cell to change it; paste cells from a spreadsheet to bring them in.`
+        }
+      >
+        {rows.length.toLocaleString('en-US')} sample{rows.length === 1 ? '' : 's'}
+        {words.trim() !== '' || only !== 'all' ? ' match' : ''}.
+      </Judgement>
       <div className="flex flex-wrap items-center gap-3">
-        <input type="search" aria-label="Find in the table" placeholder="spot, layer, panner or note" className="written min-w-0 grow sm:max-w-72" value={words} onChange={(e) => setWords(e.target.value)} />
-        <Choices label="Which samples" value={only} onChange={setOnly} choices={[{ value: 'all', label: 'all' }, { value: 'with color', label: 'with color' }, { value: 'blank', label: 'blank' }]} />
+        <input
+          type="search"
+          aria-label="Find in the table"
+          placeholder="spot, layer, panner or note"
+          className="written min-w-0 grow sm:max-w-72"
+          value={words}
+          onChange={(e) => setWords(e.target.value)}
+        />
+        <Choices
+          label="Which samples"
+          value={only}
+          onChange={setOnly}
+          choices={[
+            { value: 'all', label: 'all' },
+            { value: 'with color', label: 'with color' },
+            { value: 'blank', label: 'blank' },
+          ]}
+        />
         <Button onClick={() => setBringing('')}>Bring a table in</Button>
-        <Button onClick={() => setSaving(true)} disabled={rows.length === 0}>Save these</Button>
+        <Button onClick={() => setSaving(true)} disabled={rows.length === 0}>
+          Save these
+        </Button>
       </div>
-      <SampleGrid table={table} spots={spots} pits={pits} colors={colors} swell_percent={ground.swell_percent} onChange={change} />
-      {bringing !== null && <ImportSheet ground={ground} spots={spots} pasted={bringing} onClose={() => setBringing(null)} />}
+      <SampleGrid
+        table={table}
+        spots={spots}
+        pits={pits}
+        colors={colors}
+        swell_percent={ground.swell_percent}
+        onChange={change}
+      />
+      {bringing !== null && (
+        <ImportSheet ground={ground} spots={spots} pasted={bringing} onClose={() => setBringing(null)} />
+      )}
       <Sheet open={saving} onOpenChange={setSaving} title="Save these samples">
         <div className="flex flex-col gap-3">
           <p>The {rows.length.toLocaleString('en-US')} shown, in their order.</p>
-          <Button look="main" onClick={() => save('csv')}>CSV without places</Button>
+          <Button look="main" onClick={() => save('csv')}>
+            CSV without places
+          </Button>
           <p className="text-ink-2">Spot names, no distances, no positions.</p>
-          <Button look="danger" onClick={() => save('csv with distances')}>CSV with distances</Button>
-          <Button look="danger" onClick={() => save('geojson')}>GeoJSON with positions</Button>
+          <Button look="danger" onClick={() => save('csv with distances')}>
+            CSV with distances
+          </Button>
+          <Button look="danger" onClick={() => save('geojson')}>
+            GeoJSON with positions
+          </Button>
           <p className="text-danger">These two tell whoever has the file where your spots are.</p>
         </div>
       </Sheet>

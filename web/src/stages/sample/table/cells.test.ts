@@ -7,10 +7,38 @@ import { canBeWritten, cellTaken, cellText, cellWords } from './cells.ts';
 import { rowsOf } from './useSampleTable.ts';
 
 const sample = (some: Partial<StoredSample> = {}): StoredSample => ({
-  id: 's', version: 1, updatedAt: '', deleted: false, groundId: 'g', spotId: 'a', takenAt: new Date(2026, 4, 4, 9, 30).toISOString(), depth_m: 0.3, depthEntered: { text: '0.3', unit: 'm' }, volume_L: 10, volumeEntered: { text: '10', unit: 'L' }, volumeState: 'bank',
-  counts: { ...NO_COLORS, '-40': 6 }, blackSand: 1, gold_mg: null, goldEntered: null, pitId: null, layer: 'pay', lotId: null, bucket: null, way: 'quick test', panner: 'Ada', took_min: null, grownIn: 0, fromSafetyPan: 0, seenWith: null, note: '', ...some,
+  id: 's',
+  version: 1,
+  updatedAt: '',
+  deleted: false,
+  groundId: 'g',
+  spotId: 'a',
+  takenAt: new Date(2026, 4, 4, 9, 30).toISOString(),
+  depth_m: 0.3,
+  depthEntered: { text: '0.3', unit: 'm' },
+  volume_L: 10,
+  volumeEntered: { text: '10', unit: 'L' },
+  volumeState: 'bank',
+  counts: { ...NO_COLORS, '-40': 6 },
+  blackSand: 1,
+  gold_mg: null,
+  goldEntered: null,
+  pitId: null,
+  layer: 'pay',
+  lotId: null,
+  bucket: null,
+  way: 'quick test',
+  panner: 'Ada',
+  took_min: null,
+  grownIn: 0,
+  fromSafetyPan: 0,
+  seenWith: null,
+  note: '',
+  ...some,
 });
-const plain = { figure: (_: string, value: number) => ({ digits: String(Number(value.toPrecision(3))), unit: '' }) } as unknown as Show;
+const plain = {
+  figure: (_: string, value: number) => ({ digits: String(Number(value.toPrecision(3))), unit: '' }),
+} as unknown as Show;
 const words = (column: string, s: StoredSample): string => {
   const [row] = rowsOf([s], [{ id: 'a', name: 'Long bar', distance_m: 120 } as never], 0, COLOR_MG);
   if (!row) throw new Error('a sample is a row');
@@ -19,7 +47,19 @@ const words = (column: string, s: StoredSample): string => {
 const now = new Date(2026, 10, 25);
 
 describe('a cell says', () => {
-  test.each([['date', '4 May 26'], ['spot', 'Long bar'], ['distance', '120'], ['depth', '0.3'], ['volume', '“10 L”'], ['-40', '6'], ['+10', '0'], ['gold', ''], ['layer', 'pay'], ['panner', 'Ada'], ['note', '']])('%s as %s', (column, expected) => expect(words(column, sample())).toBe(expected));
+  test.each([
+    ['date', '4 May 26'],
+    ['spot', 'Long bar'],
+    ['distance', '120'],
+    ['depth', '0.3'],
+    ['volume', '“10 L”'],
+    ['-40', '6'],
+    ['+10', '0'],
+    ['gold', ''],
+    ['layer', 'pay'],
+    ['panner', 'Ada'],
+    ['note', ''],
+  ])('%s as %s', (column, expected) => expect(words(column, sample())).toBe(expected));
   test('a grade with its band, an upper limit for a blank, and that a nugget is to be weighed', () => {
     expect(words('grade', sample())).toMatch(/^0\.\d+ \(0\.\d+–[\d.]+\)$/);
     expect(words('grade', sample({ counts: NO_COLORS }))).toMatch(/^under 0\.\d+$/);
@@ -35,25 +75,55 @@ describe('a cell says', () => {
 describe('a cell takes', () => {
   test('what is written from is what was typed, and written again changes nothing', () => {
     const s = sample({ gold_mg: 2.4, goldEntered: { text: '2.4', unit: 'mg' }, note: 'n' });
-    for (const column of ['date', 'spot', 'depth', 'volume', 'gold', 'layer', 'panner', 'note', '-40', '10-20']) expect(s).toMatchObject(cellTaken(column, cellText(column, s), s, { pits: [], now }) as object);
+    for (const column of ['date', 'spot', 'depth', 'volume', 'gold', 'layer', 'panner', 'note', '-40', '10-20'])
+      expect(s).toMatchObject(cellTaken(column, cellText(column, s), s, { pits: [], now }) as object);
     expect([canBeWritten('grade'), canBeWritten('distance'), canBeWritten('date')]).toEqual([false, false, true]);
   });
   test.each([
-    ['depth', '2 ft', { depth_m: expect.closeTo(0.6096, 6) }], ['volume', '2 gal', { volume_L: expect.closeTo(7.5708, 3) }], ['gold', '2 gr', { gold_mg: expect.closeTo(129.6, 1) }], ['gold', ' ', { gold_mg: null, goldEntered: null }],
-    ['-40', '12', { counts: { ...NO_COLORS, '-40': 12 } }], ['spot', 'b', { spotId: 'b' }], ['date', '2026-05-06T10:00', { takenAt: new Date(2026, 4, 6, 10).toISOString() }], ['layer', 'x'.repeat(99), { layer: 'x'.repeat(80) }],
-  ])('%s: %s', (column, text, expected) => expect(cellTaken(column, text, sample(), { pits: [], now })).toEqual(expect.objectContaining(expected)));
+    ['depth', '2 ft', { depth_m: expect.closeTo(0.6096, 6) }],
+    ['volume', '2 gal', { volume_L: expect.closeTo(7.5708, 3) }],
+    ['gold', '2 gr', { gold_mg: expect.closeTo(129.6, 1) }],
+    ['gold', ' ', { gold_mg: null, goldEntered: null }],
+    ['-40', '12', { counts: { ...NO_COLORS, '-40': 12 } }],
+    ['spot', 'b', { spotId: 'b' }],
+    ['date', '2026-05-06T10:00', { takenAt: new Date(2026, 4, 6, 10).toISOString() }],
+    ['layer', 'x'.repeat(99), { layer: 'x'.repeat(80) }],
+  ])('%s: %s', (column, text, expected) =>
+    expect(cellTaken(column, text, sample(), { pits: [], now })).toEqual(expect.objectContaining(expected)),
+  );
   test.each([
-    ['depth', '', /./], ['depth', 'deep', /./], ['depth', '31', /At most 30 m/], ['volume', '-2', /./], ['volume', '0', /More than nothing/], ['volume', '10001', /at most 10 m³/], ['gold', '0', /Leave it empty/], ['-40', '1.5', /whole number/], ['-40', '-1', /whole number/],
-    ['date', '', /A day and an hour/], ['date', '2027-01-01T00:00', /not come yet/], ['date', '0026-05-04T09:30', /year/],
-  ])('not %s: “%s”', (column, text, problem) => expect(cellTaken(column, text, sample(), { pits: [], now })).toEqual(expect.stringMatching(problem)));
+    ['depth', '', /./],
+    ['depth', 'deep', /./],
+    ['depth', '31', /At most 30 m/],
+    ['volume', '-2', /./],
+    ['volume', '0', /More than nothing/],
+    ['volume', '10001', /at most 10 m³/],
+    ['gold', '0', /Leave it empty/],
+    ['-40', '1.5', /whole number/],
+    ['-40', '-1', /whole number/],
+    ['date', '', /A day and an hour/],
+    ['date', '2027-01-01T00:00', /not come yet/],
+    ['date', '0026-05-04T09:30', /year/],
+  ])('not %s: “%s”', (column, text, problem) =>
+    expect(cellTaken(column, text, sample(), { pits: [], now })).toEqual(expect.stringMatching(problem)),
+  );
   test('a count never falls below what was grown in or came from the safety pan', () => {
     expect(cellTaken('-40', '2', sample({ grownIn: 3 }), { pits: [] })).toMatch(/grown in/);
     expect(cellTaken('-40', '2', sample({ fromSafetyPan: 4 }), { pits: [] })).toMatch(/safety pan/);
-    expect(cellTaken('-40', '4', sample({ grownIn: 3, fromSafetyPan: 4 }), { pits: [] })).toMatchObject({ counts: { '-40': 4 } });
+    expect(cellTaken('-40', '4', sample({ grownIn: 3, fromSafetyPan: 4 }), { pits: [] })).toMatchObject({
+      counts: { '-40': 4 },
+    });
   });
   test('a pan of a pit stays within it', () => {
-    const pit = { id: 'p', name: 'Pit 2', layers: [{ thickness_m: 0.5 }, { thickness_m: 0.61 }], crevice: null } as unknown as StoredPit;
-    expect(cellTaken('depth', '1.3', sample({ pitId: 'p' }), { pits: [pit] })).toBe('That is below the bottom of Pit 2.');
+    const pit = {
+      id: 'p',
+      name: 'Pit 2',
+      layers: [{ thickness_m: 0.5 }, { thickness_m: 0.61 }],
+      crevice: null,
+    } as unknown as StoredPit;
+    expect(cellTaken('depth', '1.3', sample({ pitId: 'p' }), { pits: [pit] })).toBe(
+      'That is below the bottom of Pit 2.',
+    );
     expect(cellTaken('depth', '1.11', sample({ pitId: 'p' }), { pits: [pit] })).toMatchObject({ depth_m: 1.11 });
     expect(cellTaken('depth', '1.3', sample(), { pits: [pit] })).toMatchObject({ depth_m: 1.3 });
   });

@@ -12,24 +12,43 @@ const WORKED_OUT = new Set(['distance', 'grade']);
 export const canBeWritten = (column: string): boolean => !WORKED_OUT.has(column);
 
 /** What stands in a cell. */
-export function cellWords(column: string, row: SampleRow, show: Show, colors: GroundColors, swell_percent: number): string {
+export function cellWords(
+  column: string,
+  row: SampleRow,
+  show: Show,
+  colors: GroundColors,
+  swell_percent: number,
+): string {
   const { sample: s } = row;
   if (isClass(column)) return String(s.counts[column]);
   switch (column) {
-    case 'date': return format(new Date(s.takenAt), 'd MMM yy');
-    case 'spot': return row.spot;
-    case 'distance': return Number.isNaN(row.distance_m) ? '' : show.figure('distance', row.distance_m).digits;
-    case 'depth': return show.figure('length', s.depth_m).digits;
-    case 'volume': return asTyped(s.volumeEntered);
-    case 'gold': return s.gold_mg === null ? '' : show.figure('gold', s.gold_mg).digits;
+    case 'date':
+      return format(new Date(s.takenAt), 'd MMM yy');
+    case 'spot':
+      return row.spot;
+    case 'distance':
+      return Number.isNaN(row.distance_m) ? '' : show.figure('distance', row.distance_m).digits;
+    case 'depth':
+      return show.figure('length', s.depth_m).digits;
+    case 'volume':
+      return asTyped(s.volumeEntered);
+    case 'gold':
+      return s.gold_mg === null ? '' : show.figure('gold', s.gold_mg).digits;
     case 'grade': {
       const g = sampleGrade(measureOf(s, swell_percent), gradeOptions(colors, [row.volumeBank_L]));
       const digits = (mg_L: number): string => show.figure('grade', mg_L).digits;
-      return g.kind === 'band' ? `${digits(g.grade_mg_L)} (${digits(g.low_mg_L)}–${digits(g.high_mg_L)})` : g.kind === 'blank' ? `under ${digits(g.lessThan_mg_L)}` : 'weigh it';
+      return g.kind === 'band'
+        ? `${digits(g.grade_mg_L)} (${digits(g.low_mg_L)}–${digits(g.high_mg_L)})`
+        : g.kind === 'blank'
+          ? `under ${digits(g.lessThan_mg_L)}`
+          : 'weigh it';
     }
-    case 'note': return s.note === '' ? '' : `“${s.note}”`;
-    case 'layer': return s.layer;
-    default: return s.panner;
+    case 'note':
+      return s.note === '' ? '' : `“${s.note}”`;
+    case 'layer':
+      return s.layer;
+    default:
+      return s.panner;
   }
 }
 
@@ -37,14 +56,22 @@ export function cellWords(column: string, row: SampleRow, show: Show, colors: Gr
 export function cellText(column: string, s: StoredSample): string {
   if (isClass(column)) return String(s.counts[column]);
   switch (column) {
-    case 'date': return format(new Date(s.takenAt), "yyyy-MM-dd'T'HH:mm");
-    case 'spot': return s.spotId;
-    case 'depth': return s.depthEntered.text;
-    case 'volume': return s.volumeEntered.text;
-    case 'gold': return s.goldEntered?.text ?? '';
-    case 'note': return s.note;
-    case 'layer': return s.layer;
-    default: return s.panner;
+    case 'date':
+      return format(new Date(s.takenAt), "yyyy-MM-dd'T'HH:mm");
+    case 'spot':
+      return s.spotId;
+    case 'depth':
+      return s.depthEntered.text;
+    case 'volume':
+      return s.volumeEntered.text;
+    case 'gold':
+      return s.goldEntered?.text ?? '';
+    case 'note':
+      return s.note;
+    case 'layer':
+      return s.layer;
+    default:
+      return s.panner;
   }
 }
 
@@ -55,33 +82,66 @@ export interface CellContext {
 }
 
 /** What a cell takes, or what is wrong with it. A unit written along (`2 ft`) counts; else that of before. */
-export function cellTaken(column: string, text: string, s: StoredSample, { pits, now = new Date() }: CellContext): Partial<Sample> | string {
+export function cellTaken(
+  column: string,
+  text: string,
+  s: StoredSample,
+  { pits, now = new Date() }: CellContext,
+): Partial<Sample> | string {
   if (isClass(column)) return countTaken(column, text, s);
   switch (column) {
     case 'date': {
       const day = new Date(text);
       if (!isValid(day)) return 'A day and an hour.';
-      return day > now ? 'That day has not come yet.' : day.getFullYear() < 1900 ? 'Look at the year.' : { takenAt: day.toISOString() };
+      return day > now
+        ? 'That day has not come yet.'
+        : day.getFullYear() < 1900
+          ? 'Look at the year.'
+          : { takenAt: day.toISOString() };
     }
-    case 'spot': return s.lotId !== null ? 'It came in a bag: the bag says where it is from.' : s.pitId !== null ? 'It came out of a pit: the pit says where it is from.' : { spotId: text };
+    case 'spot':
+      return s.lotId !== null
+        ? 'It came in a bag: the bag says where it is from.'
+        : s.pitId !== null
+          ? 'It came out of a pit: the pit says where it is from.'
+          : { spotId: text };
     case 'depth': {
       const r = readEntered('length', { text, unit: s.depthEntered.unit });
       const pit = pits.find((p) => p.id === s.pitId);
-      return !r.ok ? r.problem : r.value < 0 ? 'Not above the surface.' : r.value > 30 ? 'At most 30 m.' : pit && !liesInPit(r.value, pit) ? `That is below the bottom of ${pit.name}.` : { depth_m: r.value, depthEntered: { text, unit: s.depthEntered.unit } };
+      return !r.ok
+        ? r.problem
+        : r.value < 0
+          ? 'Not above the surface.'
+          : r.value > 30
+            ? 'At most 30 m.'
+            : pit && !liesInPit(r.value, pit)
+              ? `That is below the bottom of ${pit.name}.`
+              : { depth_m: r.value, depthEntered: { text, unit: s.depthEntered.unit } };
     }
     case 'volume': {
       const r = readEntered('volume', { text, unit: s.volumeEntered.unit });
-      return !r.ok ? r.problem : r.value > 0 && r.value <= 10_000 ? { volume_L: r.value, volumeEntered: { text, unit: s.volumeEntered.unit } } : 'More than nothing, at most 10 m³.';
+      return !r.ok
+        ? r.problem
+        : r.value > 0 && r.value <= 10_000
+          ? { volume_L: r.value, volumeEntered: { text, unit: s.volumeEntered.unit } }
+          : 'More than nothing, at most 10 m³.';
     }
     case 'gold': {
       if (text.trim() === '') return { gold_mg: null, goldEntered: null };
       const unit = s.goldEntered?.unit ?? 'mg';
       const r = readEntered('mass', { text, unit });
-      return !r.ok ? r.problem : r.value > 0 ? { gold_mg: r.value, goldEntered: { text, unit } } : 'Leave it empty if nothing was weighed.';
+      return !r.ok
+        ? r.problem
+        : r.value > 0
+          ? { gold_mg: r.value, goldEntered: { text, unit } }
+          : 'Leave it empty if nothing was weighed.';
     }
-    case 'note': return { note: text.slice(0, 4000) };
-    case 'layer': return { layer: text.slice(0, 80) };
-    default: return { panner: text.slice(0, 80) };
+    case 'note':
+      return { note: text.slice(0, 4000) };
+    case 'layer':
+      return { layer: text.slice(0, 80) };
+    default:
+      return { panner: text.slice(0, 80) };
   }
 }
 

@@ -4,29 +4,74 @@ import Papa from 'papaparse';
 import { samplesAsCsv, samplesAsGeoJson } from './exportTable.ts';
 import { guessMapping, TableReader } from './readTable.ts';
 
-const spots = [{ id: 's1', name: 'Otter bar', distance_m: 522, bank: 'right', offset_m: 5, position: [-33.01, 46.5] }, { id: 's2', name: 'Typed spot', distance_m: 90, bank: 'left', offset_m: 2, position: null }] as unknown as StoredSpot[];
-const sample = (some: Partial<StoredSample> = {}): StoredSample => ({
-  id: 'x', spotId: 's1', takenAt: '2026-05-14T12:00:00.000Z', depth_m: 0.4, depthEntered: { text: '40', unit: 'cm' }, volume_L: 14.25, volumeEntered: { text: '3', unit: 'pan' }, volumeState: 'loose', counts: { '+10': 0, '10-20': 1, '20-40': 2, '-40': 7 },
-  blackSand: 2, gold_mg: null, goldEntered: null, layer: '3. rust iron gravel', panner: 'Mara', note: 'said "so", and so', ...some,
-}) as StoredSample;
+const spots = [
+  { id: 's1', name: 'Otter bar', distance_m: 522, bank: 'right', offset_m: 5, position: [-33.01, 46.5] },
+  { id: 's2', name: 'Typed spot', distance_m: 90, bank: 'left', offset_m: 2, position: null },
+] as unknown as StoredSpot[];
+const sample = (some: Partial<StoredSample> = {}): StoredSample =>
+  ({
+    id: 'x',
+    spotId: 's1',
+    takenAt: '2026-05-14T12:00:00.000Z',
+    depth_m: 0.4,
+    depthEntered: { text: '40', unit: 'cm' },
+    volume_L: 14.25,
+    volumeEntered: { text: '3', unit: 'pan' },
+    volumeState: 'loose',
+    counts: { '+10': 0, '10-20': 1, '20-40': 2, '-40': 7 },
+    blackSand: 2,
+    gold_mg: null,
+    goldEntered: null,
+    layer: '3. rust iron gravel',
+    panner: 'Mara',
+    note: 'said "so", and so',
+    ...some,
+  }) as StoredSample;
 
 describe('samples saved', () => {
   test('without places nothing in the file tells where', () => {
     const csv = samplesAsCsv([sample()], spots, false);
     expect(csv).not.toMatch(/522|46\.5|distance/);
-    expect(Papa.parse<Record<string, string>>(csv, { header: true }).data[0]).toMatchObject({ spot: 'Otter bar', depth_m: '0.4', volume_L: '14.25', volume_as_typed: '3 pan', 'colors 20-40': '2', note: 'said "so", and so' });
+    expect(Papa.parse<Record<string, string>>(csv, { header: true }).data[0]).toMatchObject({
+      spot: 'Otter bar',
+      depth_m: '0.4',
+      volume_L: '14.25',
+      volume_as_typed: '3 pan',
+      'colors 20-40': '2',
+      note: 'said "so", and so',
+    });
   });
-  test('what a spreadsheet would take for a formula is made harmless', () => expect(samplesAsCsv([sample({ note: '=1+1' })], spots, false)).toMatch(/'=1\+1/));
+  test('what a spreadsheet would take for a formula is made harmless', () =>
+    expect(samplesAsCsv([sample({ note: '=1+1' })], spots, false)).toMatch(/'=1\+1/));
   test('the file with distances can be brought in again, and says the same', () => {
-    const { data, meta } = Papa.parse<Record<string, string>>(samplesAsCsv([sample(), sample({ spotId: 's2', gold_mg: 3.5 })], spots, true), { header: true });
+    const { data, meta } = Papa.parse<Record<string, string>>(
+      samplesAsCsv([sample(), sample({ spotId: 's2', gold_mg: 3.5 })], spots, true),
+      { header: true },
+    );
     const mapping = guessMapping(meta.fields ?? []);
-    const reader = new TableReader({ ...mapping, units: { ...mapping.units, volume: 'L', depth: 'm' } }, { groundId: 'g', length_m: 1000, line: null, spots: [], own: {}, now: '' });
+    const reader = new TableReader(
+      { ...mapping, units: { ...mapping.units, volume: 'L', depth: 'm' } },
+      { groundId: 'g', length_m: 1000, line: null, spots: [], own: {}, now: '' },
+    );
     const read = data.map((row, i) => reader.read(row, i + 2));
-    expect(read[0]).toMatchObject([{ spot: { name: 'Otter bar', distance_m: 522, bank: 'right', offset_m: 5 } }, { sample: { depth_m: 0.4, volume_L: 14.25, counts: { '10-20': 1, '20-40': 2, '-40': 7 }, takenAt: '2026-05-14T12:00:00.000Z' } }]);
+    expect(read[0]).toMatchObject([
+      { spot: { name: 'Otter bar', distance_m: 522, bank: 'right', offset_m: 5 } },
+      {
+        sample: {
+          depth_m: 0.4,
+          volume_L: 14.25,
+          counts: { '10-20': 1, '20-40': 2, '-40': 7 },
+          takenAt: '2026-05-14T12:00:00.000Z',
+        },
+      },
+    ]);
     expect(read[1]).toMatchObject([{ spot: { name: 'Typed spot' } }, { sample: { gold_mg: 3.5 } }]);
   });
   test('GeoJSON (RFC 7946): a point where there is one, none where there is not', () => {
-    const file = JSON.parse(samplesAsGeoJson([sample(), sample({ spotId: 's2' })], spots)) as { type: string; features: { geometry: { type: string; coordinates: number[] } | null; properties: Record<string, unknown> }[] };
+    const file = JSON.parse(samplesAsGeoJson([sample(), sample({ spotId: 's2' })], spots)) as {
+      type: string;
+      features: { geometry: { type: string; coordinates: number[] } | null; properties: Record<string, unknown> }[];
+    };
     expect(file.type).toBe('FeatureCollection');
     expect(file.features.map((f) => f.geometry)).toEqual([{ type: 'Point', coordinates: [-33.01, 46.5] }, null]);
     expect(file.features[0]?.properties).toMatchObject({ spot: 'Otter bar', 'colors -40': 7 });

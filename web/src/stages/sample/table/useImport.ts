@@ -9,12 +9,29 @@ import { FIELD_UNITS, guessMapping, type TableField, type TableMapping } from '.
 
 export type ImportStep =
   | { readonly at: 'choose'; readonly problem: string | null }
-  | { readonly at: 'map'; readonly seen: TableSeen; readonly mapping: TableMapping; readonly mixed: Readonly<Partial<Record<TableField, string>>> }
+  | {
+      readonly at: 'map';
+      readonly seen: TableSeen;
+      readonly mapping: TableMapping;
+      readonly mixed: Readonly<Partial<Record<TableField, string>>>;
+    }
   | { readonly at: 'checking'; readonly done: number }
   | { readonly at: 'report'; readonly seen: TableSeen; readonly mapping: TableMapping; readonly checked: TableChecked }
   | { readonly at: 'sending'; readonly done: number; readonly of: number }
-  | { readonly at: 'done'; readonly stored: number; readonly spots: number; readonly refused: readonly RefusedRow[]; readonly refusedRows: number }
-  | { readonly at: 'failed'; readonly says: string; readonly checked: TableChecked; readonly seen: TableSeen; readonly mapping: TableMapping };
+  | {
+      readonly at: 'done';
+      readonly stored: number;
+      readonly spots: number;
+      readonly refused: readonly RefusedRow[];
+      readonly refusedRows: number;
+    }
+  | {
+      readonly at: 'failed';
+      readonly says: string;
+      readonly checked: TableChecked;
+      readonly seen: TableSeen;
+      readonly mapping: TableMapping;
+    };
 
 export interface Import {
   readonly step: ImportStep;
@@ -35,7 +52,10 @@ export function useImport(ground: StoredGround, spots: readonly StoredSpot[]): I
   useEffect(() => {
     const thread = new Worker(new URL('../../../workers/table.worker.ts', import.meta.url), { type: 'module' });
     worker.current = wrap<TableWorker>(thread);
-    return () => { thread.terminate(); sending.current?.abort(); };
+    return () => {
+      thread.terminate();
+      sending.current?.abort();
+    };
   }, []);
 
   /** Columns whose cells name several units, in words. */
@@ -44,7 +64,8 @@ export function useImport(ground: StoredGround, spots: readonly StoredSpot[]): I
     for (const f of Object.keys(FIELD_UNITS) as TableField[]) {
       if (mapping.columns[f] === '' || !worker.current) continue;
       const units = await worker.current.units(f, mapping.columns[f]);
-      if (units.length > 1) found[f] = units.map(([u, n]) => `${n} ${u === '' ? 'without a unit' : `in ${u}`}`).join(', ');
+      if (units.length > 1)
+        found[f] = units.map(([u, n]) => `${n} ${u === '' ? 'without a unit' : `in ${u}`}`).join(', ');
     }
     return found;
   };
@@ -59,15 +80,32 @@ export function useImport(ground: StoredGround, spots: readonly StoredSpot[]): I
     step,
     read: async (text) => {
       const seen = await worker.current?.see(text);
-      if (!seen || seen.rows === 0 || seen.columns.length < 2) setStep({ at: 'choose', problem: 'This does not read as a table: a first line of column names, then a row for each sample.' });
+      if (!seen || seen.rows === 0 || seen.columns.length < 2)
+        setStep({
+          at: 'choose',
+          problem: 'This does not read as a table: a first line of column names, then a row for each sample.',
+        });
       else await toMap(seen, guessMapping(seen.columns));
     },
-    map: (mapping) => { if (step.at === 'map') void toMap(step.seen, mapping); },
+    map: (mapping) => {
+      if (step.at === 'map') void toMap(step.seen, mapping);
+    },
     check: async () => {
       if (step.at !== 'map' || !worker.current) return;
       const { seen, mapping } = step;
       setStep({ at: 'checking', done: 0 });
-      const checked = await worker.current.check(mapping, { groundId: ground.id, length_m: ground.length_m, line: ground.line, spots: spots.map(({ id, name }) => ({ id, name })), own: ownContainers(), now: new Date().toISOString() }, proxy((done) => setStep((s) => (s.at === 'checking' ? { at: 'checking', done } : s))));
+      const checked = await worker.current.check(
+        mapping,
+        {
+          groundId: ground.id,
+          length_m: ground.length_m,
+          line: ground.line,
+          spots: spots.map(({ id, name }) => ({ id, name })),
+          own: ownContainers(),
+          now: new Date().toISOString(),
+        },
+        proxy((done) => setStep((s) => (s.at === 'checking' ? { at: 'checking', done } : s))),
+      );
       if (checked) setStep({ at: 'report', seen, mapping, checked });
     },
     send: async (mode) => {
@@ -78,11 +116,20 @@ export function useImport(ground: StoredGround, spots: readonly StoredSpot[]): I
       sending.current = stop;
       setStep({ at: 'sending', done: 0, of });
       try {
-        const response = await fetch(`/api/v1/grounds/${ground.id}/samples/import?mode=${encodeURIComponent(mode)}`, { method: 'POST', signal: stop.signal, headers: { 'content-type': 'application/x-ndjson' }, body: checked.lines });
-        if (!response.ok || !response.body) throw new Error(((await response.json().catch(() => null)) as { detail?: string } | null)?.detail ?? `The server answered ${response.status}.`);
+        const response = await fetch(`/api/v1/grounds/${ground.id}/samples/import?mode=${encodeURIComponent(mode)}`, {
+          method: 'POST',
+          signal: stop.signal,
+          headers: { 'content-type': 'application/x-ndjson' },
+          body: checked.lines,
+        });
+        if (!response.ok || !response.body)
+          throw new Error(
+            ((await response.json().catch(() => null)) as { detail?: string } | null)?.detail ??
+              `The server answered ${response.status}.`,
+          );
         const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
         let end: ImportProgress | null = null;
-        for (let left = ''; ; ) {
+        for (let left = ''; ;) {
           const { value, done } = await reader.read();
           const lines = (left + (value ?? '')).split('\n');
           left = lines.pop() ?? '';
@@ -99,10 +146,27 @@ export function useImport(ground: StoredGround, spots: readonly StoredSpot[]): I
         void client.invalidateQueries({ queryKey: listKey('samples', ground.id) });
         void client.invalidateQueries({ queryKey: listKey('spots', ground.id) });
       } catch (error) {
-        setStep({ at: 'failed', checked, seen, mapping, says: stop.signal.aborted ? 'Stopped: nothing was stored.' : error instanceof TypeError ? 'There is no connection: nothing was stored. The checked rows are still here.' : (error as Error).message });
+        setStep({
+          at: 'failed',
+          checked,
+          seen,
+          mapping,
+          says: stop.signal.aborted
+            ? 'Stopped: nothing was stored.'
+            : error instanceof TypeError
+              ? 'There is no connection: nothing was stored. The checked rows are still here.'
+              : (error as Error).message,
+        });
       }
     },
-    back: () => { if (step.at === 'report' || step.at === 'failed') void toMap(step.seen, step.mapping); else setStep({ at: 'choose', problem: null }); },
-    cancel: () => { void worker.current?.stop(); sending.current?.abort(); if (step.at === 'checking') setStep({ at: 'choose', problem: null }); },
+    back: () => {
+      if (step.at === 'report' || step.at === 'failed') void toMap(step.seen, step.mapping);
+      else setStep({ at: 'choose', problem: null });
+    },
+    cancel: () => {
+      void worker.current?.stop();
+      sending.current?.abort();
+      if (step.at === 'checking') setStep({ at: 'choose', problem: null });
+    },
   };
 }

@@ -1,6 +1,13 @@
 import type { StoredSample, StoredSpot } from '@riffle/contract';
 import { COLOR_CLASSES, countColors, type ColorWeights } from '@riffle/core';
-import { createColumnHelper, createSortedRowModel, rowSortingFeature, sortFns, tableFeatures, useTable } from '@tanstack/react-table';
+import {
+  createColumnHelper,
+  createSortedRowModel,
+  rowSortingFeature,
+  sortFns,
+  tableFeatures,
+  useTable,
+} from '@tanstack/react-table';
 import { useMemo } from 'react';
 import { measureOf } from '../../../ribbon/spotGrades.ts';
 
@@ -13,14 +20,28 @@ export interface SampleRow {
   readonly volumeBank_L: number;
 }
 
-export function rowsOf(samples: readonly StoredSample[], spots: readonly StoredSpot[], swell_percent: number, weights_mg: ColorWeights): SampleRow[] {
+export function rowsOf(
+  samples: readonly StoredSample[],
+  spots: readonly StoredSpot[],
+  swell_percent: number,
+  weights_mg: ColorWeights,
+): SampleRow[] {
   const spotOf = new Map(spots.map((s) => [s.id, s]));
   return samples.map((sample) => {
     const spot = spotOf.get(sample.spotId);
     const { volumeBank_L } = measureOf(sample, swell_percent);
-    const counted = (Object.entries(weights_mg) as [keyof ColorWeights, number][]).reduce((sum, [c, w]) => sum + w * sample.counts[c], 0);
+    const counted = (Object.entries(weights_mg) as [keyof ColorWeights, number][]).reduce(
+      (sum, [c, w]) => sum + w * sample.counts[c],
+      0,
+    );
     const gold_mg = sample.gold_mg ?? (counted === 0 && sample.counts['+10'] > 0 ? null : counted);
-    return { sample, spot: spot?.name ?? '?', distance_m: spot?.distance_m ?? NaN, volumeBank_L, grade_mg_L: gold_mg === null ? null : gold_mg / volumeBank_L };
+    return {
+      sample,
+      spot: spot?.name ?? '?',
+      distance_m: spot?.distance_m ?? NaN,
+      volumeBank_L,
+      grade_mg_L: gold_mg === null ? null : gold_mg / volumeBank_L,
+    };
   });
 }
 
@@ -49,8 +70,20 @@ export function useSampleTable(all: readonly SampleRow[], only: Only, words: str
     return all.filter(({ sample: s, spot }) => {
       const blank = countColors(s.counts) === 0 && s.gold_mg === null;
       if (only !== 'all' && blank !== (only === 'blank')) return false;
-      return said === '' || spot.toLowerCase().includes(said) || s.layer.toLowerCase().includes(said) || s.note.toLowerCase().includes(said) || s.panner.toLowerCase().includes(said);
+      return (
+        said === '' ||
+        spot.toLowerCase().includes(said) ||
+        s.layer.toLowerCase().includes(said) ||
+        s.note.toLowerCase().includes(said) ||
+        s.panner.toLowerCase().includes(said)
+      );
     });
   }, [all, only, words]);
-  return useTable({ features, columns, data, getRowId: (r) => r.sample.id, initialState: { sorting: [{ id: 'date', desc: true }] } });
+  return useTable({
+    features,
+    columns,
+    data,
+    getRowId: (r) => r.sample.id,
+    initialState: { sorting: [{ id: 'date', desc: true }] },
+  });
 }
