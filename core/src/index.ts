@@ -229,3 +229,12 @@ export { carriedGravel_m3_s } from './set/feed.ts';
 export { DOUBLE_TAP_MS, tallyRun, type RunEvent, type RunTally } from './run/tallyRun.ts';
 export { HEAD_STRETCH_M, sectionSplit, type BoxSection, type SectionSplit } from './clean/sectionSplit.ts';
 export { creditGold, type CleanupCredit, type Credit } from './books/creditGold.ts';
+export {
+  exactSum_mg,
+  keepBook,
+  type BookAmounts,
+  type GroundBook,
+  type KeptTally,
+  type WeighedCleanup,
+} from './books/keepBook.ts';
+export { weighedCleanups, type BookCleanup, type BookRun, type BookSetup } from './books/weighedCleanups.ts';

@@ -3,7 +3,7 @@ import helmet from '@fastify/helmet';
 import rateLimit from '@fastify/rate-limit';
 import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
-import fastify, { type FastifyInstance } from 'fastify';
+import fastify, { type FastifyInstance, type FastifyRequest } from 'fastify';
 import { jsonSchemaTransform, jsonSchemaTransformObject, validatorCompiler } from 'fastify-type-provider-zod';
 import type pg from 'pg';
 import { existsSync } from 'node:fs';
@@ -23,9 +23,16 @@ import { sampleRoutes } from './sample/routes.ts';
 import { setRoutes } from './set/routes.ts';
 import { sumsRoutes } from './sums/routes.ts';
 
+declare module 'fastify' {
+  interface FastifyRequest {
+    crewId: string;
+  }
+}
+
 export interface AppOptions {
   readonly pool: pg.Pool;
-  readonly crewId: string;
+  /** Whose book a request opens. Every route takes the crew from here. */
+  readonly crewOf: (request: FastifyRequest) => string;
   /** Folder of the built interface; left out where only the API is wanted. */
   readonly webDir?: string;
   readonly logger?: boolean;
@@ -38,7 +45,7 @@ const LARGEST_BODY_BYTES = 1024 * 1024;
 /** The whole server, not yet listening. */
 export async function buildApp({
   pool,
-  crewId,
+  crewOf,
   webDir,
   logger = false,
   rate = 30_000,
@@ -54,6 +61,10 @@ export async function buildApp({
   app.setSerializerCompiler(() => JSON.stringify);
   app.setErrorHandler(errorHandler);
   app.addHook('onRequest', ownHostOnly);
+  app.decorateRequest('crewId', '');
+  app.addHook('onRequest', async (request) => {
+    request.crewId = crewOf(request);
+  });
 
   await app.register(helmet, {
     strictTransportSecurity: false,
@@ -96,16 +107,16 @@ export async function buildApp({
 
   await app.register(
     async (api) => {
-      groundRoutes(api, pool, crewId);
-      readRoutes(api, pool, crewId);
-      dayRoutes(api, pool, crewId);
-      mapRoutes(api, pool, crewId);
-      deviceRoutes(api, pool, crewId);
-      sampleRoutes(api, pool, crewId);
-      setRoutes(api, pool, crewId);
-      runRoutes(api, pool, crewId);
-      cleanRoutes(api, pool, crewId);
-      booksRoutes(api, pool, crewId);
+      groundRoutes(api, pool);
+      readRoutes(api, pool);
+      dayRoutes(api, pool);
+      mapRoutes(api, pool);
+      deviceRoutes(api, pool);
+      sampleRoutes(api, pool);
+      setRoutes(api, pool);
+      runRoutes(api, pool);
+      cleanRoutes(api, pool);
+      booksRoutes(api, pool);
       sumsRoutes(api);
       api.get(
         '/health',

@@ -24,7 +24,12 @@ export async function startServer({
 }: ServerOptions): Promise<{ port: number; demoLoaded: boolean; close: () => Promise<void> }> {
   await migrate(databaseUrl, migrationsDir);
   const pool = openPool(databaseUrl);
-  const app = await buildApp({ pool, crewId: ONLY_CREW_ID, logger: true, ...(webDir !== undefined && { webDir }) });
+  const app = await buildApp({
+    pool,
+    crewOf: () => ONLY_CREW_ID,
+    logger: true,
+    ...(webDir !== undefined && { webDir }),
+  });
   const isNew = await ensureCrew(pool, ONLY_CREW_ID, demo ? 'Corran crew' : 'My crew');
   await app.ready();
   if (isNew && demo) {

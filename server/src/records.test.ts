@@ -118,7 +118,7 @@ describe('records', () => {
     const ground = await stored('grounds', newGround());
     const otherCrew = uuidv7();
     await server.pool.query('insert into crew (id, name) values ($1, $2)', [otherCrew, 'Others']);
-    const other = await buildApp({ pool: server.pool, crewId: otherCrew });
+    const other = await buildApp({ pool: server.pool, crewOf: () => otherCrew });
     expect(
       (await other.inject({ url: '/api/v1/grounds', headers: { host: 'localhost' } })).json<{ items: unknown[] }>()
         .items,

@@ -44,7 +44,7 @@ export function useTestServer(): TestServer {
     await asOwner(`create database ${name} template riffle_template`);
     server.pool = openPool(clusterUrl.replace(/postgres$/, name));
     await ensureCrew(server.pool, crewId, 'Test crew');
-    server.app = await buildApp({ pool: server.pool, crewId });
+    server.app = await buildApp({ pool: server.pool, crewOf: () => crewId });
   });
   afterAll(async () => {
     await server.app.close();

@@ -3,7 +3,7 @@ import { Tally } from '@riffle/contract';
 import type { Db } from '../db/pool.ts';
 
 const CleanedUp = z.object({ day: z.string(), gold_mg: z.number(), boxWasClean: z.boolean(), tallies: z.array(Tally) });
-export type CleanedUp = z.infer<typeof CleanedUp>;
+type CleanedUp = z.infer<typeof CleanedUp>;
 
 /**
  * Every clean-up of a ground with its gold (summed exactly, as numeric) and the tallies of its runs. `boxWasClean` is false when

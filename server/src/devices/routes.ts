@@ -1,14 +1,14 @@
-import { Id, Problem, StoredGround } from '@riffle/contract';
+import { Id, Problem } from '@riffle/contract';
 import { gaugeCsv, walkNmea } from '@riffle/demo';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import type pg from 'pg';
 import { z } from 'zod';
-import { findGround } from '../ground/queries.ts';
+import { grounds } from '../ground/queries.ts';
 import { Refusal } from '../http/problems.ts';
 
 /** Simulated devices that stand in for real ones: a receiver that walks up a ground, and a river gauge. */
-export function deviceRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: string): void {
+export function deviceRoutes(scope: FastifyInstance, pool: pg.Pool): void {
   const app = scope.withTypeProvider<ZodTypeProvider>();
 
   app.get(
@@ -22,9 +22,9 @@ export function deviceRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: stri
       },
     },
     async (request, reply) => {
-      const found = await findGround(pool, crewId, request.query.ground);
-      if (!found) throw new Refusal('NOT_FOUND', 'That ground is not in the book.');
-      const { line } = StoredGround.parse(found);
+      const ground = await grounds.find(pool, request.crewId, request.query.ground);
+      if (!ground) throw new Refusal('NOT_FOUND', 'That ground is not in the book.');
+      const { line } = ground;
       if (!line) throw new Refusal('NO_LINE', 'This ground was typed by name and length: there is no line to walk.');
       return reply
         .header('content-type', 'text/plain; charset=us-ascii')

@@ -1,18 +1,15 @@
-import type { Spot } from '@riffle/contract';
 import {
   FileDecisions,
   FIRST_ID,
   GroundFile,
   Id,
-  NewGround,
   NewLine,
-  NewSpot,
-  PageQuery,
   Problem,
   SPOT_KINDS,
   StoredGround,
-  StoredSpot,
-  page,
+  type Ground,
+  type Spot,
+  type StoredSpot,
 } from '@riffle/contract';
 import { centreLine, thinLine } from '@riffle/core';
 import type { FastifyInstance } from 'fastify';
@@ -22,25 +19,14 @@ import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
 import { inTransaction } from '../db/pool.ts';
 import { Refusal } from '../http/problems.ts';
-import { asPage, listOfGround, putRecord } from '../http/recordRoutes.ts';
-import {
-  findGround,
-  findLine,
-  findSpot,
-  insertGroundWithLine,
-  listGrounds,
-  listSpots,
-  MOST_SPOTS,
-  writeGround,
-  writeLine,
-  writeSpot,
-} from './queries.ts';
+import { recordRoutes } from '../http/recordRoutes.ts';
+import { findLine, grounds, insertGroundWithLine, MOST_SPOTS, spots, writeLine } from './queries.ts';
 import { readGroundFile, type ReadGround } from './readGroundFile.ts';
 
 /** Largest file read: a track of 100 000 points with times is about 15 MB. */
 export const LARGEST_FILE_BYTES = 32 * 1024 * 1024;
 
-export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: string): void {
+export function groundRoutes(scope: FastifyInstance, pool: pg.Pool): void {
   const app = scope.withTypeProvider<ZodTypeProvider>();
   // Files come as their own bytes, whatever the browser calls them.
   app.addContentTypeParser(
@@ -49,26 +35,8 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: stri
     (_request, body, done) => done(null, body),
   );
 
-  putRecord(app, pool, crewId, {
-    path: 'grounds',
-    sent: NewGround,
-    kept: StoredGround,
-    write: writeGround,
-    find: findGround,
-  });
-  putRecord(app, pool, crewId, { path: 'spots', sent: NewSpot, kept: StoredSpot, write: writeSpot, find: findSpot });
-  listOfGround(app, pool, crewId, 'spots', StoredSpot, listSpots);
-
-  app.get(
-    '/grounds',
-    { schema: { tags: ['grounds'], querystring: PageQuery, response: { 200: page(StoredGround) } } },
-    async (request) =>
-      asPage(
-        StoredGround,
-        await listGrounds(pool, crewId, request.query.after, request.query.limit),
-        request.query.limit,
-      ),
-  );
+  recordRoutes(app, pool, grounds);
+  recordRoutes(app, pool, spots);
 
   app.post(
     '/ground-files',
@@ -100,20 +68,26 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: stri
       const read = readGroundFile(fileText(request.body));
       const stored = await inTransaction(pool, async (db) => {
         const footFirst = request.query.flow === 'against' ? [...read.points] : [...read.points].reverse();
-        const ground = {
+        const ground: Ground = {
           id,
           name: request.query.name,
           kind: request.query.kind,
           length_m: read.length_m,
           swell_percent: read.swell_percent,
           note: read.note,
+          deleted: false,
+          tide: null,
+          profile: [],
+          joins: null,
         };
-        const made = await insertGroundWithLine(db, crewId, ground, footFirst, thinLine(footFirst, 0.5, 2000));
-        if (made) for (const spot of spotsOf(read, id, request.query.flow)) await writeSpot(db, crewId, spot, 0);
+        const made = await insertGroundWithLine(db, request.crewId, ground, footFirst, thinLine(footFirst, 0.5, 2000));
+        if (made) await spots.insertMany(db, request.crewId, spotsOf(read, id, request.query.flow));
         return made;
       });
       // The same id again: the file had landed and its answer was lost.
-      return reply.code(stored ? 201 : 200).send(StoredGround.parse(stored ?? (await findGround(pool, crewId, id))));
+      return reply
+        .code(stored ? 201 : 200)
+        .send(stored ?? StoredGround.parse(await grounds.find(pool, request.crewId, id)));
     },
   );
 
@@ -133,25 +107,33 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: stri
       const { line, baseVersion } = request.body;
       const centre = centreLine(line);
       const written = await inTransaction(pool, async (db) => {
-        const made = await writeLine(db, crewId, id, line, thinLine(line, 0.5, 2000), centre.length_m, baseVersion);
+        const made = await writeLine(
+          db,
+          request.crewId,
+          id,
+          line,
+          thinLine(line, 0.5, 2000),
+          centre.length_m,
+          baseVersion,
+        );
         if (!made) return null;
-        for (const row of await listSpots(db, crewId, id, FIRST_ID, MOST_SPOTS)) {
-          const spot = StoredSpot.parse(row);
+        for (const spot of await spots.list(db, request.crewId, id, FIRST_ID, MOST_SPOTS)) {
           const at = spot.position
             ? centre.locate(spot.position)
             : { distance_m: Math.min(spot.distance_m, centre.length_m) };
-          if (at.distance_m !== spot.distance_m) await writeSpot(db, crewId, { ...spot, ...at }, spot.version);
+          if (at.distance_m !== spot.distance_m)
+            await spots.write(db, request.crewId, { ...spot, ...at }, spot.version);
         }
         return made;
       });
-      if (written) return StoredGround.parse(written);
-      const found = await findGround(pool, crewId, id);
-      if (!found) throw new Refusal('NOT_FOUND', 'That ground is not in the book.');
+      if (written) return written;
+      const current = await grounds.find(pool, request.crewId, id);
+      if (!current) throw new Refusal('NOT_FOUND', 'That ground is not in the book.');
       throw new Refusal(
         'CHANGED',
         'Someone changed this ground after you opened it. Look at theirs, then draw again.',
         undefined,
-        { current: StoredGround.parse(found) },
+        { current },
       );
     },
   );
@@ -167,20 +149,19 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: stri
       },
     },
     async (request, reply) => {
-      const found = await findGround(pool, crewId, request.params.id);
-      if (!found) throw new Refusal('NOT_FOUND', 'That ground is not in the book.');
-      const ground = StoredGround.parse(found);
-      const line = await findLine(pool, crewId, ground.id);
+      const ground = await grounds.find(pool, request.crewId, request.params.id);
+      if (!ground) throw new Refusal('NOT_FOUND', 'That ground is not in the book.');
+      const line = await findLine(pool, request.crewId, ground.id);
       if (!line)
         throw new Refusal('NO_LINE', 'This ground was typed by name and length: it has no line to write into a file.');
-      const spots = (await listSpots(pool, crewId, ground.id, FIRST_ID, MOST_SPOTS))
-        .map((row) => StoredSpot.parse(row))
-        .filter((s) => !s.deleted);
+      const places = (await spots.list(pool, request.crewId, ground.id, FIRST_ID, MOST_SPOTS)).filter(
+        (s) => !s.deleted,
+      );
       return reply
         .header('content-type', 'application/geo+json')
         .header('content-disposition', `attachment; filename="${fileName(ground.name)}.geojson"`)
         .serializer(JSON.stringify)
-        .send(asGeoJson(ground, line, spots));
+        .send(asGeoJson(ground, line, places));
     },
   );
 }

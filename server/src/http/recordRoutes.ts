@@ -3,37 +3,30 @@ import type { FastifyInstance } from 'fastify';
 import type pg from 'pg';
 import { isDeepStrictEqual } from 'node:util';
 import { z } from 'zod';
-import { inTransaction, type Db } from '../db/pool.ts';
+import { inTransaction } from '../db/pool.ts';
+import type { Kept, RecordKind, Sent } from '../db/recordKind.ts';
 import { Refusal } from './problems.ts';
 
-/** What every aggregate has on the wire. */
-interface Sent {
-  readonly id: string;
-  readonly baseVersion: number;
-}
-interface Kept {
-  readonly id: string;
-  readonly version: number;
-  readonly updatedAt: string;
-}
-
-/** How one kind of record is kept. `write` answers null when the stored version is not `baseVersion`. */
-export interface RecordKind<S extends Sent, K extends Kept> {
-  readonly path: string;
-  readonly sent: z.ZodType<S>;
-  readonly kept: z.ZodType<K>;
-  readonly write: (db: Db, crewId: string, record: S, baseVersion: number) => Promise<unknown>;
-  readonly find: (db: Db, crewId: string, id: string) => Promise<unknown>;
+/**
+ * The calls every kind of record has: PUT /<path>/:id for a whole record, and its list by pages in id order,
+ * GET /grounds/:groundId/<path> or GET /<path> for what belongs to the crew.
+ */
+export function recordRoutes<S extends Sent, K extends Kept>(
+  scope: FastifyInstance,
+  pool: pg.Pool,
+  kind: RecordKind<S, K>,
+): void {
+  putRecord(scope, pool, kind);
+  listRecords(scope, pool, kind);
 }
 
 /**
- * PUT /<path>/:id for an aggregate written whole. 201 when new, 200 when changed or when the very same write has landed
- * before (a lost reply can be asked for again), 409 with both copies when someone else wrote meanwhile.
+ * 201 when new, 200 when changed or when the very same write has landed before (a lost reply can be asked for again),
+ * 409 with both copies when someone else wrote meanwhile.
  */
-export function putRecord<S extends Sent, K extends Kept>(
+function putRecord<S extends Sent, K extends Kept>(
   scope: FastifyInstance,
   pool: pg.Pool,
-  crewId: string,
   kind: RecordKind<S, K>,
 ): void {
   scope.put(
@@ -53,16 +46,17 @@ export function putRecord<S extends Sent, K extends Kept>(
         throw new Refusal('INVALID', 'The id in the address is not the id in the record.', [
           { path: 'id', message: 'Must be the id in the address.' },
         ]);
-      const written = await inTransaction(pool, (db) => kind.write(db, crewId, sent, sent.baseVersion));
-      if (written) {
-        const kept = kind.kept.parse(written);
-        return reply.code(kept.version === 1 ? 201 : 200).send(kept);
-      }
-      const found = await kind.find(pool, crewId, id);
-      if (!found)
+      const written = await inTransaction(pool, (db) => kind.write(db, request.crewId, sent, sent.baseVersion));
+      if (written) return reply.code(written.version === 1 ? 201 : 200).send(written);
+      const current = await kind.find(pool, request.crewId, id);
+      if (!current)
         throw new Refusal('NOT_FOUND', 'This record is not in the book, so it cannot be changed. Send it as new.');
-      const current = kind.kept.parse(found);
       if (current.version === sent.baseVersion + 1 && sameContent(sent, current)) return reply.code(200).send(current);
+      const moved = groundOf(sent) !== groundOf(current);
+      if (moved && current.version === sent.baseVersion)
+        throw new Refusal('INVALID', 'A record stays on its ground. Write a new one there and take this one out.', [
+          { path: 'groundId', message: 'This record is of another ground and stays there.' },
+        ]);
       throw new Refusal(
         'CHANGED',
         'Someone changed this record after you opened it. Your copy is kept here beside theirs.',
@@ -73,47 +67,32 @@ export function putRecord<S extends Sent, K extends Kept>(
   );
 }
 
+function listRecords<S extends Sent, K extends Kept>(
+  scope: FastifyInstance,
+  pool: pg.Pool,
+  kind: RecordKind<S, K>,
+): void {
+  const schema = { tags: [kind.path], querystring: PageQuery, response: { 200: page(kind.kept), '4xx': Problem } };
+  const answer = async (crewId: string, groundId: string | null, query: unknown) => {
+    const { after, limit } = query as z.infer<typeof PageQuery>;
+    const items = await kind.list(pool, crewId, groundId, after, limit);
+    return { items, next: items.length === limit ? (items.at(-1)?.id ?? null) : null };
+  };
+  if (kind.ofGround) {
+    scope.get(
+      `/grounds/:groundId/${kind.path}`,
+      { schema: { ...schema, params: z.object({ groundId: Id }) } },
+      (request) => answer(request.crewId, (request.params as { groundId: string }).groundId, request.query),
+    );
+  } else scope.get(`/${kind.path}`, { schema }, (request) => answer(request.crewId, null, request.query));
+}
+
+const groundOf = (record: object): unknown => ('groundId' in record ? record.groundId : null);
+
 /** Every field that was sent stands in the stored copy with the same value. */
 function sameContent(sent: Sent, current: Kept): boolean {
   const stored = current as unknown as Record<string, unknown>;
   return Object.entries(sent).every(
     ([name, value]) => name === 'baseVersion' || isDeepStrictEqual(value, stored[name]),
   );
-}
-
-/** GET /grounds/:groundId/<path>: pages in id order. */
-export function listOfGround<K extends Kept>(
-  scope: FastifyInstance,
-  pool: pg.Pool,
-  crewId: string,
-  path: string,
-  kept: z.ZodType<K>,
-  list: (db: Db, crewId: string, groundId: string, after: string, limit: number) => Promise<unknown[]>,
-): void {
-  scope.get(
-    `/grounds/:groundId/${path}`,
-    {
-      schema: {
-        tags: [path],
-        params: z.object({ groundId: Id }),
-        querystring: PageQuery,
-        response: { 200: page(kept), '4xx': Problem },
-      },
-    },
-    async (request) => {
-      const { groundId } = request.params as { groundId: string };
-      const { after, limit } = request.query as z.infer<typeof PageQuery>;
-      return asPage(kept, await list(pool, crewId, groundId, after, limit), limit);
-    },
-  );
-}
-
-/** Rows as a page: `next` is the last id when the page is full. */
-export function asPage<K extends Kept>(
-  kept: z.ZodType<K>,
-  rows: unknown[],
-  limit: number,
-): { items: K[]; next: string | null } {
-  const items = rows.map((row) => kept.parse(row));
-  return { items, next: items.length === limit ? (items.at(-1)?.id ?? null) : null };
 }

@@ -1,20 +1,11 @@
-import { Id, NewAttachment, NewOutline, Problem, StoredAttachment, StoredOutline } from '@riffle/contract';
+import { Id, Problem } from '@riffle/contract';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import type pg from 'pg';
 import { z } from 'zod';
 import { Refusal } from '../http/problems.ts';
-import { listOfGround, putRecord } from '../http/recordRoutes.ts';
-import {
-  findAttachment,
-  findAttachmentFile,
-  findOutline,
-  listAttachments,
-  listOutlines,
-  writeAttachment,
-  writeAttachmentFile,
-  writeOutline,
-} from './queries.ts';
+import { recordRoutes } from '../http/recordRoutes.ts';
+import { attachments, findAttachmentFile, outlines, writeAttachmentFile } from './queries.ts';
 
 /** Largest file kept; pictures are made smaller before they are sent. */
 export const LARGEST_ATTACHMENT_BYTES = 8 * 1024 * 1024;
@@ -27,7 +18,7 @@ const BEGINS: Readonly<Record<string, (b: Buffer) => boolean>> = {
   'application/pdf': (b) => b.toString('latin1', 0, 5) === '%PDF-',
 };
 
-export function mapRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: string): void {
+export function mapRoutes(scope: FastifyInstance, pool: pg.Pool): void {
   const app = scope.withTypeProvider<ZodTypeProvider>();
   app.addContentTypeParser(
     Object.keys(BEGINS),
@@ -35,22 +26,8 @@ export function mapRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: string)
     (_request, body, done) => done(null, body),
   );
 
-  putRecord(app, pool, crewId, {
-    path: 'outlines',
-    sent: NewOutline,
-    kept: StoredOutline,
-    write: writeOutline,
-    find: findOutline,
-  });
-  listOfGround(app, pool, crewId, 'outlines', StoredOutline, listOutlines);
-  putRecord(app, pool, crewId, {
-    path: 'attachments',
-    sent: NewAttachment,
-    kept: StoredAttachment,
-    write: writeAttachment,
-    find: findAttachment,
-  });
-  listOfGround(app, pool, crewId, 'attachments', StoredAttachment, listAttachments);
+  recordRoutes(app, pool, outlines);
+  recordRoutes(app, pool, attachments);
 
   app.put(
     '/attachments/:id/file',
@@ -65,16 +42,16 @@ export function mapRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: string)
     },
     async (request, reply) => {
       const { id } = request.params;
-      const found = await findAttachment(pool, crewId, id);
-      if (!found) throw new Refusal('NOT_FOUND', 'Write the attachment first, then its file.');
-      const { mime } = StoredAttachment.parse(found);
+      const attachment = await attachments.find(pool, request.crewId, id);
+      if (!attachment) throw new Refusal('NOT_FOUND', 'Write the attachment first, then its file.');
+      const { mime } = attachment;
       const bytes = request.body as Buffer;
       if (!Buffer.isBuffer(bytes) || !BEGINS[mime]?.(bytes))
         throw new Refusal(
           'FILE_UNREADABLE',
           `This is not a whole ${mime === 'application/pdf' ? 'PDF' : 'picture'} of the kind it says it is. Choose the file again.`,
         );
-      await writeAttachmentFile(pool, crewId, id, bytes);
+      await writeAttachmentFile(pool, request.crewId, id, bytes);
       return reply.code(204).send(null);
     },
   );
@@ -90,7 +67,7 @@ export function mapRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: string)
       },
     },
     async (request, reply) => {
-      const file = await findAttachmentFile(pool, crewId, request.params.id);
+      const file = await findAttachmentFile(pool, request.crewId, request.params.id);
       if (!file) throw new Refusal('NOT_FOUND', 'That file is not in the book, or has not arrived yet.');
       // A file never changes under its address.
       return reply

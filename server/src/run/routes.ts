@@ -1,4 +1,4 @@
-import { Id, LoggedEvent, NewEvents, NewRun, Problem, RunWithEvents, StoredRun, type Tally } from '@riffle/contract';
+import { Id, NewEvents, Problem, RunWithEvents, type LoggedEvent, type Tally } from '@riffle/contract';
 import { tallyRun, type RunEvent } from '@riffle/core';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
@@ -6,23 +6,22 @@ import type pg from 'pg';
 import { z } from 'zod';
 import { inTransaction } from '../db/pool.ts';
 import { Refusal } from '../http/problems.ts';
-import { listOfGround, putRecord } from '../http/recordRoutes.ts';
-import { appendEvents, findRun, listEvents, listRuns, lockRun, writeRun, writeTally } from './queries.ts';
+import { recordRoutes } from '../http/recordRoutes.ts';
+import { appendEvents, listEvents, lockRun, runs, writeTally } from './queries.ts';
 
-export function runRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: string): void {
+export function runRoutes(scope: FastifyInstance, pool: pg.Pool): void {
   const app = scope.withTypeProvider<ZodTypeProvider>();
-  putRecord(app, pool, crewId, { path: 'runs', sent: NewRun, kept: StoredRun, write: writeRun, find: findRun });
-  listOfGround(app, pool, crewId, 'runs', StoredRun, listRuns);
+  recordRoutes(app, pool, runs);
 
   app.get(
     '/runs/:id',
     { schema: { tags: ['runs'], params: z.object({ id: Id }), response: { 200: RunWithEvents, '4xx': Problem } } },
     async (request) => {
-      const run = await findRun(pool, crewId, request.params.id);
+      const run = await runs.find(pool, request.crewId, request.params.id);
       if (!run) throw new Refusal('NOT_FOUND', 'That run is not in the book.');
       return {
-        ...StoredRun.parse(run),
-        events: (await listEvents(pool, crewId, request.params.id)).map((row) => LoggedEvent.parse(row)),
+        ...run,
+        events: await listEvents(pool, request.crewId, request.params.id),
       };
     },
   );
@@ -41,12 +40,12 @@ export function runRoutes(scope: FastifyInstance, pool: pg.Pool, crewId: string)
     async (request) => {
       const { id } = request.params;
       return inTransaction(pool, async (db) => {
-        const run = await lockRun(db, crewId, id);
+        const run = await lockRun(db, request.crewId, id);
         if (!run) throw new Refusal('NOT_FOUND', 'That run is not in the book. Send the run first.');
-        await appendEvents(db, crewId, run.groundId, id, request.body.events);
-        const events = (await listEvents(db, crewId, id)).map((row) => LoggedEvent.parse(row));
-        const kept = await writeTally(db, crewId, id, tallyOf(run.startedAt, events));
-        return { ...StoredRun.parse(kept), events };
+        await appendEvents(db, request.crewId, run.groundId, id, request.body.events);
+        const events = await listEvents(db, request.crewId, id);
+        const kept = await writeTally(db, request.crewId, id, tallyOf(run.startedAt, events));
+        return { ...kept, events };
       });
     },
   );

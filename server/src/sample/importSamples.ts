@@ -1,8 +1,10 @@
 import { ImportLine, type ImportProgress, type RefusedRow, type Sample } from '@riffle/contract';
 import type pg from 'pg';
-import { writeSpot } from '../ground/queries.ts';
-import { insertSamples, listSpotIds, SAMPLES_A_STATEMENT } from './queries.ts';
+import { spots } from '../ground/queries.ts';
+import { listSpotIds, samples } from './queries.ts';
 
+/** Samples one statement inserts. */
+const SAMPLES_A_STATEMENT = 2000;
 /** Refused rows told one by one; beyond it their number. */
 const MOST_TOLD = 1000;
 
@@ -32,7 +34,7 @@ export async function* importSamples(
   try {
     await client.query('begin');
     open = true;
-    const spots = await listSpotIds(client, crewId, groundId);
+    const spotIds = await listSpotIds(client, crewId, groundId);
     let batch: Sample[] = [];
     for (const line of linesOf(body)) {
       read++;
@@ -42,27 +44,27 @@ export async function* importSamples(
         const { spot } = parsed.data;
         if (spot.groundId !== groundId) refuse(0, 'groundId', `The spot ${spot.name} is of another ground.`);
         else {
-          await writeSpot(client, crewId, spot, 0);
-          spots.add(spot.id);
+          await spots.write(client, crewId, spot, 0);
+          spotIds.add(spot.id);
           made++;
         }
       } else {
         const { row, sample } = parsed.data;
         if (sample.groundId !== groundId) refuse(row, 'groundId', 'This row is of another ground.');
-        else if (!spots.has(sample.spotId)) refuse(row, 'spotId', 'Its spot is not on this ground.');
+        else if (!spotIds.has(sample.spotId)) refuse(row, 'spotId', 'Its spot is not on this ground.');
         else if (sample.pitId !== null || sample.lotId !== null)
           refuse(row, 'pitId', 'A row brought in names no pit and no bag.');
         else batch.push(sample);
       }
       if (batch.length === SAMPLES_A_STATEMENT) {
-        await insertSamples(client, crewId, batch);
+        await samples.insertMany(client, crewId, batch);
         stored += batch.length;
         batch = [];
         if (gone.aborted) throw new Error('abandoned');
         yield say({ read });
       }
     }
-    await insertSamples(client, crewId, batch);
+    await samples.insertMany(client, crewId, batch);
     stored += batch.length;
     if (refusedRows > 0 && mode === 'all or nothing') {
       await client.query('rollback');

@@ -1,87 +1,226 @@
-import type { Lot, Sample } from '@riffle/contract';
+import {
+  NewContainer,
+  NewLot,
+  NewPit,
+  NewSample,
+  NewSamplePlan,
+  NewScreening,
+  NewSeeding,
+  NewSizeWord,
+  StoredContainer,
+  StoredLot,
+  StoredPit,
+  StoredSample,
+  StoredSamplePlan,
+  StoredScreening,
+  StoredSeeding,
+  StoredSizeWord,
+} from '@riffle/contract';
 import type { Db } from '../db/pool.ts';
+import { parts, recordKind } from '../db/recordKind.ts';
 
-const SAMPLE = `id, version, updated_at as "updatedAt", deleted, ground_id as "groundId", spot_id as "spotId", taken_at as "takenAt",
-  depth_m, depth_entered as "depthEntered", volume_l as "volume_L", volume_entered as "volumeEntered", volume_state as "volumeState",
-  json_build_object('+10', colors_over_10, '10-20', colors_10_20, '20-40', colors_20_40, '-40', colors_under_40) as counts,
-  black_sand as "blackSand", gold_mg, gold_entered as "goldEntered",
-  pit_id as "pitId", layer, lot_id as "lotId", case when bucket_nth is not null then json_build_object('nth', bucket_nth, 'of', bucket_of) end as bucket, way, panner, took_min, grown_in as "grownIn", from_safety_pan as "fromSafetyPan", seen_with as "seenWith", note`;
+export const samples = recordKind({
+  path: 'samples',
+  table: 'sample',
+  sent: NewSample,
+  kept: StoredSample,
+  fields: {
+    groundId: 'ground_id',
+    spotId: 'spot_id',
+    takenAt: 'taken_at',
+    depth_m: 'depth_m',
+    depthEntered: 'depth_entered',
+    volume_L: 'volume_l',
+    volumeEntered: 'volume_entered',
+    volumeState: 'volume_state',
+    counts: parts({
+      '+10': 'colors_over_10',
+      '10-20': 'colors_10_20',
+      '20-40': 'colors_20_40',
+      '-40': 'colors_under_40',
+    }),
+    blackSand: 'black_sand',
+    gold_mg: 'gold_mg',
+    goldEntered: 'gold_entered',
+    pitId: 'pit_id',
+    layer: 'layer',
+    lotId: 'lot_id',
+    bucket: parts({ nth: 'bucket_nth', of: 'bucket_of' }, { orNull: true }),
+    way: 'way',
+    panner: 'panner',
+    took_min: 'took_min',
+    grownIn: 'grown_in',
+    fromSafetyPan: 'from_safety_pan',
+    seenWith: 'seen_with',
+    note: 'note',
+  },
+  added: {},
+});
 
-const SAMPLE_COLUMNS = `crew_id, id, ground_id, deleted, spot_id, taken_at, depth_m, depth_entered, volume_l, volume_entered, volume_state,
-  colors_over_10, colors_10_20, colors_20_40, colors_under_40, black_sand, gold_mg, gold_entered, note,
-  pit_id, layer, lot_id, bucket_nth, bucket_of, way, panner, took_min, grown_in, from_safety_pan, seen_with`;
+export const lots = recordKind({
+  path: 'lots',
+  table: 'lot',
+  sent: NewLot,
+  kept: StoredLot,
+  fields: {
+    groundId: 'ground_id',
+    spotId: 'spot_id',
+    tag: 'tag',
+    layer: 'layer',
+    volume_L: 'volume_l',
+    volumeEntered: 'volume_entered',
+    screen: 'screen',
+    takenAt: 'taken_at',
+    state: 'state',
+    place: 'place',
+    holder: 'holder',
+    samplePlanId: 'sample_plan_id',
+    fromDepth_m: 'from_depth_m',
+    toDepth_m: 'to_depth_m',
+    note: 'note',
+  },
+  added: {},
+});
 
-const sampleValues = (crewId: string, s: Sample): unknown[] => [
-  crewId,
-  s.id,
-  s.groundId,
-  s.deleted,
-  s.spotId,
-  s.takenAt,
-  s.depth_m,
-  s.depthEntered,
-  s.volume_L,
-  s.volumeEntered,
-  s.volumeState,
-  s.counts['+10'],
-  s.counts['10-20'],
-  s.counts['20-40'],
-  s.counts['-40'],
-  s.blackSand,
-  s.gold_mg,
-  s.goldEntered,
-  s.note,
-  s.pitId,
-  s.layer,
-  s.lotId,
-  s.bucket?.nth ?? null,
-  s.bucket?.of ?? null,
-  s.way,
-  s.panner,
-  s.took_min,
-  s.grownIn,
-  s.fromSafetyPan,
-  s.seenWith,
-];
-const places = (from: number, count: number): string =>
-  `(${Array.from({ length: count }, (_, i) => `$${from + i}`).join(', ')})`;
+export const pits = recordKind({
+  path: 'pits',
+  table: 'pit',
+  sent: NewPit,
+  kept: StoredPit,
+  fields: {
+    groundId: 'ground_id',
+    spotId: 'spot_id',
+    name: 'name',
+    dugAt: 'dug_at',
+    planned: 'planned',
+    length_m: 'length_m',
+    lengthEntered: 'length_entered',
+    width_m: 'width_m',
+    widthEntered: 'width_entered',
+    batter: 'batter',
+    layers: 'layers',
+    bottom: 'bottom',
+    waterAt_m: 'water_at_m',
+    crevice: 'crevice',
+    filledIn: 'filled_in',
+    putBack: 'put_back',
+    note: 'note',
+  },
+  added: {},
+});
 
-/** Null: `baseVersion` is not the stored one. */
-export async function writeSample(db: Db, crewId: string, s: Sample, baseVersion: number): Promise<unknown> {
-  const values = sampleValues(crewId, s);
-  const { rows } =
-    baseVersion === 0
-      ? await db.query(
-          `insert into sample (${SAMPLE_COLUMNS}) values ${places(1, values.length)} on conflict do nothing returning ${SAMPLE}`,
-          values,
-        )
-      : await db.query(
-          `update sample set version = version + 1, updated_at = now(), deleted = $4, spot_id = $5, taken_at = $6, depth_m = $7, depth_entered = $8,
-         volume_l = $9, volume_entered = $10, volume_state = $11, colors_over_10 = $12, colors_10_20 = $13, colors_20_40 = $14, colors_under_40 = $15,
-         black_sand = $16, gold_mg = $17, gold_entered = $18, note = $19, pit_id = $20, layer = $21, lot_id = $22, bucket_nth = $23, bucket_of = $24,
-         way = $25, panner = $26, took_min = $27, grown_in = $28, from_safety_pan = $29, seen_with = $30
-       where crew_id = $1 and id = $2 and ground_id = $3 and version = $31 returning ${SAMPLE}`,
-          [...values, baseVersion],
-        );
-  return rows[0] ?? null;
+export const screenings = recordKind({
+  path: 'screenings',
+  table: 'screening',
+  sent: NewScreening,
+  kept: StoredScreening,
+  fields: {
+    groundId: 'ground_id',
+    spotId: 'spot_id',
+    lotId: 'lot_id',
+    screenedAt: 'screened_at',
+    measure: 'measure',
+    way: 'way',
+    moisture_percent: 'moisture_percent',
+    wentIn: 'went_in',
+    wentInEntered: 'went_in_entered',
+    screens: 'screens',
+    through: 'through',
+    throughEntered: 'through_entered',
+    note: 'note',
+  },
+  added: {},
+});
+
+export const containers = recordKind({
+  path: 'containers',
+  table: 'container',
+  sent: NewContainer,
+  kept: StoredContainer,
+  fields: { name: 'name', volume_L: 'volume_l', volumeEntered: 'volume_entered', way: 'way', note: 'note' },
+  added: {},
+});
+
+export const seedings = recordKind({
+  path: 'seedings',
+  table: 'seeding',
+  sent: NewSeeding,
+  kept: StoredSeeding,
+  fields: {
+    panner: 'panner',
+    seededAt: 'seeded_at',
+    size: 'size',
+    putIn: 'put_in',
+    cameBack: 'came_back',
+    note: 'note',
+  },
+  added: {},
+});
+
+export const sizeWords = recordKind({
+  path: 'size-words',
+  table: 'size_word',
+  sent: NewSizeWord,
+  kept: StoredSizeWord,
+  fields: { word: 'word', size: 'size' },
+  added: {},
+});
+
+const planRow = recordKind({
+  path: 'sample-plans',
+  table: 'sample_plan',
+  sent: NewSamplePlan,
+  kept: StoredSamplePlan,
+  fields: {
+    groundId: 'ground_id',
+    name: 'name',
+    pattern: 'pattern',
+    madeAt: 'made_at',
+    bag_L: 'bag_l',
+    bagEntered: 'bag_entered',
+    note: 'note',
+  },
+  added: {},
+});
+
+/** A plan taken out takes the bags nobody dug along, and brings them back when it is put back. `write` is called inside a transaction. */
+export const samplePlans: typeof planRow = {
+  ...planRow,
+  write: async (db, crewId, plan, baseVersion) => {
+    const found = await planRow.find(db, crewId, plan.id);
+    if (found?.deleted && !plan.deleted && found.version === baseVersion) await bringBackUndug(db, crewId, plan.id);
+    const written = await planRow.write(db, crewId, plan, baseVersion);
+    if (written && plan.deleted) await dropUndug(db, crewId, plan.id);
+    return written;
+  },
+};
+
+/** What a plan leaves when it is taken out: bags nobody dug go with it, and points nobody sampled or dug at. */
+async function dropUndug(db: Db, crewId: string, samplePlanId: string): Promise<void> {
+  await db.query(
+    `update lot set deleted = true, version = version + 1, updated_at = now()
+     where crew_id = $1 and sample_plan_id = $2 and state = 'planned' and not deleted`,
+    [crewId, samplePlanId],
+  );
+  await db.query(
+    `update spot set deleted = true, version = version + 1, updated_at = now() where crew_id = $1 and sample_plan_id = $2 and not deleted
+       and not exists (select 1 from sample s where s.crew_id = $1 and s.spot_id = spot.id and not s.deleted)
+       and not exists (select 1 from pit p where p.crew_id = $1 and p.spot_id = spot.id and not p.deleted)
+       and not exists (select 1 from lot l where l.crew_id = $1 and l.spot_id = spot.id and not l.deleted)`,
+    [crewId, samplePlanId],
+  );
 }
 
-/** Samples one statement inserts. */
-export const SAMPLES_A_STATEMENT = 2000;
-
-/** Inserts many new samples at once, sent as one JSON value: a parameter a field would be twenty times slower. Those whose id is there already are left as they are. */
-export async function insertSamples(db: Db, crewId: string, samples: readonly Sample[]): Promise<void> {
-  if (samples.length === 0) return;
-  await db.query(
-    `insert into sample (${SAMPLE_COLUMNS})
-     select $1, s.id, s."groundId", s.deleted, s."spotId", s."takenAt", s."depth_m", s."depthEntered", s."volume_L", s."volumeEntered", s."volumeState",
-       (s.counts->>'+10')::int, (s.counts->>'10-20')::int, (s.counts->>'20-40')::int, (s.counts->>'-40')::int, s."blackSand", s.gold_mg, s."goldEntered", s.note,
-       s."pitId", s.layer, s."lotId", (s.bucket->>'nth')::smallint, (s.bucket->>'of')::smallint, s.way, s.panner, s.took_min, s."grownIn", s."fromSafetyPan", s."seenWith"
-     from jsonb_to_recordset($2::jsonb) as s(id uuid, "groundId" uuid, deleted boolean, "spotId" uuid, "takenAt" timestamptz, depth_m double precision, "depthEntered" jsonb, "volume_L" double precision, "volumeEntered" jsonb, "volumeState" text,
-       counts jsonb, "blackSand" smallint, gold_mg numeric, "goldEntered" jsonb, note text, "pitId" uuid, layer text, "lotId" uuid, bucket jsonb, way text, panner text, took_min double precision, "grownIn" integer, "fromSafetyPan" integer, "seenWith" jsonb)
-     on conflict do nothing`,
-    [crewId, JSON.stringify(samples)],
-  );
+/** Undoes `dropUndug`: what went in the same moment as the plan comes back. Called before the plan itself is written anew. */
+async function bringBackUndug(db: Db, crewId: string, samplePlanId: string): Promise<void> {
+  for (const table of ['lot', 'spot'] as const) {
+    await db.query(
+      `update ${table} set deleted = false, version = ${table}.version + 1, updated_at = now() from sample_plan p
+       where ${table}.crew_id = $1 and ${table}.sample_plan_id = $2 and ${table}.deleted
+         and p.crew_id = $1 and p.id = $2 and p.deleted and ${table}.updated_at = p.updated_at`,
+      [crewId, samplePlanId],
+    );
+  }
 }
 
 /** Which of these spots are on the ground. */
@@ -91,81 +230,4 @@ export async function listSpotIds(db: Db, crewId: string, groundId: string): Pro
     groundId,
   ]);
   return new Set(rows.map((r) => r.id));
-}
-
-export async function findSample(db: Db, crewId: string, id: string): Promise<unknown> {
-  const { rows } = await db.query(`select ${SAMPLE} from sample where crew_id = $1 and id = $2`, [crewId, id]);
-  return rows[0] ?? null;
-}
-
-export async function listSamples(
-  db: Db,
-  crewId: string,
-  groundId: string,
-  after: string,
-  limit: number,
-): Promise<unknown[]> {
-  const { rows } = await db.query<object>(
-    `select ${SAMPLE} from sample where crew_id = $1 and ground_id = $2 and id > $3 order by id limit $4`,
-    [crewId, groundId, after, limit],
-  );
-  return rows;
-}
-
-const LOT = `id, version, updated_at as "updatedAt", deleted, ground_id as "groundId", spot_id as "spotId", tag, layer, volume_l as "volume_L", volume_entered as "volumeEntered", screen, taken_at as "takenAt", state, place, holder, sample_plan_id as "samplePlanId", from_depth_m as "fromDepth_m", to_depth_m as "toDepth_m", note`;
-
-/** Null: `baseVersion` is not the stored one. */
-export async function writeLot(db: Db, crewId: string, l: Lot, baseVersion: number): Promise<unknown> {
-  const values = [
-    crewId,
-    l.id,
-    l.groundId,
-    l.deleted,
-    l.spotId,
-    l.tag,
-    l.layer,
-    l.volume_L,
-    l.volumeEntered,
-    l.screen,
-    l.takenAt,
-    l.state,
-    l.place,
-    l.holder,
-    l.note,
-    l.samplePlanId,
-    l.fromDepth_m,
-    l.toDepth_m,
-  ];
-  const { rows } =
-    baseVersion === 0
-      ? await db.query(
-          `insert into lot (crew_id, id, ground_id, deleted, spot_id, tag, layer, volume_l, volume_entered, screen, taken_at, state, place, holder, note, sample_plan_id, from_depth_m, to_depth_m)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18) on conflict (crew_id, id) do nothing returning ${LOT}`,
-          values,
-        )
-      : await db.query(
-          `update lot set version = version + 1, updated_at = now(), deleted = $4, spot_id = $5, tag = $6, layer = $7, volume_l = $8, volume_entered = $9, screen = $10, taken_at = $11, state = $12, place = $13, holder = $14, note = $15, sample_plan_id = $16, from_depth_m = $17, to_depth_m = $18
-       where crew_id = $1 and id = $2 and ground_id = $3 and version = $19 returning ${LOT}`,
-          [...values, baseVersion],
-        );
-  return rows[0] ?? null;
-}
-
-export async function findLot(db: Db, crewId: string, id: string): Promise<unknown> {
-  const { rows } = await db.query(`select ${LOT} from lot where crew_id = $1 and id = $2`, [crewId, id]);
-  return rows[0] ?? null;
-}
-
-export async function listLots(
-  db: Db,
-  crewId: string,
-  groundId: string,
-  after: string,
-  limit: number,
-): Promise<unknown[]> {
-  const { rows } = await db.query<object>(
-    `select ${LOT} from lot where crew_id = $1 and ground_id = $2 and id > $3 order by id limit $4`,
-    [crewId, groundId, after, limit],
-  );
-  return rows;
 }

@@ -1,0 +1,78 @@
+import { describe, expect, test } from '@jest/globals';
+import { keepBook } from './keepBook.ts';
+import { weighedCleanups, type BookCleanup } from './weighedCleanups.ts';
+
+const tally = (bySpot_L: Record<string, number>, running_s = 3600) => ({
+  buckets: Object.keys(bySpot_L).length,
+  volumeLoose_L: Object.values(bySpot_L).reduce((a, b) => a + b, 0),
+  bySpot_L,
+  running_s,
+});
+const setups = [
+  { id: 'at-a', rigId: 'long box' },
+  { id: 'at-b', rigId: 'short box' },
+];
+const runs = [
+  { id: 'r1', groundId: 'g', setupId: 'at-a', tally: tally({ A: 118 }) },
+  { id: 'r2', groundId: 'g', setupId: 'at-a', tally: tally({ A: 59, B: 59 }) },
+  { id: 'r3', groundId: 'g', setupId: 'at-b', tally: tally({ B: 118 }) },
+  { id: 'r4', groundId: 'g', setupId: 'at-b', tally: tally({ B: 236 }, 1800) },
+  { id: 'away', groundId: 'h', setupId: 'at-a', tally: tally({ X: 10 }) },
+];
+const cleanup = (
+  id: string,
+  day: number,
+  runIds: string[],
+  mg: number[],
+  more: Partial<BookCleanup> = {},
+): BookCleanup => ({
+  id,
+  groundId: 'g',
+  cleanedAt: `2026-05-0${day}T18:00:00.000Z`,
+  runIds,
+  sections: mg.map((gold_mg) => ({ gold_mg })),
+  rinsedClean: 'yes',
+  ...more,
+});
+
+describe('the book from records, by hand', () => {
+  const cleanups = [
+    cleanup('c1', 1, ['r1'], [0.1, 0.2]),
+    cleanup('c3', 3, ['r3'], [5]),
+    cleanup('c2', 4, ['r2'], [7]),
+    cleanup('elsewhere', 2, ['away'], [99], { groundId: 'h', rinsedClean: 'no' }),
+  ];
+  const { cleanups: weighed, unweighed } = weighedCleanups('g', cleanups, runs, setups);
+  const book = keepBook('g', 18, weighed, unweighed);
+
+  test('gold adds up exactly, and volumes are in the bank', () => {
+    expect(book.total).toEqual({
+      gold_mg: 12.3,
+      cleanups: 3,
+      // 118 L three times over, loose; 18 % swell.
+      volumeBank_L: expect.closeTo(300, 9),
+      running_s: 3 * 3600,
+      buckets: 4,
+    });
+  });
+  test('a mix of two spots is a line of its own, never shared out', () =>
+    expect(book.lines.map((l) => [l.spotIds, l.gold_mg])).toEqual([
+      [['A', 'B'], 7],
+      [['B'], 5],
+      [['A'], 0.3],
+    ]));
+  test('a box left unrinsed on another ground may hold its old gold here; another box does not', () =>
+    expect(Object.fromEntries(book.lines.map((l) => [l.spotIds.join('+'), l.mayHoldOldGold]))).toEqual({
+      'A+B': true,
+      B: false,
+      A: false,
+    }));
+  test('a run no clean-up counts lies un-weighed, on its own ground only', () =>
+    expect(book.unweighed).toEqual({ volumeBank_L: expect.closeTo(200, 9), running_s: 1800, buckets: 1, runs: 1 }));
+  test('days come in their order', () =>
+    expect(book.days.map((d) => [d.day, d.gold_mg])).toEqual([
+      ['2026-05-01', 0.3],
+      ['2026-05-03', 5],
+      ['2026-05-04', 7],
+    ]));
+});

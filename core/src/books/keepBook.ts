@@ -1,0 +1,102 @@
+import { bankVolume_L } from '../measures/containers.ts';
+import { creditGold } from './creditGold.ts';
+
+/** What a run came to, as it is kept with the run. Volumes loose. */
+export interface KeptTally {
+  readonly buckets: number;
+  readonly volumeLoose_L: number;
+  readonly bySpot_L: Readonly<Record<string, number>>;
+  readonly running_s: number;
+}
+
+/** A clean-up with its gold and what the runs behind it came to. */
+export interface WeighedCleanup {
+  /** The day it was weighed, YYYY-MM-DD in UTC. */
+  readonly day: string;
+  readonly gold_mg: number;
+  /** False when the clean-up of the same box before this one was not rinsed clean. */
+  readonly boxWasClean: boolean;
+  readonly tallies: readonly KeptTally[];
+}
+
+export interface BookAmounts {
+  volumeBank_L: number;
+  gold_mg: number;
+  running_s: number;
+  buckets: number;
+  cleanups: number;
+}
+
+/** What a ground gave: by source (one spot, or the mix of several), by day, in all, and what lies un-weighed in the box. */
+export interface GroundBook {
+  groundId: string;
+  lines: (BookAmounts & { spotIds: string[]; mayHoldOldGold: boolean })[];
+  total: BookAmounts;
+  unweighed: { volumeBank_L: number; running_s: number; buckets: number; runs: number };
+  days: (BookAmounts & { day: string })[];
+}
+
+/** The book of a ground from its clean-ups and the runs not weighed yet. Volumes in the bank, by the ground's swell; gold adds up exactly. */
+export function keepBook(
+  groundId: string,
+  swell_percent: number,
+  cleanups: readonly WeighedCleanup[],
+  unweighed: readonly KeptTally[],
+): GroundBook {
+  const bank = (loose_L: number): number => bankVolume_L(loose_L, swell_percent);
+  const amounts = (some: readonly WeighedCleanup[]): BookAmounts => ({
+    gold_mg: exactSum_mg(some.map((c) => c.gold_mg)),
+    cleanups: some.length,
+    ...work(
+      some.flatMap((c) => c.tallies),
+      bank,
+    ),
+  });
+  const credits = cleanups.map((c) => ({
+    gold_mg: c.gold_mg,
+    boxWasClean: c.boxWasClean,
+    bySpot_L: addUp(c.tallies),
+  }));
+  const sourceKey = (bySpot_L: Readonly<Record<string, number>>): string =>
+    creditGold([{ gold_mg: 0, bySpot_L, boxWasClean: true }])[0]?.spotIds.join('+') ?? '';
+
+  const lines = creditGold(credits).map((credit) => {
+    const behind = cleanups.filter((_, i) => sourceKey(credits[i]?.bySpot_L ?? {}) === credit.spotIds.join('+'));
+    return {
+      spotIds: credit.spotIds.filter((id) => id !== ''),
+      ...amounts(behind),
+      mayHoldOldGold: credit.mayHoldOldGold,
+    };
+  });
+  const days = [...new Set(cleanups.map((c) => c.day))];
+  return {
+    groundId,
+    lines: lines.sort((a, b) => b.gold_mg - a.gold_mg),
+    total: amounts(cleanups),
+    unweighed: { ...work(unweighed, bank), runs: unweighed.filter((t) => t.buckets > 0).length },
+    days: days.map((day) => ({ day, ...amounts(cleanups.filter((c) => c.day === day)) })),
+  };
+}
+
+function work(
+  tallies: readonly KeptTally[],
+  bank: (loose_L: number) => number,
+): { volumeBank_L: number; running_s: number; buckets: number } {
+  const total = (of: (t: KeptTally) => number): number => tallies.reduce((sum, t) => sum + of(t), 0);
+  return {
+    volumeBank_L: bank(total((t) => t.volumeLoose_L)),
+    running_s: total((t) => t.running_s),
+    buckets: total((t) => t.buckets),
+  };
+}
+
+function addUp(tallies: readonly KeptTally[]): Record<string, number> {
+  const sum: Record<string, number> = {};
+  for (const t of tallies)
+    for (const [spot, litres] of Object.entries(t.bySpot_L)) sum[spot] = (sum[spot] ?? 0) + litres;
+  return sum;
+}
+
+/** Milligrams with at most four decimals, added as whole tenths of micrograms so that no rounding creeps in. */
+export const exactSum_mg = (mg: readonly number[]): number =>
+  mg.reduce((sum, x) => sum + Math.round(x * 10_000), 0) / 10_000;

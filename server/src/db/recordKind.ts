@@ -1,0 +1,195 @@
+import type { z } from 'zod';
+import type { Db } from './pool.ts';
+
+/** What every record has on the wire beside its own fields. */
+export interface Sent {
+  readonly id: string;
+  readonly deleted: boolean;
+  readonly baseVersion: number;
+}
+export interface Kept {
+  readonly id: string;
+  readonly version: number;
+  readonly updatedAt: string;
+  readonly deleted: boolean;
+}
+
+/** How a field lies in its table: the SQL that reads it, and what each of its columns takes of the field's value. */
+interface FieldColumns {
+  readonly read: string;
+  readonly write: readonly {
+    readonly column: string;
+    readonly of: (value: unknown) => unknown;
+    /** What an update sets the column to, given the parameter; left out, the parameter itself. */
+    readonly set?: (parameter: string) => string;
+  }[];
+}
+/** The name of a column that holds the field as it is (lists and objects as JSON), or something more. */
+type FieldInTable = string | FieldColumns;
+
+const asIs = (value: unknown): unknown => value;
+
+/** A day without a time of day, as YYYY-MM-DD. */
+export const day = (column: string): FieldColumns => ({
+  read: `to_char(${column}, 'YYYY-MM-DD')`,
+  write: [{ column, of: asIs }],
+});
+
+/** An object whose parts have a column each. With `orNull`, no part is set where the object is null. */
+export const parts = (columns: Readonly<Record<string, string>>, { orNull = false } = {}): FieldColumns => {
+  const named = Object.entries(columns);
+  const built = `json_build_object(${named.map(([name, column]) => `'${name}', ${column}`).join(', ')})`;
+  return {
+    read: orNull ? `case when ${named[0]?.[1]} is not null then ${built} end` : built,
+    write: named.map(([name, column]) => ({
+      column,
+      of: (value) => (value === null ? null : (value as Record<string, unknown>)[name]),
+    })),
+  };
+};
+
+/** A column that an update sets by an expression of its own; `set` is given the parameter. */
+export const setBy = (column: string, set: (parameter: string) => string): FieldColumns => ({
+  read: column,
+  write: [{ column, of: asIs, set }],
+});
+
+/** A field kept in a table of its own: read by this SQL, written by the stage. */
+export const elsewhere = (read: string): FieldColumns => ({ read, write: [] });
+
+type OwnFields<S extends Sent> = Exclude<keyof S & string, keyof Sent>;
+type AddedFields<S extends Sent, K extends Kept> = Exclude<keyof K & string, keyof S | keyof Kept>;
+
+interface Description<S extends Sent, K extends Kept> {
+  /** The path segment under /api/v1, and the list's name. */
+  readonly path: string;
+  readonly table: string;
+  readonly sent: z.ZodType<S>;
+  readonly kept: z.ZodType<K>;
+  /** Every field a writer sends. A field forgotten here does not compile. */
+  readonly fields: { readonly [F in OwnFields<S>]: FieldInTable };
+  /** Fields only the server writes: the SQL that reads each. */
+  readonly added: { readonly [F in AddedFields<S, K>]: string };
+}
+
+/** A record as written: what was sent less the version it was based on. */
+export type Written<S extends Sent> = Omit<S, 'baseVersion'>;
+
+/** One kind of record as it is kept: its statements, made once from its description. Rows are parsed on the way out. */
+export interface RecordKind<S extends Sent, K extends Kept> {
+  readonly path: string;
+  readonly table: string;
+  readonly sent: z.ZodType<S>;
+  readonly kept: z.ZodType<K>;
+  /** Belongs to one ground, and stays there; otherwise to the crew. */
+  readonly ofGround: boolean;
+  /** What `select` and `returning` name, for the statements a stage writes by hand. */
+  readonly reads: string;
+  /** Columns by field, for tests that hold the limits of both against each other. */
+  readonly columns: ReadonlyMap<string, readonly string[]>;
+  /** Writes the whole record if `baseVersion` is the stored one (0: not stored yet). Null: nothing was written. */
+  readonly write: (db: Db, crewId: string, record: Written<S>, baseVersion: number) => Promise<K | null>;
+  /** As `write`, for a kind with fields in tables of their own, which the stage writes after it: whether the row was written. */
+  readonly writeRow: (db: Db, crewId: string, record: Written<S>, baseVersion: number) => Promise<boolean>;
+  readonly find: (db: Db, crewId: string, id: string) => Promise<K | null>;
+  /** In id order from the one after `after`; of one ground, or of the crew where the kind belongs to no ground. */
+  readonly list: (db: Db, crewId: string, groundId: string | null, after: string, limit: number) => Promise<K[]>;
+  /** Many new records in one statement, sent as one JSON value: a parameter a field would be twenty times slower. Those there already are left as they are. */
+  readonly insertMany: (db: Db, crewId: string, records: readonly Written<S>[]) => Promise<void>;
+}
+
+const HEAD: Readonly<Record<keyof Kept, string>> = {
+  id: 'id',
+  version: 'version',
+  updatedAt: 'updated_at',
+  deleted: 'deleted',
+};
+
+/**
+ * Makes the statements of a kind from its description.
+ * @throws Error at start when a field of the kept schema is read nowhere: a default of the schema would fill it in silently
+ */
+export function recordKind<S extends Sent, K extends Kept>(description: Description<S, K>): RecordKind<S, K> {
+  const { path, table, sent, kept } = description;
+  const fields = new Map(Object.entries<FieldInTable>(description.fields).map(([name, f]) => [name, inTable(f)]));
+  const readAs = new Map([
+    ...Object.entries(HEAD),
+    ...[...fields].map(([name, f]) => [name, f.read] as const),
+    ...Object.entries<string>(description.added),
+  ]);
+  for (const name of fieldsOf(kept)) if (!readAs.has(name)) throw new Error(`${path}: ${name} is read from no column.`);
+
+  const reads = [...readAs].map(([name, sql]) => `${sql} as "${name}"`).join(', ');
+  const written = [...fields].flatMap(([name, f]) => f.write.map((w) => ({ name, ...w })));
+  const columns = ['crew_id', 'id', 'deleted', ...written.map((w) => w.column)];
+  const ofGround = fields.has('groundId');
+
+  const rowOf = (crewId: string, record: Written<S>): unknown[] => [
+    crewId,
+    record.id,
+    record.deleted,
+    ...written.map((w) => w.of((record as unknown as Record<string, unknown>)[w.name])),
+  ];
+  const placeOf = (column: string): string => `$${columns.indexOf(column) + 1}`;
+  const insert = `insert into ${table} (${columns.join(', ')}) values (${columns.map(placeOf).join(', ')}) on conflict (crew_id, id) do nothing returning ${reads}`;
+  const sets = written
+    .filter((w) => w.column !== 'ground_id')
+    .map((w) => `${w.column} = ${w.set?.(placeOf(w.column)) ?? placeOf(w.column)}`);
+  const update = `update ${table} set version = version + 1, updated_at = now(), ${['deleted = $3', ...sets].join(', ')}
+    where crew_id = $1 and id = $2${ofGround ? ` and ground_id = ${placeOf('ground_id')}` : ''} and version = $${columns.length + 1} returning ${reads}`;
+  const insertMany = `insert into ${table} (${columns.join(', ')})
+    select $1, ${columns
+      .slice(1)
+      .map((c) => `r.${c}`)
+      .join(', ')} from jsonb_populate_recordset(null::${table}, $2) as r on conflict (crew_id, id) do nothing`;
+  const find = `select ${reads} from ${table} where crew_id = $1 and id = $2`;
+  const list = ofGround
+    ? `select ${reads} from ${table} where crew_id = $1 and ground_id = $4 and id > $2 order by id limit $3`
+    : `select ${reads} from ${table} where crew_id = $1 and id > $2 order by id limit $3`;
+
+  const rowWritten = async (db: Db, crewId: string, record: Written<S>, baseVersion: number): Promise<unknown> => {
+    const row = rowOf(crewId, record).map(asParameter);
+    const { rows } = await (baseVersion === 0 ? db.query(insert, row) : db.query(update, [...row, baseVersion]));
+    return rows[0] ?? null;
+  };
+  return {
+    path,
+    table,
+    sent,
+    kept,
+    ofGround,
+    reads,
+    columns: new Map([...fields].map(([name, f]) => [name, f.write.map((w) => w.column)])),
+    write: async (db, crewId, record, baseVersion) => {
+      const row = await rowWritten(db, crewId, record, baseVersion);
+      return row === null ? null : kept.parse(row);
+    },
+    writeRow: async (db, crewId, record, baseVersion) => (await rowWritten(db, crewId, record, baseVersion)) !== null,
+    find: async (db, crewId, id) => {
+      const { rows } = await db.query(find, [crewId, id]);
+      return rows[0] ? kept.parse(rows[0]) : null;
+    },
+    list: async (db, crewId, groundId, after, limit) => {
+      const { rows } = await db.query<object>(list, [crewId, after, limit, ...(ofGround ? [groundId] : [])]);
+      return rows.map((row) => kept.parse(row));
+    },
+    insertMany: async (db, crewId, records) => {
+      if (records.length === 0) return;
+      const rows = records.map((record) => {
+        const row = rowOf(crewId, record);
+        return Object.fromEntries(columns.map((column, i) => [column, row[i]]));
+      });
+      await db.query(insertMany, [crewId, JSON.stringify(rows)]);
+    },
+  };
+}
+
+const inTable = (field: FieldInTable): FieldColumns =>
+  typeof field === 'string' ? { read: field, write: [{ column: field, of: asIs }] } : field;
+
+/** The driver would write a list as an array of PostgreSQL; Riffle's lists are JSON. */
+const asParameter = (value: unknown): unknown =>
+  typeof value === 'object' && value !== null ? JSON.stringify(value) : value;
+
+const fieldsOf = (schema: z.ZodType): string[] =>
+  Object.keys((schema as z.ZodType & { readonly shape?: object }).shape ?? {});
