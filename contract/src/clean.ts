@@ -1,13 +1,14 @@
 import { z } from 'zod';
 import { Lining } from './set.ts';
-import { Based, Entered, goldRounded, Id, Note, notNegative, Stored, Timestamp, Whole } from './shared.ts';
+import { MOST, NUMBERS, TEXTS } from './limits.ts';
+import { Based, Entered, goldRounded, Id, Note, Stored, text, Timestamp, Whole, within } from './shared.ts';
 
 export const CleanSection = z.object({
-  name: z.string().max(60),
-  from_m: notNegative(10, 'm'),
-  to_m: notNegative(10, 'm'),
+  name: text(TEXTS.section),
+  from_m: within(NUMBERS.section_m),
+  to_m: within(NUMBERS.section_m),
   lining: Lining,
-  gold_mg: notNegative(100_000_000, 'mg').overwrite(goldRounded),
+  gold_mg: within(NUMBERS.sectionGold_mg).overwrite(goldRounded),
   goldEntered: Entered,
 });
 
@@ -17,12 +18,12 @@ export const Cleanup = Whole.extend({
   runIds: z
     .array(Id)
     .min(1, 'Say which run this gold came from.')
-    .max(200)
+    .max(MOST.runsOfACleanup)
     .overwrite((ids) => [...new Set(ids)].sort()),
   cleanedAt: Timestamp,
   /** From the head of the box down, not overlapping. */
-  sections: z.array(CleanSection).min(1, 'Weigh at least one section.').max(20),
-  blackSand_g: notNegative(1_000_000, 'g').nullable(),
+  sections: z.array(CleanSection).min(1, 'Weigh at least one section.').max(MOST.sections),
+  blackSand_g: within(NUMBERS.blackSand_g).nullable(),
   blackSandEntered: Entered.nullable(),
   /** Was everything rinsed out, carpets too? */
   rinsedClean: z.enum(['yes', 'no', 'unknown']),

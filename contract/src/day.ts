@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { DAY_AIMS, DAY_WAYS } from './kinds.ts';
-import { Based, Id, Name, Note, notNegative, positive, Stored, Whole } from './shared.ts';
-
-const Minute = z.int('Give a time of day.').min(0, 'Not before midnight.').max(1440, 'Not after midnight.');
+import { MOST, NUMBERS } from './limits.ts';
+import { Along, Based, Id, Name, Note, Offset, Stored, Whole, wholeWithin, within } from './shared.ts';
 
 /** A place of the plan in its order: a spot, or a place of signs no spot was marked for. */
 const PlannedStop = z.object({
@@ -10,36 +9,36 @@ const PlannedStop = z.object({
   placeId: z.string().min(1).max(60),
   spotId: Id.nullable(),
   name: Name,
-  distance_m: notNegative(1_000_000, 'm'),
+  distance_m: Along,
   bank: z.enum(['left', 'right', 'mid']),
-  offset_m: notNegative(5000, 'm'),
-  work_min: z.int('Give whole minutes.').min(1, 'At least a minute.').max(1440, 'At most a day.'),
+  offset_m: Offset,
+  work_min: wholeWithin(NUMBERS.work_min, 'Give whole minutes.'),
 });
 
 /** A day on one ground: when back, from where, with what, and which places in which order. */
-export const Plan = Whole.extend({
+export const DaySheet = Whole.extend({
   groundId: Id,
   day: z.iso.date(),
-  start_min: Minute.max(1439, 'Before midnight.'),
-  back_min: Minute,
+  start_min: wholeWithin(NUMBERS.startMinute, 'Give a time of day.'),
+  back_min: wholeWithin(NUMBERS.backMinute, 'Give a time of day.'),
   /** Where one starts and comes back to, as a distance along the line. */
-  start_m: notNegative(1_000_000, 'm'),
-  limit_kg: positive(200, 'kg'),
-  tools: z.array(z.object({ name: Name, kg: notNegative(100, 'kg') })).max(40, 'At most 40 tools.'),
+  start_m: Along,
+  limit_kg: within(NUMBERS.carry_kg),
+  tools: z.array(z.object({ name: Name, kg: within(NUMBERS.tool_kg) })).max(MOST.tools, 'At most 40 tools.'),
   aim: z.enum(DAY_AIMS),
   way: z.enum(DAY_WAYS),
   /** The ground is frozen: only rock and water give. */
   frozen: z.boolean(),
   /** No water where one digs: what is dug is carried to it. */
   waterAway: z.boolean(),
-  stops: z.array(PlannedStop).max(60, 'At most 60 places.'),
+  stops: z.array(PlannedStop).max(MOST.stops, 'At most 60 places.'),
   note: Note,
 });
 const forward = { error: 'Be back after you start.', path: ['back_min'] };
-export const NewPlan = Plan.extend(Based.shape)
+export const NewDaySheet = DaySheet.extend(Based.shape)
   .refine((p) => p.start_min < p.back_min, forward)
-  .meta({ id: 'NewPlan' });
-export const StoredPlan = Plan.extend(Stored.shape).meta({ id: 'Plan' });
-export type Plan = z.infer<typeof Plan>;
+  .meta({ id: 'NewDaySheet' });
+export const StoredDaySheet = DaySheet.extend(Stored.shape).meta({ id: 'DaySheet' });
+export type DaySheet = z.infer<typeof DaySheet>;
 export type PlannedStop = z.infer<typeof PlannedStop>;
-export type StoredPlan = z.infer<typeof StoredPlan>;
+export type StoredDaySheet = z.infer<typeof StoredDaySheet>;

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { CONSTITUENT_NAMES, DEFAULT_SWELL_PERCENT } from '@riffle/core';
 import { GROUND_KINDS, SPOT_KINDS } from './kinds.ts';
-import { Based, Entered, Id, Name, Note, notNegative, positive, Stored, Whole } from './shared.ts';
+import { MOST, NUMBERS } from './limits.ts';
+import { Along, Based, Entered, Id, Name, Note, Offset, Stored, Whole, within } from './shared.ts';
 
 /** Longitude, latitude in degrees (WGS 84), height in metres where known. */
 export const Position = z
@@ -11,17 +12,17 @@ export const Position = z
 
 /** A beach's tide as a table prints it: amplitudes and Greenwich phase lags about a mean level. */
 const TideConstants = z.object({
-  meanLevel_m: z.number('Give a number in m.').min(-20, 'At least -20 m.').max(20, 'At most 20 m.'),
+  meanLevel_m: within(NUMBERS.tideLevel_m),
   /** The sand can be worked while the water stands lower than this. */
-  workBelow_m: z.number('Give a number in m.').min(-20, 'At least -20 m.').max(20, 'At most 20 m.'),
+  workBelow_m: within(NUMBERS.tideLevel_m),
   constituents: z
     .array(
       z.object({
         name: z.enum(
           CONSTITUENT_NAMES as [(typeof CONSTITUENT_NAMES)[number], ...(typeof CONSTITUENT_NAMES)[number][]],
         ),
-        amplitude_m: notNegative(20, 'm'),
-        phase_deg: z.number('Give degrees.').min(-360, 'At least -360°.').max(360, 'At most 360°.'),
+        amplitude_m: within(NUMBERS.tideAmplitude_m),
+        phase_deg: within(NUMBERS.tidePhase_deg),
       }),
     )
     .min(1, 'At least one constituent.')
@@ -30,8 +31,8 @@ const TideConstants = z.object({
 
 /** A height of the bed measured along the line, by hand level, and what the water does there. */
 const ProfilePoint = z.object({
-  distance_m: notNegative(1_000_000, 'm'),
-  height_m: z.number('Give a number in m.').min(-500, 'At least -500 m.').max(9000, 'At most 9,000 m.'),
+  distance_m: Along,
+  height_m: within(NUMBERS.bedHeight_m),
   form: z.enum(['pool', 'riffle', 'step', 'run']),
 });
 
@@ -39,15 +40,15 @@ const groundFields = {
   name: Name,
   kind: z.enum(GROUND_KINDS),
   /** Length of the centre line; a ground with a line keeps the line's own length. */
-  length_m: positive(1_000_000, 'm'),
+  length_m: within(NUMBERS.groundLength_m),
   /** Loose over bank volume less one. */
-  swell_percent: notNegative(80, '%').default(DEFAULT_SWELL_PERCENT),
+  swell_percent: within(NUMBERS.swell_percent).default(DEFAULT_SWELL_PERCENT),
   note: Note,
   tide: TideConstants.nullable().default(null),
-  profile: z.array(ProfilePoint).max(2000, 'At most 2,000 heights.').default([]),
+  profile: z.array(ProfilePoint).max(MOST.profilePoints, 'At most 2,000 heights.').default([]),
   /** The creek a draw runs into, and where. */
   joins: z
-    .object({ groundId: Id, distance_m: notNegative(1_000_000, 'm'), bank: z.enum(['left', 'right']) })
+    .object({ groundId: Id, distance_m: Along, bank: z.enum(['left', 'right']) })
     .nullable()
     .default(null),
 };
@@ -69,18 +70,13 @@ export const Spot = Whole.extend({
   name: Name,
   kind: z.enum(SPOT_KINDS),
   /** Distance upstream of the foot of the line. */
-  distance_m: notNegative(1_000_000, 'm'),
+  distance_m: Along,
   /** Bank looking downstream. */
   bank: z.enum(['left', 'right', 'mid']),
-  offset_m: notNegative(5000, 'm').default(0),
+  offset_m: Offset.default(0),
   position: z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]).nullable(),
   /** River level at the stake above which nobody can work there; null: it never closes. */
-  worksBelow_m: z
-    .number('Give a number in m.')
-    .min(-20, 'At least -20 m.')
-    .max(30, 'At most 30 m.')
-    .nullable()
-    .default(null),
+  worksBelow_m: within(NUMBERS.level_m).nullable().default(null),
   worksBelowEntered: Entered.nullable().default(null),
   /** The plan of samples it is a point of. */
   samplePlanId: Id.nullable().default(null),
@@ -93,7 +89,7 @@ export type StoredSpot = z.infer<typeof StoredSpot>;
 
 /** A ground's line drawn anew, foot first. Spots with a position find their new distance; the others keep theirs, held to the line. */
 export const NewLine = Based.extend({
-  line: z.array(Position).min(2, 'A line has at least two points.').max(20_000, 'At most 20,000 points.'),
+  line: z.array(Position).min(2, 'A line has at least two points.').max(MOST.linePoints, 'At most 20,000 points.'),
 }).meta({ id: 'NewLine' });
 export type NewLine = z.infer<typeof NewLine>;
 

@@ -1,18 +1,14 @@
 import { COLOR_CLASSES } from '@riffle/core';
 import { z } from 'zod';
 import { CONTAINER_WAYS } from './kinds.ts';
-import { Based, Entered, Name, Note, positive, Stored, Timestamp, Whole } from './shared.ts';
+import { NUMBERS, TEXTS } from './limits.ts';
+import { Based, Entered, Name, neededText, Note, Stored, Timestamp, Whole, wholeWithin, within } from './shared.ts';
 
 /** A container of the crew's own, measured once: level full. It takes the place of the usual one of its name everywhere. */
 export const Container = Whole.extend({
   /** "pan", "bucket", or a word of their own. */
-  name: z
-    .string()
-    .trim()
-    .min(1, 'Give it a name.')
-    .max(40, 'At most 40 characters.')
-    .regex(/^[^\d,;]*$/, 'A name holds no figures: they would be read as an amount.'),
-  volume_L: positive(1000, 'L'),
+  name: neededText(TEXTS.container).regex(/^[^\d,;]*$/, 'A name holds no figures: they would be read as an amount.'),
+  volume_L: within(NUMBERS.containerVolume_L),
   volumeEntered: Entered,
   way: z.enum(CONTAINER_WAYS),
   note: Note,
@@ -22,14 +18,14 @@ export const StoredContainer = Container.extend(Stored.shape).meta({ id: 'Contai
 export type Container = z.infer<typeof Container>;
 export type StoredContainer = z.infer<typeof StoredContainer>;
 
-const Grains = z.int('Count whole grains.').max(1000, 'At most 1,000 grains.');
+const Grains = wholeWithin(NUMBERS.grains, 'Count whole grains.');
 /** A practice pan: grains of a known number put in, what came back. */
 export const Seeding = Whole.extend({
   panner: Name,
   seededAt: Timestamp,
   size: z.enum(COLOR_CLASSES),
   putIn: Grains.min(1, 'Put in at least one.'),
-  cameBack: Grains.min(0, 'A count cannot be less than 0.'),
+  cameBack: Grains,
   note: Note,
 });
 export const NewSeeding = Seeding.extend(Based.shape)
@@ -44,12 +40,10 @@ export type StoredSeeding = z.infer<typeof StoredSeeding>;
 
 /** A word the crew has for gold of a size. No word is tied to two sizes. */
 export const SizeWord = Whole.extend({
-  word: z
-    .string()
-    .trim()
-    .min(1, 'Give it a word.')
-    .max(30, 'At most 30 characters.')
-    .regex(/^[^\d,;+&]*$/, 'A word holds no figures, commas or plus signs: they would be read as a count.'),
+  word: neededText(TEXTS.sizeWord).regex(
+    /^[^\d,;+&]*$/,
+    'A word holds no figures, commas or plus signs: they would be read as a count.',
+  ),
   size: z.enum(COLOR_CLASSES),
 });
 export const NewSizeWord = SizeWord.extend(Based.shape).meta({ id: 'NewSizeWord' });

@@ -1,4 +1,5 @@
 export { Entered, FIRST_ID, Id, page, PageQuery, Problem, Timestamp } from './shared.ts';
+export { MOST, NUMBERS, numberProblem, textProblem, TEXTS, type NumberLimit, type TextLimit } from './limits.ts';
 export {
   CONTAINER_WAYS,
   CREVICE_STATES,
@@ -18,7 +19,7 @@ export {
   SPOT_KINDS,
 } from './kinds.ts';
 export { Lot, NewLot, StoredLot } from './lot.ts';
-export { NewPlan, Plan, StoredPlan, type PlannedStop } from './day.ts';
+export { DaySheet, NewDaySheet, StoredDaySheet, type PlannedStop } from './day.ts';
 export { Attachment, NewAttachment, NewOutline, Outline, StoredAttachment, StoredOutline } from './map.ts';
 export {
   FileDecisions,

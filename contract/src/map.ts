@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { OUTLINE_KINDS } from './kinds.ts';
-import { Based, Id, Name, Note, Stored, Timestamp, Whole } from './shared.ts';
+import { MOST, NUMBERS, TEXTS } from './limits.ts';
+import { Based, Id, Name, neededText, Note, Stored, Timestamp, Whole, wholeWithin, within } from './shared.ts';
 
 const LonLat = z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]);
 
@@ -10,9 +11,9 @@ export const Outline = Whole.extend({
   name: Name,
   kind: z.enum(OUTLINE_KINDS),
   /** Corners in order, the first not repeated; of a path its points. */
-  points: z.array(LonLat).min(2, 'Draw at least two points.').max(2000, 'At most 2,000 points.'),
+  points: z.array(LonLat).min(2, 'Draw at least two points.').max(MOST.outlinePoints, 'At most 2,000 points.'),
   /** Height above the water, where it matters. */
-  height_m: z.number('Give a number in m.').min(-5, 'At least -5 m.').max(300, 'At most 300 m.').nullable(),
+  height_m: within(NUMBERS.outlineHeight_m).nullable(),
   note: Note,
 });
 const corners = { error: 'A shape has at least three corners.', path: ['points'] };
@@ -28,13 +29,13 @@ export const Attachment = Whole.extend({
   groundId: Id,
   about: z.enum(['ground', 'spot', 'sign', 'permission', 'pit']),
   aboutId: Id,
-  name: z.string().trim().min(1, 'Give it a name.').max(120, 'A name has at most 120 characters.'),
+  name: neededText(TEXTS.fileName),
   mime: z.enum(['image/jpeg', 'image/png', 'image/webp', 'application/pdf']),
   /** When and where the picture was taken, as the camera wrote it down. */
   takenAt: Timestamp.nullable(),
   position: LonLat.nullable(),
-  width_px: z.int().min(1).max(100_000).nullable(),
-  height_px: z.int().min(1).max(100_000).nullable(),
+  width_px: wholeWithin(NUMBERS.picture_px).nullable(),
+  height_px: wholeWithin(NUMBERS.picture_px).nullable(),
   note: Note,
 });
 export const NewAttachment = Attachment.extend(Based.shape).meta({ id: 'NewAttachment' });

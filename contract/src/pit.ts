@@ -1,31 +1,32 @@
 import { MATERIAL_NAMES } from '@riffle/core';
 import { z } from 'zod';
 import { CREVICE_STATES, CREVICE_STRIKES, FIRMNESS, MOISTURE, PIT_BOTTOMS } from './kinds.ts';
-import { Based, Entered, Id, Name, Note, notNegative, positive, Stored, Timestamp, Whole } from './shared.ts';
+import { MOST, NUMBERS, TEXTS } from './limits.ts';
+import { Based, Entered, Id, Name, Note, Stored, text, Timestamp, Whole, wholeWithin, within } from './shared.ts';
 
 const Layer = z.object({
   id: Id,
-  thickness_m: positive(30, 'm'),
+  thickness_m: within(NUMBERS.layerThickness_m),
   thicknessEntered: Entered,
   material: z.enum(MATERIAL_NAMES),
-  color: z.string().max(40, 'At most 40 characters.').default(''),
+  color: text(TEXTS.color).default(''),
   firmness: z.enum(FIRMNESS),
   moisture: z.enum(MOISTURE),
   /** 0 none, 1 some, 2 much, 3 sticks to everything. */
-  clay: z.int().min(0).max(3),
+  clay: wholeWithin(NUMBERS.clay),
   iron: z.boolean(),
-  cobbles_percent: notNegative(100, '%'),
+  cobbles_percent: within(NUMBERS.percent),
   /** What is dug for; the rest is stripped. */
   pay: z.boolean(),
-  note: z.string().max(400, 'At most 400 characters.').default(''),
+  note: text(TEXTS.layerNote).default(''),
 });
 export type Layer = z.infer<typeof Layer>;
 
 /** A crack cleaned out: a job of its own. */
 const Crevice = z.object({
-  width_m: positive(5, 'm'),
-  length_m: positive(200, 'm'),
-  depth_m: positive(10, 'm'),
+  width_m: within(NUMBERS.creviceWidth_m),
+  length_m: within(NUMBERS.creviceLength_m),
+  depth_m: within(NUMBERS.creviceDepth_m),
   strike: z.enum(CREVICE_STRIKES),
   state: z.enum(CREVICE_STATES),
 });
@@ -37,17 +38,17 @@ export const Pit = Whole.extend({
   name: Name,
   dugAt: Timestamp,
   /** What was meant to be dug, as said ("1 m square"). */
-  planned: z.string().max(60, 'At most 60 characters.').default(''),
-  length_m: positive(100, 'm'),
+  planned: text(TEXTS.planned).default(''),
+  length_m: within(NUMBERS.pitSide_m),
   lengthEntered: Entered,
-  width_m: positive(100, 'm'),
+  width_m: within(NUMBERS.pitSide_m),
   widthEntered: Entered,
   /** How far each wall leans in for each metre down. */
-  batter: notNegative(3, 'm a metre'),
-  layers: z.array(Layer).max(20, 'At most 20 layers.'),
+  batter: within(NUMBERS.batter),
+  layers: z.array(Layer).max(MOST.layers, 'At most 20 layers.'),
   bottom: z.enum(PIT_BOTTOMS),
   /** Where water stands, below the surface. */
-  waterAt_m: notNegative(30, 'm').nullable(),
+  waterAt_m: within(NUMBERS.depth_m).nullable(),
   crevice: Crevice.nullable(),
   /** Filled in; turf back on top, looking as before. */
   filledIn: z.boolean(),
@@ -61,7 +62,10 @@ export const NewPit = Pit.extend(Based.shape)
     error: 'A pit has at least one layer.',
     path: ['layers'],
   })
-  .refine((p) => depth(p) <= 30, { error: 'Layers of more than 30 m together are no hand-dug hole.', path: ['layers'] })
+  .refine((p) => depth(p) <= NUMBERS.depth_m.most, {
+    error: 'Layers of more than 30 m together are no hand-dug hole.',
+    path: ['layers'],
+  })
   .refine((p) => p.waterAt_m === null || p.layers.length === 0 || p.waterAt_m <= depth(p) + 1e-9, {
     error: 'Water stands below the bottom of the pit.',
     path: ['waterAt_m'],

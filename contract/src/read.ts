@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { OWN_KIND, SIGN_KIND_NAMES, SIGN_TRAITS, type OwnKind } from '@riffle/core';
-import { Based, Entered, Id, Note, notNegative, positive, Stored, Timestamp, Whole } from './shared.ts';
+import { NUMBERS, TEXTS } from './limits.ts';
+import { Along, Based, Entered, Id, Name, Note, Offset, Stored, text, Timestamp, Whole, within } from './shared.ts';
 
 /** Kinds of sign, kinds the crew named itself (`own: name`), and `own word`: what the person holds of a place, whatever the signs say. */
 export const SignKindOrWord = z.union([
@@ -16,26 +17,26 @@ export const Sign = Whole.extend({
   groundId: Id,
   kind: SignKindOrWord,
   /** Distance along the line, as of a spot. */
-  distance_m: notNegative(1_000_000, 'm'),
+  distance_m: Along,
   bank: z.enum(['left', 'right', 'mid']),
-  offset_m: notNegative(5000, 'm').default(0),
+  offset_m: Offset.default(0),
   position: z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]).nullable(),
   seenAt: Timestamp,
   /** Size of a float stone; of a flood mark its height above the water. */
-  size_mm: positive(5000, 'mm').nullable(),
+  size_mm: within(NUMBERS.signSize_mm).nullable(),
   sizeEntered: Entered.nullable(),
   /** Overburden down to what one wants to pan. */
-  cover_m: notNegative(30, 'm').nullable(),
+  cover_m: within(NUMBERS.cover_m).nullable(),
   coverEntered: Entered.nullable(),
   /** Log odds of an own word. */
-  weight: z.number().min(-2, 'At most 2 against.').max(2, 'At most 2 for.').nullable(),
+  weight: within(NUMBERS.ownWeight).nullable(),
   /** What was seen more closely, by trait: which way a crack runs, how float is worn. */
   traits: z
-    .record(z.string().max(30), z.string().max(30))
+    .record(text(TEXTS.trait), text(TEXTS.trait))
     .refine((t) => Object.keys(t).length <= 10, 'At most ten traits.')
     .default({}),
   /** Passed by: what it needs to be worked; empty for a sign that is not on the return list. */
-  comeBackWith: z.string().max(400, 'At most 400 characters.').default(''),
+  comeBackWith: text(TEXTS.comeBackWith).default(''),
   note: Note,
 });
 const weighed = { error: 'An own word has a weight; other signs have none.', path: ['weight'] };
@@ -56,7 +57,7 @@ export const StoredSign = Sign.extend(Stored.shape).meta({ id: 'Sign' });
 export const GaugeReading = Whole.extend({
   groundId: Id,
   readAt: Timestamp,
-  level_m: z.number('Give a number in m.').min(-20, 'At least -20 m.').max(30, 'At most 30 m.'),
+  level_m: within(NUMBERS.level_m),
   levelEntered: Entered,
   isFlood: z.boolean(),
   note: Note,
@@ -69,7 +70,7 @@ export type StoredGaugeReading = z.infer<typeof StoredGaugeReading>;
 /** A claim, a permit or a closed season of a ground, as the crew wrote it down. */
 export const Permission = Whole.extend({
   groundId: Id,
-  name: z.string().trim().min(1, 'Give it a name.').max(80, 'A name has at most 80 characters.'),
+  name: Name,
   kind: z.enum(['claim', 'permit', 'closed season']),
   from: z.iso.date().nullable(),
   to: z.iso.date().nullable(),

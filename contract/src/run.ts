@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { Based, Entered, Id, Note, positive, Stored, Timestamp, Whole } from './shared.ts';
+import { MOST, NUMBERS, TEXTS } from './limits.ts';
+import { Based, Entered, Id, Note, Stored, text, Timestamp, Whole, within } from './shared.ts';
 
 export const Run = Whole.extend({
   groundId: Id,
@@ -8,7 +9,7 @@ export const Run = Whole.extend({
   spotId: Id,
   startedAt: Timestamp,
   /** A full bucket, loose. */
-  bucket_L: positive(500, 'L'),
+  bucket_L: within(NUMBERS.bucket_L),
   bucketEntered: Entered,
   note: Note,
 });
@@ -34,14 +35,16 @@ export const LoggedEvent = z
     kind: z.enum(['bucket', 'undo', 'stop', 'resume']),
     at: Timestamp,
     spotId: Id.nullable(),
-    volume_L: positive(500, 'L').nullable(),
+    volume_L: within(NUMBERS.bucket_L).nullable(),
     /** How full, as said: "full", "2/3". */
-    fullness: z.string().max(20).nullable(),
+    fullness: text(TEXTS.fullness).nullable(),
     undoes: Id.nullable(),
   })
   .meta({ id: 'LoggedEvent' });
 export type LoggedEvent = z.infer<typeof LoggedEvent>;
 
-export const NewEvents = z.object({ events: z.array(LoggedEvent).min(1).max(500) }).meta({ id: 'NewEvents' });
+export const NewEvents = z
+  .object({ events: z.array(LoggedEvent).min(1).max(MOST.eventsAtOnce) })
+  .meta({ id: 'NewEvents' });
 export const RunWithEvents = StoredRun.extend({ events: z.array(LoggedEvent) }).meta({ id: 'RunWithEvents' });
 export type RunWithEvents = z.infer<typeof RunWithEvents>;

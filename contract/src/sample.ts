@@ -2,12 +2,22 @@ import { EYES, PAN_FINISHES, PAN_LIGHTS } from '@riffle/core';
 import { z } from 'zod';
 import { PAN_WAYS } from './kinds.ts';
 import { NewSpot } from './ground.ts';
-import { Based, Entered, goldRounded, Id, Note, notNegative, positive, Stored, Timestamp, Whole } from './shared.ts';
+import { NUMBERS, TEXTS } from './limits.ts';
+import {
+  Based,
+  Entered,
+  goldRounded,
+  Id,
+  Note,
+  Stored,
+  text,
+  Timestamp,
+  Whole,
+  wholeWithin,
+  within,
+} from './shared.ts';
 
-const Count = z
-  .int('Count whole colors.')
-  .min(0, 'A count cannot be less than 0.')
-  .max(100_000, 'At most 100 000 colors.');
+const Count = wholeWithin(NUMBERS.colors, 'Count whole colors.');
 
 /** What the colors were seen with: it sets the smallest one that is counted. */
 export const SeenWith = z.object({ pan: z.enum(PAN_FINISHES), light: z.enum(PAN_LIGHTS), eyes: z.enum(EYES) });
@@ -17,35 +27,32 @@ export const Sample = Whole.extend({
   spotId: Id,
   takenAt: Timestamp,
   /** Depth below the surface. */
-  depth_m: notNegative(30, 'm'),
+  depth_m: within(NUMBERS.depth_m),
   depthEntered: Entered,
   /** Volume panned, in the state it was measured in. */
-  volume_L: positive(10_000, 'L'),
+  volume_L: within(NUMBERS.sampleVolume_L),
   volumeEntered: Entered,
   volumeState: z.enum(['loose', 'bank']),
   counts: z.object({ '+10': Count, '10-20': Count, '20-40': Count, '-40': Count }),
   /** 0 none, 1 a trace, 2 some, 3 much, 4 a panful. */
-  blackSand: z.int().min(0).max(4),
-  gold_mg: positive(10_000_000, 'mg')
-    .min(0.0001, 'Less than a tenth of a microgram cannot be weighed.')
-    .overwrite(goldRounded)
-    .nullable(),
+  blackSand: wholeWithin(NUMBERS.blackSand),
+  gold_mg: within(NUMBERS.sampleGold_mg).overwrite(goldRounded).nullable(),
   goldEntered: Entered.nullable(),
   /** The pit it came from, and which of its layers; the bag it was carried in. */
   pitId: Id.nullable().default(null),
-  layer: z.string().max(80, 'At most 80 characters.').default(''),
+  layer: text(TEXTS.layer).default(''),
   lotId: Id.nullable().default(null),
   /** Which pan of a bucket it is, counted from the top, and of how many. */
   bucket: z
     .object({
-      nth: z.int('Count whole pans.').min(1, 'The top pan is 1.').max(60, 'At most 60 pans a bucket.'),
-      of: z.int('Count whole pans.').min(1, 'At least one pan.').max(60, 'At most 60 pans a bucket.'),
+      nth: wholeWithin(NUMBERS.pansOfABucket, 'Count whole pans.'),
+      of: wholeWithin(NUMBERS.pansOfABucket, 'Count whole pans.'),
     })
     .nullable()
     .default(null),
   way: z.enum(PAN_WAYS).default('quick test'),
-  panner: z.string().max(80, 'At most 80 characters.').default(''),
-  took_min: notNegative(1440, 'min').nullable().default(null),
+  panner: text(TEXTS.panner).default(''),
+  took_min: within(NUMBERS.took_min).nullable().default(null),
   /** Colors grown into quartz or ironstone: in the count, lighter than their size says. */
   grownIn: Count.default(0),
   /** Colors found when the safety pan was panned again; in the count already. */

@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { NewSpot } from './ground.ts';
 import { SAMPLE_PATTERNS } from './kinds.ts';
 import { NewLot } from './lot.ts';
-import { Based, Entered, Id, Name, Note, positive, Stored, Timestamp, Whole } from './shared.ts';
+import { MOST, NUMBERS } from './limits.ts';
+import { Based, Entered, Id, Name, Note, Stored, Timestamp, Whole, within } from './shared.ts';
 
 /** A plan of samples: its points are spots, its bags are lots, each with the plan's id. */
 export const SamplePlan = Whole.extend({
@@ -11,7 +12,7 @@ export const SamplePlan = Whole.extend({
   pattern: z.enum(SAMPLE_PATTERNS),
   madeAt: Timestamp,
   /** How much goes into each bag. */
-  bag_L: positive(1000, 'L'),
+  bag_L: within(NUMBERS.planBag_L),
   bagEntered: Entered,
   note: Note,
 });
@@ -24,8 +25,8 @@ export type StoredSamplePlan = z.infer<typeof StoredSamplePlan>;
 export const LaidOut = z
   .object({
     plan: NewSamplePlan,
-    spots: z.array(NewSpot).max(400, 'At most 400 points.'),
-    lots: z.array(NewLot).min(1, 'At least one bag.').max(1000, 'At most 1,000 bags.'),
+    spots: z.array(NewSpot).max(MOST.planPoints, 'At most 400 points.'),
+    lots: z.array(NewLot).min(1, 'At least one bag.').max(MOST.planBags, 'At most 1,000 bags.'),
   })
   .meta({ id: 'LaidOut' });
 export type LaidOut = z.infer<typeof LaidOut>;

@@ -1,16 +1,17 @@
 import { z } from 'zod';
 import { SCREEN_SHAPES } from './kinds.ts';
-import { Based, Entered, Id, Note, notNegative, positive, Stored, Timestamp, Whole } from './shared.ts';
+import { MOST, NUMBERS, TEXTS } from './limits.ts';
+import { Based, Entered, Id, neededText, Note, Stored, Timestamp, Whole, wholeWithin, within } from './shared.ts';
 
 const Screen = z.object({
   /** As the person calls it: "1/4 in", "No. 30", "3 mm". */
-  name: z.string().trim().min(1, 'Name the screen.').max(40, 'At most 40 characters.'),
-  aperture_mm: positive(500, 'mm'),
+  name: neededText(TEXTS.screenName),
+  aperture_mm: within(NUMBERS.aperture_mm),
   shape: z.enum(SCREEN_SHAPES),
-  kept: notNegative(100_000, 'kg or L'),
+  kept: within(NUMBERS.screened),
   keptEntered: Entered,
   /** Pieces of gold found on it by eye before it was thrown; null: nobody looked. */
-  colors: z.int('A whole number.').min(0, 'Not below 0.').max(100_000, 'At most 100,000.').nullable().default(null),
+  colors: wholeWithin(NUMBERS.colors, 'A whole number.').nullable().default(null),
 });
 
 /** A stack of screens and what stayed on each: all by mass (kg, wet as weighed) or all by loose volume (L). */
@@ -22,11 +23,11 @@ export const Screening = Whole.extend({
   measure: z.enum(['mass', 'volume']),
   way: z.enum(['wet', 'dry']),
   /** Water over dry mass of what was weighed, percent; null when not known. */
-  moisture_percent: notNegative(100, '%').nullable(),
-  wentIn: positive(100_000, 'kg or L').nullable(),
+  moisture_percent: within(NUMBERS.percent).nullable(),
+  wentIn: within(NUMBERS.wentIn).nullable(),
   wentInEntered: Entered.nullable(),
-  screens: z.array(Screen).min(1, 'At least one screen.').max(12, 'At most 12 screens.'),
-  through: notNegative(100_000, 'kg or L'),
+  screens: z.array(Screen).min(1, 'At least one screen.').max(MOST.screens, 'At most 12 screens.'),
+  through: within(NUMBERS.screened),
   throughEntered: Entered,
   note: Note,
 });

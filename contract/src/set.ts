@@ -1,15 +1,16 @@
 import { z } from 'zod';
 import { LINING_IDS } from '@riffle/core';
-import { Based, Entered, Id, Name, Note, positive, Stored, Timestamp, Whole } from './shared.ts';
+import { NUMBERS } from './limits.ts';
+import { Based, Entered, Id, Name, Note, Stored, Timestamp, Whole, within } from './shared.ts';
 
 export const Lining = z.enum(LINING_IDS as [(typeof LINING_IDS)[number], ...(typeof LINING_IDS)[number][]]);
 
 /** A sluice box as built: the crew's, used on any ground. */
 export const Rig = Whole.extend({
   name: Name,
-  width_m: z.number().min(0.05, 'A box is at least 50 mm wide.').max(2, 'A box is at most 2 m wide.'),
+  width_m: within(NUMBERS.boxWidth_m),
   widthEntered: Entered,
-  length_m: z.number().min(0.2, 'A box is at least 200 mm long.').max(10, 'A box is at most 10 m long.'),
+  length_m: within(NUMBERS.boxLength_m),
   lengthEntered: Entered,
   lining: Lining,
   note: Note,
@@ -25,19 +26,19 @@ export const Setup = Whole.extend({
   rigId: Id,
   spotId: Id.nullable(),
   setAt: Timestamp,
-  slope: z.number().min(0.002, 'Flatter than 0.2 % is not a set box.').max(0.4, 'Steeper than 40 % is not a set box.'),
+  slope: within(NUMBERS.slope),
   pitchEntered: Entered,
-  depth_m: positive(1, 'm').nullable(),
+  depth_m: within(NUMBERS.waterDepth_m).nullable(),
   depthEntered: Entered.nullable(),
-  flow_m3_s: positive(5, 'm³/s').nullable(),
+  flow_m3_s: within(NUMBERS.flow_m3_s).nullable(),
   flowEntered: Entered.nullable(),
   /** Largest stone fed: the screen used. */
-  stone_m: positive(0.5, 'm'),
+  stone_m: within(NUMBERS.stone_m),
   stoneEntered: Entered,
-  temperature_C: z.number().min(0, 'Water is at least 0 °C.').max(40, 'At most 40 °C.'),
-  scoop_L: positive(50, 'L'),
+  temperature_C: within(NUMBERS.temperature_C),
+  scoop_L: within(NUMBERS.scoop_L),
   scoopEntered: Entered,
-  bucket_L: positive(500, 'L'),
+  bucket_L: within(NUMBERS.bucket_L),
   bucketEntered: Entered,
   note: Note,
 });

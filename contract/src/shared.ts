@@ -1,11 +1,26 @@
 import { z } from 'zod';
+import { NUMBERS, TEXTS, tooLong, type NumberLimit, type TextLimit } from './limits.ts';
+
+/** A text that may be empty, up to its limit. */
+export const text = (limit: TextLimit) => z.string().max(limit.longest, tooLong(limit));
+/** A text that must hold something; spaces around it are dropped. */
+export const neededText = (limit: TextLimit & { readonly needed: string }) =>
+  z.string().trim().min(1, limit.needed).max(limit.longest, tooLong(limit));
+/** A number within its limit. */
+export const within = (limit: NumberLimit) => bounded(z.number(`Give a number in ${limit.unit}.`), limit);
+/** A whole number within its limit. */
+export const wholeWithin = (limit: NumberLimit, error = 'Give a whole number.') => bounded(z.int(error), limit);
+const bounded = <T extends z.ZodNumber>(number: T, { open, least, most, tooLittle, tooMuch }: NumberLimit): T =>
+  (open ? number.gt(least, tooLittle) : number.gte(least, tooLittle)).lte(most, tooMuch);
+export const Along = within(NUMBERS.along_m);
+export const Offset = within(NUMBERS.offset_m);
 
 /** Ids are made by the client (UUID version 7, so that they sort by time). */
 export const Id = z.uuid();
 export type Id = z.infer<typeof Id>;
 
 /** What a person typed and the unit the field stood on: shown again as typed. */
-export const Entered = z.object({ text: z.string().max(60), unit: z.string().max(20) });
+export const Entered = z.object({ text: text(TEXTS.entered), unit: text(TEXTS.unit) });
 
 /** An instant; kept in UTC with milliseconds, so that what is sent and what is stored read alike. */
 export const Timestamp = z.iso.datetime({ offset: true }).overwrite((t) => {
@@ -17,8 +32,8 @@ export const Timestamp = z.iso.datetime({ offset: true }).overwrite((t) => {
 
 /** Gold in milligrams, kept to a tenth of a microgram so that totals add up exactly. */
 export const goldRounded = (mg: number): number => Math.round(mg * 10_000) / 10_000;
-export const Note = z.string().max(4000).default('');
-export const Name = z.string().trim().min(1, 'Give it a name.').max(80, 'A name has at most 80 characters.');
+export const Note = text(TEXTS.note).default('');
+export const Name = neededText(TEXTS.name);
 
 /** Every aggregate is written whole. `deleted` hides it; writing it again with `deleted: false` brings it back. */
 export const Whole = z.object({ id: Id, deleted: z.boolean().default(false) });
@@ -50,8 +65,3 @@ export const Problem = z
   })
   .meta({ id: 'Problem' });
 export type Problem = z.infer<typeof Problem>;
-
-export const positive = (most: number, unit: string) =>
-  z.number(`Give a number in ${unit}.`).positive(`Must be more than 0 ${unit}.`).max(most, `At most ${most} ${unit}.`);
-export const notNegative = (most: number, unit: string) =>
-  z.number(`Give a number in ${unit}.`).min(0, `Cannot be less than 0 ${unit}.`).max(most, `At most ${most} ${unit}.`);

@@ -11,7 +11,7 @@ import {
   type Outline,
   type Permission,
   type Pit,
-  type Plan,
+  type DaySheet,
   type Rig,
   type Run,
   type Sample,
@@ -211,7 +211,7 @@ export const newCleanup = (
   ...some,
 });
 
-export const newPlan = (groundId: string, some: Partial<New<Plan>> = {}): New<Plan> => ({
+export const newDaySheet = (groundId: string, some: Partial<New<DaySheet>> = {}): New<DaySheet> => ({
   ...fresh(),
   groundId,
   day: '2026-05-02',

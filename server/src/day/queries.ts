@@ -1,11 +1,11 @@
-import { NewPlan, StoredPlan } from '@riffle/contract';
+import { NewDaySheet, StoredDaySheet } from '@riffle/contract';
 import { day, recordKind } from '../db/recordKind.ts';
 
-export const plans = recordKind({
-  path: 'plans',
-  table: 'day_plan',
-  sent: NewPlan,
-  kept: StoredPlan,
+export const daySheets = recordKind({
+  path: 'day-sheets',
+  table: 'day_sheet',
+  sent: NewDaySheet,
+  kept: StoredDaySheet,
   fields: {
     groundId: 'ground_id',
     day: day('day'),

@@ -1,8 +1,8 @@
 import type { FastifyInstance } from 'fastify';
 import type pg from 'pg';
 import { recordRoutes } from '../http/recordRoutes.ts';
-import { plans } from './queries.ts';
+import { daySheets } from './queries.ts';
 
 export function dayRoutes(scope: FastifyInstance, pool: pg.Pool): void {
-  recordRoutes(scope, pool, plans);
+  recordRoutes(scope, pool, daySheets);
 }

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
-import type { StoredGround, StoredPlan, StoredSpot } from '@riffle/contract';
+import type { StoredGround, StoredDaySheet, StoredSpot } from '@riffle/contract';
 import { useRecords } from '../api/records.ts';
 import { ClosedToday } from '../ground/ClosedToday.tsx';
 import { daysWords } from '../ground/permissionDays.ts';
@@ -30,7 +30,7 @@ import { useDay, type Day } from './useDay.ts';
 export function DayScreen() {
   const { ground, spots } = useGround();
   const [date, setDate] = useState(() => format(new Date(), 'yyyy-MM-dd'));
-  const plans = useRecords('plans', ground.id);
+  const plans = useRecords('day-sheets', ground.id);
   const samples = useRecords('samples', ground.id);
   if (plans.loading || samples.loading) return <p className="pt-6 text-ink-2">Opening the day ...</p>;
   const kept = plans.items.filter((p) => p.day === date).at(-1);
@@ -52,7 +52,7 @@ interface DaySheetProps {
   readonly spots: readonly StoredSpot[];
   readonly date: string;
   readonly onDate: (date: string) => void;
-  readonly kept: StoredPlan | undefined;
+  readonly kept: StoredDaySheet | undefined;
 }
 
 /** The clock, by the minute. */
@@ -85,7 +85,7 @@ function DaySheet({ ground, spots, date, onDate, kept }: DaySheetProps) {
     const { order, minutes, ...settled } = draft;
     write({
       what: 'record',
-      kind: 'plans',
+      kind: 'day-sheets',
       record: {
         ...settled,
         tools: [...settled.tools],

@@ -1,4 +1,4 @@
-import type { StoredGround, StoredPlan, StoredSpot } from '@riffle/contract';
+import type { StoredGround, StoredDaySheet, StoredSpot } from '@riffle/contract';
 import {
   CONTAINERS,
   pacePerPan,
@@ -53,7 +53,7 @@ export interface Day {
   readonly places: ReadonlyMap<string, Candidate>;
 }
 
-export const firstDraft = (ground: StoredGround, kept: StoredPlan | undefined): DayDraft =>
+export const firstDraft = (ground: StoredGround, kept: StoredDaySheet | undefined): DayDraft =>
   kept
     ? {
         start_min: kept.start_min,
@@ -87,7 +87,7 @@ export function useDay(
   ground: StoredGround,
   spots: readonly StoredSpot[],
   date: string,
-  kept: StoredPlan | undefined,
+  kept: StoredDaySheet | undefined,
   now: Date,
 ): Day {
   const { preferences } = usePreferences();

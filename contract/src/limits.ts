@@ -1,0 +1,182 @@
+/**
+ * What a record may hold. Each limit stands here once: forms, table cells, imports, the schemas and (held by a test) the
+ * database take it from here, and say what is wrong in the same words. Plain values, so that a screen can use them
+ * without loading the schemas. Bounds are common practice, no source: wide enough for any hand-worked ground.
+ */
+export interface NumberLimit {
+  readonly unit: string;
+  readonly least: number;
+  /** The least itself is too little: a volume is more than 0. */
+  readonly open: boolean;
+  readonly most: number;
+  readonly tooLittle: string;
+  readonly tooMuch: string;
+}
+export interface TextLimit {
+  /** What it is called where one is told it is too long. */
+  readonly called: string;
+  /** Characters (UTF-16 units: a sign outside the basic plane counts twice, here and in the schema). */
+  readonly longest: number;
+  /** Said when nothing stands there; undefined: it may be left empty. */
+  readonly needed?: string;
+}
+type Words = Partial<Pick<NumberLimit, 'tooLittle' | 'tooMuch'>>;
+
+const figure = (n: number): string => n.toLocaleString('en-US', { maximumFractionDigits: 4 });
+const above0 = (most: number, unit: string, words: Words = {}): NumberLimit => ({
+  unit,
+  least: 0,
+  open: true,
+  most,
+  tooLittle: `More than nothing: above 0 ${unit}.`,
+  tooMuch: `At most ${figure(most)} ${unit}.`,
+  ...words,
+});
+const between = (least: number, most: number, unit: string, words: Words = {}): NumberLimit => ({
+  unit,
+  least,
+  open: false,
+  most,
+  tooLittle: least === 0 ? `Cannot be less than 0 ${unit}.` : `At least ${figure(least)} ${unit}.`,
+  tooMuch: `At most ${figure(most)} ${unit}.`,
+  ...words,
+});
+
+export const NUMBERS = {
+  along_m: between(0, 1_000_000, 'm'),
+  groundLength_m: above0(1_000_000, 'm', { tooMuch: 'A ground is at most 1,000 km long.' }),
+  swell_percent: between(0, 80, '%'),
+  bedHeight_m: between(-500, 9000, 'm'),
+  offset_m: between(0, 5000, 'm', { tooMuch: 'More than 5 km from the line is another ground.' }),
+  tideLevel_m: between(-20, 20, 'm'),
+  tideAmplitude_m: between(0, 20, 'm'),
+  tidePhase_deg: between(-360, 360, '°'),
+  /** River level at the stake. */
+  level_m: between(-20, 30, 'm'),
+  /** Below the surface, by hand. */
+  depth_m: between(0, 30, 'm', { tooMuch: 'At most 30 m: a hand-dug hole is between 0 and 30 m deep.' }),
+  cover_m: between(0, 30, 'm'),
+  signSize_mm: above0(5000, 'mm', { tooMuch: 'At most 5 m (16 ft) across.' }),
+  /** Log odds of an own word. */
+  ownWeight: between(-2, 2, '', { tooLittle: 'At most 2 against.', tooMuch: 'At most 2 for.' }),
+  outlineHeight_m: between(-5, 300, 'm'),
+  picture_px: between(1, 100_000, 'px'),
+
+  sampleVolume_L: above0(10_000, 'L', {
+    tooLittle: 'More than nothing: a count needs the volume it came from.',
+    tooMuch: 'More than 10,000 L is a run, not a sample.',
+  }),
+  bagVolume_L: above0(10_000, 'L', { tooMuch: 'At most 10 m³ (13 yd³).' }),
+  planBag_L: above0(1000, 'L', { tooMuch: 'At most 1 m³ (35 ft³).' }),
+  containerVolume_L: above0(1000, 'L', { tooMuch: 'At most 1 m³ (35 ft³).' }),
+  colors: between(0, 100_000, 'colors', {
+    tooLittle: 'A count cannot be less than 0.',
+    tooMuch: 'At most 100,000 colors.',
+  }),
+  grains: between(0, 1000, 'grains', { tooLittle: 'A count cannot be less than 0.' }),
+  blackSand: between(0, 4, ''),
+  sampleGold_mg: between(0.0001, 10_000_000, 'mg', {
+    tooLittle: 'Less than a tenth of a microgram cannot be weighed.',
+    tooMuch: 'At most 10 kg.',
+  }),
+  pansOfABucket: between(1, 60, 'pans', { tooLittle: 'The top pan is 1.', tooMuch: 'At most 60 pans a bucket.' }),
+  took_min: between(0, 1440, 'min', { tooMuch: 'At most a day.' }),
+
+  pitSide_m: above0(100, 'm'),
+  /** How far each wall leans in for each metre down. */
+  batter: between(0, 3, 'm a metre'),
+  layerThickness_m: above0(30, 'm'),
+  clay: between(0, 3, ''),
+  percent: between(0, 100, '%'),
+  creviceWidth_m: above0(5, 'm'),
+  creviceLength_m: above0(200, 'm'),
+  creviceDepth_m: above0(10, 'm'),
+  aperture_mm: above0(500, 'mm'),
+  screened: between(0, 100_000, 'kg or L'),
+  wentIn: above0(100_000, 'kg or L'),
+
+  boxWidth_m: between(0.05, 2, 'm', {
+    tooLittle: 'A box is at least 50 mm (2 in) wide.',
+    tooMuch: 'A box is at most 2 m (6.5 ft) wide.',
+  }),
+  boxLength_m: between(0.2, 10, 'm', {
+    tooLittle: 'A box is at least 0.2 m (8 in) long.',
+    tooMuch: 'A box is at most 10 m (33 ft) long.',
+  }),
+  slope: between(0.002, 0.4, '', {
+    tooLittle: 'Flatter than 0.2 % is not a set box.',
+    tooMuch: 'Steeper than 40 % is not a set box.',
+  }),
+  waterDepth_m: above0(1, 'm'),
+  flow_m3_s: above0(5, 'm³/s'),
+  stone_m: above0(0.5, 'm'),
+  temperature_C: between(0, 40, '°C', { tooLittle: 'Water is at least 0 °C.' }),
+  scoop_L: above0(50, 'L'),
+  bucket_L: above0(500, 'L'),
+  section_m: between(0, 10, 'm'),
+  sectionGold_mg: between(0, 100_000_000, 'mg', { tooMuch: 'At most 100 kg.' }),
+  blackSand_g: between(0, 1_000_000, 'g', { tooMuch: 'At most 1,000 kg.' }),
+
+  startMinute: between(0, 1439, 'min', { tooLittle: 'Not before midnight.', tooMuch: 'Before midnight.' }),
+  backMinute: between(1, 1440, 'min', { tooLittle: 'Not before midnight.', tooMuch: 'Not after midnight.' }),
+  work_min: between(1, 1440, 'min', { tooLittle: 'At least a minute.', tooMuch: 'At most a day.' }),
+  carry_kg: above0(200, 'kg'),
+  tool_kg: between(0, 100, 'kg'),
+} as const satisfies Readonly<Record<string, NumberLimit>>;
+
+export const TEXTS = {
+  name: { called: 'A name', longest: 80, needed: 'Give it a name.' },
+  fileName: { called: 'A name', longest: 120, needed: 'Give it a name.' },
+  note: { called: 'A note', longest: 4000 },
+  layerNote: { called: 'A note', longest: 400 },
+  /** A number or a measure as a person typed it. */
+  entered: { called: 'A measure', longest: 60 },
+  unit: { called: 'A unit', longest: 20 },
+  comeBackWith: { called: 'What it needs', longest: 400 },
+  trait: { called: 'A trait', longest: 30 },
+  tag: { called: 'A tag', longest: 20, needed: 'Give the bag a tag.' },
+  layer: { called: 'A layer', longest: 80 },
+  screenSaid: { called: 'A screen', longest: 40 },
+  screenName: { called: 'A screen', longest: 40, needed: 'Name the screen.' },
+  place: { called: 'A place', longest: 80 },
+  holder: { called: 'A name', longest: 80 },
+  panner: { called: 'A name', longest: 80 },
+  color: { called: 'A color', longest: 40 },
+  planned: { called: 'What was planned', longest: 60 },
+  container: { called: 'A name', longest: 40, needed: 'Give it a name.' },
+  sizeWord: { called: 'A word', longest: 30, needed: 'Give it a word.' },
+  section: { called: 'A name', longest: 60 },
+  fullness: { called: 'How full', longest: 20 },
+} as const satisfies Readonly<Record<string, TextLimit>>;
+
+/** Most entries of a list. */
+export const MOST = {
+  tools: 40,
+  stops: 60,
+  layers: 20,
+  screens: 12,
+  sections: 20,
+  runsOfACleanup: 200,
+  outlinePoints: 2000,
+  profilePoints: 2000,
+  linePoints: 20_000,
+  planPoints: 400,
+  planBags: 1000,
+  eventsAtOnce: 500,
+} as const;
+
+/** What is wrong with a number, in words; null when nothing is. */
+export function numberProblem(limit: NumberLimit, value: number): string | null {
+  if (!(limit.open ? value > limit.least : value >= limit.least)) return limit.tooLittle;
+  return value <= limit.most ? null : limit.tooMuch;
+}
+
+export const tooLong = ({ called, longest }: TextLimit): string =>
+  `${called} has at most ${figure(longest)} characters.`;
+
+/** What is wrong with a text as typed, in words; null when nothing is. Spaces around it do not count. */
+export function textProblem(limit: TextLimit, text: string): string | null {
+  const written = text.trim();
+  if (written === '' && limit.needed !== undefined) return limit.needed;
+  return written.length > limit.longest ? `${tooLong(limit)} This has ${figure(written.length)}.` : null;
+}

@@ -1,0 +1,32 @@
+import { cleanups } from '../clean/queries.ts';
+import { daySheets } from '../day/queries.ts';
+import { grounds, spots } from '../ground/queries.ts';
+import { attachments, outlines } from '../map/queries.ts';
+import { gaugeReadings, permissions, signs } from '../read/queries.ts';
+import { runs } from '../run/queries.ts';
+import { containers, lots, pits, samplePlans, samples, screenings, seedings, sizeWords } from '../sample/queries.ts';
+import { rigs, setups } from '../set/queries.ts';
+
+/** Every kind of record, for what goes over all of them. */
+export const EVERY_KIND = [
+  grounds,
+  spots,
+  signs,
+  gaugeReadings,
+  permissions,
+  daySheets,
+  outlines,
+  attachments,
+  samples,
+  lots,
+  pits,
+  screenings,
+  samplePlans,
+  containers,
+  seedings,
+  sizeWords,
+  rigs,
+  setups,
+  runs,
+  cleanups,
+] as const;
