@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import type { StoredGround } from '@riffle/contract';
-import { Book } from '@riffle/contract';
+import { Book, type StoredCleanup, type StoredGround, type StoredRun, type StoredSetup } from '@riffle/contract';
+import { keepBook, weighedCleanups } from '@riffle/core';
 import { corranWrites, CORRAN, RUNS } from '@riffle/demo';
 import { useTestServer } from '../test/testServer.ts';
 
@@ -32,5 +32,30 @@ describe('the demo island', () => {
     expect(otter && otter.gold_mg / otter.volumeBank_L).toBeLessThan(0.42);
     // The mix stays a mix, and the day after the box was left unrinsed is marked.
     expect(book.lines.find((l) => l.spotIds.length === 2)).toMatchObject({ buckets: 13, mayHoldOldGold: true });
+  });
+
+  test('the book added up from the records, as a device without signal does it, is the server’s', async () => {
+    const all = async <T>(kind: string): Promise<T[]> => {
+      const { items } = (await server.call('GET', '/grounds')).json<{ items: StoredGround[] }>();
+      const lists = await Promise.all(
+        items.map(async (g) =>
+          (await server.call('GET', `/grounds/${g.id}/${kind}?limit=1000`)).json<{
+            items: (T & { deleted: boolean })[];
+          }>(),
+        ),
+      );
+      return lists.flatMap((l) => l.items.filter((r) => !r.deleted));
+    };
+    const [cleanups, runs, setups] = [
+      await all<StoredCleanup>('cleanups'),
+      await all<StoredRun>('runs'),
+      await all<StoredSetup>('setups'),
+    ];
+    const { items } = (await server.call('GET', '/grounds')).json<{ items: StoredGround[] }>();
+    for (const ground of items) {
+      const weighed = weighedCleanups(ground.id, cleanups, runs, setups);
+      const book = keepBook(ground.id, ground.swell_percent, weighed.cleanups, weighed.unweighed);
+      expect(book).toEqual((await server.call('GET', `/grounds/${ground.id}/book`)).json());
+    }
   });
 });

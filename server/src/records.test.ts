@@ -114,27 +114,46 @@ describe('records', () => {
     expect(rest.next).toBeNull();
   });
 
-  test('one crew neither sees nor points into another', async () => {
+  test('a record sent with another ground is told that it stays where it is', async () => {
+    const [here, there] = [await stored('grounds', newGround()), await stored('grounds', newGround())];
+    const spot = await stored('spots', newSpot(here.id));
+    const moved = await server.call('PUT', `/spots/${spot.id}`, { ...spot, groundId: there.id, baseVersion: 1 });
+    expect([moved.statusCode, moved.json<Problem>()]).toMatchObject([
+      400,
+      { code: 'INVALID', errors: [{ path: 'groundId', message: expect.stringMatching(/stays there/) }] },
+    ]);
+    // Changed by another meanwhile, that comes first: it may be they who know better.
+    await server.call('PUT', `/spots/${spot.id}`, { ...spot, name: 'Renamed', baseVersion: 1 });
+    expect(
+      (await server.call('PUT', `/spots/${spot.id}`, { ...spot, groundId: there.id, baseVersion: 1 })).json(),
+    ).toMatchObject({ code: 'CHANGED', current: { name: 'Renamed', groundId: here.id } });
+  });
+
+  test('the crew comes with the request: one neither sees nor points into another', async () => {
     const ground = await stored('grounds', newGround());
     const otherCrew = uuidv7();
     await server.pool.query('insert into crew (id, name) values ($1, $2)', [otherCrew, 'Others']);
-    const other = await buildApp({ pool: server.pool, crewOf: () => otherCrew });
-    expect(
-      (await other.inject({ url: '/api/v1/grounds', headers: { host: 'localhost' } })).json<{ items: unknown[] }>()
-        .items,
-    ).toEqual([]);
+    const both = await buildApp({
+      pool: server.pool,
+      crewOf: (request) => (request.headers['x-test-crew'] === 'others' ? otherCrew : server.crewId),
+    });
+    const as = (crew: string, method: 'GET' | 'PUT', path: string, payload?: object) =>
+      both.inject({
+        method,
+        url: `/api/v1${path}`,
+        headers: { host: 'localhost', 'x-test-crew': crew },
+        ...(payload && { payload }),
+      });
+    const idsOf = async (crew: string): Promise<string[]> =>
+      (await as(crew, 'GET', '/grounds?limit=1000')).json<{ items: { id: string }[] }>().items.map((g) => g.id);
+    expect(await idsOf('ours')).toContain(ground.id);
+    expect(await idsOf('others')).toEqual([]);
     const spot = newSpot(ground.id);
-    expect(
-      (
-        await other.inject({
-          method: 'PUT',
-          url: `/api/v1/spots/${spot.id}`,
-          payload: spot,
-          headers: { host: 'localhost' },
-        })
-      ).statusCode,
-    ).toBe(422);
-    await other.close();
+    expect((await as('others', 'PUT', `/spots/${spot.id}`, spot)).statusCode).toBe(422);
+    expect((await as('others', 'GET', `/grounds/${ground.id}/book`)).statusCode).toBe(404);
+    expect((await as('others', 'PUT', `/grounds/${ground.id}`, { ...ground, baseVersion: 1 })).statusCode).toBe(404);
+    expect((await as('ours', 'PUT', `/spots/${spot.id}`, spot)).statusCode).toBe(201);
+    await both.close();
   });
 });
 
