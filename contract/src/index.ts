@@ -1,5 +1,14 @@
 export { Entered, FIRST_ID, Id, page, PageQuery, Problem, Timestamp } from './shared.ts';
-export { MOST, NUMBERS, numberProblem, textProblem, TEXTS, type NumberLimit, type TextLimit } from './limits.ts';
+export {
+  MOST,
+  NUMBERS,
+  numberProblem,
+  textProblem,
+  textProblems,
+  TEXTS,
+  type NumberLimit,
+  type TextLimit,
+} from './limits.ts';
 export {
   CONTAINER_WAYS,
   CREVICE_STATES,

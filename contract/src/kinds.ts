@@ -43,6 +43,7 @@ export const PAN_WAYS = ['quick test', 'by fractions', 'dry', 'final separation'
 /** A pan about which nothing more is known than where it was dug, how much it was and what was counted. */
 export const PLAIN_PAN = {
   pitId: null,
+  layerId: null,
   layer: '',
   lotId: null,
   bucket: null,

@@ -64,7 +64,7 @@ export const NUMBERS = {
 
   sampleVolume_L: above0(10_000, 'L', {
     tooLittle: 'More than nothing: a count needs the volume it came from.',
-    tooMuch: 'More than 10,000 L is a run, not a sample.',
+    tooMuch: 'More than 10,000 L is a run, not a sample: at most 10 m³.',
   }),
   bagVolume_L: above0(10_000, 'L', { tooMuch: 'At most 10 m³ (13 yd³).' }),
   planBag_L: above0(1000, 'L', { tooMuch: 'At most 1 m³ (35 ft³).' }),
@@ -179,4 +179,17 @@ export function textProblem(limit: TextLimit, text: string): string | null {
   const written = text.trim();
   if (written === '' && limit.needed !== undefined) return limit.needed;
   return written.length > limit.longest ? `${tooLong(limit)} This has ${figure(written.length)}.` : null;
+}
+
+/** What is wrong with the texts of a form, by field; empty when nothing is. */
+export function textProblems<F extends string>(
+  limits: Readonly<Record<F, TextLimit>>,
+  form: Readonly<Record<NoInfer<F>, string>>,
+): Partial<Record<F, string>> {
+  const wrong: Partial<Record<F, string>> = {};
+  for (const field of Object.keys(limits) as F[]) {
+    const problem = textProblem(limits[field], form[field]);
+    if (problem !== null) wrong[field] = problem;
+  }
+  return wrong;
 }

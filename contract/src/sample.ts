@@ -38,8 +38,9 @@ export const Sample = Whole.extend({
   blackSand: wholeWithin(NUMBERS.blackSand),
   gold_mg: within(NUMBERS.sampleGold_mg).overwrite(goldRounded).nullable(),
   goldEntered: Entered.nullable(),
-  /** The pit it came from, and which of its layers; the bag it was carried in. */
+  /** The pit it came from and which of its layers; the layer in words, as said; the bag it was carried in. */
   pitId: Id.nullable().default(null),
+  layerId: Id.nullable().default(null),
   layer: text(TEXTS.layer).default(''),
   lotId: Id.nullable().default(null),
   /** Which pan of a bucket it is, counted from the top, and of how many. */
@@ -72,6 +73,7 @@ export const NewSample = Sample.extend(Based.shape)
     error: 'More came from the safety pan than were counted.',
     path: ['fromSafetyPan'],
   })
+  .refine((s) => s.layerId === null || s.pitId !== null, { error: 'A layer is of a pit.', path: ['layerId'] })
   .meta({ id: 'NewSample' });
 export const StoredSample = Sample.extend(Stored.shape).meta({ id: 'Sample' });
 export type Sample = z.infer<typeof Sample>;

@@ -168,7 +168,7 @@ export function corranWrites(seed = 4684): DemoWrite[] {
         const dug = pits.find((p) => p.panned === i);
         put('samples', {
           ...takeSample(ground, s, visit, groundId, spot.id, nextId(visit.day), random),
-          ...(dug && { pitId: dug.pit.id, layer: dug.layer }),
+          ...(dug && { pitId: dug.pit.id, ...dug.layer }),
         });
       });
       if (s.name === SCREENED.spot) screeningWrite(put, nextId, onDay, groundId, spot.id);

@@ -44,17 +44,17 @@ export function pitsAt(
   spotId: string,
   at: (day: number) => string,
   nextId: NextId,
-): { pit: Pit; panned: number; layer: string }[] {
-  return PITS.filter((p) => p.spot === spotName).map((p) => ({
-    pit: pitRecord(p, groundId, spotId, at, nextId),
-    panned: p.panned,
-    layer: payName(p),
-  }));
+): { pit: Pit; panned: number; layer: { layerId: string | null; layer: string } }[] {
+  return PITS.filter((p) => p.spot === spotName).map((p) => {
+    const pit = pitRecord(p, groundId, spotId, at, nextId);
+    const pay = pit.layers.find((l) => l.pay);
+    return {
+      pit,
+      panned: p.panned,
+      layer: { layerId: pay?.id ?? null, layer: pay ? `${pay.color} ${pay.material}`.trim() : '' },
+    };
+  });
 }
-const payName = (p: TruePit): string => {
-  const i = p.layers.findIndex((l) => l.pay);
-  return `${i + 1}. ${p.layers[i]?.color ?? ''} ${p.layers[i]?.material ?? ''}`;
-};
 const pitRecord = (p: TruePit, groundId: string, spotId: string, at: (day: number) => string, nextId: NextId): Pit => ({
   id: nextId(p.day),
   deleted: false,

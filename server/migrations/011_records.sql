@@ -88,3 +88,14 @@ alter table run
 alter table cleanup
   add constraint cleanup_black_sand_g_within check (black_sand_g >= 0 and black_sand_g <= 1000000),
   add constraint cleanup_note_within check (length(note) <= 4000);
+
+-- A pan of a pit holds its layer by the layer's own id: numbers change when a layer above is taken out.
+-- Until now it was held as "2. gray gravel", counted from the top; the words stay as they were said.
+alter table sample add column layer_id uuid;
+alter table sample add constraint sample_layer_of_pit check (layer_id is null or pit_id is not null);
+update sample s
+set layer_id = (p.layers -> (substring(s.layer from '^(\d{1,2})\. ')::int - 1) ->> 'id')::uuid,
+    layer = substring(s.layer from '^\d{1,2}\. (.*)$')
+from pit p
+where p.crew_id = s.crew_id and p.id = s.pit_id and s.layer ~ '^[1-9]\d?\. '
+  and p.layers -> (substring(s.layer from '^(\d{1,2})\. ')::int - 1) is not null;

@@ -5,7 +5,7 @@ import { createBrowserRouter } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { Toaster } from 'sonner';
 import { registerSW } from 'virtual:pwa-register';
-import { fetchAhead } from './api/records.ts';
+import { openAhead } from './records/useRecords.ts';
 import './app.css';
 import { persistOptions, queryClient, resumeWrites } from './offline/queryClient.ts';
 import { Broken } from './shell/Broken.tsx';
@@ -14,10 +14,10 @@ import { Home } from './shell/Home.tsx';
 import { Shell } from './shell/Shell.tsx';
 import { lastGround } from './shell/useGround.ts';
 import { ReadScreen } from './stages/read/ReadScreen.tsx';
-import { PreferencesProvider } from './units/PreferencesProvider.tsx';
+import { PreferencesProvider } from './preferences/PreferencesProvider.tsx';
 
 if (import.meta.env.PROD) registerSW({ immediate: true });
-void fetchAhead(queryClient, /^\/g\/([0-9a-f-]{36})\//.exec(location.pathname)?.[1] ?? lastGround());
+void openAhead(queryClient, /^\/g\/([0-9a-f-]{36})\//.exec(location.pathname)?.[1] ?? lastGround());
 
 const router = createBrowserRouter([
   {

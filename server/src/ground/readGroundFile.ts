@@ -7,7 +7,7 @@ import {
   type FlowDirection,
   type Position,
 } from '@riffle/core';
-import { GROUND_KINDS, type GroundFile } from '@riffle/contract';
+import { GROUND_KINDS, NUMBERS, numberProblem, TEXTS, type GroundFile } from '@riffle/contract';
 import { Refusal } from '../http/problems.ts';
 import { readGeoJson } from './readGeoJson.ts';
 import { readGpx } from './readGpx.ts';
@@ -111,16 +111,24 @@ export function readGroundFile(text: string): ReadGround {
     warnings.push(
       `All ${best.points.length.toLocaleString('en-US')} points are kept; ${thinned.length.toLocaleString('en-US')} are drawn.`,
     );
+  const long = [best.name || raw.name, ...kept.map((p) => p.name)].filter((name) => name.length > TEXTS.name.longest);
+  if (long.length > 0)
+    warnings.push(
+      `${long.length === 1 ? 'A name is' : `${long.length} names are`} longer than ${TEXTS.name.longest} characters and cut there, the first “${shortened(long[0] ?? '')}”.`,
+    );
+  const note = typeof raw.note === 'string' ? raw.note : '';
+  if (note.length > TEXTS.note.longest)
+    warnings.push(`The note is longer than ${TEXTS.note.longest.toLocaleString('en-US')} characters and cut there.`);
   return {
     format: raw.format,
-    name: (best.name || raw.name).slice(0, 80),
+    name: shortened(best.name || raw.name),
     kind: GROUND_KINDS.find((k) => k === raw.kind) ?? 'creek',
     length_m: best.length_m,
     linePoints: best.points.length,
     line: thinned,
     flow: raw.flow !== 'unknown' ? raw.flow : flowDirection(best.points),
     spots: kept.map((p, i) => ({
-      name: p.name.slice(0, 80) || `Spot ${i + 1}`,
+      name: shortened(p.name) || `Spot ${i + 1}`,
       position: p.position,
       distanceAlong_m: p.at.distance_m,
       offset_m: p.at.offset_m,
@@ -128,13 +136,15 @@ export function readGroundFile(text: string): ReadGround {
     warnings,
     points: best.points,
     swell_percent:
-      typeof raw.swell_percent === 'number' && raw.swell_percent >= 0 && raw.swell_percent <= 80
+      typeof raw.swell_percent === 'number' && numberProblem(NUMBERS.swell_percent, raw.swell_percent) === null
         ? raw.swell_percent
         : DEFAULT_SWELL_PERCENT,
-    note: typeof raw.note === 'string' ? raw.note.slice(0, 4000) : '',
+    note: note.slice(0, TEXTS.note.longest),
     properties: kept.map((p) => p.properties),
   };
 }
+
+const shortened = (name: string): string => name.slice(0, TEXTS.name.longest);
 
 function checkPosition([lon, lat]: Position): void {
   if (Math.abs(lat) <= 90 && Math.abs(lon) <= 180) return;

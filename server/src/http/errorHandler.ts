@@ -43,6 +43,7 @@ const CONSTRAINTS: Readonly<
   container_name_once: { path: 'name', message: 'Another container has this name already.', code: 'TAKEN' },
   seeding_came_back: { path: 'cameBack', message: 'More came back than went in.', code: 'INVALID' },
   sample_pit_fk: { path: 'pitId', message: 'That pit is not on this ground.', code: 'UNKNOWN_REFERENCE' },
+  sample_layer_of_pit: { path: 'layerId', message: 'A layer is of a pit.', code: 'INVALID' },
   sample_lot_fk: { path: 'lotId', message: 'That bag is not on this ground.', code: 'UNKNOWN_REFERENCE' },
   sample_within_pit: { path: 'depth_m', message: 'That is below the bottom of its pit.', code: 'INVALID' },
   pit_holds_its_samples: { path: 'layers', message: 'A pan of this pit comes from deeper than that.', code: 'INVALID' },

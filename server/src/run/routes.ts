@@ -1,5 +1,5 @@
-import { Id, NewEvents, Problem, RunWithEvents, type LoggedEvent, type Tally } from '@riffle/contract';
-import { tallyRun, type RunEvent } from '@riffle/core';
+import { Id, NewEvents, Problem, RunWithEvents } from '@riffle/contract';
+import { keepTally } from '@riffle/core';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import type pg from 'pg';
@@ -44,31 +44,9 @@ export function runRoutes(scope: FastifyInstance, pool: pg.Pool): void {
         if (!run) throw new Refusal('NOT_FOUND', 'That run is not in the book. Send the run first.');
         await appendEvents(db, request.crewId, run.groundId, id, request.body.events);
         const events = await listEvents(db, request.crewId, id);
-        const kept = await writeTally(db, request.crewId, id, tallyOf(run.startedAt, events));
+        const kept = await writeTally(db, request.crewId, id, keepTally(run.startedAt, events));
         return { ...kept, events };
       });
     },
   );
-}
-
-/** The tally kept with a run: its clock stands at the last event while it is open. */
-function tallyOf(startedAt: string, events: readonly LoggedEvent[]): z.infer<typeof Tally> {
-  const asEvents = events.map((e): RunEvent => ({
-    eventId: e.id,
-    kind: e.kind,
-    at_ms: Date.parse(e.at),
-    spotId: e.spotId,
-    volume_L: e.volume_L,
-    undoes: e.undoes,
-  }));
-  const lastEventAt = events.at(-1)?.at ?? null;
-  const tally = tallyRun(Date.parse(startedAt), asEvents, Date.parse(lastEventAt ?? startedAt));
-  return {
-    buckets: tally.buckets.length,
-    volumeLoose_L: tally.volumeLoose_L,
-    bySpot_L: tally.bySpot_L,
-    running_s: tally.running_ms / 1000,
-    stopped: tally.stopped,
-    lastEventAt,
-  };
 }

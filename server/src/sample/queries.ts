@@ -43,6 +43,7 @@ export const samples = recordKind({
     gold_mg: 'gold_mg',
     goldEntered: 'gold_entered',
     pitId: 'pit_id',
+    layerId: 'layer_id',
     layer: 'layer',
     lotId: 'lot_id',
     bucket: parts({ nth: 'bucket_nth', of: 'bucket_of' }, { orNull: true }),

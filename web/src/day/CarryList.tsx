@@ -1,3 +1,4 @@
+import { NUMBERS, numberProblem, textProblem, TEXTS } from '@riffle/contract';
 import { UNITS } from '@riffle/core';
 import { useState } from 'react';
 import { useShow } from '../units/useShow.ts';
@@ -24,9 +25,10 @@ export function CarryList({ draft, change, planned }: CarryListProps) {
   const problem =
     name.trim() === ''
       ? 'Name it.'
-      : weight.trim() === '' || !(kg >= 0 && kg <= 100)
-        ? `Its weight in ${unit}, up to ${Math.round(100 * per_kg)}.`
-        : null;
+      : (textProblem(TEXTS.name, name) ??
+        (weight.trim() === '' || numberProblem(NUMBERS.tool_kg, kg)
+          ? `Its weight in ${unit}, up to ${Math.round(NUMBERS.tool_kg.most * per_kg)}.`
+          : null));
   const tools_kg = draft.tools.reduce((sum, t) => sum + t.kg, 0);
   const over = tools_kg >= draft.limit_kg;
   const loads = planned.filter((p) => p.load_kg > 0);
@@ -53,11 +55,11 @@ export function CarryList({ draft, change, planned }: CarryListProps) {
             aria-label={`Most you carry, ${unit}`}
             className="written w-16 text-right"
             min="1"
-            max={Math.round(200 * per_kg)}
+            max={Math.round(NUMBERS.carry_kg.most * per_kg)}
             value={Math.round(draft.limit_kg * per_kg)}
             onChange={(e) => {
               const v = Number(e.target.value) / per_kg;
-              if (v > 0 && v <= 200) change({ limit_kg: v });
+              if (numberProblem(NUMBERS.carry_kg, v) === null) change({ limit_kg: v });
             }}
           />
           {unit}
@@ -100,7 +102,7 @@ export function CarryList({ draft, change, planned }: CarryListProps) {
           setTried(true);
           if (problem) return;
           change({
-            tools: [...draft.tools.filter((t) => t.name !== name.trim()), { name: name.trim().slice(0, 80), kg }],
+            tools: [...draft.tools.filter((t) => t.name !== name.trim()), { name: name.trim(), kg }],
           });
           setName('');
           setWeight('');

@@ -1,13 +1,13 @@
 import { format, parseISO } from 'date-fns';
-import { useEffect, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
-import { v7 as uuidv7 } from 'uuid';
-import type { StoredGround, StoredDaySheet, StoredSpot } from '@riffle/contract';
-import { useRecords } from '../api/records.ts';
+import { textProblem, TEXTS, type StoredDaySheet, type StoredGround, type StoredSpot } from '@riffle/contract';
+import { useRecords } from '../records/useRecords.ts';
 import { ClosedToday } from '../ground/ClosedToday.tsx';
 import { daysWords } from '../ground/permissionDays.ts';
-import { useWrite } from '../offline/writes.ts';
+import { useKeep } from '../records/useKeep.ts';
+import { useNow } from '../ui/useNow.ts';
 import { inTen } from '../reading/inTen.ts';
 import { useGround } from '../shell/useGround.ts';
 import { useShow } from '../units/useShow.ts';
@@ -55,20 +55,11 @@ interface DaySheetProps {
   readonly kept: StoredDaySheet | undefined;
 }
 
-/** The clock, by the minute. */
-function useMinute(): Date {
-  const [now, setNow] = useState(() => new Date());
-  useEffect(() => {
-    const timer = setInterval(() => setNow(new Date()), 30_000);
-    return () => clearInterval(timer);
-  }, []);
-  return now;
-}
-
 function DaySheet({ ground, spots, date, onDate, kept }: DaySheetProps) {
-  const now = useMinute();
+  const now_ms = useNow(30_000);
+  const now = useMemo(() => new Date(now_ms), [now_ms]);
   const day = useDay(ground, spots, date, kept, now);
-  const write = useWrite();
+  const book = useKeep('day-sheets');
   const permissions = useRecords('permissions', ground.id).items;
   const show = useShow();
   const [picked, setPicked] = useState<string | null>(null);
@@ -80,23 +71,16 @@ function DaySheet({ ground, spots, date, onDate, kept }: DaySheetProps) {
   const today = format(now, 'yyyy-MM-dd') === date;
 
   const keep = (): void => {
-    if (!plan) return;
+    if (!plan || textProblem(TEXTS.note, note)) return;
     const stops = plan.stops.flatMap((s) => places.get(s.id) ?? []).map(asStop);
     const { order, minutes, ...settled } = draft;
-    write({
-      what: 'record',
-      kind: 'day-sheets',
-      record: {
-        ...settled,
-        tools: [...settled.tools],
-        id: kept?.id ?? uuidv7(),
-        deleted: false,
-        groundId: ground.id,
-        day: date,
-        stops,
-        note,
-        baseVersion: kept?.version ?? 0,
-      },
+    book.put(kept, {
+      ...settled,
+      tools: [...settled.tools],
+      groundId: ground.id,
+      day: date,
+      stops,
+      note,
     });
     toast('The plan is kept.');
   };
@@ -268,7 +252,8 @@ function DaySheet({ ground, spots, date, onDate, kept }: DaySheetProps) {
               <TextField
                 label="Local rules, who has been told, where the car stands"
                 value={note}
-                onChange={(v) => setNote(v.slice(0, 4000))}
+                onChange={setNote}
+                limit={TEXTS.note}
                 rows={2}
               />
             </div>

@@ -1,17 +1,32 @@
-import type { StoredGround, StoredLot, StoredSpot } from '@riffle/contract';
+import {
+  NUMBERS,
+  numberProblem,
+  textProblems,
+  TEXTS,
+  type StoredGround,
+  type StoredLot,
+  type StoredSpot,
+} from '@riffle/contract';
 import { WET_GRAVEL_KG_L, type Entered } from '@riffle/core';
 import { useState } from 'react';
-import { toast } from 'sonner';
-import { v7 as uuidv7 } from 'uuid';
-import { useRecords } from '../api/records.ts';
-import { useWrite } from '../offline/writes.ts';
-import { asTyped, readEntered } from '../units/readEntered.ts';
+import { useContainers } from '../records/useContainers.ts';
+import { useKeep } from '../records/useKeep.ts';
+import { useRecords, useRecordsOfAll } from '../records/useRecords.ts';
+import { asTyped, readVolume } from '../units/readEntered.ts';
 import { useShow } from '../units/useShow.ts';
 import { Button } from '../ui/Button.tsx';
 import { SelectField, TextField } from '../ui/Field.tsx';
 import { Block } from '../ui/Judgement.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
+
+const LOT_TEXTS = {
+  tag: TEXTS.tag,
+  layer: TEXTS.layer,
+  screen: TEXTS.screenSaid,
+  place: TEXTS.place,
+  holder: TEXTS.holder,
+};
 
 const ENDS = [
   ['panned', 'Panned'],
@@ -21,21 +36,15 @@ const ENDS = [
 
 /** Bags dug and not yet panned: whose, from where, where they are. A bag keeps its origin until it is panned or run. */
 export function Lots({ ground, spots }: { ground: StoredGround; spots: readonly StoredSpot[] }) {
-  const write = useWrite();
+  const keep = useKeep('lots');
   const show = useShow();
   const lots = useRecords('lots', ground.id).items;
+  // No two bags of the crew share a tag, on whatever ground.
+  const everyLot = useRecordsOfAll('lots').items;
   const waiting = lots.filter((l) => l.state === 'waiting');
   const [open, setOpen] = useState(false);
-  const end = (lot: StoredLot, state: StoredLot['state']): void => {
-    const { version, updatedAt, ...record } = lot;
-    write({ what: 'record', kind: 'lots', record: { ...record, state, baseVersion: version } });
-    toast(`${lot.tag} is ${state}.`, {
-      action: {
-        label: 'Undo',
-        onClick: () => write({ what: 'record', kind: 'lots', record: { ...record, baseVersion: version + 1 } }),
-      },
-    });
-  };
+  const end = (lot: StoredLot, state: StoredLot['state']): void =>
+    keep.change(lot, { state }, `${lot.tag} is ${state}.`);
   return (
     <Block
       title="Bags not panned yet"
@@ -76,7 +85,9 @@ export function Lots({ ground, spots }: { ground: StoredGround; spots: readonly 
       <Button look="quiet" className="no-print" onClick={() => setOpen(true)}>
         A bag to carry off ...
       </Button>
-      {open && <LotSheet ground={ground} spots={spots} taken={lots.map((l) => l.tag)} onClose={() => setOpen(false)} />}
+      {open && (
+        <LotSheet ground={ground} spots={spots} taken={everyLot.map((l) => l.tag)} onClose={() => setOpen(false)} />
+      )}
     </Block>
   );
 }
@@ -98,7 +109,8 @@ function LotSheet({
   taken: readonly string[];
   onClose: () => void;
 }) {
-  const write = useWrite();
+  const { add } = useKeep('lots');
+  const containers = useContainers();
   const show = useShow();
   const [tag, setTag] = useState(() => nextTag(ground, taken));
   const [spotId, setSpotId] = useState('');
@@ -108,37 +120,29 @@ function LotSheet({
   const [place, setPlace] = useState('');
   const [holder, setHolder] = useState('');
   const [tried, setTried] = useState(false);
-  const reading = readEntered('volume', volume);
-  const tagProblem =
-    tag.trim() === '' ? 'Give the bag a tag.' : taken.includes(tag.trim()) ? 'Another bag has this tag already.' : null;
-  const volumeProblem =
-    reading.ok && !(reading.value > 0 && reading.value <= 10_000) ? 'More than nothing, and at most 10 m³.' : null;
+  const reading = readVolume(volume, containers);
+  const wrong = textProblems(LOT_TEXTS, { tag, layer, screen, place, holder });
+  const tagProblem = wrong.tag ?? (taken.includes(tag.trim()) ? 'Another bag has this tag already.' : null);
+  const volumeProblem = reading.ok ? numberProblem(NUMBERS.bagVolume_L, reading.value) : null;
   const keep = (): void => {
     setTried(true);
-    if (tagProblem || !reading.ok || volumeProblem || spotId === '') return;
-    write({
-      what: 'record',
-      kind: 'lots',
-      record: {
-        id: uuidv7(),
-        deleted: false,
-        groundId: ground.id,
-        spotId: spotId === 'several' ? null : spotId,
-        tag: tag.trim(),
-        layer: layer.slice(0, 80),
-        volume_L: reading.value,
-        volumeEntered: volume,
-        screen: screen.slice(0, 40),
-        takenAt: new Date().toISOString(),
-        state: 'waiting',
-        place: place.slice(0, 80),
-        holder: holder.slice(0, 80),
-        samplePlanId: null,
-        fromDepth_m: null,
-        toDepth_m: null,
-        note: '',
-        baseVersion: 0,
-      },
+    if (Object.keys(wrong).length > 0 || tagProblem || !reading.ok || volumeProblem || spotId === '') return;
+    add({
+      groundId: ground.id,
+      spotId: spotId === 'several' ? null : spotId,
+      tag: tag.trim(),
+      layer: layer.trim(),
+      volume_L: reading.value,
+      volumeEntered: volume,
+      screen: screen.trim(),
+      takenAt: new Date().toISOString(),
+      state: 'waiting',
+      place: place.trim(),
+      holder: holder.trim(),
+      samplePlanId: null,
+      fromDepth_m: null,
+      toDepth_m: null,
+      note: '',
     });
     onClose();
   };
@@ -160,7 +164,8 @@ function LotSheet({
         <TextField
           label="Tag on the bag"
           value={tag}
-          onChange={(v) => setTag(v.slice(0, 20))}
+          onChange={setTag}
+          limit={TEXTS.tag}
           problem={tried ? tagProblem : null}
           hint="Write it on the bag too; it names no place."
         />
@@ -190,15 +195,16 @@ function LotSheet({
           }
           onChange={setVolume}
         />
-        <TextField label="Layer" value={layer} onChange={setLayer} />
+        <TextField label="Layer" value={layer} onChange={setLayer} limit={TEXTS.layer} />
         <TextField
           label="Screen it went through"
           value={screen}
           onChange={setScreen}
+          limit={TEXTS.screenSaid}
           hint="8 mesh, 1/4 in slots; empty: none"
         />
-        <TextField label="Where it is" value={place} onChange={setPlace} />
-        <TextField label="With whom" value={holder} onChange={setHolder} />
+        <TextField label="Where it is" value={place} onChange={setPlace} limit={TEXTS.place} />
+        <TextField label="With whom" value={holder} onChange={setHolder} limit={TEXTS.holder} />
         <Button look="main" type="submit">
           Keep it
         </Button>

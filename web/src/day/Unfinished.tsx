@@ -1,7 +1,7 @@
 import type { StoredGround, StoredSpot } from '@riffle/contract';
 import { format } from 'date-fns';
 import { Link } from 'react-router';
-import { useRecords } from '../api/records.ts';
+import { useRecords } from '../records/useRecords.ts';
 import { useShow } from '../units/useShow.ts';
 import { Block } from '../ui/Judgement.tsx';
 

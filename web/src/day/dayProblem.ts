@@ -1,4 +1,4 @@
-import type { PlannedStop, StoredGaugeReading, StoredGround, StoredSpot } from '@riffle/contract';
+import { TEXTS, type PlannedStop, type StoredGaugeReading, type StoredGround, type StoredSpot } from '@riffle/contract';
 import {
   carryingTrips,
   CONTAINERS,
@@ -194,7 +194,8 @@ export function dayTide(ground: StoredGround, date: string): DayTide | null {
 export const asStop = (c: Candidate): PlannedStop => ({
   placeId: c.id,
   spotId: c.spotId,
-  name: c.name.slice(0, 80),
+  // Made of the signs' names where no spot is marked; a long one is told by how it begins.
+  name: c.name.slice(0, TEXTS.name.longest),
   distance_m: c.distance_m,
   bank: c.bank,
   offset_m: c.offset_m,

@@ -10,13 +10,13 @@ import {
   type Pace,
 } from '@riffle/core';
 import { useMemo } from 'react';
-import { useRecords } from '../api/records.ts';
+import { useRecords } from '../records/useRecords.ts';
 import { riverNow, type RiverNow } from '../reading/riverNow.ts';
 import { useRanking, type PlaceRanking } from '../reading/useRanking.ts';
 import { useTrace, useTrail, useTried } from '../reading/useTrace.ts';
 import { creekShape } from '../ribbon/creekShape.ts';
 import { spotGrades } from '../ribbon/spotGrades.ts';
-import { usePreferences } from '../units/displayPreference.ts';
+import { usePreferences } from '../preferences/preferences.ts';
 import { useDraft } from '../ui/useDraft.ts';
 import {
   dayCandidates,

@@ -1,7 +1,7 @@
 import type { StoredGround } from '@riffle/contract';
 import { permissionOn } from '@riffle/core';
 import { format, parseISO } from 'date-fns';
-import { useRecords } from '../api/records.ts';
+import { useRecords } from '../records/useRecords.ts';
 
 const day = (d: string): string => format(parseISO(d), 'd MMM yyyy');
 

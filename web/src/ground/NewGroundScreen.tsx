@@ -1,11 +1,12 @@
-import type { GroundFile, StoredGround } from '@riffle/contract';
+import { NUMBERS, numberProblem, textProblem, TEXTS, type GroundFile, type StoredGround } from '@riffle/contract';
 import { DEFAULT_SWELL_PERCENT, type Entered } from '@riffle/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import { call, Refused } from '../api/client.ts';
-import { listKey, useWrite } from '../offline/writes.ts';
+import { listKey } from '../offline/writes.ts';
+import { useKeep } from '../records/useKeep.ts';
 import { readEntered } from '../units/readEntered.ts';
 import { useShow } from '../units/useShow.ts';
 import { Button } from '../ui/Button.tsx';
@@ -259,7 +260,7 @@ interface TypedDraft {
 
 function TypedGround() {
   const navigate = useNavigate();
-  const write = useWrite();
+  const { add } = useKeep('grounds');
   const [draft, setDraft, clear] = useDraft<TypedDraft>('ground', () => ({
     name: '',
     kind: 'creek',
@@ -267,28 +268,20 @@ function TypedGround() {
   }));
   const [tried, setTried] = useState(false);
   const length = readEntered('length', draft.length);
-  const wrongLength =
-    length.ok && !(length.value >= 5 && length.value <= 200_000) ? 'A ground is between 5 m and 200 km long.' : null;
+  const wrongLength = length.ok ? numberProblem(NUMBERS.groundLength_m, length.value) : null;
+  const wrongName = textProblem(TEXTS.name, draft.name);
   const save = (): void => {
     setTried(true);
-    if (draft.name.trim() === '' || !length.ok || wrongLength) return;
-    const id = uuidv7();
-    write({
-      what: 'record',
-      kind: 'grounds',
-      record: {
-        id,
-        deleted: false,
-        name: draft.name.trim(),
-        kind: draft.kind,
-        length_m: length.value,
-        swell_percent: DEFAULT_SWELL_PERCENT,
-        note: '',
-        tide: null,
-        profile: [],
-        joins: null,
-        baseVersion: 0,
-      },
+    if (wrongName || !length.ok || wrongLength) return;
+    const id = add({
+      name: draft.name.trim(),
+      kind: draft.kind,
+      length_m: length.value,
+      swell_percent: DEFAULT_SWELL_PERCENT,
+      note: '',
+      tide: null,
+      profile: [],
+      joins: null,
     });
     clear();
     void navigate(`/g/${id}/read`);
@@ -306,7 +299,8 @@ function TypedGround() {
           label="Name"
           value={draft.name}
           onChange={(name) => setDraft({ ...draft, name })}
-          problem={tried && draft.name.trim() === '' ? 'Give it a name.' : null}
+          limit={TEXTS.name}
+          problem={tried ? wrongName : null}
         />
         <SelectField
           label="Kind"

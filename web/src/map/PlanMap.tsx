@@ -1,15 +1,24 @@
-import type { StoredGround, StoredOutline, StoredSign, StoredSpot } from '@riffle/contract';
+import {
+  NUMBERS,
+  numberProblem,
+  textProblem,
+  TEXTS,
+  type StoredGround,
+  type StoredOutline,
+  type StoredSign,
+  type StoredSpot,
+} from '@riffle/contract';
 import type { OUTLINE_KINDS } from '@riffle/contract';
 import { reshapeLine, type Position } from '@riffle/core';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { v7 as uuidv7 } from 'uuid';
 import { call } from '../api/client.ts';
-import { useRecords } from '../api/records.ts';
+import { useKeep } from '../records/useKeep.ts';
+import { useRecords } from '../records/useRecords.ts';
 import { queryClient } from '../offline/queryClient.ts';
-import { listKey, useWrite } from '../offline/writes.ts';
+import { listKey } from '../offline/writes.ts';
 import { currentPosition } from '../position/currentPosition.ts';
-import { usePreferences } from '../units/displayPreference.ts';
+import { usePreferences } from '../preferences/preferences.ts';
 import { useShow } from '../units/useShow.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choices } from '../ui/Choices.tsx';
@@ -56,7 +65,7 @@ export default function PlanMap({
   onSign,
   onPlace,
 }: PlanMapProps) {
-  const write = useWrite();
+  const keep = useKeep('outlines');
   const show = useShow();
   const [drawing, setDrawing] = useState<Drawing>('none');
   const [said, setSaid] = useState('');
@@ -83,14 +92,7 @@ export default function PlanMap({
   };
 
   const writeOutline = (o: StoredOutline, points: LonLat[]): void => {
-    const { version, updatedAt, ...record } = o;
-    write({ what: 'record', kind: 'outlines', record: { ...record, points, baseVersion: version } });
-    toast(`${o.name} is redrawn.`, {
-      action: {
-        label: 'Undo',
-        onClick: () => write({ what: 'record', kind: 'outlines', record: { ...record, baseVersion: version + 1 } }),
-      },
-    });
+    keep.change(o, { points }, `${o.name} is redrawn.`);
   };
   const writeLine = async (points: readonly Position[], done: Drawing = 'none'): Promise<void> => {
     try {
@@ -176,20 +178,13 @@ export default function PlanMap({
           outline={null}
           onClose={() => setDrawn(null)}
           onKeep={(name, height_m, note) => {
-            write({
-              what: 'record',
-              kind: 'outlines',
-              record: {
-                id: uuidv7(),
-                deleted: false,
-                groundId: ground.id,
-                name,
-                kind: drawn.kind,
-                points: drawn.points,
-                height_m,
-                note,
-                baseVersion: 0,
-              },
+            keep.add({
+              groundId: ground.id,
+              name,
+              kind: drawn.kind,
+              points: drawn.points,
+              height_m,
+              note,
             });
             setDrawn(null);
           }}
@@ -201,28 +196,11 @@ export default function PlanMap({
           outline={openOutline}
           onClose={() => setOpenOutline(null)}
           onKeep={(name, height_m, note) => {
-            const { version, updatedAt, ...record } = openOutline;
-            write({
-              what: 'record',
-              kind: 'outlines',
-              record: { ...record, name, height_m, note, baseVersion: version },
-            });
+            keep.change(openOutline, { name, height_m, note });
             setOpenOutline(null);
           }}
           onRemove={() => {
-            const { version, updatedAt, ...record } = openOutline;
-            write({ what: 'record', kind: 'outlines', record: { ...record, deleted: true, baseVersion: version } });
-            toast(`${record.name} is off the map.`, {
-              action: {
-                label: 'Undo',
-                onClick: () =>
-                  write({
-                    what: 'record',
-                    kind: 'outlines',
-                    record: { ...record, deleted: false, baseVersion: version + 1 },
-                  }),
-              },
-            });
+            keep.takeOut(openOutline, `${openOutline.name} is off the map.`);
             setOpenOutline(null);
           }}
         />
@@ -268,7 +246,8 @@ function OutlineSheet({ kind, outline, onKeep, onRemove, onClose }: OutlineSheet
   const [tried, setTried] = useState(false);
   const height_m = height.trim() === '' ? null : Number(height.replace(',', '.'));
   const heightProblem =
-    height_m !== null && !(height_m >= -5 && height_m <= 300) ? 'Metres above the water, -5 to 300.' : null;
+    height_m !== null && numberProblem(NUMBERS.outlineHeight_m, height_m) ? 'Metres above the water, -5 to 300.' : null;
+  const nameProblem = textProblem(TEXTS.name, name);
   const standsUp = kind === 'bar' || kind === 'bench';
   return (
     <Sheet
@@ -283,15 +262,16 @@ function OutlineSheet({ kind, outline, onKeep, onRemove, onClose }: OutlineSheet
         onSubmit={(e) => {
           e.preventDefault();
           setTried(true);
-          if (name.trim() === '' || heightProblem) return;
-          onKeep(name.trim().slice(0, 80), height_m, note);
+          if (nameProblem || heightProblem || textProblem(TEXTS.note, note)) return;
+          onKeep(name.trim(), height_m, note);
         }}
       >
         <TextField
           label="Name"
           value={name}
           onChange={setName}
-          problem={tried && name.trim() === '' ? 'Give it a name.' : null}
+          limit={TEXTS.name}
+          problem={tried ? nameProblem : null}
         />
         {standsUp && (
           <TextField
@@ -302,7 +282,7 @@ function OutlineSheet({ kind, outline, onKeep, onRemove, onClose }: OutlineSheet
             hint="It then stands at that height on the ribbon."
           />
         )}
-        <TextField label="Note" value={note} onChange={setNote} rows={2} />
+        <TextField label="Note" value={note} onChange={setNote} rows={2} limit={TEXTS.note} />
         <div className="mt-2 flex flex-wrap gap-3">
           <Button look="main" type="submit">
             Keep it

@@ -26,7 +26,7 @@ import XYZ from 'ol/source/XYZ.js';
 import { getArea, getLength } from 'ol/sphere.js';
 import { Circle, Fill, Stroke, Style } from 'ol/style.js';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { usePreferences } from '../units/displayPreference.ts';
+import { usePreferences } from '../preferences/preferences.ts';
 import { useShow } from '../units/useShow.ts';
 import { lineStyle, outlineStyle, readInks, signStyle, spotStyle } from './mapStyles.ts';
 import { findUnderlay } from './underlay.ts';

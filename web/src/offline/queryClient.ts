@@ -2,7 +2,7 @@ import { onlineManager, QueryClient } from '@tanstack/react-query';
 import type { PersistedClient } from '@tanstack/react-query-persist-client';
 import { createStore, del, get, set } from 'idb-keyval';
 import { isPassing, Refused } from '../api/client.ts';
-import { dropWrite, keepRefused, keepWrite, keptWrites, sendOnce } from './outbox.ts';
+import { dropWrites, keepRefused, keepWrite, keptWrites, sendOnce } from './outbox.ts';
 import { sendWrite, takeIn, WRITE_KEY, WRITE_SCOPE, type QueuedWrite } from './writes.ts';
 
 const WEEK = 7 * 24 * 3600 * 1000;
@@ -35,11 +35,17 @@ queryClient.setMutationDefaults(WRITE_KEY, {
   scope: WRITE_SCOPE,
   onMutate: (write: QueuedWrite) => keepWrite(write),
   mutationFn: (write: QueuedWrite) => sendOnce(write, () => sendWrite(write)),
-  onSuccess: (answer: unknown, write: QueuedWrite) => takeIn(queryClient, write, answer),
+  onSuccess: (answer: unknown, write: QueuedWrite) => {
+    landed.add(write.writeId);
+    takeIn(queryClient, write, answer);
+  },
   onError: async (error: Error, write: QueuedWrite) => {
     if (error instanceof Refused) await keepRefused(write, error.problem);
   },
 });
+
+/** Writes whose answers are in the cache here and not yet in the copy kept on the device. */
+const landed = new Set<string>();
 
 let outboxRead = false;
 const onOutboxRead = new Set<() => void>();
@@ -55,7 +61,12 @@ export const outbox = {
 /** Takes up what an earlier visit, or another tab, could not send; refused writes come back as refused. */
 export async function resumeWrites(): Promise<void> {
   const cache = queryClient.getMutationCache();
-  for (const { write, refused } of await keptWrites()) {
+  for (const { write, refused, landed: answered } of await keptWrites()) {
+    if (answered) {
+      landed.add(write.writeId);
+      takeIn(queryClient, write, answered.answer);
+      continue;
+    }
     const options = { ...queryClient.getMutationDefaults(WRITE_KEY), mutationKey: WRITE_KEY };
     if (refused) {
       cache.build(queryClient, options, {
@@ -103,7 +114,7 @@ export function sendAgain(refused: QueuedWrite, current: { readonly version?: nu
 /** Gives a refused write up; the stored copy stands. */
 export function giveUp(refused: QueuedWrite): void {
   forget(refused.writeId);
-  void dropWrite(refused.writeId);
+  void dropWrites([refused.writeId]);
   void queryClient.invalidateQueries();
 }
 
@@ -114,23 +125,27 @@ function forget(writeId: string): void {
 }
 
 const store = createStore('riffle', 'queries');
-let unsaved: PersistedClient | null = null;
+let unsaved: { readonly client: PersistedClient; readonly landed: readonly string[] } | null = null;
 let timer: ReturnType<typeof setTimeout> | undefined;
-const save = (): Promise<void> => {
+async function save(): Promise<void> {
   clearTimeout(timer);
   timer = undefined;
-  const client = unsaved;
+  if (!unsaved) return;
+  const { client, landed: inIt } = unsaved;
   unsaved = null;
-  return client ? set('client', client, store) : Promise.resolve();
-};
+  await set('client', client, store);
+  if (inIt.length === 0) return;
+  await dropWrites(inIt);
+  for (const writeId of inIt) landed.delete(writeId);
+}
 addEventListener('pagehide', () => void save());
 
 export const persistOptions = {
   maxAge: 52 * WEEK,
-  buster: 'v2',
+  buster: 'v3',
   persister: {
     persistClient: (client: PersistedClient) => {
-      unsaved = client;
+      unsaved = { client, landed: [...landed] };
       timer ??= setTimeout(() => void save(), SAVE_EVERY_MS);
     },
     restoreClient: () => get<PersistedClient>('client', store),

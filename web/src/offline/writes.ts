@@ -1,77 +1,10 @@
-import type {
-  Attachment,
-  Cleanup,
-  Container,
-  GaugeReading,
-  Ground,
-  LaidOut,
-  LoggedEvent,
-  Lot,
-  Outline,
-  Permission,
-  Pit,
-  Plan,
-  Rig,
-  Run,
-  RunWithEvents,
-  Sample,
-  SamplePlan,
-  Screening,
-  Seeding,
-  Setup,
-  Sign,
-  SizeWord,
-  Spot,
-  StoredAttachment,
-  StoredCleanup,
-  StoredContainer,
-  StoredGaugeReading,
-  StoredGround,
-  StoredLot,
-  StoredOutline,
-  StoredPermission,
-  StoredPit,
-  StoredPlan,
-  StoredRig,
-  StoredRun,
-  StoredSample,
-  StoredSamplePlan,
-  StoredScreening,
-  StoredSeeding,
-  StoredSetup,
-  StoredSign,
-  StoredSizeWord,
-  StoredSpot,
-} from '@riffle/contract';
+import type { LaidOut, LoggedEvent, RunWithEvents, StoredRun } from '@riffle/contract';
 import { useMutation, useMutationState, type QueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { call } from '../api/client.ts';
-
-/** Kinds of record as written and as kept. */
-export interface Records {
-  grounds: { sent: Ground; kept: StoredGround };
-  spots: { sent: Spot; kept: StoredSpot };
-  signs: { sent: Sign; kept: StoredSign };
-  permissions: { sent: Permission; kept: StoredPermission };
-  plans: { sent: Plan; kept: StoredPlan };
-  outlines: { sent: Outline; kept: StoredOutline };
-  lots: { sent: Lot; kept: StoredLot };
-  attachments: { sent: Attachment; kept: StoredAttachment };
-  'gauge-readings': { sent: GaugeReading; kept: StoredGaugeReading };
-  samples: { sent: Sample; kept: StoredSample };
-  'sample-plans': { sent: SamplePlan; kept: StoredSamplePlan };
-  pits: { sent: Pit; kept: StoredPit };
-  screenings: { sent: Screening; kept: StoredScreening };
-  containers: { sent: Container; kept: StoredContainer };
-  seedings: { sent: Seeding; kept: StoredSeeding };
-  'size-words': { sent: SizeWord; kept: StoredSizeWord };
-  rigs: { sent: Rig; kept: StoredRig };
-  setups: { sent: Setup; kept: StoredSetup };
-  runs: { sent: Run; kept: StoredRun };
-  cleanups: { sent: Cleanup; kept: StoredCleanup };
-}
-export type Kind = keyof Records;
+import { KINDS, type Kind, type Records } from '../api/kinds.ts';
+import { CREW_ID } from '../api/opening.ts';
 
 type RecordWrite = {
   [K in Kind]: {
@@ -101,8 +34,8 @@ interface LaidOutWrite {
 }
 /** Anything that leaves for the server. Idempotent, so that it may be sent again. */
 export type Write = RecordWrite | EventsWrite | FileWrite | LaidOutWrite;
-/** A write with its place in the outbox. */
-export type QueuedWrite = Write & { readonly writeId: string };
+/** A write with its place in the outbox, and the crew it was made for. */
+export type QueuedWrite = Write & { readonly writeId: string; readonly crewId: string };
 
 export const WRITE_KEY = ['write'] as const;
 /** Writes run one after another, in the order they were made. */
@@ -123,12 +56,16 @@ export function sendWrite(write: Write): Promise<unknown> {
 
 export const fileAddress = (attachmentId: string): string => `/attachments/${attachmentId}/file`;
 
-/** Grounds and boxes belong to the crew, everything else to a ground. */
+/** The ground a record belongs to; empty for what is the crew's. */
 const scopeOf = (write: RecordWrite): string => ('groundId' in write.record ? write.record.groundId : '');
 
-export const listKey = (kind: Kind, groundId: string) => ['list', kind, groundId] as const;
-export const eventsKey = (runId: string) => ['events', runId] as const;
-export const bookKey = (groundId: string) => ['book', groundId] as const;
+export const listKey = (kind: Kind, groundId: string) => ['list', CREW_ID, kind, groundId] as const;
+export const eventsKey = (runId: string) => ['events', CREW_ID, runId] as const;
+
+interface Versioned {
+  readonly id: string;
+  readonly version: number;
+}
 
 /** Takes the server's answer into the cache at once, so that nothing flickers between a write landing and the next read. */
 export function takeIn(client: QueryClient, write: Write, answer: unknown): void {
@@ -137,22 +74,20 @@ export function takeIn(client: QueryClient, write: Write, answer: unknown): void
     void client.invalidateQueries();
     return;
   }
+  const put = (kind: Kind, groundId: string, kept: Versioned): void => {
+    client.setQueryData<Versioned[]>(listKey(kind, groundId), (list = []) =>
+      list.some((r) => r.id === kept.id && r.version > kept.version)
+        ? list
+        : [...list.filter((r) => r.id !== kept.id), kept],
+    );
+  };
   if (write.what === 'record') {
-    const kept = answer as { id: string };
-    client.setQueryData<{ id: string }[]>(listKey(write.kind, scopeOf(write)), (list) => [
-      ...(list ?? []).filter((r) => r.id !== kept.id),
-      kept,
-    ]);
-    // A plan takes its undug bags and points out with it, and brings them back.
-    if (write.kind === 'sample-plans')
-      for (const kind of ['lots', 'spots'] as const)
-        void client.invalidateQueries({ queryKey: listKey(kind, scopeOf(write)) });
+    put(write.kind, scopeOf(write), answer as Versioned);
+    for (const kind of KINDS[write.kind].changes ?? [])
+      void client.invalidateQueries({ queryKey: listKey(kind, scopeOf(write)) });
   } else if (write.what === 'laid out') {
-    for (const w of recordsOf(write))
-      client.setQueryData<{ id: string }[]>(listKey(w.kind, write.groundId), (list) => [
-        ...(list ?? []).filter((r) => r.id !== w.record.id),
-        { ...w.record, version: 1, updatedAt: new Date().toISOString() },
-      ]);
+    const stored = { version: 1, updatedAt: new Date().toISOString() };
+    for (const w of recordsOf(write)) put(w.kind, write.groundId, { ...w.record, ...stored });
   } else if (write.what === 'events') {
     const run = answer as RunWithEvents;
     client.setQueryData<readonly LoggedEvent[]>(eventsKey(write.runId), run.events);
@@ -160,14 +95,12 @@ export function takeIn(client: QueryClient, write: Write, answer: unknown): void
       list?.map((r) => (r.id === run.id ? { ...r, tally: run.tally } : r)),
     );
   }
-  const groundId = write.what === 'record' ? scopeOf(write) : write.groundId;
-  if (groundId) void client.invalidateQueries({ queryKey: bookKey(groundId) });
 }
 
 /** Queues a write. Returns at once: what was tapped is kept, on the screen now and on the server as soon as it can be reached. */
 export function useWrite(): (write: Write) => void {
   const { mutate } = useMutation<unknown, Error, QueuedWrite>({ mutationKey: WRITE_KEY, scope: WRITE_SCOPE });
-  return useCallback((write: Write) => mutate({ ...write, writeId: uuidv7() }), [mutate]);
+  return useCallback((write: Write) => mutate({ ...write, writeId: uuidv7(), crewId: CREW_ID }), [mutate]);
 }
 
 /** Writes not landed yet, oldest first. */
@@ -204,7 +137,7 @@ export function withWaiting<K extends Kind>(
     const before = byId.get(record.id);
     if (before && before.version > baseVersion) continue;
     byId.set(record.id, {
-      ...EMPTY_EXTRAS[kind],
+      ...KINDS[kind].added,
       ...before,
       ...record,
       version: baseVersion + 1,
@@ -213,30 +146,6 @@ export function withWaiting<K extends Kind>(
   }
   return [...byId.values()].filter((r) => !r.deleted).sort((a, b) => (a.id < b.id ? -1 : 1));
 }
-
-/** What the server adds to a record; stands in until it answers. */
-const EMPTY_EXTRAS: Readonly<Record<Kind, object>> = {
-  grounds: { line: null, linePoints: 0 },
-  spots: {},
-  signs: {},
-  'gauge-readings': {},
-  permissions: {},
-  plans: {},
-  outlines: {},
-  attachments: {},
-  lots: {},
-  samples: {},
-  'sample-plans': {},
-  pits: {},
-  screenings: {},
-  containers: {},
-  seedings: {},
-  'size-words': {},
-  rigs: {},
-  setups: {},
-  cleanups: {},
-  runs: { tally: { buckets: 0, volumeLoose_L: 0, bySpot_L: {}, running_s: 0, stopped: false, lastEventAt: null } },
-};
 
 /** Events of a run with the waiting ones laid over. */
 export function eventsWithWaiting(

@@ -1,9 +1,8 @@
-import type { StoredAttachment } from '@riffle/contract';
+import { TEXTS, type StoredAttachment } from '@riffle/contract';
+import { useKeep } from '../records/useKeep.ts';
 import { format } from 'date-fns';
 import { useEffect, useMemo, useState } from 'react';
-import { toast } from 'sonner';
-import { v7 as uuidv7 } from 'uuid';
-import { useRecords } from '../api/records.ts';
+import { useRecords } from '../records/useRecords.ts';
 import { fileAddress, useWaiting, useWrite } from '../offline/writes.ts';
 
 interface PhotosProps {
@@ -19,6 +18,7 @@ interface PhotosProps {
 /** Pictures and papers of one thing: seen, added, taken out. They are kept on this device until there is a signal. */
 export function Photos({ groundId, about, aboutId, what = 'photo', onPlace }: PhotosProps) {
   const write = useWrite();
+  const { add: addRecord, takeOut } = useKeep('attachments');
   const all = useRecords('attachments', groundId).items;
   const mine = all.filter((a) => a.about === about && a.aboutId === aboutId);
   const [problem, setProblem] = useState<string | null>(null);
@@ -31,22 +31,14 @@ export function Photos({ groundId, about, aboutId, what = 'photo', onPlace }: Ph
       try {
         const { readPhoto } = await import('./readPhoto.ts');
         const { bytes, position, ...ready } = await readPhoto(file);
-        const id = uuidv7();
-        write({
-          what: 'record',
-          kind: 'attachments',
-          record: {
-            id,
-            deleted: false,
-            groundId,
-            about,
-            aboutId,
-            name: file.name.slice(0, 120) || what,
-            position,
-            note: '',
-            baseVersion: 0,
-            ...ready,
-          },
+        const id = addRecord({
+          groundId,
+          about,
+          aboutId,
+          name: file.name.slice(0, TEXTS.fileName.longest) || what,
+          position,
+          note: '',
+          ...ready,
         });
         write({ what: 'file', groundId, attachmentId: id, bytes });
         if (position) onPlace?.(position);
@@ -56,26 +48,12 @@ export function Photos({ groundId, about, aboutId, what = 'photo', onPlace }: Ph
     }
     setReading(false);
   };
-  const remove = ({ version, updatedAt, ...record }: StoredAttachment): void => {
-    write({ what: 'record', kind: 'attachments', record: { ...record, deleted: true, baseVersion: version } });
-    toast(`${record.name} is taken out.`, {
-      action: {
-        label: 'Undo',
-        onClick: () =>
-          write({
-            what: 'record',
-            kind: 'attachments',
-            record: { ...record, deleted: false, baseVersion: version + 1 },
-          }),
-      },
-    });
-  };
   return (
     <div>
       {mine.length > 0 && (
         <ul className="mb-2 flex flex-wrap gap-2">
           {mine.map((a) => (
-            <Shown key={a.id} attachment={a} onRemove={() => remove(a)} />
+            <Shown key={a.id} attachment={a} onRemove={() => takeOut(a, `${a.name} is taken out.`)} />
           ))}
         </ul>
       )}

@@ -1,7 +1,7 @@
 import type { UNITS } from '@riffle/core';
 import { GRADE_UNITS, type Display, type GradeUnit } from '@riffle/core';
 import { useState } from 'react';
-import { inSystem, LIGHTS, usePreferences } from '../units/displayPreference.ts';
+import { inSystem, LIGHTS, usePreferences } from '../preferences/preferences.ts';
 import { useShow } from '../units/useShow.ts';
 import { Choices } from '../ui/Choices.tsx';
 import { SelectField, TextField } from '../ui/Field.tsx';
@@ -87,7 +87,7 @@ export function SettingsScreen() {
             label="Money"
             value={preferences.money}
             hint="Shown beside the figure: $, €, crowns"
-            onChange={(money) => change({ money: money.slice(0, 10) })}
+            onChange={(money) => change({ money })}
           />
         </div>
       </Block>

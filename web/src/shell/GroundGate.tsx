@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { Link, Outlet, useParams } from 'react-router';
-import { useRecords } from '../api/records.ts';
+import { useRecords } from '../records/useRecords.ts';
 import { Judgement } from '../ui/Judgement.tsx';
 import { rememberGround, type GroundInHand } from './useGround.ts';
 

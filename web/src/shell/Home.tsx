@@ -1,5 +1,5 @@
 import { Navigate } from 'react-router';
-import { useRecords } from '../api/records.ts';
+import { useRecords } from '../records/useRecords.ts';
 import { lastGround } from './useGround.ts';
 
 /** Opens the ground worked last; a new book starts with bringing one in. */

@@ -1,8 +1,7 @@
 import { useMemo, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
-import { useRecords } from '../api/records.ts';
-import { takeContainers } from '../units/ownContainers.ts';
-import { LIGHTS, usePreferences } from '../units/displayPreference.ts';
+import { useRecords } from '../records/useRecords.ts';
+import { LIGHTS, usePreferences } from '../preferences/preferences.ts';
 import { DayIcon, SettingsIcon } from '../ui/icons.tsx';
 import { Patterns } from '../ui/patterns.tsx';
 import { GroundPicker } from './GroundPicker.tsx';
@@ -16,7 +15,6 @@ import { useKeys } from './useKeys.ts';
 export function Shell() {
   const { groundId: inAddress } = useParams();
   const { items: grounds } = useRecords('grounds');
-  takeContainers(useRecords('containers').items);
   const { pathname, search } = useLocation();
   const navigate = useNavigate();
   const { preferences, change } = usePreferences();

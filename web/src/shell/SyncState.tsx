@@ -1,18 +1,12 @@
 import { useMutationState } from '@tanstack/react-query';
 import { useState, useSyncExternalStore } from 'react';
 import { Refused } from '../api/client.ts';
+import { KINDS } from '../api/kinds.ts';
+import { plural } from '../ui/plural.ts';
 import { giveUp, outbox, sendAgain } from '../offline/queryClient.ts';
 import { useWaiting, WRITE_KEY, type QueuedWrite, type Write } from '../offline/writes.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
-
-/** Kinds that people call something else than the records are called. */
-const CALLED: Readonly<Record<string, string>> = {
-  lots: 'bag',
-  seedings: 'practice pan',
-  outlines: 'shape',
-  attachments: 'picture or paper',
-};
 
 function describe(write: Write): string {
   switch (write.what) {
@@ -21,11 +15,11 @@ function describe(write: Write): string {
     case 'file':
       return 'the picture or paper itself';
     case 'events':
-      return `${write.events.length} tap${write.events.length === 1 ? '' : 's'} of a run`;
+      return `${plural(write.events.length, 'tap')} of a run`;
     case 'record': {
       const { kind, record } = write;
       const name = 'name' in record ? record.name : 'tag' in record ? record.tag : 'word' in record ? record.word : '';
-      return `${CALLED[kind] ?? kind.replace(/s$/, '').replaceAll('-', ' ')}${name === '' ? '' : ` “${name}”`}`;
+      return `${KINDS[kind].spoken}${name === '' ? '' : ` “${name}”`}`;
     }
   }
 }

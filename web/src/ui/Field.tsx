@@ -1,3 +1,4 @@
+import { textProblem, type TextLimit } from '@riffle/contract';
 import { useId, type ReactNode } from 'react';
 
 interface FieldProps {
@@ -33,11 +34,14 @@ interface TextFieldProps {
   readonly problem?: string | null;
   readonly hint?: ReactNode;
   readonly rows?: number;
+  /** What is too long is said at once, under what was typed: nothing is ever cut short. */
+  readonly limit?: TextLimit;
 }
 
-export function TextField({ label, value, onChange, problem, hint, rows }: TextFieldProps) {
+export function TextField({ label, value, onChange, problem, hint, rows, limit }: TextFieldProps) {
+  const tooLong = limit && value.trim() !== '' ? textProblem(limit, value) : null;
   return (
-    <Field label={label} problem={problem} hint={hint}>
+    <Field label={label} problem={problem ?? tooLong} hint={hint}>
       {(ids) =>
         rows ? (
           <textarea

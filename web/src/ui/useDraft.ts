@@ -1,11 +1,14 @@
 import { useEffect, useState, type Dispatch, type SetStateAction } from 'react';
+import { CREW_ID } from '../api/opening.ts';
 
-const keyOf = (name: string): string => `riffle-draft-${name}`;
+const keyOf = (name: string): string => `riffle-draft-${CREW_ID}-${name}`;
 
-/** What is kept under a name; null when nothing is, or it cannot be read. */
+/** What is kept under a name for this crew; null when nothing is, or it cannot be read. */
 export function keptDraft<T>(name: string): T | null {
   try {
-    return JSON.parse(localStorage.getItem(keyOf(name)) ?? 'null') as T | null;
+    // Drafts of an earlier Riffle named no crew.
+    const kept = localStorage.getItem(keyOf(name)) ?? localStorage.getItem(`riffle-draft-${name}`);
+    return JSON.parse(kept ?? 'null') as T | null;
   } catch {
     return null;
   }
@@ -13,11 +16,11 @@ export function keptDraft<T>(name: string): T | null {
 
 /** State that survives a reload and a dead battery, kept on this device under a name until `clear` is called. */
 export function useDraft<T>(name: string, first: () => T): [T, Dispatch<SetStateAction<T>>, () => void] {
-  const key = keyOf(name);
   const [draft, setDraft] = useState<T>(() => ({ ...first(), ...keptDraft<T>(name) }));
-  useEffect(() => localStorage.setItem(key, JSON.stringify(draft)), [key, draft]);
+  useEffect(() => localStorage.setItem(keyOf(name), JSON.stringify(draft)), [name, draft]);
   const clear = (): void => {
-    localStorage.removeItem(key);
+    localStorage.removeItem(keyOf(name));
+    localStorage.removeItem(`riffle-draft-${name}`);
     setDraft(first());
   };
   return [draft, setDraft, clear];

@@ -8,23 +8,26 @@ import {
   type PitchKind,
   type UnitKind,
 } from '@riffle/core';
-import { ownContainers } from './ownContainers.ts';
 
 /** What a typed quantity comes to: the canonical value of its kind (m, L, mg, L/s, s), or what is wrong with it. */
 export type Reading = { readonly ok: true; readonly value: number } | { readonly ok: false; readonly problem: string };
 
-const CANONICAL = { length: 'm', volume: 'L', mass: 'mg', flow: 'L/s', time: 's' } as const;
+const CANONICAL = { length: 'm', mass: 'mg', flow: 'L/s', time: 's' } as const;
 
-export function readEntered(kind: UnitKind, { text, unit }: Entered): Reading {
-  const own = kind === 'volume' ? ownContainers() : {};
-  const parsed = parseQuantity(kind, text, unit, Object.keys(own));
-  if (!parsed.ok) return parsed;
-  const value =
-    kind === 'volume'
-      ? volumeInLitres(parsed.value, parsed.unit, own)
-      : convert(kind, parsed.value, parsed.unit, CANONICAL[kind]);
-  return value < 0 ? { ok: false, problem: 'Less than nothing cannot be measured.' } : { ok: true, value };
+/** @param kind a volume is read by `readVolume`, which knows the crew's own containers */
+export function readEntered(kind: Exclude<UnitKind, 'volume'>, { text, unit }: Entered): Reading {
+  const parsed = parseQuantity(kind, text, unit);
+  return parsed.ok ? notNegative(convert(kind, parsed.value, parsed.unit, CANONICAL[kind])) : parsed;
 }
+
+/** Litres of a typed volume. `containers`: the crew's own, litres level full by name. */
+export function readVolume({ text, unit }: Entered, containers: Readonly<Record<string, number>>): Reading {
+  const parsed = parseQuantity('volume', text, unit, Object.keys(containers));
+  return parsed.ok ? notNegative(volumeInLitres(parsed.value, parsed.unit, containers)) : parsed;
+}
+
+const notNegative = (value: number): Reading =>
+  value < 0 ? { ok: false, problem: 'Less than nothing cannot be measured.' } : { ok: true, value };
 
 /** Slope of a box from a typed pitch; a bare length ("2 in") is the total drop over the box. */
 export function readPitch({ text, unit }: Entered, boxLength_m: number): Reading {

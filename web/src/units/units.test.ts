@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { moneyText } from './moneyText.ts';
-import { asTyped, readEntered, readPitch, unitTyped } from './readEntered.ts';
+import { asTyped, readEntered, readPitch, readVolume, unitTyped } from './readEntered.ts';
 
 describe('what is typed comes to', () => {
   test.each([
@@ -12,7 +12,10 @@ describe('what is typed comes to', () => {
     ['flow', '50', 'gpm', (50 * 3.785411784) / 60],
     ['time', '1.5 min', 's', 90],
   ] as const)('%s “%s” in a field of %s', (kind, text, unit, value) =>
-    expect(readEntered(kind, { text, unit })).toEqual({ ok: true, value: expect.closeTo(value, 9) }),
+    expect(kind === 'volume' ? readVolume({ text, unit }, {}) : readEntered(kind, { text, unit })).toEqual({
+      ok: true,
+      value: expect.closeTo(value, 9),
+    }),
   );
   test.each([
     ['volume', '-2', /Less than nothing/],
@@ -20,11 +23,23 @@ describe('what is typed comes to', () => {
     ['length', '2 mil', /not a unit/],
     ['mass', '1,5 g', /with a point/],
   ] as const)('%s “%s” is refused with the remedy', (kind, text, says) =>
-    expect(readEntered(kind, { text, unit: kind === 'volume' ? 'L' : kind === 'length' ? 'm' : 'mg' })).toEqual({
+    expect(
+      kind === 'volume'
+        ? readVolume({ text, unit: 'L' }, {})
+        : readEntered(kind, { text, unit: kind === 'length' ? 'm' : 'mg' }),
+    ).toEqual({
       ok: false,
       problem: expect.stringMatching(says),
     }),
   );
+  test('a container of the crew’s own takes the place of the usual one of its name', () => {
+    expect(readVolume({ text: '2', unit: 'pan' }, { pan: 5.2 })).toEqual({ ok: true, value: expect.closeTo(10.4, 9) });
+    expect(readVolume({ text: '2 coffee cans', unit: 'L' }, { 'coffee can': 1.1 })).toEqual({
+      ok: true,
+      value: expect.closeTo(2.2, 9),
+    });
+    expect(readVolume({ text: '2 coffee cans', unit: 'L' }, {})).toMatchObject({ ok: false });
+  });
 });
 
 describe('a pitch, however it is said, of a box 4 ft long', () => {

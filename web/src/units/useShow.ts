@@ -19,7 +19,7 @@ import {
   type Figure,
 } from '@riffle/core';
 import { useMemo } from 'react';
-import { usePreferences } from './displayPreference.ts';
+import { usePreferences } from '../preferences/preferences.ts';
 
 const SHOWS = {
   smallLength: showSmallLength,

@@ -1,4 +1,4 @@
-import type { Book } from '@riffle/contract';
+import type { BookAmounts } from '@riffle/core';
 import { moneyText } from '../../units/moneyText.ts';
 import { useShow } from '../../units/useShow.ts';
 
@@ -21,7 +21,7 @@ export const AmountHeads = ({ money }: { money: Money }) => (
 );
 
 /** What some ground gave, as the cells of a row. */
-export function AmountCells({ amounts, money }: { amounts: Book['total']; money: Money }) {
+export function AmountCells({ amounts, money }: { amounts: BookAmounts; money: Money }) {
   const show = useShow();
   return (
     <>

@@ -1,9 +1,10 @@
-import type { Book } from '@riffle/contract';
+import type { GroundBook } from '@riffle/core';
 import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
-import { useBook, useRecords } from '../../api/records.ts';
+import { useBook } from '../../records/useBook.ts';
+import { useRecords } from '../../records/useRecords.ts';
 import { useGround, usePicked } from '../../shell/useGround.ts';
-import { usePreferences } from '../../units/displayPreference.ts';
+import { usePreferences } from '../../preferences/preferences.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Block, Gold, Judgement } from '../../ui/Judgement.tsx';
@@ -17,7 +18,7 @@ const SeasonChart = lazy(() => import('./SeasonChart.tsx').then((m) => ({ defaul
 export function BooksScreen() {
   const { ground, spots } = useGround();
   const { picked } = usePicked();
-  const { book, failed } = useBook(ground.id);
+  const book = useBook(ground.id);
   const show = useShow();
   const { pricePerGram, money: moneyName } = usePreferences().preferences;
   const money: Money = pricePerGram === null ? null : { pricePerGram, name: moneyName };
@@ -29,12 +30,12 @@ export function BooksScreen() {
     return (
       <Judgement
         rests={
-          failed
-            ? 'The book is added up on the server. What you logged is kept here and counts as soon as it answers.'
-            : undefined
+          navigator.onLine
+            ? undefined
+            : 'Its runs and clean-ups are not on this device yet. What you logged here is kept and counts as soon as there is a signal.'
         }
       >
-        {failed ? 'The book cannot be reached now.' : 'Adding up ...'}
+        {navigator.onLine ? 'Adding up ...' : 'The book cannot be added up here now.'}
       </Judgement>
     );
   const { total, unweighed } = book;
@@ -125,7 +126,7 @@ export function BooksScreen() {
 }
 
 interface BookTableProps {
-  readonly book: Book;
+  readonly book: GroundBook;
   readonly nameOf: (spotId: string) => string;
   readonly picked: string | null;
   readonly money: Money;

@@ -1,6 +1,7 @@
 import type { StoredGround } from '@riffle/contract';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { useBooks } from '../../api/records.ts';
+import { useBooks } from '../../records/useBook.ts';
 import { useShow } from '../../units/useShow.ts';
 import { AmountCells, AmountHeads, type Money } from './AmountCells.tsx';
 
@@ -14,7 +15,7 @@ export function EveryGround({
   open: string;
   money: Money;
 }) {
-  const books = useBooks(grounds.map((g) => g.id));
+  const books = useBooks(useMemo(() => grounds.map((g) => g.id), [grounds]));
   const show = useShow();
   const totals = books.flatMap((b) => (b ? [b.total] : []));
   const sum = (pick: (t: (typeof totals)[number]) => number): number => totals.reduce((s, t) => s + pick(t), 0);

@@ -1,4 +1,4 @@
-import type { Book } from '@riffle/contract';
+import type { GroundBook } from '@riffle/core';
 import { showGold, showVolume } from '@riffle/core';
 import { BarChart, LineChart, type BarSeriesOption, type LineSeriesOption } from 'echarts/charts';
 import {
@@ -12,13 +12,13 @@ import { init, use as register, type ComposeOption } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { format, parseISO } from 'date-fns';
 import { useEffect, useRef } from 'react';
-import { usePreferences } from '../../units/displayPreference.ts';
+import { usePreferences } from '../../preferences/preferences.ts';
 
 register([BarChart, LineChart, GridComponent, TooltipComponent, AriaComponent, CanvasRenderer]);
 type Option = ComposeOption<BarSeriesOption | LineSeriesOption | GridComponentOption | TooltipComponentOption>;
 
 /** The season by clean-up day: gold as bars, all gold so far as a line. */
-export function SeasonChart({ days }: { days: Book['days'] }) {
+export function SeasonChart({ days }: { days: GroundBook['days'] }) {
   const element = useRef<HTMLDivElement>(null);
   const { display, light } = usePreferences().preferences;
   useEffect(() => {

@@ -5,8 +5,8 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
-import { useRecords } from '../../api/records.ts';
-import { useWrite } from '../../offline/writes.ts';
+import { useRecords } from '../../records/useRecords.ts';
+import { useKeep } from '../../records/useKeep.ts';
 import { useGround } from '../../shell/useGround.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -27,7 +27,7 @@ export function CleanScreen() {
   const rigs = useRecords('rigs').items;
   const samples = useRecords('samples', ground.id).items;
   const show = useShow();
-  const write = useWrite();
+  const { add } = useKeep('cleanups');
   const [tried, setTried] = useState(false);
   const US = show.display.system === 'US';
 
@@ -49,7 +49,7 @@ export function CleanScreen() {
     setTried(true);
     const record = inHand.record(ground);
     if (!record) return;
-    write({ what: 'record', kind: 'cleanups', record });
+    add(record);
     inHand.clear();
     setTried(false);
     toast('Written to the book.');
@@ -256,17 +256,7 @@ export function CleanScreen() {
 
 function PastCleanups({ cleanups }: { cleanups: readonly StoredCleanup[] }) {
   const show = useShow();
-  const write = useWrite();
-  const takeBack = ({ version, updatedAt, ...record }: StoredCleanup): void => {
-    write({ what: 'record', kind: 'cleanups', record: { ...record, deleted: true, baseVersion: version } });
-    toast('Taken out of the book; its runs wait again.', {
-      action: {
-        label: 'Undo',
-        onClick: () =>
-          write({ what: 'record', kind: 'cleanups', record: { ...record, deleted: false, baseVersion: version + 1 } }),
-      },
-    });
-  };
+  const { takeOut } = useKeep('cleanups');
   return (
     <ul className="grid grid-cols-1 gap-x-10 lg:grid-cols-2">
       {[...cleanups]
@@ -284,7 +274,7 @@ function PastCleanups({ cleanups }: { cleanups: readonly StoredCleanup[] }) {
               type="button"
               className="min-h-11 shrink-0 text-[13px] text-ink-2 underline underline-offset-4"
               aria-label={`Take out the clean-up of ${format(new Date(c.cleanedAt), 'd MMM')}`}
-              onClick={() => takeBack(c)}
+              onClick={() => takeOut(c, 'Taken out of the book; its runs wait again.')}
             >
               take out
             </button>

@@ -1,4 +1,15 @@
-import type { Cleanup, StoredGround, StoredRig, StoredRun, StoredSample, StoredSetup } from '@riffle/contract';
+import {
+  NUMBERS,
+  numberProblem,
+  textProblem,
+  TEXTS,
+  type Cleanup,
+  type StoredGround,
+  type StoredRig,
+  type StoredRun,
+  type StoredSample,
+  type StoredSetup,
+} from '@riffle/contract';
 import { COLOR_MG, meanColor_mg, sectionSplit, type Entered, type LiningId, type SectionSplit } from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { readEntered, type Reading } from '../../units/readEntered.ts';
@@ -70,8 +81,8 @@ export function useCleanup(
     const problem =
       to.ok && from_m !== null && to.value <= from_m
         ? 'Must lie below the section above.'
-        : to.ok && to.value > 10
-          ? 'A box is at most 10 m long.'
+        : to.ok
+          ? numberProblem(NUMBERS.boxLength_m, Math.max(to.value, NUMBERS.boxLength_m.least))
           : null;
     readings.push({ to, gold, from_m, problem });
     from_m = to.ok ? to.value : null;
@@ -100,7 +111,13 @@ export function useCleanup(
     change: (some) => setDraft((before) => ({ ...before, ...some })),
     split: measured.length > 0 ? sectionSplit(measured, color_mg) : null,
     record: (ground) => {
-      if (runs.length === 0 || measured.length === 0 || (blackSand && !blackSand.ok)) return null;
+      if (
+        runs.length === 0 ||
+        measured.length === 0 ||
+        (blackSand && !blackSand.ok) ||
+        textProblem(TEXTS.note, draft.note)
+      )
+        return null;
       return {
         id: uuidv7(),
         deleted: false,

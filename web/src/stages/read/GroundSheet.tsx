@@ -1,9 +1,10 @@
-import { GROUND_KINDS, type StoredGround } from '@riffle/contract';
+import { GROUND_KINDS, NUMBERS, numberProblem, textProblem, TEXTS, type StoredGround } from '@riffle/contract';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
-import { useRecords } from '../../api/records.ts';
-import { useWrite } from '../../offline/writes.ts';
+import { useRecords } from '../../records/useRecords.ts';
+import { useKeep } from '../../records/useKeep.ts';
+import { enterLength } from '../../units/enterLength.ts';
+import { plural } from '../../ui/plural.ts';
 import { readEntered } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -16,14 +17,9 @@ import { ProfileFields } from './ProfileFields.tsx';
 import { asText, readTide } from './readTide.ts';
 import { TideFields } from './TideFields.tsx';
 
-const record = ({ version, updatedAt, line, linePoints, ...ground }: StoredGround) => ({
-  ...ground,
-  baseVersion: version,
-});
-
 /** A ground's own facts: its name and kind, how much its gravel swells, a note; and the way to take it out of the book. */
 export function GroundSheet({ ground, onClose }: { ground: StoredGround; onClose: () => void }) {
-  const write = useWrite();
+  const keep = useKeep('grounds');
   const navigate = useNavigate();
   const show = useShow();
   const hangsOnIt = [
@@ -34,17 +30,14 @@ export function GroundSheet({ ground, onClose }: { ground: StoredGround; onClose
   const [name, setName] = useState(ground.name);
   const [kind, setKind] = useState(ground.kind);
   const [swell, setSwell] = useState(String(ground.swell_percent));
-  const [length, setLength] = useState({ text: String(Math.round(ground.length_m * 10) / 10), unit: 'm' });
+  const [length, setLength] = useState(enterLength(ground.length_m, 'm'));
   const [note, setNote] = useState(ground.note);
   const [profile, setProfile] = useState(ground.profile);
   const [tideText, setTideText] = useState(() => asText(ground.tide));
   const tide = readTide(tideText);
   const others = useRecords('grounds').items.filter((g) => g.id !== ground.id && g.kind === 'creek');
   const [joinsId, setJoinsId] = useState(ground.joins?.groundId ?? '');
-  const [joinsAt, setJoinsAt] = useState({
-    text: ground.joins ? String(Math.round(ground.joins.distance_m)) : '',
-    unit: 'm',
-  });
+  const [joinsAt, setJoinsAt] = useState(enterLength(ground.joins?.distance_m, 'm', 0));
   const [joinsBank, setJoinsBank] = useState<'left' | 'right'>(ground.joins?.bank ?? 'left');
   const joinsReading = readEntered('length', joinsAt);
   const mouth = others.find((g) => g.id === joinsId);
@@ -56,17 +49,19 @@ export function GroundSheet({ ground, onClose }: { ground: StoredGround; onClose
   const [asking, setAsking] = useState(false);
   const swell_percent = Number(swell.replace('%', ''));
   const swellProblem =
-    swell.trim() === '' || !(swell_percent >= 0 && swell_percent <= 80)
+    swell.trim() === '' || numberProblem(NUMBERS.swell_percent, swell_percent)
       ? 'Gravel swells by 0 to 80 %; 10 to 25 % is usual.'
       : null;
   const reading = readEntered('length', length);
-  const lengthProblem =
-    reading.ok && !(reading.value >= 5 && reading.value <= 200_000) ? 'A ground is between 5 m and 200 km long.' : null;
+  const lengthProblem = reading.ok ? numberProblem(NUMBERS.groundLength_m, reading.value) : null;
+  const nameProblem = textProblem(TEXTS.name, name);
+  const noteProblem = textProblem(TEXTS.note, note);
 
   const save = (): void => {
     setTried(true);
     if (
-      name.trim() === '' ||
+      nameProblem ||
+      noteProblem ||
       swellProblem ||
       !reading.ok ||
       lengthProblem ||
@@ -77,38 +72,22 @@ export function GroundSheet({ ground, onClose }: { ground: StoredGround; onClose
     const joins =
       mouth && joinsReading.ok ? { groundId: mouth.id, distance_m: joinsReading.value, bank: joinsBank } : null;
     // A ground with a line keeps the line's own length.
-    write({
-      what: 'record',
-      kind: 'grounds',
-      record: {
-        ...record(ground),
-        name: name.trim(),
-        kind,
-        swell_percent,
-        note,
-        tide: tide.tide,
-        profile,
-        joins,
-        length_m: ground.line ? ground.length_m : reading.value,
-      },
+    keep.change(ground, {
+      name: name.trim(),
+      kind,
+      swell_percent,
+      note,
+      tide: tide.tide,
+      profile,
+      joins,
+      length_m: ground.line ? ground.length_m : reading.value,
     });
     onClose();
   };
   const remove = (): void => {
-    write({ what: 'record', kind: 'grounds', record: { ...record(ground), deleted: true } });
-    toast(`${ground.name} is out of the book.`, {
-      duration: 15_000,
-      action: {
-        label: 'Undo',
-        onClick: () => {
-          write({
-            what: 'record',
-            kind: 'grounds',
-            record: { ...record(ground), deleted: false, baseVersion: ground.version + 1 },
-          });
-          void navigate(`/g/${ground.id}/read`);
-        },
-      },
+    keep.takeOut(ground, `${ground.name} is out of the book.`, {
+      lasts_ms: 15_000,
+      afterUndo: () => void navigate(`/g/${ground.id}/read`),
     });
     void navigate('/');
   };
@@ -131,7 +110,8 @@ export function GroundSheet({ ground, onClose }: { ground: StoredGround; onClose
           label="Name"
           value={name}
           onChange={setName}
-          problem={tried && name.trim() === '' ? 'Give it a name.' : null}
+          limit={TEXTS.name}
+          problem={tried ? nameProblem : null}
         />
         <SelectField
           label="Kind"
@@ -151,7 +131,7 @@ export function GroundSheet({ ground, onClose }: { ground: StoredGround; onClose
             units={['m', 'km', 'ft', 'mi']}
             showProblem={tried}
             problem={lengthProblem}
-            onChange={(l) => setLength({ text: l.text, unit: l.unit })}
+            onChange={setLength}
           />
         )}
         <TextField
@@ -161,7 +141,7 @@ export function GroundSheet({ ground, onClose }: { ground: StoredGround; onClose
           problem={swellProblem}
           hint="100 L in the bank at 18 % fills 118 L of buckets"
         />
-        <TextField label="Note" value={note} onChange={setNote} rows={3} />
+        <TextField label="Note" value={note} onChange={setNote} rows={3} limit={TEXTS.note} />
         {kind === 'beach' && (
           <details open={tried && 'problem' in tide} className="border-t border-rule">
             <summary className="min-h-11 content-center font-semibold">Tide</summary>
@@ -206,7 +186,7 @@ export function GroundSheet({ ground, onClose }: { ground: StoredGround; onClose
                   units={['m', 'ft', 'km']}
                   showProblem={tried}
                   problem={joinsProblem}
-                  onChange={(d) => setJoinsAt({ text: d.text, unit: d.unit })}
+                  onChange={setJoinsAt}
                 />
                 <Choices
                   label="On its"
@@ -234,10 +214,8 @@ export function GroundSheet({ ground, onClose }: { ground: StoredGround; onClose
         {asking && (
           <div role="alert" className="mt-3 border-2 border-dashed border-danger p-3">
             <p className="mb-2">
-              {hangsOnIt
-                .map(([what, { items }]) => `${items.length} ${what}${items.length === 1 ? '' : 's'}`)
-                .join(', ')}{' '}
-              go with it. It can be brought back as long as the word “Undo” stands on the screen.
+              {hangsOnIt.map(([what, { items }]) => plural(items.length, what)).join(', ')} go with it. It can be
+              brought back as long as the word “Undo” stands on the screen.
             </p>
             <Button look="danger" onClick={remove}>
               Take {ground.name} out

@@ -1,12 +1,11 @@
-import type { StoredGround, StoredPermission } from '@riffle/contract';
+import { textProblem, TEXTS, type StoredGround, type StoredPermission } from '@riffle/contract';
 import { useState } from 'react';
-import { toast } from 'sonner';
-import { v7 as uuidv7 } from 'uuid';
-import { useRecords } from '../../api/records.ts';
+import { useRecords } from '../../records/useRecords.ts';
 import { daysWords } from '../../ground/permissionDays.ts';
 import { Photos } from '../../photos/Photos.tsx';
-import { useWrite } from '../../offline/writes.ts';
+import { useKeep } from '../../records/useKeep.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Checkbox } from '../../ui/Checkbox.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { Field, TextField } from '../../ui/Field.tsx';
 
@@ -15,13 +14,13 @@ const blank = { name: '', kind: 'permit' as Kind, from: '', to: '', everyYear: f
 
 /** Claims, permits and closed seasons of a ground: listed, added, taken out. */
 export function PermissionList({ ground }: { ground: StoredGround }) {
-  const write = useWrite();
+  const { add, takeOut } = useKeep('permissions');
   const notes = useRecords('permissions', ground.id).items;
   const [draft, setDraft] = useState(blank);
   const [tried, setTried] = useState(false);
   const isSeason = draft.kind === 'closed season';
   const everyYear = isSeason && draft.everyYear;
-  const nameProblem = draft.name.trim() === '' ? 'Give it a name.' : null;
+  const nameProblem = textProblem(TEXTS.name, draft.name);
   const dayProblem =
     everyYear && (draft.from === '' || draft.to === '')
       ? 'What comes every year needs its first and last day.'
@@ -31,39 +30,19 @@ export function PermissionList({ ground }: { ground: StoredGround }) {
   const keep = (): void => {
     setTried(true);
     if (nameProblem || dayProblem) return;
-    write({
-      what: 'record',
-      kind: 'permissions',
-      record: {
-        id: uuidv7(),
-        deleted: false,
-        groundId: ground.id,
-        name: draft.name.trim(),
-        kind: draft.kind,
-        from: draft.from || null,
-        to: draft.to || null,
-        everyYear,
-        note: '',
-        baseVersion: 0,
-      },
+    add({
+      groundId: ground.id,
+      name: draft.name.trim(),
+      kind: draft.kind,
+      from: draft.from || null,
+      to: draft.to || null,
+      everyYear,
+      note: '',
     });
     setDraft(blank);
     setTried(false);
   };
-  const remove = ({ version, updatedAt, ...record }: StoredPermission): void => {
-    write({ what: 'record', kind: 'permissions', record: { ...record, deleted: true, baseVersion: version } });
-    toast(`${record.name} is taken out.`, {
-      action: {
-        label: 'Undo',
-        onClick: () =>
-          write({
-            what: 'record',
-            kind: 'permissions',
-            record: { ...record, deleted: false, baseVersion: version + 1 },
-          }),
-      },
-    });
-  };
+  const remove = (p: StoredPermission): void => takeOut(p, `${p.name} is taken out.`);
   return (
     <section className="mt-5 border-t-2 border-ink pt-3">
       <h3 className="text-[15px]">Permission</h3>
@@ -108,7 +87,8 @@ export function PermissionList({ ground }: { ground: StoredGround }) {
         <TextField
           label="What it is"
           value={draft.name}
-          onChange={(name) => setDraft({ ...draft, name: name.slice(0, 80) })}
+          onChange={(name) => setDraft({ ...draft, name })}
+          limit={TEXTS.name}
           problem={tried ? nameProblem : null}
         />
         <div className="grid grid-cols-2 gap-x-4">
@@ -136,15 +116,9 @@ export function PermissionList({ ground }: { ground: StoredGround }) {
           </Field>
         </div>
         {isSeason && (
-          <label className="flex min-h-11 items-center gap-3">
-            <input
-              type="checkbox"
-              className="size-5 accent-ink"
-              checked={draft.everyYear}
-              onChange={(e) => setDraft({ ...draft, everyYear: e.target.checked })}
-            />
+          <Checkbox checked={draft.everyYear} onChange={(yes) => setDraft({ ...draft, everyYear: yes })}>
             every year
-          </label>
+          </Checkbox>
         )}
         <Button type="submit">Write it down</Button>
       </form>

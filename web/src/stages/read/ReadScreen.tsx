@@ -1,7 +1,7 @@
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { centreLine, type GatheredPlace } from '@riffle/core';
-import { useRecords } from '../../api/records.ts';
+import { useRecords } from '../../records/useRecords.ts';
 import { ClosedToday } from '../../ground/ClosedToday.tsx';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { LinePlan } from '../../ground/LinePlan.tsx';
@@ -10,7 +10,7 @@ import { outlineStrips } from '../../ribbon/outlineStrips.ts';
 import { bestSpot, spotGrades } from '../../ribbon/spotGrades.ts';
 import { useGround, usePicked } from '../../shell/useGround.ts';
 import { useKeys } from '../../shell/useKeys.ts';
-import { usePreferences } from '../../units/displayPreference.ts';
+import { usePreferences } from '../../preferences/preferences.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Block } from '../../ui/Judgement.tsx';

@@ -1,9 +1,8 @@
-import type { StoredGaugeReading, StoredGround } from '@riffle/contract';
+import { NUMBERS, numberProblem, type StoredGaugeReading, type StoredGround } from '@riffle/contract';
 import { floodPeaks, thinLevels, type Entered, type Level } from '@riffle/core';
 import { format } from 'date-fns';
 import { useState } from 'react';
-import { v7 as uuidv7 } from 'uuid';
-import { useWrite } from '../../offline/writes.ts';
+import { useKeep } from '../../records/useKeep.ts';
 import type { GaugeFile } from '../../reading/readGaugeCsv.ts';
 import { asTyped, readEntered } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
@@ -25,7 +24,7 @@ interface Brought extends GaugeFile {
 
 /** Readings from a gauge's file, or from the simulated gauge: seen first, kept on a press, thinned to the river's turns. */
 function GaugeFileForm({ ground, readings }: { ground: StoredGround; readings: readonly StoredGaugeReading[] }) {
-  const write = useWrite();
+  const { add } = useKeep('gauge-readings');
   const show = useShow();
   const [problem, setProblem] = useState<string | null>(null);
   const [brought, setBrought] = useState<Brought | null>(null);
@@ -61,20 +60,13 @@ function GaugeFileForm({ ground, readings }: { ground: StoredGround; readings: r
   const keep = (): void => {
     if (!brought || !mark?.ok) return;
     for (const l of thin)
-      write({
-        what: 'record',
-        kind: 'gauge-readings',
-        record: {
-          id: uuidv7(),
-          deleted: false,
-          groundId: ground.id,
-          readAt: new Date(l.at_ms).toISOString(),
-          level_m: l.level_m,
-          levelEntered: { text: String(Math.round(l.level_m * 1000) / 10), unit: 'cm' },
-          isFlood: floods.some((f) => f.at_ms === l.at_ms),
-          note: '',
-          baseVersion: 0,
-        },
+      add({
+        groundId: ground.id,
+        readAt: new Date(l.at_ms).toISOString(),
+        level_m: l.level_m,
+        levelEntered: { text: String(Math.round(l.level_m * 1000) / 10), unit: 'cm' },
+        isFlood: floods.some((f) => f.at_ms === l.at_ms),
+        note: '',
       });
     setBrought(null);
   };
@@ -143,7 +135,7 @@ export function RiverSheet({
   readings: readonly StoredGaugeReading[];
   onClose: () => void;
 }) {
-  const write = useWrite();
+  const { add, takeOut } = useKeep('gauge-readings');
   const show = useShow();
   const [level, setLevel] = useState<Entered>({ text: '', unit: show.display.system === 'US' ? 'in' : 'cm' });
   const [kind, setKind] = useState<'level' | 'flood'>('level');
@@ -151,7 +143,7 @@ export function RiverSheet({
   const [triedAt, setTriedAt] = useState<number | null>(null);
   const tried = triedAt !== null;
   const reading = readEntered('length', level);
-  const levelProblem = reading.ok && reading.value > 30 ? 'At most 30 m.' : null;
+  const levelProblem = reading.ok ? numberProblem(NUMBERS.level_m, reading.value) : null;
   const time = new Date(at);
   const timeProblem = Number.isNaN(time.getTime())
     ? 'Give day and time.'
@@ -162,26 +154,17 @@ export function RiverSheet({
     const now = new Date().getTime();
     setTriedAt(now);
     if (!reading.ok || levelProblem || !(time.getTime() <= now + 60_000)) return;
-    write({
-      what: 'record',
-      kind: 'gauge-readings',
-      record: {
-        id: uuidv7(),
-        deleted: false,
-        groundId: ground.id,
-        readAt: time.toISOString(),
-        level_m: reading.value,
-        levelEntered: level,
-        isFlood: kind === 'flood',
-        note: '',
-        baseVersion: 0,
-      },
+    add({
+      groundId: ground.id,
+      readAt: time.toISOString(),
+      level_m: reading.value,
+      levelEntered: level,
+      isFlood: kind === 'flood',
+      note: '',
     });
     setLevel({ ...level, text: '' });
     setTriedAt(null);
   };
-  const remove = ({ version, updatedAt, ...record }: StoredGaugeReading): void =>
-    write({ what: 'record', kind: 'gauge-readings', record: { ...record, deleted: true, baseVersion: version } });
   return (
     <Sheet
       open
@@ -253,7 +236,7 @@ export function RiverSheet({
                 type="button"
                 className="min-h-11 text-[13px] text-ink-2 underline underline-offset-4"
                 aria-label={`Take out the reading of ${format(new Date(r.readAt), 'd MMM, HH:mm')}`}
-                onClick={() => remove(r)}
+                onClick={() => takeOut(r)}
               >
                 take out
               </button>

@@ -1,6 +1,6 @@
 import { GRADE_UNITS, SIGN_KIND_NAMES, signKind, significant, UNITS, type Entered } from '@riffle/core';
 import { useState } from 'react';
-import { usePreferences } from '../../units/displayPreference.ts';
+import { usePreferences } from '../../preferences/preferences.ts';
 import { readEntered } from '../../units/readEntered.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -102,7 +102,7 @@ export function RulesSheet({ onClose }: { onClose: () => void }) {
                   inputMode="numeric"
                   value={chances[k]}
                   aria-invalid={k === wrongChance}
-                  onChange={(e) => setChances({ ...chances, [k]: e.target.value.slice(0, 3) })}
+                  onChange={(e) => setChances({ ...chances, [k]: e.target.value })}
                 />
               </li>
             ))}

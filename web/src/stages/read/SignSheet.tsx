@@ -1,26 +1,33 @@
-import type { StoredGround, StoredSign } from '@riffle/contract';
+import {
+  NUMBERS,
+  numberProblem,
+  textProblem,
+  textProblems,
+  TEXTS,
+  type StoredGround,
+  type StoredSign,
+} from '@riffle/contract';
 import {
   centreLine,
   MIDSTREAM_M,
   OWN_KIND,
   SIGN_KIND_NAMES,
   SIGN_TRAITS,
-  UNITS,
   type Bank,
   type Entered,
   type OwnKind,
 } from '@riffle/core';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { v7 as uuidv7 } from 'uuid';
-import { useRecords } from '../../api/records.ts';
+import { useRecords } from '../../records/useRecords.ts';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
-import { useWrite } from '../../offline/writes.ts';
+import { useKeep } from '../../records/useKeep.ts';
 import { Photos } from '../../photos/Photos.tsx';
 import { currentPosition } from '../../position/currentPosition.ts';
 import type { RibbonPlace } from '../../ribbon/Ribbon.tsx';
 import { SignMark } from '../../ribbon/SignMarks.tsx';
-import { usePreferences } from '../../units/displayPreference.ts';
+import { usePreferences } from '../../preferences/preferences.ts';
+import { enterLength } from '../../units/enterLength.ts';
 import { readEntered } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -39,6 +46,9 @@ interface SignSheetProps {
   /** Opens the sheet again on the sign just kept. */
   readonly onMore: (signId: string) => void;
 }
+
+/** Of a kind the crew names itself. */
+const OWN_NAME = { called: 'A kind of your own', longest: 30 };
 
 type Kind = StoredSign['kind'];
 const KINDS = SIGN_KIND_NAMES.filter((k) => k !== 'other');
@@ -63,7 +73,7 @@ export function SignSheet(props: SignSheetProps) {
 }
 
 function PickKind({ ground, place, onClose, onMore }: SignSheetProps) {
-  const write = useWrite();
+  const { add } = useKeep('signs');
   const show = useShow();
   const [at, setAt] = useState(place);
   const [said, setSaid] = useState('');
@@ -79,30 +89,22 @@ function PickKind({ ground, place, onClose, onMore }: SignSheetProps) {
   const [named, setNamed] = useState('');
 
   const keep = (kind: Kind, weight: number | null = null): void => {
-    const id = uuidv7();
-    write({
-      what: 'record',
-      kind: 'signs',
-      record: {
-        id,
-        deleted: false,
-        groundId: ground.id,
-        kind,
-        distance_m: at.distance_m,
-        bank: at.bank,
-        offset_m: at.offset_m,
-        position: ground.line ? centreLine(ground.line).positionAt(at.distance_m, at.offset_m, at.bank) : null,
-        seenAt: new Date().toISOString(),
-        size_mm: null,
-        sizeEntered: null,
-        cover_m: null,
-        coverEntered: null,
-        weight,
-        traits: {},
-        comeBackWith: '',
-        note: '',
-        baseVersion: 0,
-      },
+    const id = add({
+      groundId: ground.id,
+      kind,
+      distance_m: at.distance_m,
+      bank: at.bank,
+      offset_m: at.offset_m,
+      position: ground.line ? centreLine(ground.line).positionAt(at.distance_m, at.offset_m, at.bank) : null,
+      seenAt: new Date().toISOString(),
+      size_mm: null,
+      sizeEntered: null,
+      cover_m: null,
+      coverEntered: null,
+      weight,
+      traits: {},
+      comeBackWith: '',
+      note: '',
     });
     toast(`Kept: ${signName(kind)} at ${show.distance(at.distance_m)}.`, {
       action: { label: 'Add a measure or note', onClick: () => onMore(id) },
@@ -172,14 +174,15 @@ function PickKind({ ground, place, onClose, onMore }: SignSheetProps) {
         className="flex items-end gap-2"
         onSubmit={(e) => {
           e.preventDefault();
-          if (named.trim() !== '') keep(`own: ${named.trim()}`);
+          if (named.trim() !== '' && !textProblem(OWN_NAME, named)) keep(`own: ${named.trim()}`);
         }}
       >
         <div className="grow">
           <TextField
             label="Something else, in your own word"
             value={named}
-            onChange={(v) => setNamed(v.slice(0, 30))}
+            onChange={setNamed}
+            limit={OWN_NAME}
             hint="It becomes a kind of its own, judged by what it pays you."
           />
         </div>
@@ -196,7 +199,7 @@ function PickKind({ ground, place, onClose, onMore }: SignSheetProps) {
 }
 
 function AddMeasures({ ground, sign, onClose }: SignSheetProps & { sign: StoredSign }) {
-  const write = useWrite();
+  const { change, takeOut } = useKeep('signs');
   const show = useShow();
   const US = show.display.system === 'US';
   const sizeOf =
@@ -207,10 +210,7 @@ function AddMeasures({ ground, sign, onClose }: SignSheetProps & { sign: StoredS
         : null;
   const [size, setSize] = useState<Entered>(sign.sizeEntered ?? blank(US ? 'in' : 'mm'));
   const [cover, setCover] = useState<Entered>(sign.coverEntered ?? blank(US ? 'ft' : 'm'));
-  const [distance, setDistance] = useState<Entered>({
-    text: String(Math.round((sign.distance_m / UNITS.length[US ? 'ft' : 'm']) * 10) / 10),
-    unit: US ? 'ft' : 'm',
-  });
+  const [distance, setDistance] = useState<Entered>(enterLength(sign.distance_m, US ? 'ft' : 'm'));
   const [weight, setWeight] = useState(String(sign.weight ?? 1));
   const [comeBackWith, setComeBackWith] = useState(sign.comeBackWith);
   const [note, setNote] = useState(sign.note);
@@ -225,10 +225,9 @@ function AddMeasures({ ground, sign, onClose }: SignSheetProps & { sign: StoredS
     readings.distance.ok && readings.distance.value > ground.length_m + 0.5
       ? `The ground is ${show.distance(ground.length_m)} long.`
       : null;
-  const sizeProblem =
-    readings.size?.ok && !(readings.size.value > 0 && readings.size.value <= 5) ? 'Between 0 and 5 m.' : null;
-  const coverProblem = readings.cover?.ok && readings.cover.value > 30 ? 'At most 30 m.' : null;
-  const { version, updatedAt, ...record } = sign;
+  const sizeProblem = readings.size?.ok ? numberProblem(NUMBERS.signSize_mm, readings.size.value * 1000) : null;
+  const coverProblem = readings.cover?.ok ? numberProblem(NUMBERS.cover_m, readings.cover.value) : null;
+  const wrong = textProblems({ comeBackWith: TEXTS.comeBackWith, note: TEXTS.note }, { comeBackWith, note });
 
   const save = (): void => {
     setTried(true);
@@ -238,37 +237,25 @@ function AddMeasures({ ground, sign, onClose }: SignSheetProps & { sign: StoredS
       !readings.distance.ok ||
       tooFar ||
       sizeProblem ||
-      coverProblem
+      coverProblem ||
+      Object.keys(wrong).length > 0
     )
       return;
-    write({
-      what: 'record',
-      kind: 'signs',
-      record: {
-        ...record,
-        distance_m: readings.distance.value,
-        baseVersion: version,
-        comeBackWith: comeBackWith.trim(),
-        note,
-        traits,
-        weight: sign.kind === 'own word' ? Number(weight) : null,
-        size_mm: readings.size ? readings.size.value * 1000 : null,
-        sizeEntered: readings.size ? size : null,
-        cover_m: readings.cover ? readings.cover.value : null,
-        coverEntered: readings.cover ? cover : null,
-      },
+    change(sign, {
+      distance_m: readings.distance.value,
+      comeBackWith: comeBackWith.trim(),
+      note,
+      traits,
+      weight: sign.kind === 'own word' ? Number(weight) : null,
+      size_mm: readings.size ? readings.size.value * 1000 : null,
+      sizeEntered: readings.size ? size : null,
+      cover_m: readings.cover ? readings.cover.value : null,
+      coverEntered: readings.cover ? cover : null,
     });
     onClose();
   };
   const remove = (): void => {
-    write({ what: 'record', kind: 'signs', record: { ...record, deleted: true, baseVersion: version } });
-    toast(`The sign (${signName(sign.kind)}) is gone.`, {
-      action: {
-        label: 'Undo',
-        onClick: () =>
-          write({ what: 'record', kind: 'signs', record: { ...record, deleted: false, baseVersion: version + 1 } }),
-      },
-    });
+    takeOut(sign, `The sign (${signName(sign.kind)}) is gone.`);
     onClose();
   };
   return (
@@ -337,10 +324,11 @@ function AddMeasures({ ground, sign, onClose }: SignSheetProps & { sign: StoredS
       <TextField
         label="Passed by? What it needs"
         value={comeBackWith}
-        onChange={(v) => setComeBackWith(v.slice(0, 400))}
+        onChange={setComeBackWith}
+        limit={TEXTS.comeBackWith}
         hint="A low river, two hands, a pump: it then stands on the return list."
       />
-      <TextField label="Note" value={note} onChange={setNote} rows={2} />
+      <TextField label="Note" value={note} onChange={setNote} rows={2} limit={TEXTS.note} />
       <Photos
         groundId={ground.id}
         about="sign"
@@ -348,13 +336,7 @@ function AddMeasures({ ground, sign, onClose }: SignSheetProps & { sign: StoredS
         onPlace={(position) => {
           if (!ground.line) return;
           const taken = centreLine(ground.line).locate(position);
-          if (taken.offset_m < 500)
-            setDistance({
-              text: String(
-                Math.round((taken.distance_m / UNITS.length[distance.unit === 'ft' ? 'ft' : 'm']) * 10) / 10,
-              ),
-              unit: distance.unit === 'ft' ? 'ft' : 'm',
-            });
+          if (taken.offset_m < 500) setDistance(enterLength(taken.distance_m, distance.unit === 'ft' ? 'ft' : 'm'));
           toast(
             taken.offset_m < 500
               ? `The picture was taken at ${show.distance(taken.distance_m)}: the sign moves there when you keep it.`

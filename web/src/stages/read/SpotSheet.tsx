@@ -1,14 +1,22 @@
-import { SPOT_KINDS, type StoredGround, type StoredSpot } from '@riffle/contract';
-import { centreLine, UNITS, type Bank, type Entered } from '@riffle/core';
+import {
+  NUMBERS,
+  numberProblem,
+  SPOT_KINDS,
+  textProblem,
+  TEXTS,
+  type StoredGround,
+  type StoredSpot,
+} from '@riffle/contract';
+import { centreLine, type Bank, type Entered } from '@riffle/core';
 import { useState } from 'react';
-import { toast } from 'sonner';
-import { v7 as uuidv7 } from 'uuid';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
-import { useWrite } from '../../offline/writes.ts';
+import { useKeep } from '../../records/useKeep.ts';
 import { Photos } from '../../photos/Photos.tsx';
 import type { RibbonPlace } from '../../ribbon/Ribbon.tsx';
+import { enterLength } from '../../units/enterLength.ts';
 import { readEntered } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
+import { Caution } from '../../ui/Caution.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
@@ -27,23 +35,22 @@ interface SpotSheetProps {
 
 /** Marks a spot: a name, how far up, which bank. */
 export function SpotSheet({ ground, spot, place, onClose, onKept }: SpotSheetProps) {
-  const write = useWrite();
+  const keep = useKeep('spots');
   const show = useShow();
   const unit = show.display.system === 'US' ? 'ft' : 'm';
   const start = spot?.distance_m ?? place?.distance_m;
   const [name, setName] = useState(spot?.name ?? '');
   const [kind, setKind] = useState<StoredSpot['kind']>(spot?.kind ?? 'bar');
   const [bank, setBank] = useState<Bank>(spot?.bank ?? place?.bank ?? 'mid');
-  const [distance, setDistance] = useState({
-    text: start === undefined ? '' : String(Math.round((start / UNITS.length[unit]) * 10) / 10),
-    unit,
-  });
+  const [distance, setDistance] = useState(enterLength(start, unit));
   const [worksBelow, setWorksBelow] = useState<Entered>(
     spot?.worksBelowEntered ?? { text: '', unit: show.display.system === 'US' ? 'in' : 'cm' },
   );
   const level = worksBelow.text.trim() === '' ? null : readEntered('length', worksBelow);
-  const levelProblem = level?.ok && level.value > 30 ? 'At most 30 m.' : null;
+  const levelProblem = level?.ok ? numberProblem(NUMBERS.level_m, level.value) : null;
   const [note, setNote] = useState(spot?.note ?? '');
+  const nameProblem = textProblem(TEXTS.name, name);
+  const noteProblem = textProblem(TEXTS.note, note);
   const [tried, setTried] = useState(false);
   const reading = readEntered('length', distance);
   const tooFar =
@@ -53,7 +60,7 @@ export function SpotSheet({ ground, spot, place, onClose, onKept }: SpotSheetPro
 
   const save = (): void => {
     setTried(true);
-    if (name.trim() === '' || !reading.ok || tooFar || level?.ok === false || levelProblem) return;
+    if (nameProblem || noteProblem || !reading.ok || tooFar || level?.ok === false || levelProblem) return;
     const distance_m = reading.value;
     const moved = !spot || Math.abs(distance_m - spot.distance_m) > 0.05 || bank !== spot.bank;
     const offset_m = bank === 'mid' ? 0 : moved ? place?.offset_m || spot?.offset_m || 6 : spot.offset_m;
@@ -62,40 +69,24 @@ export function SpotSheet({ ground, spot, place, onClose, onKept }: SpotSheetPro
       : ground.line
         ? centreLine(ground.line).positionAt(distance_m, offset_m, bank)
         : null;
-    const id = spot?.id ?? uuidv7();
-    write({
-      what: 'record',
-      kind: 'spots',
-      record: {
-        id,
-        deleted: false,
-        groundId: ground.id,
-        name: name.trim(),
-        kind,
-        distance_m,
-        bank,
-        offset_m,
-        position,
-        worksBelow_m: level?.ok ? level.value : null,
-        worksBelowEntered: level?.ok ? worksBelow : null,
-        samplePlanId: spot?.samplePlanId ?? null,
-        note,
-        baseVersion: spot?.version ?? 0,
-      },
+    const id = keep.put(spot, {
+      groundId: ground.id,
+      name: name.trim(),
+      kind,
+      distance_m,
+      bank,
+      offset_m,
+      position,
+      worksBelow_m: level?.ok ? level.value : null,
+      worksBelowEntered: level?.ok ? worksBelow : null,
+      samplePlanId: spot?.samplePlanId ?? null,
+      note,
     });
     onKept(id);
   };
   const remove = (): void => {
     if (!spot) return;
-    const { version, updatedAt, ...record } = spot;
-    write({ what: 'record', kind: 'spots', record: { ...record, deleted: true, baseVersion: version } });
-    toast(`${spot.name} is off the ribbon; its samples stay in the book.`, {
-      action: {
-        label: 'Undo',
-        onClick: () =>
-          write({ what: 'record', kind: 'spots', record: { ...record, deleted: false, baseVersion: version + 1 } }),
-      },
-    });
+    keep.takeOut(spot, `${spot.name} is off the ribbon; its samples stay in the book.`);
     onClose();
   };
   return (
@@ -117,7 +108,8 @@ export function SpotSheet({ ground, spot, place, onClose, onKept }: SpotSheetPro
           label="Name"
           value={name}
           onChange={setName}
-          problem={tried && name.trim() === '' ? 'Give it a name.' : null}
+          limit={TEXTS.name}
+          problem={tried ? nameProblem : null}
         />
         <QuantityField
           label={`Distance ${GROUND_WORDS[ground.kind].axis}`}
@@ -126,7 +118,7 @@ export function SpotSheet({ ground, spot, place, onClose, onKept }: SpotSheetPro
           units={['m', 'ft', 'km', 'yd']}
           showProblem={tried}
           problem={tooFar}
-          onChange={(d) => setDistance({ text: d.text, unit: d.unit })}
+          onChange={setDistance}
           comesTo={reading.ok && show.distance(reading.value)}
         />
         <div>
@@ -159,16 +151,16 @@ export function SpotSheet({ ground, spot, place, onClose, onKept }: SpotSheetPro
             showProblem={tried}
             problem={levelProblem ?? (level?.ok === false ? level.problem : null)}
             comesTo="on the stake; empty: at any level"
-            onChange={(l) => setWorksBelow({ text: l.text, unit: l.unit })}
+            onChange={setWorksBelow}
           />
         )}
         {kind === 'undercut' && (
-          <p className="border-l-4 border-dashed border-danger pl-3 text-danger">
+          <Caution>
             Undercut banks come down. Dig only in what the water has already cut, never the bank itself, and never lie
             under it. Local rules come first.
-          </p>
+          </Caution>
         )}
-        <TextField label="Note" value={note} onChange={setNote} rows={3} />
+        <TextField label="Note" value={note} onChange={setNote} rows={3} limit={TEXTS.note} />
         {spot && <Photos groundId={ground.id} about="spot" aboutId={spot.id} />}
         <div className="mt-2 flex flex-wrap gap-3">
           <Button look="main" type="submit">

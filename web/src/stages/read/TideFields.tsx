@@ -25,7 +25,7 @@ export function TideFields({ text, onChange, problem }: TideFieldsProps) {
         rows={5}
         problem={problem}
         hint="One a line, such as M2 0.62 48. Weather is not in it: wind and swell move the water too."
-        onChange={(table) => onChange({ ...text, table: table.slice(0, 2000) })}
+        onChange={(table) => onChange({ ...text, table })}
       />
     </div>
   );

@@ -138,7 +138,7 @@ function Mixing({
           aria-label="Share of the water and gravel a draw brings, percent"
           aria-invalid={!(percent >= 1 && percent <= 90)}
           value={share}
-          onChange={(e) => setShare(e.target.value.slice(0, 4))}
+          onChange={(e) => setShare(e.target.value)}
         />{' '}
         % of water and gravel
       </label>

@@ -2,11 +2,9 @@ import type { StoredRun } from '@riffle/contract';
 import { format } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { toast } from 'sonner';
-import { v7 as uuidv7 } from 'uuid';
-import { useRecords } from '../../api/records.ts';
+import { useRecords } from '../../records/useRecords.ts';
 import { ClosedToday } from '../../ground/ClosedToday.tsx';
-import { useWrite } from '../../offline/writes.ts';
+import { useKeep } from '../../records/useKeep.ts';
 import { SyncState } from '../../shell/SyncState.tsx';
 import { useGround, usePicked } from '../../shell/useGround.ts';
 import { asTyped } from '../../units/readEntered.ts';
@@ -24,7 +22,7 @@ export function RunScreen() {
   const rigs = useRecords('rigs').items;
   const cleanups = useRecords('cleanups', ground.id).items;
   const [left, setLeft] = useState<string | null>(null);
-  const write = useWrite();
+  const { takeOut } = useKeep('runs');
 
   const weighed = new Set(cleanups.flatMap((c) => c.runIds));
   // The run in hand: one not stopped; or the one just stopped, until it is weighed or put aside.
@@ -41,17 +39,8 @@ export function RunScreen() {
   }, [openId, running]);
 
   const setup = setups.find((s) => s.id === open?.setupId);
-  const drop = ({ version, updatedAt, tally, ...record }: StoredRun): void => {
-    write({ what: 'record', kind: 'runs', record: { ...record, deleted: true, baseVersion: version } });
-    toast(`The run of ${format(new Date(record.startedAt), 'HH:mm')} is out of the book.`, {
-      duration: 15_000,
-      action: {
-        label: 'Undo',
-        onClick: () =>
-          write({ what: 'record', kind: 'runs', record: { ...record, deleted: false, baseVersion: version + 1 } }),
-      },
-    });
-  };
+  const drop = (run: StoredRun): void =>
+    takeOut(run, `The run of ${format(new Date(run.startedAt), 'HH:mm')} is out of the book.`, { lasts_ms: 15_000 });
   return (
     <div className="flex flex-col gap-4">
       <header className="flex flex-wrap items-baseline justify-between gap-x-4 border-b border-rule pb-2">
@@ -101,7 +90,7 @@ function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {
   const setups = [...useRecords('setups', ground.id).items].sort((a, b) => (a.setAt < b.setAt ? 1 : -1));
   const rigs = useRecords('rigs').items;
   const show = useShow();
-  const write = useWrite();
+  const { add } = useKeep('runs');
   const [chosen, setChosen] = useState<string | null>(null);
   const [tried, setTried] = useState(false);
   const setup = setups.find((s) => s.id === chosen) ?? setups[0];
@@ -123,21 +112,14 @@ function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {
   const start = (): void => {
     setTried(true);
     if (!spot) return;
-    write({
-      what: 'record',
-      kind: 'runs',
-      record: {
-        id: uuidv7(),
-        deleted: false,
-        groundId: ground.id,
-        setupId: setup.id,
-        spotId: spot.id,
-        startedAt: new Date().toISOString(),
-        bucket_L: setup.bucket_L,
-        bucketEntered: setup.bucketEntered,
-        note: '',
-        baseVersion: 0,
-      },
+    add({
+      groundId: ground.id,
+      setupId: setup.id,
+      spotId: spot.id,
+      startedAt: new Date().toISOString(),
+      bucket_L: setup.bucket_L,
+      bucketEntered: setup.bucketEntered,
+      note: '',
     });
   };
   return (

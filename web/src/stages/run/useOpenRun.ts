@@ -1,19 +1,10 @@
 import type { LoggedEvent, StoredRig, StoredRun, StoredSetup } from '@riffle/contract';
-import { DOUBLE_TAP_MS, solveBox, tallyRun, type BoxAnswer, type RunTally } from '@riffle/core';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { asRunEvent, DOUBLE_TAP_MS, solveBox, tallyRun, type BoxAnswer, type RunTally } from '@riffle/core';
+import { useCallback, useMemo, useRef } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { useRunEvents } from '../../api/records.ts';
+import { useRunEvents } from '../../records/useRunEvents.ts';
 import { useWrite } from '../../offline/writes.ts';
-
-/** The clock of the screen, once a second. */
-export function useNow(): number {
-  const [now, setNow] = useState(() => Date.now());
-  useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), 1000);
-    return () => clearInterval(timer);
-  }, []);
-  return now;
-}
+import { useNow } from '../../ui/useNow.ts';
 
 export interface OpenRun {
   readonly run: StoredRun;
@@ -31,7 +22,7 @@ export interface OpenRun {
 export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: StoredRig | undefined): OpenRun {
   const events = useRunEvents(run.id);
   const write = useWrite();
-  const now = useNow();
+  const now = useNow(1000);
   const lastTap = useRef(-Infinity);
   const tally = useMemo(
     () => tallyRun(Date.parse(run.startedAt), events.map(asRunEvent), now),
@@ -71,15 +62,6 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
     resume: () => log({ ...bare, kind: 'resume' }),
   };
 }
-
-const asRunEvent = (e: LoggedEvent) => ({
-  eventId: e.id,
-  kind: e.kind,
-  at_ms: Date.parse(e.at),
-  spotId: e.spotId,
-  volume_L: e.volume_L,
-  undoes: e.undoes,
-});
 
 function solveSetup(setup: StoredSetup, rig: StoredRig): BoxAnswer | null {
   const water =

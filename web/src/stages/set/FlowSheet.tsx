@@ -1,6 +1,7 @@
-import { flowByBucket_m3_s, flowByFloat_m3_s, USUAL_SURFACE_FACTOR, type Entered } from '@riffle/core';
+import { convert, flowByBucket_m3_s, flowByFloat_m3_s, USUAL_SURFACE_FACTOR, type Entered } from '@riffle/core';
 import { useEffect, useState } from 'react';
-import { readEntered, valueOf } from '../../units/readEntered.ts';
+import { useContainers } from '../../records/useContainers.ts';
+import { readEntered, readVolume, valueOf } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
@@ -22,7 +23,7 @@ export function FlowSheet({ onClose, onFlow }: { onClose: () => void; onFlow: (f
     run: readEntered('length', run),
     width: readEntered('length', width),
     depth: readEntered('length', depth),
-    bucket: readEntered('volume', bucket),
+    bucket: readVolume(bucket, useContainers()),
   };
   const mean_s = times_s.length === 0 ? null : times_s.reduce((a, b) => a + b, 0) / times_s.length;
 
@@ -41,7 +42,7 @@ export function FlowSheet({ onClose, onFlow }: { onClose: () => void; onFlow: (f
     if (flow_m3_s === null) return;
     onFlow(
       US
-        ? { text: (flow_m3_s * 15850.323).toFixed(1), unit: 'gpm' }
+        ? { text: convert('flow', flow_m3_s, 'm3/s', 'gpm').toFixed(1), unit: 'gpm' }
         : { text: (flow_m3_s * 1000).toFixed(2), unit: 'L/s' },
     );
   };

@@ -1,9 +1,7 @@
-import type { StoredRig } from '@riffle/contract';
+import { NUMBERS, numberProblem, textProblem, TEXTS, type StoredRig } from '@riffle/contract';
 import { LINING_IDS, LININGS, type Entered, type LiningId } from '@riffle/core';
 import { useState } from 'react';
-import { toast } from 'sonner';
-import { v7 as uuidv7 } from 'uuid';
-import { useWrite } from '../../offline/writes.ts';
+import { useKeep } from '../../records/useKeep.ts';
 import { readEntered } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -20,7 +18,7 @@ interface RigSheetProps {
 
 /** A box as built: measured once, used on every ground. */
 export function RigSheet({ rig, onClose, onKept }: RigSheetProps) {
-  const write = useWrite();
+  const keep = useKeep('rigs');
   const show = useShow();
   const US = show.display.system === 'US';
   const [name, setName] = useState(rig?.name ?? '');
@@ -30,43 +28,26 @@ export function RigSheet({ rig, onClose, onKept }: RigSheetProps) {
   const [tried, setTried] = useState(false);
   const w = readEntered('length', width);
   const l = readEntered('length', length);
-  const wrongWidth =
-    w.ok && !(w.value >= 0.05 && w.value <= 2) ? 'A box is between 50 mm (2 in) and 2 m (6.5 ft) wide.' : null;
-  const wrongLength =
-    l.ok && !(l.value >= 0.2 && l.value <= 10) ? 'A box is between 0.2 m (8 in) and 10 m (33 ft) long.' : null;
+  const wrongWidth = w.ok ? numberProblem(NUMBERS.boxWidth_m, w.value) : null;
+  const wrongLength = l.ok ? numberProblem(NUMBERS.boxLength_m, l.value) : null;
+  const wrongName = textProblem(TEXTS.name, name);
   const save = (): void => {
     setTried(true);
-    if (name.trim() === '' || !w.ok || !l.ok || wrongWidth || wrongLength) return;
-    const id = rig?.id ?? uuidv7();
-    write({
-      what: 'record',
-      kind: 'rigs',
-      record: {
-        id,
-        deleted: false,
-        name: name.trim(),
-        width_m: w.value,
-        widthEntered: width,
-        length_m: l.value,
-        lengthEntered: length,
-        lining,
-        note: rig?.note ?? '',
-        baseVersion: rig?.version ?? 0,
-      },
+    if (wrongName || !w.ok || !l.ok || wrongWidth || wrongLength) return;
+    const id = keep.put(rig, {
+      name: name.trim(),
+      width_m: w.value,
+      widthEntered: width,
+      length_m: l.value,
+      lengthEntered: length,
+      lining,
+      note: rig?.note ?? '',
     });
     onKept(id);
   };
   const remove = (): void => {
     if (!rig) return;
-    const { version, updatedAt, ...record } = rig;
-    write({ what: 'record', kind: 'rigs', record: { ...record, deleted: true, baseVersion: version } });
-    toast(`${rig.name} is put away; what was run through it stays in the book.`, {
-      action: {
-        label: 'Undo',
-        onClick: () =>
-          write({ what: 'record', kind: 'rigs', record: { ...record, deleted: false, baseVersion: version + 1 } }),
-      },
-    });
+    keep.takeOut(rig, `${rig.name} is put away; what was run through it stays in the book.`);
     onClose();
   };
   return (
@@ -88,7 +69,8 @@ export function RigSheet({ rig, onClose, onKept }: RigSheetProps) {
           label="What you call it"
           value={name}
           onChange={setName}
-          problem={tried && name.trim() === '' ? 'Give it a name.' : null}
+          limit={TEXTS.name}
+          problem={tried ? wrongName : null}
         />
         <QuantityField
           label="Width inside"

@@ -3,8 +3,8 @@ import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import { useRecords } from '../../api/records.ts';
-import { useWrite } from '../../offline/writes.ts';
+import { useRecords } from '../../records/useRecords.ts';
+import { useKeep } from '../../records/useKeep.ts';
 import { useGround, usePicked } from '../../shell/useGround.ts';
 import { useKeys } from '../../shell/useKeys.ts';
 import { asTyped, unitTyped, valueOf } from '../../units/readEntered.ts';
@@ -32,7 +32,7 @@ export function SetScreen() {
   const rigs = useRecords('rigs').items;
   const setups = useRecords('setups', ground.id).items;
   const show = useShow();
-  const write = useWrite();
+  const { add } = useKeep('setups');
   const navigate = useNavigate();
   const [chosen, setChosen] = useState<string | null>(null);
   const [sheet, setSheet] = useState<'new rig' | 'rig' | 'flow' | null>(null);
@@ -64,7 +64,7 @@ export function SetScreen() {
     setTried(true);
     const record = inHand.record(ground, spot?.id ?? null);
     if (!record) return;
-    write({ what: 'record', kind: 'setups', record });
+    add(record);
     setTried(false);
     toast('Kept: this set-up.', {
       action: {

@@ -5,6 +5,7 @@ import {
   goldSizes,
   OutOfRange,
   solveBox,
+  UNITS,
   type BoxAdvice,
   type BoxAnswer,
   type BoxSetting,
@@ -12,7 +13,8 @@ import {
 } from '@riffle/core';
 import { useMemo } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { readEntered, readPitch, type Reading } from '../../units/readEntered.ts';
+import { useContainers } from '../../records/useContainers.ts';
+import { readEntered, readPitch, readVolume, type Reading } from '../../units/readEntered.ts';
 import { useDraft } from '../../ui/useDraft.ts';
 
 /** A set-up as it is typed; kept on the device. */
@@ -59,6 +61,7 @@ const first = (US: boolean): SetupDraft => ({
 
 export function useSetup(groundId: string, rig: StoredRig | undefined, US: boolean): SetupInHand {
   const [draft, setDraft] = useDraft<SetupDraft>(`setup-${groundId}`, () => first(US));
+  const containers = useContainers();
   const readings = useMemo(
     () => ({
       pitch: readPitch(draft.pitch, rig?.length_m ?? 1),
@@ -66,10 +69,10 @@ export function useSetup(groundId: string, rig: StoredRig | undefined, US: boole
       flow: readEntered('flow', draft.flow),
       stone: readEntered('length', draft.stone),
       temperature: readTemperature(draft.temperature),
-      scoop: readEntered('volume', draft.scoop),
-      bucket: readEntered('volume', draft.bucket),
+      scoop: readVolume(draft.scoop, containers),
+      bucket: readVolume(draft.bucket, containers),
     }),
-    [draft, rig?.length_m],
+    [draft, rig?.length_m, containers],
   );
 
   const temperature = readings.temperature.ok ? readings.temperature.value : null;
@@ -173,7 +176,7 @@ export function pitchText(slope: number, unit: string, boxLength_m: number): str
     case '°':
       return ((Math.asin(slope) * 180) / Math.PI).toFixed(2);
     case 'in':
-      return (drop_m / 0.0254).toFixed(2);
+      return (drop_m / UNITS.length.in).toFixed(2);
     case 'mm':
       return (drop_m * 1000).toFixed(0);
     case 'cm':

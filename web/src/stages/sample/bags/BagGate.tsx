@@ -1,11 +1,11 @@
 import { Link, Navigate, useParams } from 'react-router';
-import { useRecordsOfAll } from '../../../api/records.ts';
+import { useRecordsOfAll } from '../../../records/useRecords.ts';
 import { Judgement } from '../../../ui/Judgement.tsx';
 
 /** Where a tag's square code leads: to the bag's record on whichever ground it is of. */
 export function BagGate() {
   const { bagId } = useParams();
-  const lot = useRecordsOfAll('lots').find((l) => l.id === bagId);
+  const lot = useRecordsOfAll('lots').items.find((l) => l.id === bagId);
   if (lot)
     return (
       <Navigate

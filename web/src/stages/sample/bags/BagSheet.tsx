@@ -1,16 +1,34 @@
-import type { StoredGround, StoredLot, StoredSpot } from '@riffle/contract';
+import {
+  NUMBERS,
+  numberProblem,
+  textProblems,
+  TEXTS,
+  type StoredGround,
+  type StoredLot,
+  type StoredSpot,
+} from '@riffle/contract';
 import { WET_GRAVEL_KG_L } from '@riffle/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import { useWrite } from '../../../offline/writes.ts';
-import { asTyped, readEntered } from '../../../units/readEntered.ts';
+import { useContainers } from '../../../records/useContainers.ts';
+import { useKeep } from '../../../records/useKeep.ts';
+import { asTyped, readVolume } from '../../../units/readEntered.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { TextField } from '../../../ui/Field.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { STATE_WORDS } from './bagWords.ts';
+
+const BAG_TEXTS = {
+  tag: TEXTS.tag,
+  layer: TEXTS.layer,
+  screen: TEXTS.screenSaid,
+  place: TEXTS.place,
+  holder: TEXTS.holder,
+  note: TEXTS.note,
+};
 
 interface BagSheetProps {
   readonly ground: StoredGround;
@@ -24,7 +42,8 @@ interface BagSheetProps {
 export function BagSheet({ ground, spots, lot: now, taken, onClose }: BagSheetProps) {
   // As it was when the sheet opened: what another changes meanwhile is told apart, not written over.
   const [lot] = useState(now);
-  const write = useWrite();
+  const { change } = useKeep('lots');
+  const containers = useContainers();
   const show = useShow();
   const navigate = useNavigate();
   const [form, setForm] = useState({
@@ -37,37 +56,27 @@ export function BagSheet({ ground, spots, lot: now, taken, onClose }: BagSheetPr
     note: lot.note,
   });
   const [tried, setTried] = useState(false);
-  const reading = readEntered('volume', form.volume);
+  const reading = readVolume(form.volume, containers);
+  const wrong = textProblems(BAG_TEXTS, form);
   const tagProblem =
-    form.tag.trim() === ''
-      ? 'Give the bag a tag.'
-      : form.tag.trim() !== lot.tag && taken.includes(form.tag.trim())
-        ? 'Another bag has this tag already.'
-        : null;
-  const volumeProblem =
-    reading.ok && !(reading.value > 0 && reading.value <= 10_000) ? 'More than nothing, and at most 10 m³.' : null;
+    wrong.tag ??
+    (form.tag.trim() !== lot.tag && taken.includes(form.tag.trim()) ? 'Another bag has this tag already.' : null);
+  const volumeProblem = reading.ok ? numberProblem(NUMBERS.bagVolume_L, reading.value) : null;
   const spot = spots.find((s) => s.id === lot.spotId);
   const save = (state: StoredLot['state']): boolean => {
     setTried(true);
-    if (tagProblem || volumeProblem || !reading.ok) return false;
-    const { version, updatedAt, ...record } = lot;
-    write({
-      what: 'record',
-      kind: 'lots',
-      record: {
-        ...record,
-        tag: form.tag.trim(),
-        volume_L: reading.value,
-        volumeEntered: form.volume,
-        layer: form.layer.slice(0, 80),
-        screen: form.screen.slice(0, 40),
-        place: form.place.slice(0, 80),
-        holder: form.holder.slice(0, 80),
-        note: form.note,
-        state,
-        takenAt: lot.state === 'planned' && state === 'waiting' ? new Date().toISOString() : lot.takenAt,
-        baseVersion: version,
-      },
+    if (Object.keys(wrong).length > 0 || tagProblem || volumeProblem || !reading.ok) return false;
+    change(lot, {
+      tag: form.tag.trim(),
+      volume_L: reading.value,
+      volumeEntered: form.volume,
+      layer: form.layer.trim(),
+      screen: form.screen.trim(),
+      place: form.place.trim(),
+      holder: form.holder.trim(),
+      note: form.note,
+      state,
+      takenAt: lot.state === 'planned' && state === 'waiting' ? new Date().toISOString() : lot.takenAt,
     });
     return true;
   };
@@ -125,7 +134,8 @@ export function BagSheet({ ground, spots, lot: now, taken, onClose }: BagSheetPr
         <TextField
           label="Tag on the bag"
           value={form.tag}
-          onChange={(tag) => setForm({ ...form, tag: tag.slice(0, 20) })}
+          onChange={(tag) => setForm({ ...form, tag })}
+          limit={TEXTS.tag}
           problem={tagProblem}
         />
         <QuantityField
@@ -140,16 +150,38 @@ export function BagSheet({ ground, spots, lot: now, taken, onClose }: BagSheetPr
           }
           onChange={(volume) => setForm({ ...form, volume })}
         />
-        <TextField label="Layer" value={form.layer} onChange={(layer) => setForm({ ...form, layer })} />
+        <TextField
+          label="Layer"
+          value={form.layer}
+          onChange={(layer) => setForm({ ...form, layer })}
+          limit={TEXTS.layer}
+        />
         <TextField
           label="Screen it went through"
           value={form.screen}
           onChange={(screen) => setForm({ ...form, screen })}
+          limit={TEXTS.screenSaid}
           hint="8 mesh, 1/4 in slots; empty: none"
         />
-        <TextField label="Where it is" value={form.place} onChange={(place) => setForm({ ...form, place })} />
-        <TextField label="With whom" value={form.holder} onChange={(holder) => setForm({ ...form, holder })} />
-        <TextField label="Note" value={form.note} rows={2} onChange={(note) => setForm({ ...form, note })} />
+        <TextField
+          label="Where it is"
+          value={form.place}
+          onChange={(place) => setForm({ ...form, place })}
+          limit={TEXTS.place}
+        />
+        <TextField
+          label="With whom"
+          value={form.holder}
+          onChange={(holder) => setForm({ ...form, holder })}
+          limit={TEXTS.holder}
+        />
+        <TextField
+          label="Note"
+          value={form.note}
+          rows={2}
+          onChange={(note) => setForm({ ...form, note })}
+          limit={TEXTS.note}
+        />
         <p className="text-[13px] text-ink-2">Planned for {asTyped(lot.volumeEntered)}.</p>
         <div className="flex flex-wrap gap-2">
           {lot.state !== 'planned' && <Button type="submit">Keep changes</Button>}

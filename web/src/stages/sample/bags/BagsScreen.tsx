@@ -3,8 +3,8 @@ import { acrossOf, countColors, WET_GRAVEL_KG_L } from '@riffle/core';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
-import { useRecords, useRecordsOfAll } from '../../../api/records.ts';
-import { useWrite } from '../../../offline/writes.ts';
+import { useRecords, useRecordsOfAll } from '../../../records/useRecords.ts';
+import { useKeep } from '../../../records/useKeep.ts';
 import { Ribbon } from '../../../ribbon/Ribbon.tsx';
 import { spotGrades } from '../../../ribbon/spotGrades.ts';
 import { useGround, usePicked } from '../../../shell/useGround.ts';
@@ -24,13 +24,13 @@ export function BagsScreen() {
   const { ground, spots } = useGround();
   const { picked, pick } = usePicked();
   const show = useShow();
-  const write = useWrite();
+  const keep = useKeep('sample-plans');
   const navigate = useNavigate();
   const [search, setSearch] = useSearchParams();
   const plans = useRecords('sample-plans', ground.id).items;
   const lots = useRecords('lots', ground.id).items;
   const samples = useRecords('samples', ground.id).items;
-  const everyLot = useRecordsOfAll('lots');
+  const everyLot = useRecordsOfAll('lots').items;
   const grounds = useRecords('grounds').items;
   const grades = useMemo(() => spotGrades(samples, ground.swell_percent), [samples, ground.swell_percent]);
   const [laying, setLaying] = useState(false);
@@ -76,16 +76,8 @@ export function BagsScreen() {
     else void navigate(`/bag/${hit.id}`);
     return null;
   };
-  const removePlan = (p: StoredSamplePlan): void => {
-    const { version, updatedAt, ...record } = p;
-    write({ what: 'record', kind: 'sample-plans', record: { ...record, deleted: true, baseVersion: version } });
-    toast(`${p.name} is out of the book, with the bags nobody dug.`, {
-      action: {
-        label: 'Undo',
-        onClick: () => write({ what: 'record', kind: 'sample-plans', record: { ...record, baseVersion: version + 1 } }),
-      },
-    });
-  };
+  const removePlan = (p: StoredSamplePlan): void =>
+    keep.takeOut(p, `${p.name} is out of the book, with the bags nobody dug.`);
 
   return (
     <div className="flex flex-col gap-4">

@@ -1,4 +1,4 @@
-import { SAMPLE_PATTERNS, type StoredGround } from '@riffle/contract';
+import { SAMPLE_PATTERNS, TEXTS, type StoredGround } from '@riffle/contract';
 import { carryingTrips, UNSHORED_M, USUAL_TOOLS, WET_GRAVEL_KG_L } from '@riffle/core';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -60,10 +60,6 @@ export function PlanSheet({ ground, mouths, code, tags, at_m, onClose, onKept }:
     ? 'One to eight letters.'
     : tags.some((t) => t.toUpperCase().startsWith(`${draft.code.trim().toUpperCase()}-`))
       ? 'Tags of this code are on other bags already.'
-      : null;
-  const bagProblem =
-    inHand.bag.ok && !(inHand.bag.value > 0 && inHand.bag.value <= 1000)
-      ? 'More than nothing, and at most 1 m³.'
       : null;
   const keep = (): void => {
     setTried(true);
@@ -160,14 +156,14 @@ export function PlanSheet({ ground, mouths, code, tags, at_m, onClose, onKept }:
             reading={inHand.bag}
             units={['pan', 'bucket', 'L', 'gal', 'double handful']}
             showProblem={tried}
-            problem={bagProblem}
+            problem={inHand.bagProblem}
             onChange={(bag) => change({ bag })}
             comesTo={inHand.bag.ok && show.volume(inHand.bag.value)}
           />
           <TextField
             label="Letters on the tags"
             value={draft.code}
-            onChange={(v) => change({ code: v.slice(0, 8) })}
+            onChange={(code) => change({ code })}
             problem={codeProblem}
             hint="They name no place."
           />
@@ -176,6 +172,7 @@ export function PlanSheet({ ground, mouths, code, tags, at_m, onClose, onKept }:
           label="What you call it"
           value={draft.name}
           onChange={(name) => change({ name })}
+          limit={TEXTS.name}
           hint="Left empty: pattern and letters."
         />
         {points && (
@@ -199,7 +196,7 @@ export function PlanSheet({ ground, mouths, code, tags, at_m, onClose, onKept }:
             />
           </div>
         )}
-        {tried && (problem ?? codeProblem ?? bagProblem) && (
+        {tried && (problem ?? codeProblem ?? inHand.bagProblem ?? inHand.nameProblem) && (
           <p role="alert" className="text-danger">
             ▲ Not laid out yet: see the fields marked.
           </p>

@@ -1,7 +1,7 @@
 import { toString as qrSvg } from 'qrcode';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { useRecords } from '../../../api/records.ts';
+import { useRecords } from '../../../records/useRecords.ts';
 import { useGround } from '../../../shell/useGround.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { Button } from '../../../ui/Button.tsx';

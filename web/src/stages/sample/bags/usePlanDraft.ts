@@ -1,6 +1,8 @@
-import type { LaidOut, StoredGround } from '@riffle/contract';
+import { NUMBERS, numberProblem, textProblem, TEXTS, type LaidOut, type StoredGround } from '@riffle/contract';
 import { useMemo } from 'react';
-import { readEntered, type Reading } from '../../../units/readEntered.ts';
+import { useContainers } from '../../../records/useContainers.ts';
+import { enterLength } from '../../../units/enterLength.ts';
+import { readEntered, readVolume, type Reading } from '../../../units/readEntered.ts';
 import { useDraft } from '../../../ui/useDraft.ts';
 import { laidOut, readPlan, type LengthField, type Mouth, type PlanDraft, type PlanRead } from './readPlan.ts';
 
@@ -10,6 +12,8 @@ export interface PlanInHand extends PlanRead {
   readonly clear: () => void;
   readonly lengths: Readonly<Record<LengthField, Reading>>;
   readonly bag: Reading;
+  readonly bagProblem: string | null;
+  readonly nameProblem: string | null;
   whole(ground: StoredGround): LaidOut | null;
 }
 
@@ -26,7 +30,7 @@ export function usePlanDraft(
     pattern: wide ? 'grid' : 'traverse',
     name: '',
     code,
-    from: { text: at_m === null ? '' : String(Math.round(US ? at_m / 0.3048 : at_m)), unit },
+    from: enterLength(at_m, unit, 0),
     to: { text: '', unit },
     fromBank: 'right',
     toBank: 'left',
@@ -45,7 +49,10 @@ export function usePlanDraft(
       readEntered('length', draft[f]),
     ]),
   ) as Record<LengthField, Reading>;
-  const bag = readEntered('volume', draft.bag);
+  const bag = readVolume(draft.bag, useContainers());
+  const bagProblem = bag.ok ? numberProblem(NUMBERS.planBag_L, bag.value) : null;
+  // Left empty, the plan is named by its pattern and code.
+  const nameProblem = draft.name.trim() === '' ? null : textProblem(TEXTS.name, draft.name);
   const key = JSON.stringify([draft, mouths]);
   const { points, problem } = useMemo(() => {
     const [typed, joins] = JSON.parse(key) as [PlanDraft, Mouth[]];
@@ -56,11 +63,13 @@ export function usePlanDraft(
     clear,
     lengths,
     bag,
+    bagProblem,
+    nameProblem,
     points,
     problem,
     change: (some) => setDraft((before) => ({ ...before, ...some })),
     whole: (g) =>
-      points && bag.ok && bag.value > 0 && bag.value <= 1000 && draft.code.trim() !== ''
+      points && bag.ok && !bagProblem && !nameProblem && draft.code.trim() !== ''
         ? laidOut(g, draft, points, bag.value)
         : null,
   };

@@ -1,9 +1,9 @@
-import type { StoredContainer } from '@riffle/contract';
+import { NUMBERS, numberProblem, textProblem, TEXTS, type StoredContainer } from '@riffle/contract';
 import { CONTAINERS, type Entered } from '@riffle/core';
 import { useState } from 'react';
-import { v7 as uuidv7 } from 'uuid';
-import { useWrite } from '../../../offline/writes.ts';
-import { readEntered } from '../../../units/readEntered.ts';
+import { useContainers } from '../../../records/useContainers.ts';
+import { useKeep } from '../../../records/useKeep.ts';
+import { readEntered, readVolume } from '../../../units/readEntered.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Choices } from '../../../ui/Choices.tsx';
@@ -22,7 +22,8 @@ interface ContainerSheetProps {
 
 /** A container measured once, by the weight of the water it holds or by litres poured in. A kilogram of water is a litre near enough. */
 export function ContainerSheet({ name: given, kept, taken, onClose, onKept }: ContainerSheetProps) {
-  const write = useWrite();
+  const { put, takeOut } = useKeep('containers');
+  const containers = useContainers();
   const show = useShow();
   const US = show.display.system === 'US';
   const [name, setName] = useState(given);
@@ -32,7 +33,7 @@ export function ContainerSheet({ name: given, kept, taken, onClose, onKept }: Co
   const byWeight = way === 'weight of water';
   const units = byWeight ? ['kg', 'g', 'lb'] : ['L', 'mL', 'gal', 'qt'];
   const entered = units.includes(size.unit) ? size : { ...size, unit: units[US && !byWeight ? 2 : 0] ?? 'L' };
-  const reading = byWeight ? readEntered('mass', entered) : readEntered('volume', entered);
+  const reading = byWeight ? readEntered('mass', entered) : readVolume(entered, containers);
   // Milligrams of water: a million of them are a litre (at 4 degrees; at 20 it is 0.2 % more).
   const volume_L = reading.ok ? (byWeight ? reading.value / 1e6 : reading.value) : null;
   const nameProblem =
@@ -42,26 +43,18 @@ export function ContainerSheet({ name: given, kept, taken, onClose, onKept }: Co
         ? 'Leave figures out of the name: they would be read as an amount.'
         : given === '' && taken.includes(name.trim())
           ? 'You have one of that name; measure that one again.'
-          : null;
-  const problem =
-    volume_L !== null && !(volume_L > 0 && volume_L <= 1000) ? 'More than nothing, and at most 1 m³.' : null;
+          : textProblem(TEXTS.container, name);
+  const problem = volume_L === null ? null : numberProblem(NUMBERS.containerVolume_L, volume_L);
   const usual = (CONTAINERS as Readonly<Record<string, number>>)[name.trim()];
   const keep = (): void => {
     setTried(true);
     if (nameProblem || problem || volume_L === null) return;
-    write({
-      what: 'record',
-      kind: 'containers',
-      record: {
-        id: kept?.id ?? uuidv7(),
-        deleted: false,
-        name: name.trim().toLowerCase().slice(0, 40),
-        volume_L,
-        volumeEntered: entered,
-        way,
-        note: kept?.note ?? '',
-        baseVersion: kept?.version ?? 0,
-      },
+    put(kept, {
+      name: name.trim().toLowerCase(),
+      volume_L,
+      volumeEntered: entered,
+      way,
+      note: kept?.note ?? '',
     });
     onKept(name.trim());
     onClose();
@@ -86,6 +79,7 @@ export function ContainerSheet({ name: given, kept, taken, onClose, onKept }: Co
             label="What you call it"
             value={name}
             onChange={setName}
+            limit={TEXTS.container}
             problem={tried ? nameProblem : null}
             hint="You type it as a unit: “2 coffee cans”."
           />
@@ -127,8 +121,7 @@ export function ContainerSheet({ name: given, kept, taken, onClose, onKept }: Co
           <Button
             look="danger"
             onClick={() => {
-              const { version, updatedAt, ...record } = kept;
-              write({ what: 'record', kind: 'containers', record: { ...record, deleted: true, baseVersion: version } });
+              takeOut(kept);
               onClose();
             }}
           >

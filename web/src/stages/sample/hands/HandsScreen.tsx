@@ -2,7 +2,7 @@ import type { StoredContainer } from '@riffle/contract';
 import { bankVolume_L, CONTAINERS, detectionLimit, EYES, PAN_FINISHES, PAN_LIGHTS } from '@riffle/core';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { useRecords } from '../../../api/records.ts';
+import { useRecords } from '../../../records/useRecords.ts';
 import { useGround } from '../../../shell/useGround.ts';
 import { asTyped } from '../../../units/readEntered.ts';
 import { useShow } from '../../../units/useShow.ts';

@@ -1,10 +1,8 @@
-import type { StoredSeeding } from '@riffle/contract';
+import { NUMBERS, textProblem, TEXTS, type StoredSeeding } from '@riffle/contract';
 import { COLOR_CLASSES, type ColorClass, type Recovery } from '@riffle/core';
 import { format } from 'date-fns';
 import { useState } from 'react';
-import { toast } from 'sonner';
-import { v7 as uuidv7 } from 'uuid';
-import { useWrite } from '../../../offline/writes.ts';
+import { useKeep } from '../../../records/useKeep.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Field, SelectField, TextField } from '../../../ui/Field.tsx';
 import { Block } from '../../../ui/Judgement.tsx';
@@ -17,7 +15,7 @@ interface PracticeProps {
 
 /** Practice pans: put in grains you counted, pan as you always do, count what comes back. */
 export function Practice({ seedings, hands }: PracticeProps) {
-  const write = useWrite();
+  const { add, takeOut } = useKeep('seedings');
   const [panner, setPanner] = useState(() => seedings.at(-1)?.panner ?? '');
   const [size, setSize] = useState<ColorClass>('-40');
   const [putIn, setPutIn] = useState('10');
@@ -25,8 +23,8 @@ export function Practice({ seedings, hands }: PracticeProps) {
   const [tried, setTried] = useState(false);
   const [put, back] = [whole(putIn), whole(cameBack)];
   const problems = {
-    panner: panner.trim() === '' ? 'Whose hands?' : null,
-    putIn: put === null || put < 1 || put > 1000 ? 'A whole number from 1 to 1,000.' : null,
+    panner: panner.trim() === '' ? 'Whose hands?' : textProblem(TEXTS.panner, panner),
+    putIn: put === null || put < 1 || put > NUMBERS.grains.most ? 'A whole number from 1 to 1,000.' : null,
     cameBack:
       back === null
         ? 'Count what came back; 0 counts too.'
@@ -37,33 +35,18 @@ export function Practice({ seedings, hands }: PracticeProps) {
   const keep = (): void => {
     setTried(true);
     if (problems.panner || problems.putIn || problems.cameBack || put === null || back === null) return;
-    write({
-      what: 'record',
-      kind: 'seedings',
-      record: {
-        id: uuidv7(),
-        deleted: false,
-        panner: panner.trim().slice(0, 80),
-        seededAt: new Date().toISOString(),
-        size,
-        putIn: put,
-        cameBack: back,
-        note: '',
-        baseVersion: 0,
-      },
+    add({
+      panner: panner.trim(),
+      seededAt: new Date().toISOString(),
+      size,
+      putIn: put,
+      cameBack: back,
+      note: '',
     });
     setCameBack('');
     setTried(false);
   };
-  const remove = ({ version, updatedAt, ...record }: StoredSeeding): void => {
-    write({ what: 'record', kind: 'seedings', record: { ...record, deleted: true, baseVersion: version } });
-    toast('The practice pan is out of the book.', {
-      action: {
-        label: 'Undo',
-        onClick: () => write({ what: 'record', kind: 'seedings', record: { ...record, baseVersion: version + 1 } }),
-      },
-    });
-  };
+  const remove = (s: StoredSeeding): void => takeOut(s, 'The practice pan is out of the book.');
   return (
     <Block title="What your hands keep" aside="practice pans">
       {hands.map(({ panner: name, recovery }) => (
@@ -97,7 +80,13 @@ export function Practice({ seedings, hands }: PracticeProps) {
           keep();
         }}
       >
-        <TextField label="Panner" value={panner} onChange={setPanner} problem={tried ? problems.panner : null} />
+        <TextField
+          label="Panner"
+          value={panner}
+          onChange={setPanner}
+          limit={TEXTS.panner}
+          problem={tried ? problems.panner : null}
+        />
         <SelectField
           label="Grains of size"
           value={size}

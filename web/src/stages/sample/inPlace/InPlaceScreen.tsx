@@ -10,10 +10,10 @@ import {
   type VariogramBin,
 } from '@riffle/core';
 import { useMemo, useState } from 'react';
-import { useRecords } from '../../../api/records.ts';
+import { useRecords } from '../../../records/useRecords.ts';
 import { groundColors } from '../../../ribbon/spotGrades.ts';
 import { useGround, usePicked } from '../../../shell/useGround.ts';
-import { usePreferences } from '../../../units/displayPreference.ts';
+import { usePreferences } from '../../../preferences/preferences.ts';
 import { readEntered } from '../../../units/readEntered.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { Button } from '../../../ui/Button.tsx';

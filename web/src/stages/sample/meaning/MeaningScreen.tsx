@@ -11,11 +11,12 @@ import {
   type ColorWeights,
 } from '@riffle/core';
 import { useMemo, useState } from 'react';
-import { useRecords } from '../../../api/records.ts';
+import { useRecords } from '../../../records/useRecords.ts';
 import { Ribbon } from '../../../ribbon/Ribbon.tsx';
 import { useGround, usePicked } from '../../../shell/useGround.ts';
-import { usePreferences } from '../../../units/displayPreference.ts';
-import { readEntered } from '../../../units/readEntered.ts';
+import { usePreferences } from '../../../preferences/preferences.ts';
+import { useContainers } from '../../../records/useContainers.ts';
+import { readVolume } from '../../../units/readEntered.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { SelectField } from '../../../ui/Field.tsx';
 import { Block, Gold, Judgement } from '../../../ui/Judgement.tsx';
@@ -55,7 +56,7 @@ export function MeaningScreen() {
   const [otherId, setOtherId] = useState('');
   const two =
     meant.find((m) => m.spot.id === otherId && m !== one) ?? (one === first?.meant ? second?.meant : first?.meant);
-  const pan = readEntered('volume', { text: '1', unit: 'pan' });
+  const pan = readVolume({ text: '1', unit: 'pan' }, useContainers());
   const panBank_L = bankVolume_L(pan.ok ? pan.value : NaN, ground.swell_percent);
   if (!first || !one)
     return <Judgement rests="Pan somewhere, and blanks count too.">Nothing was panned on this ground yet.</Judgement>;

@@ -1,6 +1,6 @@
 import type { StoredGround, StoredSpot } from '@riffle/contract';
 import { useMemo } from 'react';
-import { useRecords } from '../../../api/records.ts';
+import { useRecords } from '../../../records/useRecords.ts';
 import { meaningOf, type Meaning } from './meaningOf.ts';
 
 export function useMeaning(ground: StoredGround, spots: readonly StoredSpot[]): Meaning {

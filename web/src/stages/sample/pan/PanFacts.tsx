@@ -1,9 +1,10 @@
-import { PAN_WAYS, type StoredPit, type StoredSample } from '@riffle/contract';
+import { PAN_WAYS, TEXTS, type StoredPit, type StoredSample } from '@riffle/contract';
 import { judgedByItsTop } from '@riffle/core';
 import { useState } from 'react';
 import { Button } from '../../../ui/Button.tsx';
 import { Field, SelectField, TextField } from '../../../ui/Field.tsx';
 import { PanGuide } from './PanGuide.tsx';
+import { layerWords } from '../layerWords.ts';
 import type { SampleInHand } from './useSampleDraft.ts';
 
 interface PanFactsProps {
@@ -19,7 +20,7 @@ export function PanFacts({ inHand, pits, sameBucket, showProblem }: PanFactsProp
   const { draft, change, factProblems } = inHand;
   const [guide, setGuide] = useState(false);
   const pit = pits.find((p) => p.id === draft.pitId);
-  const layers = pit?.layers.map((l, i) => `${i + 1}. ${l.color ? `${l.color} ` : ''}${l.material}`) ?? [];
+  const layers = pit?.layers.map((l, i) => ({ id: l.id, nth: i + 1, words: layerWords(l) })) ?? [];
   const [nth, of] = [Number(draft.nth), Number(draft.of)];
   const numbered = draft.nth !== '' && draft.of !== '' && !factProblems.bucket;
   const top = numbered
@@ -61,25 +62,28 @@ export function PanFacts({ inHand, pits, sameBucket, showProblem }: PanFactsProp
             Show me how
           </Button>
         </div>
-        <TextField label="Panner" value={draft.panner} onChange={(panner) => change({ panner })} />
+        <TextField label="Panner" value={draft.panner} onChange={(panner) => change({ panner })} limit={TEXTS.panner} />
         {number('Minutes it took', 'took', factProblems.took)}
         {pits.length > 0 && (
           <SelectField
             label="From the pit"
             value={draft.pitId}
             choices={[{ value: '', label: 'none' }, ...pits.map((p) => ({ value: p.id, label: p.name }))]}
-            onChange={(pitId) => change({ pitId, layer: '' })}
+            onChange={(pitId) => change({ pitId, layerId: '', layer: '' })}
           />
         )}
         {pit ? (
           <SelectField
             label="Layer"
-            value={draft.layer}
-            choices={[{ value: '', label: 'mixed, no layer' }, ...layers.map((l) => ({ value: l, label: l }))]}
-            onChange={(layer) => change({ layer })}
+            value={draft.layerId}
+            choices={[
+              { value: '', label: 'mixed, no layer' },
+              ...layers.map((l) => ({ value: l.id, label: `${l.nth}. ${l.words}` })),
+            ]}
+            onChange={(layerId) => change({ layerId, layer: layers.find((l) => l.id === layerId)?.words ?? '' })}
           />
         ) : (
-          <TextField label="Layer" value={draft.layer} onChange={(layer) => change({ layer })} />
+          <TextField label="Layer" value={draft.layer} onChange={(layer) => change({ layer })} limit={TEXTS.layer} />
         )}
         {number('Pan of its bucket', 'nth', factProblems.bucket, 'from the top')}
         {number('of how many', 'of', undefined)}

@@ -1,13 +1,13 @@
 import { UNSHORED_M, type ColorClass } from '@riffle/core';
-import type { StoredLot } from '@riffle/contract';
+import { TEXTS, type StoredLot } from '@riffle/contract';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
-import { useRecords } from '../../../api/records.ts';
+import { useRecords } from '../../../records/useRecords.ts';
 import { ClosedToday } from '../../../ground/ClosedToday.tsx';
 import { GROUND_WORDS } from '../../../ground/groundWords.ts';
 import { SpotSelect } from '../../../ground/SpotSelect.tsx';
-import { useWrite } from '../../../offline/writes.ts';
+import { useKeep } from '../../../records/useKeep.ts';
 import { Ribbon } from '../../../ribbon/Ribbon.tsx';
 import { bestSpot, groundColors, spotGrades } from '../../../ribbon/spotGrades.ts';
 import { useGround, usePicked } from '../../../shell/useGround.ts';
@@ -59,7 +59,8 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
   );
   const { weights_mg } = colors;
   const show = useShow();
-  const write = useWrite();
+  const { add } = useKeep('samples');
+  const { change: changeBag } = useKeep('lots');
   const inHand = useSampleDraft(ground, samples, colors, pits, lot, show.display.system === 'US');
   const { draft, change } = inHand;
   const [tried, setTried] = useState(false);
@@ -78,10 +79,9 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
     setTried(true);
     const record = spot && inHand.record(spot.id);
     if (!record || saidProblem) return;
-    write({ what: 'record', kind: 'samples', record });
+    add(record);
     if (lot) {
-      const { version, updatedAt, ...bag } = lot;
-      write({ what: 'record', kind: 'lots', record: { ...bag, state: 'panned', baseVersion: version } });
+      changeBag(lot, { state: 'panned' });
       setSearch(
         (before) => {
           const after = new URLSearchParams(before);
@@ -216,7 +216,13 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
             )}
             showProblem={tried}
           />
-          <TextField label="Note" value={draft.note} rows={2} onChange={(note) => change({ note })} />
+          <TextField
+            label="Note"
+            value={draft.note}
+            rows={2}
+            onChange={(note) => change({ note })}
+            limit={TEXTS.note}
+          />
         </Block>
         <Block
           title="Colors in the pan"

@@ -1,25 +1,14 @@
 import type { StoredSample } from '@riffle/contract';
 import { countColors } from '@riffle/core';
 import { format } from 'date-fns';
-import { toast } from 'sonner';
-import { useWrite } from '../../../offline/writes.ts';
+import { useKeep } from '../../../records/useKeep.ts';
 import { asTyped } from '../../../units/readEntered.ts';
 import { CLASS_NAMES } from './SizePan.tsx';
 
 /** What was panned at a spot before, as it was typed. */
 export function SampleList({ samples }: { samples: readonly StoredSample[] }) {
-  const write = useWrite();
+  const { takeOut } = useKeep('samples');
   if (samples.length === 0) return <p className="text-ink-2">Nothing panned here yet.</p>;
-  const remove = ({ version, updatedAt, ...record }: StoredSample): void => {
-    write({ what: 'record', kind: 'samples', record: { ...record, deleted: true, baseVersion: version } });
-    toast('The sample is out of the book.', {
-      action: {
-        label: 'Undo',
-        onClick: () =>
-          write({ what: 'record', kind: 'samples', record: { ...record, deleted: false, baseVersion: version + 1 } }),
-      },
-    });
-  };
   return (
     <ul>
       {[...samples]
@@ -44,7 +33,7 @@ export function SampleList({ samples }: { samples: readonly StoredSample[] }) {
               type="button"
               className="min-h-11 shrink-0 text-[13px] text-ink-2 underline underline-offset-4"
               aria-label={`Take out the sample of ${format(new Date(s.takenAt), 'd MMM')}`}
-              onClick={() => remove(s)}
+              onClick={() => takeOut(s, 'The sample is out of the book.')}
             >
               take out
             </button>

@@ -19,7 +19,7 @@ const pit = {
   crevice: null,
 } as unknown as StoredPit;
 const read = (d: SampleDraft, US = false) =>
-  readSample(d, { swell_percent: 25, samples: [], colors: groundColors([], 25), pits: [pit], US });
+  readSample(d, { swell_percent: 25, samples: [], colors: groundColors([], 25), pits: [pit], containers: {}, US });
 const about = { groundId: 'g', spotId: 's', lotId: null, seenWith: null };
 
 describe('a pan as it was typed', () => {
@@ -87,7 +87,8 @@ describe('a pan as a record', () => {
       grownIn: '1',
       panner: ' Wren ',
       pitId: 'p',
-      layer: '2. gravel',
+      layerId: 'l2',
+      layer: 'gravel',
     });
     expect(sampleRecord(d, read(d), { ...about, lotId: 'l' }, '2026-05-01T08:00:00.000Z')).toMatchObject({
       spotId: 's',
@@ -103,10 +104,22 @@ describe('a pan as a record', () => {
       fromSafetyPan: 0,
       panner: 'Wren',
       pitId: 'p',
+      layerId: 'l2',
+      layer: 'gravel',
       gold_mg: null,
       goldEntered: null,
       baseVersion: 0,
     });
+  });
+  test('a layer of a pit is held by its id only with the pit', () =>
+    expect(sampleRecord(pan({ layerId: 'l2' }), read(pan()), about)).toMatchObject({ pitId: null, layerId: null }));
+  test('what is too long is said by its field and nothing is cut', () => {
+    const d = pan({ panner: 'w'.repeat(81), note: 'n'.repeat(4001) });
+    expect(read(d).textProblems).toEqual({
+      panner: expect.stringMatching(/at most 80/),
+      note: expect.stringMatching(/at most 4,000/),
+    });
+    expect(sampleRecord(d, read(d), about)).toBeNull();
   });
   test('minutes not said are not zero minutes', () =>
     expect(sampleRecord(pan(), read(pan()), about)?.took_min).toBeNull());

@@ -1,5 +1,15 @@
-import type { Sample, StoredLot, StoredPit, StoredSample } from '@riffle/contract';
 import {
+  NUMBERS,
+  numberProblem,
+  textProblems,
+  TEXTS,
+  type Sample,
+  type StoredLot,
+  type StoredPit,
+  type StoredSample,
+} from '@riffle/contract';
+import {
+  convert,
   countColors,
   liesInPit,
   NO_COLORS,
@@ -11,7 +21,8 @@ import {
 } from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { gradeOptions, measureOf, withCounts, type GroundColors } from '../../../ribbon/spotGrades.ts';
-import { readEntered, type Reading } from '../../../units/readEntered.ts';
+import { enterLength } from '../../../units/enterLength.ts';
+import { readEntered, readVolume, type Reading } from '../../../units/readEntered.ts';
 
 /** A sample as it is being written down; kept on the device until it is in the book. */
 export interface SampleDraft {
@@ -22,6 +33,7 @@ export interface SampleDraft {
   readonly blackSand: number;
   readonly gold: Entered;
   readonly pitId: string;
+  readonly layerId: string;
   readonly layer: string;
   readonly way: Sample['way'];
   readonly panner: string;
@@ -44,6 +56,8 @@ export interface SampleRead {
   readonly goldProblem: string | null;
   /** What is wrong with the pan's further facts, by field. */
   readonly factProblems: Readonly<Partial<Record<'took' | 'bucket' | 'grownIn' | 'fromSafetyPan', string>>>;
+  /** Texts that are too long, by field. */
+  readonly textProblems: Readonly<Partial<Record<'layer' | 'panner' | 'note', string>>>;
   readonly colors: number;
   /** The answer, as soon as there is a volume; null before. */
   readonly grade: SampleGrade | null;
@@ -56,24 +70,21 @@ export interface SampleContext {
   readonly samples: readonly StoredSample[];
   readonly colors: GroundColors;
   readonly pits: readonly StoredPit[];
+  /** The crew's own, litres level full by name. */
+  readonly containers: Readonly<Record<string, number>>;
   readonly US: boolean;
 }
 
 /** An empty pan, or one of a bag: its depth, volume and layer stand in the fields already. */
 export const newSample = (lot: StoredLot | undefined, panner: string, US: boolean): SampleDraft => ({
-  depth: {
-    text:
-      lot?.toDepth_m === null || lot?.toDepth_m === undefined
-        ? ''
-        : String(Math.round((lot.toDepth_m / (US ? 0.3048 : 1)) * 100) / 100),
-    unit: US ? 'ft' : 'm',
-  },
+  depth: enterLength(lot?.toDepth_m, US ? 'ft' : 'm', 2),
   volume: lot?.volumeEntered ?? { text: '', unit: 'pan' },
   state: 'loose',
   counts: NO_COLORS,
   blackSand: 0,
   gold: { text: '', unit: US ? 'grain' : 'mg' },
   pitId: '',
+  layerId: '',
   layer: lot?.layer ?? '',
   way: 'quick test',
   panner,
@@ -93,24 +104,21 @@ const isNumbered = (d: SampleDraft): boolean => d.nth.trim() !== '' || d.of.trim
 /** Reads a pan as it was typed: its grade, or what is wrong and where. */
 export function readSample(
   d: SampleDraft,
-  { swell_percent, samples, colors: known, pits, US }: SampleContext,
+  { swell_percent, samples, colors: known, pits, containers, US }: SampleContext,
 ): SampleRead {
   const depth = readEntered('length', d.depth);
-  const volume = readEntered('volume', d.volume);
+  const volume = readVolume(d.volume, containers);
   const gold = d.gold.text.trim() === '' ? null : readEntered('mass', d.gold);
   const pit = pits.find((p) => p.id === d.pitId);
   const goldProblem =
-    gold?.ok && !(gold.value >= 0.0001)
+    gold?.ok && gold.value === 0
       ? 'Leave it empty if nothing was weighed.'
-      : gold && !gold.ok
-        ? gold.problem
-        : null;
-  const volumeProblem =
-    volume.ok && !(volume.value > 0 && volume.value <= 10_000)
-      ? volume.value > 0
-        ? 'More than 10 000 L is a run, not a sample.'
-        : 'A count needs the volume it came from.'
-      : null;
+      : gold?.ok
+        ? numberProblem(NUMBERS.sampleGold_mg, gold.value)
+        : gold && !gold.ok
+          ? gold.problem
+          : null;
+  const volumeProblem = volume.ok ? numberProblem(NUMBERS.sampleVolume_L, volume.value) : null;
   const measured =
     volume.ok && volumeProblem === null
       ? measureOf(
@@ -140,15 +148,15 @@ export function readSample(
     colors,
     depthProblem: !depth.ok
       ? null
-      : depth.value > 30
-        ? 'Deeper than 30 m is not a hand-dug hole.'
-        : pit && !liesInPit(depth.value, pit)
-          ? `${pit.name} ends at ${US ? `${(pitDepth_m(pit) / 0.3048).toFixed(1)} ft` : `${pitDepth_m(pit).toFixed(2)} m`}: nothing of it comes from below.`
-          : null,
+      : (numberProblem(NUMBERS.depth_m, depth.value) ??
+        (pit && !liesInPit(depth.value, pit)
+          ? `${pit.name} ends at ${US ? `${convert('length', pitDepth_m(pit), 'm', 'ft').toFixed(1)} ft` : `${pitDepth_m(pit).toFixed(2)} m`}: nothing of it comes from below.`
+          : null)),
+    textProblems: textProblems({ layer: TEXTS.layer, panner: TEXTS.panner, note: TEXTS.note }, d),
     factProblems: {
-      ...((took === null || took > 1440) && { took: 'Whole minutes, at most a day.' }),
+      ...((took === null || took > NUMBERS.took_min.most) && { took: 'Whole minutes, at most a day.' }),
       ...(isNumbered(d) &&
-        (nth === null || of === null || nth < 1 || of > 60 || nth > of) && {
+        (nth === null || of === null || nth < 1 || of > NUMBERS.pansOfABucket.most || nth > of) && {
           bucket: 'Which pan of how many, the top one being 1.',
         }),
       ...((grownIn === null || grownIn > colors) && { grownIn: 'At most as many as were counted.' }),
@@ -181,7 +189,8 @@ export function sampleRecord(
     !volume.ok ||
     read.volumeProblem ||
     read.goldProblem ||
-    Object.keys(read.factProblems).length > 0
+    Object.keys(read.factProblems).length > 0 ||
+    Object.keys(read.textProblems).length > 0
   )
     return null;
   return {
@@ -199,10 +208,11 @@ export function sampleRecord(
     gold_mg: gold?.ok ? gold.value : null,
     goldEntered: gold ? d.gold : null,
     pitId: d.pitId || null,
-    layer: d.layer.slice(0, 80),
+    layerId: (d.pitId && d.layerId) || null,
+    layer: d.layer.trim(),
     bucket: isNumbered(d) ? { nth: Number(d.nth), of: Number(d.of) } : null,
     way: d.way,
-    panner: d.panner.trim().slice(0, 80),
+    panner: d.panner.trim(),
     took_min: d.took.trim() === '' ? null : count(d.took),
     grownIn: count(d.grownIn) ?? 0,
     fromSafetyPan: count(d.fromSafetyPan) ?? 0,

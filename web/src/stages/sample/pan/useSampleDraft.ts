@@ -1,5 +1,6 @@
 import type { Sample, StoredGround, StoredLot, StoredPit, StoredSample } from '@riffle/contract';
 import type { GroundColors } from '../../../ribbon/spotGrades.ts';
+import { useContainers } from '../../../records/useContainers.ts';
 import { useDraft } from '../../../ui/useDraft.ts';
 import { keptSeenWith } from '../hands/seenWith.ts';
 import { newSample, readSample, sampleRecord, type SampleDraft, type SampleRead } from './readSample.ts';
@@ -26,7 +27,14 @@ export function useSampleDraft(
     lot ? `sample-${ground.id}-${lot.id}` : `sample-${ground.id}`,
     () => newSample(lot, localStorage.getItem(LAST_PANNER) ?? '', US),
   );
-  const read = readSample(draft, { swell_percent: ground.swell_percent, samples, colors, pits, US });
+  const read = readSample(draft, {
+    swell_percent: ground.swell_percent,
+    samples,
+    colors,
+    pits,
+    containers: useContainers(),
+    US,
+  });
   return {
     ...read,
     draft,

@@ -1,7 +1,8 @@
-import { FIRMNESS, MOISTURE, type Layer } from '@riffle/contract';
+import { FIRMNESS, MOISTURE, NUMBERS, numberProblem, TEXTS, type Layer } from '@riffle/contract';
 import { MATERIAL_NAMES, MATERIALS, type LayerSum } from '@riffle/core';
 import { readEntered } from '../../../units/readEntered.ts';
 import { useShow } from '../../../units/useShow.ts';
+import { Checkbox } from '../../../ui/Checkbox.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { Field, SelectField, TextField } from '../../../ui/Field.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
@@ -29,14 +30,13 @@ export function LayerFields({ nth, layer, sum, onChange, onRemove }: LayerFields
           entered={layer.thicknessEntered}
           reading={thickness}
           units={['m', 'cm', 'ft', 'in']}
-          problem={
-            thickness.ok && !(thickness.value > 0 && thickness.value <= 30)
-              ? 'More than nothing, and at most 30 m.'
-              : null
-          }
+          problem={thickness.ok ? numberProblem(NUMBERS.layerThickness_m, thickness.value) : null}
           onChange={(e) => {
             const r = readEntered('length', e);
-            onChange({ thicknessEntered: e, ...(r.ok && r.value > 0 && r.value <= 30 && { thickness_m: r.value }) });
+            onChange({
+              thicknessEntered: e,
+              ...(r.ok && numberProblem(NUMBERS.layerThickness_m, r.value) === null && { thickness_m: r.value }),
+            });
           }}
           comesTo={thickness.ok && show.length(thickness.value)}
         />
@@ -46,7 +46,7 @@ export function LayerFields({ nth, layer, sum, onChange, onRemove }: LayerFields
           choices={MATERIAL_NAMES.map((m) => ({ value: m, label: MATERIALS[m].says }))}
           onChange={(material) => onChange({ material, ...(material === 'iron gravel' && { iron: true }) })}
         />
-        <TextField label="Color" value={layer.color} onChange={(color) => onChange({ color: color.slice(0, 40) })} />
+        <TextField label="Color" value={layer.color} onChange={(color) => onChange({ color })} limit={TEXTS.color} />
         <SelectField
           label="Firmness"
           value={layer.firmness}
@@ -79,24 +79,12 @@ export function LayerFields({ nth, layer, sum, onChange, onRemove }: LayerFields
           )}
         </Field>
         <div className="flex flex-col">
-          <label className="flex min-h-11 items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-5"
-              checked={layer.iron}
-              onChange={(e) => onChange({ iron: e.target.checked })}
-            />
+          <Checkbox checked={layer.iron} onChange={(iron) => onChange({ iron })}>
             iron-stained
-          </label>
-          <label className="flex min-h-11 items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-5"
-              checked={layer.pay}
-              onChange={(e) => onChange({ pay: e.target.checked })}
-            />
+          </Checkbox>
+          <Checkbox checked={layer.pay} onChange={(pay) => onChange({ pay })}>
             this is the pay
-          </label>
+          </Checkbox>
         </div>
       </div>
       {sum && (

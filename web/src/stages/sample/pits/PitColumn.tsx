@@ -1,5 +1,5 @@
 import type { Layer } from '@riffle/contract';
-import { MATERIALS, UNSHORED_M } from '@riffle/core';
+import { MATERIALS, UNSHORED_M, UNITS } from '@riffle/core';
 import { useShow } from '../../../units/useShow.ts';
 import { Grip } from '../../../ui/Grip.tsx';
 import { HATCH } from './hatches.ts';
@@ -26,7 +26,7 @@ export function PitColumn({ layers, bottom, waterAt_m, batter, picked, notes, on
   const y = (m: number): number => TOP + (m / shown_m) * (HEIGHT - TOP - BASE);
   const lean = (m: number): number => Math.min(WIDTH / 2 - 8, batter * (y(m) - TOP) * 0.6);
   const US = show.display.system === 'US';
-  const unit_m = US ? 0.3048 : 1;
+  const unit_m = US ? UNITS.length.ft : 1;
   const step = [0.1, 0.2, 0.5, 1, 2, 5].find((s) => shown_m / unit_m / s <= 9) ?? 10;
   const ticks = Array.from({ length: Math.floor(shown_m / unit_m / step) + 1 }, (_, i) => i * step);
   const drawn = layers.map((l, i) => {

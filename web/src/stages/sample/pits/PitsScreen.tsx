@@ -1,18 +1,18 @@
-import { PIT_BOTTOMS, type StoredPit, type StoredSample } from '@riffle/contract';
+import { MOST, PIT_BOTTOMS, TEXTS, type StoredPit, type StoredSample } from '@riffle/contract';
 import { payLayers, UNSHORED_M, type SampleGrade } from '@riffle/core';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
-import { useRecords } from '../../../api/records.ts';
+import { useRecords } from '../../../records/useRecords.ts';
 import { ClosedToday } from '../../../ground/ClosedToday.tsx';
 import { SpotSelect } from '../../../ground/SpotSelect.tsx';
-import { useWrite } from '../../../offline/writes.ts';
+import { useKeep } from '../../../records/useKeep.ts';
 import { Photos } from '../../../photos/Photos.tsx';
 import { Ribbon } from '../../../ribbon/Ribbon.tsx';
 import { gradeOf, groundColors, spotGrades } from '../../../ribbon/spotGrades.ts';
 import { useGround, usePicked } from '../../../shell/useGround.ts';
 import { useKeys } from '../../../shell/useKeys.ts';
-import { usePreferences } from '../../../units/displayPreference.ts';
+import { usePreferences } from '../../../preferences/preferences.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Field, SelectField, TextField } from '../../../ui/Field.tsx';
@@ -22,7 +22,6 @@ import { CreviceFields } from './CreviceFields.tsx';
 import { LayerFields } from './LayerFields.tsx';
 import { PitColumn } from './PitColumn.tsx';
 import { PitSection } from './PitSection.tsx';
-import { MOST_LAYERS } from './readPit.ts';
 import { usePitDraft } from './usePitDraft.ts';
 
 /** Pits and crevices of the ground: one drawn to scale, and the section through them all. */
@@ -81,7 +80,7 @@ function PitInHandView({
   const { ground, spots } = useGround();
   const { picked, pick } = usePicked();
   const show = useShow();
-  const write = useWrite();
+  const book = useKeep('pits');
   const {
     preferences: { pays_mg_L },
   } = usePreferences();
@@ -101,8 +100,8 @@ function PitInHandView({
   const nth = draft.layers.findIndex((l) => l.id === layer?.id);
 
   const ofPit = (p: StoredPit): readonly StoredSample[] => samples.filter((s) => s.pitId === p.id);
-  const layerGrade = (p: StoredPit, i: number): SampleGrade | null => {
-    const mine = ofPit(p).filter((s) => s.layer.startsWith(`${i + 1}. `));
+  const layerGrade = (p: StoredPit, id: string): SampleGrade | null => {
+    const mine = ofPit(p).filter((s) => s.layerId === id);
     return mine.length === 0 ? null : gradeOf(mine, ground.swell_percent, colors);
   };
   const says = (g: SampleGrade | null): string =>
@@ -113,17 +112,17 @@ function PitInHandView({
         : g.kind === 'blank'
           ? `blank, under ${show.grade(g.lessThan_mg_L)}`
           : 'weigh it';
-  const notes = new Map(draft.layers.map((l, i) => [l.id, pit ? says(layerGrade(pit, i)) : '']));
+  const notes = new Map(draft.layers.map((l) => [l.id, pit ? says(layerGrade(pit, l.id)) : '']));
   const graded = pit
-    ? draft.layers.map((l, i) => {
-        const g = layerGrade(pit, i);
+    ? draft.layers.map((l) => {
+        const g = layerGrade(pit, l.id);
         return { thickness_m: l.thickness_m, grade_mg_L: g?.kind === 'band' ? g.grade_mg_L : 0, known: g !== null };
       })
     : [];
   const pay = graded.some((g) => g.known) ? payLayers(graded, pays_mg_L) : null;
   const pitGrades = new Map(
     pits.flatMap((p) => {
-      const mine = ofPit(p).filter((s) => p.layers.some((l, i) => l.pay && s.layer.startsWith(`${i + 1}. `)));
+      const mine = ofPit(p).filter((s) => p.layers.some((l) => l.pay && s.layerId === l.id));
       const from = mine.length > 0 ? mine : ofPit(p);
       return from.length === 0 ? [] : [[p.id, gradeOf(from, ground.swell_percent, colors)] as const];
     }),
@@ -135,22 +134,15 @@ function PitInHandView({
     setTried(true);
     const record = spot && inHand.record(spot.id, pit);
     if (!record) return;
-    write({ what: 'record', kind: 'pits', record });
+    const id = book.put(pit, record);
     inHand.clear();
     toast(`${record.name} is in the book.`);
-    onPick(record.id);
+    onPick(id);
   };
   const remove = (): void => {
     if (!pit) return;
-    const { version, updatedAt, ...record } = pit;
-    write({ what: 'record', kind: 'pits', record: { ...record, deleted: true, baseVersion: version } });
+    book.takeOut(pit, `${pit.name} is out of the book.`);
     onPick(null);
-    toast(`${pit.name} is out of the book.`, {
-      action: {
-        label: 'Undo',
-        onClick: () => write({ what: 'record', kind: 'pits', record: { ...record, baseVersion: version + 1 } }),
-      },
-    });
   };
   return (
     <div className="flex flex-col gap-4">
@@ -266,7 +258,7 @@ function PitInHandView({
                 {i + 1}
               </button>
             ))}
-            <Button onClick={inHand.addLayer} disabled={draft.layers.length >= MOST_LAYERS}>
+            <Button onClick={inHand.addLayer} disabled={draft.layers.length >= MOST.layers}>
               Add below
             </Button>
           </p>
@@ -315,13 +307,15 @@ function PitInHandView({
           <TextField
             label="Name"
             value={draft.name}
-            onChange={(name) => change({ name: name.slice(0, 80) })}
+            onChange={(name) => change({ name })}
+            limit={TEXTS.name}
             problem={tried && draft.name.trim() === '' ? 'Give it a name.' : null}
           />
           <TextField
             label="What was planned"
             value={draft.planned}
-            onChange={(planned) => change({ planned: planned.slice(0, 60) })}
+            onChange={(planned) => change({ planned })}
+            limit={TEXTS.planned}
             hint="The area really dug counts, not this."
           />
           <div className="grid grid-cols-2 gap-x-4">

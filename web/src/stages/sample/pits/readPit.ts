@@ -1,6 +1,7 @@
-import { type Layer, type Pit, type StoredPit } from '@riffle/contract';
+import { NUMBERS, textProblems, TEXTS, type Layer, type Pit, type StoredPit } from '@riffle/contract';
 import { liesInPit, OutOfRange, pitSum, type Entered, type PitSum } from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
+import { enterLength } from '../../../units/enterLength.ts';
 import { readEntered, type Reading } from '../../../units/readEntered.ts';
 
 /** A pit as it is being written down. */
@@ -36,15 +37,10 @@ export interface PitRead {
 
 /** Thinner than this a layer cannot be dragged; it can still be typed. */
 export const THINNEST_M = 0.02;
-/** More layers than these are a drill log. */
-export const MOST_LAYERS = 20;
-/** Deeper than this nothing is dug by hand. */
-const DEEPEST_M = 30;
+const LAYER_TEXTS = { color: TEXTS.color, note: TEXTS.layerNote };
+const PIT_TEXTS = { name: TEXTS.name, planned: TEXTS.planned, note: TEXTS.note };
 
-const asEntered = (m: number, US: boolean): Entered =>
-  US
-    ? { text: String(Math.round((m / 0.3048) * 100) / 100), unit: 'ft' }
-    : { text: String(Math.round(m * 100) / 100), unit: 'm' };
+const asEntered = (m: number, US: boolean): Entered => enterLength(m, US ? 'ft' : 'm', 2);
 
 export const newLayer = (thickness_m: number, US: boolean, some: Partial<Layer> = {}): Layer => ({
   id: uuidv7(),
@@ -186,7 +182,7 @@ export function moveBottom(before: readonly Layer[], index: number, bottom_m: nu
   if (!here) return before;
   const lowest = next
     ? top + here.thickness_m + next.thickness_m - THINNEST_M
-    : DEEPEST_M - (before.length - index) * THINNEST_M;
+    : NUMBERS.depth_m.most - (before.length - index) * THINNEST_M;
   const bottom = Math.round(Math.min(lowest, Math.max(top + THINNEST_M, bottom_m)) * 100) / 100;
   const moved = bottom - (top + here.thickness_m);
   layers[index] = { ...here, thickness_m: bottom - top, thicknessEntered: asEntered(bottom - top, US) };
@@ -208,7 +204,11 @@ export function pitRecord(
   deepestPan_m = 0,
 ): (Pit & { baseVersion: number }) | null {
   const { length, width, water, problem } = readPit(d, deepestPan_m);
-  if (problem || !length.ok || !width.ok || d.name.trim() === '') return null;
+  const wrong = {
+    ...textProblems(PIT_TEXTS, d),
+    ...d.layers.map((l) => textProblems(LAYER_TEXTS, l)).find((w) => Object.keys(w).length > 0),
+  };
+  if (problem || !length.ok || !width.ok || Object.keys(wrong).length > 0) return null;
   const { batterText, waterAt, crevice: said, ...rest } = d;
   return {
     ...rest,
@@ -216,8 +216,8 @@ export function pitRecord(
     deleted: false,
     groundId,
     spotId,
-    name: d.name.trim().slice(0, 80),
-    planned: d.planned.slice(0, 60),
+    name: d.name.trim(),
+    planned: d.planned.trim(),
     length_m: length.value,
     width_m: width.value,
     batter: batterOf(d),

@@ -1,8 +1,7 @@
-import { type Layer, type Pit, type StoredGround, type StoredPit } from '@riffle/contract';
+import { MOST, type Layer, type Pit, type StoredGround, type StoredPit } from '@riffle/contract';
 import { useMemo } from 'react';
 import { useDraft } from '../../../ui/useDraft.ts';
 import {
-  MOST_LAYERS,
   moveBottom,
   newLayer,
   newPit,
@@ -44,7 +43,7 @@ export function usePitDraft(
     clear,
     change: (some) => setDraft((before) => ({ ...before, ...some })),
     setLayer: (id, some) => setLayers((layers) => layers.map((l) => (l.id === id ? { ...l, ...some } : l))),
-    addLayer: () => setLayers((layers) => (layers.length >= MOST_LAYERS ? layers : [...layers, newLayer(0.2, US)])),
+    addLayer: () => setLayers((layers) => (layers.length >= MOST.layers ? layers : [...layers, newLayer(0.2, US)])),
     removeLayer: (id) => setLayers((layers) => layers.filter((l) => l.id !== id)),
     moveBottom: (index, bottom_m) => setLayers((layers) => moveBottom(layers, index, bottom_m, US)),
     record: (spotId, old) => pitRecord(draft, ground.id, spotId, old, deepestPan_m),

@@ -1,4 +1,4 @@
-import { SCREEN_SHAPES } from '@riffle/contract';
+import { MOST, SCREEN_SHAPES } from '@riffle/contract';
 import {
   characteristicSize_mm,
   CLOSES_WITHIN_PERCENT,
@@ -11,9 +11,9 @@ import {
 import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { useRecords } from '../../../api/records.ts';
+import { useRecords } from '../../../records/useRecords.ts';
 import { SpotSelect } from '../../../ground/SpotSelect.tsx';
-import { useWrite } from '../../../offline/writes.ts';
+import { useKeep } from '../../../records/useKeep.ts';
 import { groundColors } from '../../../ribbon/spotGrades.ts';
 import { useGround, usePicked } from '../../../shell/useGround.ts';
 import { asTyped } from '../../../units/readEntered.ts';
@@ -23,7 +23,7 @@ import { Choices } from '../../../ui/Choices.tsx';
 import { Field, SelectField, TextField } from '../../../ui/Field.tsx';
 import { Block, Gold, Judgement } from '../../../ui/Judgement.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
-import { curveOf, MOST_SCREENS } from './readStack.ts';
+import { curveOf } from './readStack.ts';
 import { SizeCurve } from './SizeCurve.tsx';
 import { useStackDraft } from './useStackDraft.ts';
 
@@ -46,7 +46,7 @@ export function ScreensScreen() {
   const { ground, spots } = useGround();
   const { picked, pick } = usePicked();
   const show = useShow();
-  const write = useWrite();
+  const book = useKeep('screenings');
   const screenings = useRecords('screenings', ground.id).items;
   const samples = useRecords('samples', ground.id).items;
   const inHand = useStackDraft(ground, show.display.system === 'US');
@@ -90,7 +90,7 @@ export function ScreensScreen() {
     setTried(true);
     const record = spot && inHand.record(spot.id);
     if (!record) return;
-    write({ what: 'record', kind: 'screenings', record });
+    book.add(record);
     inHand.clear();
     setTried(false);
     toast(`Kept: a stack of ${record.screens.length} screens at ${spot.name}.`);
@@ -208,7 +208,7 @@ export function ScreensScreen() {
                 <TextField
                   label={`Screen ${i + 1}`}
                   value={s.draft.name}
-                  onChange={(name) => inHand.setScreen(s.draft.key, { name: name.slice(0, 40) })}
+                  onChange={(name) => inHand.setScreen(s.draft.key, { name })}
                   problem={s.aperture.ok ? null : s.aperture.problem}
                   hint={s.aperture.ok ? show.smallLength(s.aperture.mm / 1000) : undefined}
                 />
@@ -255,7 +255,7 @@ export function ScreensScreen() {
               Slots let slivers through: a flat piece longer than the slot is wide can be in the undersize.
             </p>
           )}
-          <Button look="quiet" onClick={inHand.addScreen} disabled={draft.screens.length >= MOST_SCREENS}>
+          <Button look="quiet" onClick={inHand.addScreen} disabled={draft.screens.length >= MOST.screens}>
             Another screen
           </Button>
           <QuantityField
@@ -353,25 +353,7 @@ export function ScreensScreen() {
                       type="button"
                       className="min-h-11 text-[13px] text-ink-2 underline underline-offset-4"
                       aria-label={`Take out the screening of ${format(new Date(s.screenedAt), 'd MMM')}`}
-                      onClick={() => {
-                        const { version, updatedAt, ...record } = s;
-                        write({
-                          what: 'record',
-                          kind: 'screenings',
-                          record: { ...record, deleted: true, baseVersion: version },
-                        });
-                        toast('The screening is out of the book.', {
-                          action: {
-                            label: 'Undo',
-                            onClick: () =>
-                              write({
-                                what: 'record',
-                                kind: 'screenings',
-                                record: { ...record, baseVersion: version + 1 },
-                              }),
-                          },
-                        });
-                      }}
+                      onClick={() => book.takeOut(s, 'The screening is out of the book.')}
                     >
                       take out
                     </button>

@@ -1,7 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
 import type { StoredScreening } from '@riffle/contract';
-import { curveOf, measuredBy, newScreen, newStack, readStack, stackRecord, type StackDraft } from './readStack.ts';
+import {
+  curveOf,
+  measuredBy,
+  newScreen,
+  newStack,
+  readStack as readAny,
+  stackRecord as recordOf,
+  type StackDraft,
+} from './readStack.ts';
 
+const readStack = (d: StackDraft) => readAny(d, {});
+const stackRecord = (d: StackDraft, groundId: string, spotId: string, now?: string) =>
+  recordOf(d, readStack(d), groundId, spotId, now);
 const kg = (text: string) => ({ text, unit: 'kg' });
 /** 6, 4, 4, 3, 2 kg on the usual stack and 1 kg through it: 20 kg. */
 const stack = (some: Partial<StackDraft> = {}): StackDraft => {

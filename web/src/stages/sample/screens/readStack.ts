@@ -1,7 +1,7 @@
-import type { Screening, StoredScreening } from '@riffle/contract';
+import { NUMBERS, numberProblem, textProblem, TEXTS, type Screening, type StoredScreening } from '@riffle/contract';
 import { dryMass, OutOfRange, sizeCurve, type Entered, type SizeCurve } from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
-import { readEntered, type Reading } from '../../../units/readEntered.ts';
+import { readEntered, readVolume, type Reading } from '../../../units/readEntered.ts';
 import { readScreenName, type Aperture } from './readScreenName.ts';
 
 export interface ScreenDraft {
@@ -43,9 +43,6 @@ export interface StackRead {
 
 /** The usual stack of a prospector's classifiers. Common practice, no source. */
 const USUAL = ['1/2 in', '1/4 in', 'No. 8', 'No. 20', 'No. 50'];
-/** More screens than these fit no stack. */
-export const MOST_SCREENS = 12;
-
 const unitOf = (measure: StackDraft['measure'], US: boolean): string =>
   measure === 'mass' ? (US ? 'lb' : 'kg') : US ? 'gal' : 'L';
 const nothingYet = (measure: StackDraft['measure'], US: boolean): Entered => ({ text: '', unit: unitOf(measure, US) });
@@ -76,10 +73,10 @@ export const measuredBy = (before: StackDraft, measure: StackDraft['measure'], U
 });
 
 /** Reads a stack as it was typed: the curve, or what stands in its way. */
-export function readStack(d: StackDraft): StackRead {
+export function readStack(d: StackDraft, containers: Readonly<Record<string, number>>): StackRead {
   // Kilograms of mass, litres of volume.
   const amount = (e: Entered): Reading => {
-    const r = readEntered(d.measure === 'mass' ? 'mass' : 'volume', e);
+    const r = d.measure === 'mass' ? readEntered('mass', e) : readVolume(e, containers);
     return r.ok && d.measure === 'mass' ? { ok: true, value: r.value / 1e6 } : r;
   };
   const screens = d.screens.map((s): ReadScreen => ({
@@ -92,7 +89,7 @@ export function readStack(d: StackDraft): StackRead {
   const through = amount(d.through);
   const moisture = d.moisture.trim() === '' ? null : Number(d.moisture);
   const read = { screens, wentIn, through, moisture_percent: moisture };
-  if (moisture !== null && !(moisture >= 0 && moisture <= 100))
+  if (moisture !== null && numberProblem(NUMBERS.percent, moisture))
     return { ...read, curve: null, problem: 'Moisture is 0 to 100 %.' };
   if (
     screens.some((s) => !s.aperture.ok || !s.kept.ok || s.colorsProblem !== null) ||
@@ -137,12 +134,15 @@ export function readStack(d: StackDraft): StackRead {
 /** The record to keep; null while something is missing or wrong. */
 export function stackRecord(
   d: StackDraft,
+  read: StackRead,
   groundId: string,
   spotId: string,
   now = new Date().toISOString(),
 ): (Screening & { baseVersion: 0 }) | null {
-  const { screens, wentIn, through, moisture_percent, curve, problem } = readStack(d);
-  if (!curve || problem || !through.ok) return null;
+  const { screens, wentIn, through, moisture_percent, curve, problem } = read;
+  const tooLong =
+    textProblem(TEXTS.note, d.note) ?? d.screens.map((s) => textProblem(TEXTS.screenName, s.name)).find(Boolean);
+  if (!curve || problem || !through.ok || tooLong) return null;
   return {
     id: uuidv7(),
     deleted: false,
@@ -179,7 +179,7 @@ export function stackRecord(
 function readColors(typed: string): { colors: number | null; colorsProblem: string | null } {
   if (typed.trim() === '') return { colors: null, colorsProblem: null };
   const n = Number(typed);
-  return Number.isInteger(n) && n >= 0 && n <= 100_000
+  return Number.isInteger(n) && numberProblem(NUMBERS.colors, n) === null
     ? { colors: n, colorsProblem: null }
     : { colors: null, colorsProblem: 'A whole number, 0 or more.' };
 }

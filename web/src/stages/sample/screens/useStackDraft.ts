@@ -1,8 +1,8 @@
-import type { Screening, StoredGround } from '@riffle/contract';
+import { MOST, type Screening, type StoredGround } from '@riffle/contract';
+import { useContainers } from '../../../records/useContainers.ts';
 import { useDraft } from '../../../ui/useDraft.ts';
 import {
   measuredBy,
-  MOST_SCREENS,
   newScreen,
   newStack,
   readStack,
@@ -24,8 +24,9 @@ export interface StackInHand extends StackRead {
 
 export function useStackDraft(ground: StoredGround, US: boolean): StackInHand {
   const [draft, setDraft, clear] = useDraft<StackDraft>(`screens-${ground.id}`, () => newStack(US));
+  const read = readStack(draft, useContainers());
   return {
-    ...readStack(draft),
+    ...read,
     draft,
     clear,
     change: (some) =>
@@ -41,11 +42,11 @@ export function useStackDraft(ground: StoredGround, US: boolean): StackInHand {
       })),
     addScreen: () =>
       setDraft((before) =>
-        before.screens.length >= MOST_SCREENS
+        before.screens.length >= MOST.screens
           ? before
           : { ...before, screens: [...before.screens, newScreen(before.measure, US)] },
       ),
     removeScreen: (key) => setDraft((before) => ({ ...before, screens: before.screens.filter((s) => s.key !== key) })),
-    record: (spotId) => stackRecord(draft, ground.id, spotId),
+    record: (spotId) => stackRecord(draft, read, ground.id, spotId),
   };
 }

@@ -5,6 +5,7 @@ import { memo, useCallback, useEffect, useMemo, useRef, useState, type KeyboardE
 import type { GroundColors } from '../../../ribbon/spotGrades.ts';
 import { useShow, type Show } from '../../../units/useShow.ts';
 import { CLASS_NAMES } from '../pan/SizePan.tsx';
+import { useContainers } from '../../../records/useContainers.ts';
 import { canBeWritten, cellTaken, cellText, cellWords } from './cells.ts';
 import type { SampleRow, useSampleTable } from './useSampleTable.ts';
 
@@ -299,10 +300,11 @@ interface EditCellProps {
 /** A cell being written anew. Enter or leaving keeps it, Escape leaves it as it was; what cannot be kept stays open and says why. */
 function EditCell({ sample, column, spot, spots, pits, onLeave, onChange }: EditCellProps) {
   const before = cellText(column, sample);
+  const containers = useContainers();
   const [text, setText] = useState(before);
   const [problem, setProblem] = useState<string | null>(null);
   const keep = (typed: string, to: Leaving): void => {
-    const some = typed === before ? {} : cellTaken(column, typed, sample, { pits });
+    const some = typed === before ? {} : cellTaken(column, typed, sample, { pits, containers });
     if (typeof some === 'string') return setProblem(some);
     if (typed !== before) onChange(sample, some);
     onLeave(to);

@@ -1,9 +1,8 @@
-import type { Sample, StoredSample } from '@riffle/contract';
-import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { useRecords } from '../../../api/records.ts';
+import { useRecords } from '../../../records/useRecords.ts';
 import { saveFile } from '../../../files/saveFile.ts';
-import { useWrite } from '../../../offline/writes.ts';
+import { useKeep } from '../../../records/useKeep.ts';
 import { groundColors } from '../../../ribbon/spotGrades.ts';
 import { useGround } from '../../../shell/useGround.ts';
 import { useKeys } from '../../../shell/useKeys.ts';
@@ -19,7 +18,7 @@ import { rowsOf, useSampleTable, type Only } from './useSampleTable.ts';
 /** Every sample of the ground in one table: sorted, filtered, edited where it stands, brought in and saved. */
 export function TableScreen() {
   const { ground, spots } = useGround();
-  const write = useWrite();
+  const { change } = useKeep('samples');
   const { items: samples, loading } = useRecords('samples', ground.id);
   const pits = useRecords('pits', ground.id).items;
   const colors = useMemo(() => groundColors(samples, ground.swell_percent), [samples, ground.swell_percent]);
@@ -47,13 +46,6 @@ export function TableScreen() {
     return () => window.removeEventListener('paste', onPaste);
   }, []);
 
-  const change = useCallback(
-    (sample: StoredSample, some: Partial<Sample>): void => {
-      const { version, updatedAt, ...record } = sample;
-      write({ what: 'record', kind: 'samples', record: { ...record, ...some, baseVersion: version } });
-    },
-    [write],
-  );
   const save = (kind: 'csv' | 'csv with distances' | 'geojson'): void => {
     const shown = rows.map((r) => r.original.sample);
     if (kind === 'geojson')

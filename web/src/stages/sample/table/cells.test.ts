@@ -24,6 +24,7 @@ const sample = (some: Partial<StoredSample> = {}): StoredSample => ({
   gold_mg: null,
   goldEntered: null,
   pitId: null,
+  layerId: null,
   layer: 'pay',
   lotId: null,
   bucket: null,
@@ -76,7 +77,7 @@ describe('a cell takes', () => {
   test('what is written from is what was typed, and written again changes nothing', () => {
     const s = sample({ gold_mg: 2.4, goldEntered: { text: '2.4', unit: 'mg' }, note: 'n' });
     for (const column of ['date', 'spot', 'depth', 'volume', 'gold', 'layer', 'panner', 'note', '-40', '10-20'])
-      expect(s).toMatchObject(cellTaken(column, cellText(column, s), s, { pits: [], now }) as object);
+      expect(s).toMatchObject(cellTaken(column, cellText(column, s), s, { pits: [], containers: {}, now }) as object);
     expect([canBeWritten('grade'), canBeWritten('distance'), canBeWritten('date')]).toEqual([false, false, true]);
   });
   test.each([
@@ -87,9 +88,11 @@ describe('a cell takes', () => {
     ['-40', '12', { counts: { ...NO_COLORS, '-40': 12 } }],
     ['spot', 'b', { spotId: 'b' }],
     ['date', '2026-05-06T10:00', { takenAt: new Date(2026, 4, 6, 10).toISOString() }],
-    ['layer', 'x'.repeat(99), { layer: 'x'.repeat(80) }],
+    ['layer', ' x'.repeat(40), { layer: ' x'.repeat(40).trim() }],
   ])('%s: %s', (column, text, expected) =>
-    expect(cellTaken(column, text, sample(), { pits: [], now })).toEqual(expect.objectContaining(expected)),
+    expect(cellTaken(column, text, sample(), { pits: [], containers: {}, now })).toEqual(
+      expect.objectContaining(expected),
+    ),
   );
   test.each([
     ['depth', '', /./],
@@ -101,18 +104,25 @@ describe('a cell takes', () => {
     ['gold', '0', /Leave it empty/],
     ['-40', '1.5', /whole number/],
     ['-40', '-1', /whole number/],
+    ['layer', 'x'.repeat(99), /at most 80 characters.*99/],
+    ['panner', 'x'.repeat(81), /at most 80 characters/],
+    ['note', 'x'.repeat(4001), /at most 4,000 characters/],
     ['date', '', /A day and an hour/],
     ['date', '2027-01-01T00:00', /not come yet/],
     ['date', '0026-05-04T09:30', /year/],
   ])('not %s: “%s”', (column, text, problem) =>
-    expect(cellTaken(column, text, sample(), { pits: [], now })).toEqual(expect.stringMatching(problem)),
+    expect(cellTaken(column, text, sample(), { pits: [], containers: {}, now })).toEqual(
+      expect.stringMatching(problem),
+    ),
   );
   test('a count never falls below what was grown in or came from the safety pan', () => {
-    expect(cellTaken('-40', '2', sample({ grownIn: 3 }), { pits: [] })).toMatch(/grown in/);
-    expect(cellTaken('-40', '2', sample({ fromSafetyPan: 4 }), { pits: [] })).toMatch(/safety pan/);
-    expect(cellTaken('-40', '4', sample({ grownIn: 3, fromSafetyPan: 4 }), { pits: [] })).toMatchObject({
-      counts: { '-40': 4 },
-    });
+    expect(cellTaken('-40', '2', sample({ grownIn: 3 }), { pits: [], containers: {} })).toMatch(/grown in/);
+    expect(cellTaken('-40', '2', sample({ fromSafetyPan: 4 }), { pits: [], containers: {} })).toMatch(/safety pan/);
+    expect(cellTaken('-40', '4', sample({ grownIn: 3, fromSafetyPan: 4 }), { pits: [], containers: {} })).toMatchObject(
+      {
+        counts: { '-40': 4 },
+      },
+    );
   });
   test('a pan of a pit stays within it', () => {
     const pit = {
@@ -121,14 +131,31 @@ describe('a cell takes', () => {
       layers: [{ thickness_m: 0.5 }, { thickness_m: 0.61 }],
       crevice: null,
     } as unknown as StoredPit;
-    expect(cellTaken('depth', '1.3', sample({ pitId: 'p' }), { pits: [pit] })).toBe(
+    expect(cellTaken('depth', '1.3', sample({ pitId: 'p' }), { pits: [pit], containers: {} })).toBe(
       'That is below the bottom of Pit 2.',
     );
-    expect(cellTaken('depth', '1.11', sample({ pitId: 'p' }), { pits: [pit] })).toMatchObject({ depth_m: 1.11 });
-    expect(cellTaken('depth', '1.3', sample(), { pits: [pit] })).toMatchObject({ depth_m: 1.3 });
+    expect(cellTaken('depth', '1.11', sample({ pitId: 'p' }), { pits: [pit], containers: {} })).toMatchObject({
+      depth_m: 1.11,
+    });
+    expect(cellTaken('depth', '1.3', sample(), { pits: [pit], containers: {} })).toMatchObject({ depth_m: 1.3 });
+  });
+  test('a layer’s words name a layer of the pan’s pit by its id, or none', () => {
+    const pit = {
+      id: 'p',
+      name: 'Pit 2',
+      layers: [
+        { id: 'one', thickness_m: 0.5, color: 'gray', material: 'gravel' },
+        { id: 'two', thickness_m: 0.6, color: '', material: 'clay' },
+      ],
+      crevice: null,
+    } as unknown as StoredPit;
+    const of = (words: string) =>
+      cellTaken('layer', words, sample({ pitId: 'p', layerId: 'one' }), { pits: [pit], containers: {} });
+    expect(of('Clay')).toEqual({ layer: 'Clay', layerId: 'two' });
+    expect(of('pay')).toEqual({ layer: 'pay', layerId: null });
   });
   test('a sample of a bag or a pit stays where they are', () => {
-    expect(cellTaken('spot', 'b', sample({ lotId: 'l' }), { pits: [] })).toMatch(/bag/);
-    expect(cellTaken('spot', 'b', sample({ pitId: 'p' }), { pits: [] })).toMatch(/pit/);
+    expect(cellTaken('spot', 'b', sample({ lotId: 'l' }), { pits: [], containers: {} })).toMatch(/bag/);
+    expect(cellTaken('spot', 'b', sample({ pitId: 'p' }), { pits: [], containers: {} })).toMatch(/pit/);
   });
 });

@@ -1,9 +1,18 @@
-import type { Sample, StoredPit, StoredSample } from '@riffle/contract';
+import {
+  NUMBERS,
+  numberProblem,
+  textProblem,
+  TEXTS,
+  type Sample,
+  type StoredPit,
+  type StoredSample,
+} from '@riffle/contract';
 import { COLOR_CLASSES, countColors, liesInPit, sampleGrade, type ColorClass } from '@riffle/core';
 import { format, isValid } from 'date-fns';
 import { gradeOptions, measureOf, type GroundColors } from '../../../ribbon/spotGrades.ts';
-import { asTyped, readEntered } from '../../../units/readEntered.ts';
+import { asTyped, readEntered, readVolume } from '../../../units/readEntered.ts';
 import type { Show } from '../../../units/useShow.ts';
+import { layerWords } from '../layerWords.ts';
 import type { SampleRow } from './useSampleTable.ts';
 
 const isClass = (column: string): column is ColorClass => (COLOR_CLASSES as readonly string[]).includes(column);
@@ -78,6 +87,8 @@ export function cellText(column: string, s: StoredSample): string {
 /** What a cell is held against. */
 export interface CellContext {
   readonly pits: readonly StoredPit[];
+  /** The crew's own, litres level full by name. */
+  readonly containers: Readonly<Record<string, number>>;
   readonly now?: Date;
 }
 
@@ -86,7 +97,7 @@ export function cellTaken(
   column: string,
   text: string,
   s: StoredSample,
-  { pits, now = new Date() }: CellContext,
+  { pits, containers, now = new Date() }: CellContext,
 ): Partial<Sample> | string {
   if (isClass(column)) return countTaken(column, text, s);
   switch (column) {
@@ -110,21 +121,19 @@ export function cellTaken(
       const pit = pits.find((p) => p.id === s.pitId);
       return !r.ok
         ? r.problem
-        : r.value < 0
-          ? 'Not above the surface.'
-          : r.value > 30
-            ? 'At most 30 m.'
-            : pit && !liesInPit(r.value, pit)
+        : (numberProblem(NUMBERS.depth_m, r.value) ??
+            (pit && !liesInPit(r.value, pit)
               ? `That is below the bottom of ${pit.name}.`
-              : { depth_m: r.value, depthEntered: { text, unit: s.depthEntered.unit } };
+              : { depth_m: r.value, depthEntered: { text, unit: s.depthEntered.unit } }));
     }
     case 'volume': {
-      const r = readEntered('volume', { text, unit: s.volumeEntered.unit });
+      const r = readVolume({ text, unit: s.volumeEntered.unit }, containers);
       return !r.ok
         ? r.problem
-        : r.value > 0 && r.value <= 10_000
-          ? { volume_L: r.value, volumeEntered: { text, unit: s.volumeEntered.unit } }
-          : 'More than nothing, at most 10 m³.';
+        : (numberProblem(NUMBERS.sampleVolume_L, r.value) ?? {
+            volume_L: r.value,
+            volumeEntered: { text, unit: s.volumeEntered.unit },
+          });
     }
     case 'gold': {
       if (text.trim() === '') return { gold_mg: null, goldEntered: null };
@@ -132,17 +141,23 @@ export function cellTaken(
       const r = readEntered('mass', { text, unit });
       return !r.ok
         ? r.problem
-        : r.value > 0
-          ? { gold_mg: r.value, goldEntered: { text, unit } }
-          : 'Leave it empty if nothing was weighed.';
+        : r.value === 0
+          ? 'Leave it empty if nothing was weighed.'
+          : (numberProblem(NUMBERS.sampleGold_mg, r.value) ?? { gold_mg: r.value, goldEntered: { text, unit } });
     }
     case 'note':
-      return { note: text.slice(0, 4000) };
+      return textProblem(TEXTS.note, text) ?? { note: text };
     case 'layer':
-      return { layer: text.slice(0, 80) };
+      return textProblem(TEXTS.layer, text) ?? { layer: text.trim(), layerId: layerNamed(text, s, pits) };
     default:
-      return { panner: text.slice(0, 80) };
+      return textProblem(TEXTS.panner, text) ?? { panner: text.trim() };
   }
+}
+
+/** The layer of the pan's pit that these words name; null where there is none, or more than one. */
+function layerNamed(words: string, s: StoredSample, pits: readonly StoredPit[]): string | null {
+  const same = pits.find((p) => p.id === s.pitId)?.layers.filter((l) => layerWords(l) === words.trim().toLowerCase());
+  return same?.length === 1 ? (same[0]?.id ?? null) : null;
 }
 
 function countTaken(column: ColorClass, text: string, s: StoredSample): Partial<Sample> | string {

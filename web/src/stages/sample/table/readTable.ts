@@ -1,4 +1,14 @@
-import { PLAIN_PAN, type Sample, type Spot, type StoredSpot } from '@riffle/contract';
+import {
+  NUMBERS,
+  numberProblem,
+  PLAIN_PAN,
+  textProblem,
+  TEXTS,
+  type TextLimit,
+  type Sample,
+  type Spot,
+  type StoredSpot,
+} from '@riffle/contract';
 import {
   bankOf,
   centreLine,
@@ -163,6 +173,17 @@ export function unitsNamed(field: TableField, cells: Iterable<string>): Map<stri
   return found;
 }
 
+/** Columns kept as they are typed, and how long each may be. */
+const TEXT_COLUMNS: readonly (readonly [TableField, TextLimit])[] = [
+  ['spot', TEXTS.name],
+  ['depth', TEXTS.entered],
+  ['volume', TEXTS.entered],
+  ['gold', TEXTS.entered],
+  ['layer', TEXTS.layer],
+  ['panner', TEXTS.panner],
+  ['note', TEXTS.note],
+];
+
 /** Reads the rows of a table into samples, and into spots where a row names one that is not there and says how far along it lies. Line 1 is the header. */
 export class TableReader {
   readonly #mapping: TableMapping;
@@ -223,19 +244,26 @@ export class TableReader {
     for (const c of COLOR_CLASSES) {
       const typed = cell(c);
       if (typed === '') continue;
-      if (!/^\d{1,6}$/.test(typed) || Number(typed) > 100_000)
+      if (!/^\d{1,6}$/.test(typed) || Number(typed) > NUMBERS.colors.most)
         return wrong(c, `“${typed}” is no whole number of colors.`);
       counts[c] = Number(typed);
     }
     const counted = COLOR_CLASSES.some((c) => cell(c) !== '');
     if (volume_L === null || volume_L === undefined)
       return wrong('volume', counted ? 'A count without a volume gives no grade.' : 'How much was panned is missing.');
-    if (!(volume_L > 0)) return wrong('volume', 'A volume is more than nothing.');
-    if (volume_L > 10_000) return wrong('volume', 'More than 10 000 L is a run, not a sample.');
-    if (depth_m !== null && depth_m !== undefined && !(depth_m >= 0 && depth_m <= 30))
-      return wrong('depth', 'A depth lies between 0 and 30 m.');
+    const volumeProblem = numberProblem(NUMBERS.sampleVolume_L, volume_L);
+    if (volumeProblem) return wrong('volume', volumeProblem);
+    const depthProblem = numberProblem(NUMBERS.depth_m, depth_m ?? 0);
+    if (depthProblem) return wrong('depth', depthProblem);
     if (gold_mg !== null && gold_mg !== undefined && !(gold_mg > 0))
       return wrong('gold', 'Leave it empty where nothing was weighed.');
+    const goldProblem =
+      gold_mg === null || gold_mg === undefined ? null : numberProblem(NUMBERS.sampleGold_mg, gold_mg);
+    if (goldProblem) return wrong('gold', goldProblem);
+    for (const [f, limit] of TEXT_COLUMNS) {
+      const problem = cell(f) === '' ? null : textProblem(limit, cell(f));
+      if (problem) return wrong(f, problem);
+    }
     const sand = cell('black sand');
     if (sand !== '' && !/^[0-4]$/.test(sand)) return wrong('black sand', `“${sand}” is not 0 to 4.`);
     const day = cell('date');
@@ -262,7 +290,7 @@ export class TableReader {
           id: spotId,
           deleted: false,
           groundId,
-          name: (name || `${Math.round(distance_m)} m`).slice(0, 80),
+          name: name || `${Math.round(distance_m)} m`,
           kind: 'other',
           distance_m,
           bank,
@@ -285,21 +313,19 @@ export class TableReader {
         spotId,
         takenAt: at,
         depth_m: depth_m ?? 0,
-        depthEntered: { text: (cell('depth') || '0').slice(0, 60), unit: units.depth ?? 'm' },
+        depthEntered: { text: cell('depth') || '0', unit: units.depth ?? 'm' },
         volume_L,
-        volumeEntered: { text: cell('volume').slice(0, 60), unit: units.volume ?? 'L' },
+        volumeEntered: { text: cell('volume'), unit: units.volume ?? 'L' },
         volumeState: state,
         counts,
         blackSand: sand === '' ? 0 : Number(sand),
         gold_mg: gold_mg ?? null,
         goldEntered:
-          gold_mg === null || gold_mg === undefined
-            ? null
-            : { text: cell('gold').slice(0, 60), unit: units.gold ?? 'mg' },
+          gold_mg === null || gold_mg === undefined ? null : { text: cell('gold'), unit: units.gold ?? 'mg' },
         ...PLAIN_PAN,
-        layer: cell('layer').slice(0, 80),
-        panner: cell('panner').slice(0, 80),
-        note: cell('note').slice(0, 4000),
+        layer: cell('layer'),
+        panner: cell('panner'),
+        note: cell('note'),
         baseVersion: 0,
       },
     });

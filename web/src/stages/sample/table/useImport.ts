@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { proxy, wrap, type Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { listKey } from '../../../offline/writes.ts';
-import { ownContainers } from '../../../units/ownContainers.ts';
+import { useContainers } from '../../../records/useContainers.ts';
 import type { TableChecked, TableSeen, TableWorker } from '../../../workers/table.worker.ts';
 import { FIELD_UNITS, guessMapping, type TableField, type TableMapping } from './readTable.ts';
 
@@ -46,6 +46,7 @@ export interface Import {
 /** Brings a person's table in, step by step: read, say which column is which, check every row, send. Nothing is stored before the last. */
 export function useImport(ground: StoredGround, spots: readonly StoredSpot[]): Import {
   const client = useQueryClient();
+  const containers = useContainers();
   const worker = useRef<Remote<TableWorker> | null>(null);
   const sending = useRef<AbortController | null>(null);
   const [step, setStep] = useState<ImportStep>({ at: 'choose', problem: null });
@@ -101,7 +102,7 @@ export function useImport(ground: StoredGround, spots: readonly StoredSpot[]): I
           length_m: ground.length_m,
           line: ground.line,
           spots: spots.map(({ id, name }) => ({ id, name })),
-          own: ownContainers(),
+          own: containers,
           now: new Date().toISOString(),
         },
         proxy((done) => setStep((s) => (s.at === 'checking' ? { at: 'checking', done } : s))),

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { keepPreferences, loadPreferences, PreferencesContext } from './displayPreference.ts';
+import { keepPreferences, loadPreferences, PreferencesContext } from './preferences.ts';
 
 /** Holds units, light and price for the whole application and keeps them on this device. */
 export function PreferencesProvider({ children }: { children: ReactNode }) {

@@ -1,0 +1,49 @@
+import type { StoredRun } from '@riffle/contract';
+import { keepBook, keepTally, weighedCleanups, type GroundBook } from '@riffle/core';
+import type { LoggedEvent } from '@riffle/contract';
+import { useQueryClient } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { eventsKey, eventsWithWaiting, useWaiting } from '../offline/writes.ts';
+import { useRecords, useRecordsOfAll } from './useRecords.ts';
+
+/**
+ * The books of several grounds, in their order, added up on this device: what was logged counts with or without a signal.
+ * Undefined where a ground's clean-ups or runs have not been read yet.
+ */
+export function useBooks(groundIds: readonly string[]): (GroundBook | undefined)[] {
+  const grounds = useRecords('grounds').items;
+  const cleanups = useRecordsOfAll('cleanups');
+  const setups = useRecordsOfAll('setups');
+  const runs = useRecordsOfAll('runs');
+  const tallied = useTallied(runs.items);
+  return useMemo(() => {
+    const lists = [cleanups, setups, runs];
+    return groundIds.map((id) => {
+      const ground = grounds.find((g) => g.id === id);
+      // Other grounds only tell whether a box came clean; they are waited for while they are on their way, no longer.
+      if (!ground || lists.some((l) => l.arriving || !l.known.has(id))) return undefined;
+      const weighed = weighedCleanups(id, cleanups.items, tallied, setups.items);
+      return keepBook(id, ground.swell_percent, weighed.cleanups, weighed.unweighed);
+    });
+  }, [groundIds, grounds, cleanups, setups, runs, tallied]);
+}
+
+export function useBook(groundId: string): GroundBook | undefined {
+  return useBooks(useMemo(() => [groundId], [groundId]))[0];
+}
+
+/** Runs with their taps still to be sent counted in, as far as this device knows the taps before them. */
+function useTallied(runs: readonly StoredRun[]): readonly StoredRun[] {
+  const client = useQueryClient();
+  const waiting = useWaiting();
+  return useMemo(() => {
+    const tapped = new Set(waiting.flatMap((w) => (w.what === 'events' ? [w.runId] : [])));
+    if (tapped.size === 0) return runs;
+    return runs.map((run) => {
+      if (!tapped.has(run.id)) return run;
+      const known = client.getQueryData<LoggedEvent[]>(eventsKey(run.id));
+      if (!known && run.tally.lastEventAt !== null) return run;
+      return { ...run, tally: keepTally(run.startedAt, eventsWithWaiting(run.id, known ?? [], waiting)) };
+    });
+  }, [client, waiting, runs]);
+}

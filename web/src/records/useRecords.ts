@@ -1,0 +1,99 @@
+import { queryOptions, useQueries, useQuery, type QueryClient } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { call } from '../api/client.ts';
+import { KINDS, type Kind, type Records } from '../api/kinds.ts';
+import { broughtLists } from '../api/opening.ts';
+import { listKey, useWaiting, withWaiting } from '../offline/writes.ts';
+
+interface PageOf<T> {
+  items: T[];
+  next: string | null;
+}
+
+/** Every page of a list. */
+async function fetchAll<T>(path: string): Promise<T[]> {
+  const all: T[] = [];
+  for (let after: string | null = null; ;) {
+    const { items, next }: PageOf<T> = await call<PageOf<T>>(
+      'GET',
+      `${path}?limit=1000${after ? `&after=${after}` : ''}`,
+    );
+    all.push(...items);
+    if (!next) return all;
+    after = next;
+  }
+}
+
+export interface RecordList<T> {
+  readonly items: readonly T[];
+  /** Nothing is known yet: neither the server nor this device has answered. */
+  readonly loading: boolean;
+  readonly failed: boolean;
+  /** This device has the list, from the server or kept from before. */
+  readonly known: boolean;
+}
+
+/** How the list of a kind is asked for; `groundId` is empty for what belongs to the crew. */
+const listOf = <K extends Kind>(kind: K, groundId: string) =>
+  queryOptions({
+    queryKey: listKey(kind, groundId),
+    queryFn: () => fetchAll<Records[K]['kept']>(groundId === '' ? `/${kind}` : `/grounds/${groundId}/${kind}`),
+  });
+
+/** What the first view needs beside the grounds. */
+const FIRST_KINDS = ['spots', 'samples', 'signs'] as const;
+
+/**
+ * Has what the first view needs at hand before anything is drawn: from the document where it brought it, asked for
+ * otherwise. `groundId` is the ground that will open; null: the first of the book.
+ */
+export async function openAhead(client: QueryClient, groundId: string | null): Promise<void> {
+  for (const { kind, groundId: of, items } of broughtLists) client.setQueryData(listKey(kind, of), items);
+  const grounds = client.fetchQuery(listOf('grounds', '')).catch(() => []);
+  const opens = groundId ?? (await grounds)[0]?.id;
+  if (opens) await Promise.all(FIRST_KINDS.map((kind) => client.prefetchQuery(listOf(kind, opens))));
+}
+
+/** All records of a kind on a ground (or of the crew, with an empty ground), with what waits to be sent laid over. Deleted ones are left out. */
+export function useRecords<K extends Kind>(kind: K, groundId = ''): RecordList<Records[K]['kept']> {
+  const ofCrew = KINDS[kind].of === 'crew';
+  const scope = ofCrew ? '' : groundId;
+  const query = useQuery({ ...listOf(kind, scope), enabled: ofCrew || groundId !== '' });
+  const waiting = useWaiting();
+  const items = useMemo(() => withWaiting(kind, scope, query.data ?? [], waiting), [kind, scope, query.data, waiting]);
+  return {
+    items,
+    loading: query.isPending && query.fetchStatus !== 'paused' && items.length === 0,
+    failed: query.isError,
+    known: query.data !== undefined,
+  };
+}
+
+export interface RecordsOfAll<T> {
+  readonly items: readonly T[];
+  /** Grounds whose list this device has. */
+  readonly known: ReadonlySet<string>;
+  /** Some list is asked for and not here yet. */
+  readonly arriving: boolean;
+}
+
+/** All records of a kind on every ground: a tag in the hand may be of any of them. */
+export function useRecordsOfAll<K extends Kind>(kind: K): RecordsOfAll<Records[K]['kept']> {
+  const grounds = useRecords('grounds').items;
+  const waiting = useWaiting();
+  const { lists, arriving } = useQueries({
+    queries: grounds.map((g) => listOf(kind, g.id)),
+    combine: (all) => ({
+      lists: all.map((q) => q.data),
+      arriving: all.some((q) => q.isPending && q.fetchStatus === 'fetching'),
+    }),
+  });
+  return useMemo(
+    () => ({
+      items: grounds.flatMap((g, i) => withWaiting(kind, g.id, lists[i] ?? [], waiting)),
+      known: new Set(grounds.flatMap((g, i) => (lists[i] ? [g.id] : []))),
+      arriving,
+    }),
+    [kind, grounds, lists, arriving, waiting],
+  );
+}

@@ -1,0 +1,9 @@
+const RULES = new Intl.PluralRules('en');
+
+/** The word for so many: "sample" of one, "samples" of any other number. */
+export const wordFor = (count: number, one: string, many = `${one}s`): string =>
+  RULES.select(count) === 'one' ? one : many;
+
+/** So many of something: "1 sample", "1,200 samples". */
+export const plural = (count: number, one: string, many?: string): string =>
+  `${count.toLocaleString('en-US')} ${wordFor(count, one, many)}`;
