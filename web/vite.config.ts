@@ -1,10 +1,27 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+
+/** Asks for the letters of the first sight with the document, not only once its styles are read. */
+const preloadFonts = (): Plugin => ({
+  name: 'preload-fonts',
+  transformIndexHtml: {
+    order: 'post',
+    handler: (_html, { bundle }) =>
+      Object.keys(bundle ?? {})
+        .filter((file) => /(hyperlegible-next|bitter)-latin-wght-normal[^/]*\.woff2$/.test(file))
+        .map((file) => ({
+          tag: 'link',
+          attrs: { rel: 'preload', as: 'font', type: 'font/woff2', crossorigin: '', href: `/${file}` },
+          injectTo: 'head' as const,
+        })),
+  },
+});
 
 export default defineConfig({
   plugins: [
+    preloadFonts(),
     react(),
     tailwindcss(),
     VitePWA({
@@ -59,9 +76,10 @@ export default defineConfig({
           groups: [
             { name: 'ol', test: /node_modules[\\/](ol|rbush|quickselect|earcut|pbf|color-[a-z]+)[\\/]/, priority: 20 },
             { name: 'echarts', test: /node_modules[\\/](echarts|zrender)[\\/]/, priority: 20 },
+            // What every first sight needs, and nothing else: the rest goes with the screens that use it.
             {
               name: 'framework',
-              test: /node_modules[\\/](react|react-dom|scheduler|react-router|@tanstack|@radix-ui|radix-ui)[\\/]/,
+              test: /node_modules[\\/](react|react-dom|scheduler|react-router|@tanstack[\\/](query-core|react-query|react-query-persist-client|query-persist-client-core)|idb-keyval)[\\/]/,
               priority: 10,
             },
           ],

@@ -170,16 +170,10 @@ export {
   type RankingRules,
   type Reason,
 } from './read/worthAPan.ts';
-export {
-  changePoint,
-  mixBelow,
-  mustCarry,
-  sourceAbove,
-  sternberg,
-  traceColors,
-  type Trace,
-  type TracePoint,
-} from './read/trace.ts';
+export { traceColors, type Trace, type TracePoint } from './read/trace.ts';
+export { changePoint } from './read/changePoint.ts';
+export { mixBelow, mustCarry } from './read/mixing.ts';
+export { sourceAbove, sternberg } from './read/sternberg.ts';
 
 export { carryingTrips, USUAL_TOOLS, WET_GRAVEL_KG_L } from './day/carry.ts';
 export { daylight, TWILIGHT_ZENITH_DEG, type Daylight } from './day/daylight.ts';
@@ -239,3 +233,51 @@ export {
   type WeighedCleanup,
 } from './books/keepBook.ts';
 export { weighedCleanups, type BookCleanup, type BookRun, type BookSetup } from './books/weighedCleanups.ts';
+
+export {
+  gradeOf,
+  gradeOptions,
+  groundColors,
+  measureOf,
+  samplesBySpot,
+  withCounts,
+  type GroundColors,
+  type PannedMeasure,
+  type SpotPan,
+} from './sample/groundColors.ts';
+export { bestSpot, provenRank, spotGrades, type SpotGrade } from './sample/spotGrades.ts';
+export { bestOf, meaningOf, type Meaning, type SpotMeaning } from './sample/meaningOf.ts';
+export { handsOf, type PannerSeeding } from './sample/handsOf.ts';
+export {
+  boxAbout,
+  outlineOnGround,
+  placesOf,
+  withinReach,
+  type Corner,
+  type DepthWindow,
+  type LineSpot,
+  type PlacedSpot,
+  type SpotPit,
+} from './sample/placesInPlace.ts';
+export { fitPlaces } from './sample/fitPlaces.ts';
+export { bedHeights_m, type BedOfGround } from './ground/bedHeights.ts';
+export { triedSpots } from './read/triedSpots.ts';
+export { floatGrows, floatStones, trailOf, type FloatSign, type FloatStone } from './read/trail.ts';
+export { rankPlaces, type PlaceRanking, type RankedPlace } from './read/rankPlaces.ts';
+export {
+  RIVER_FRESH_H,
+  riverIsFresh,
+  riverNow,
+  underWater,
+  type RiverNow,
+  type RiverReading,
+} from './read/riverNow.ts';
+export {
+  dayCandidates,
+  dayProblem,
+  walkedLine,
+  type Candidate,
+  type DayAsked,
+  type DaySpot,
+} from './day/dayCandidates.ts';
+export { readingVerdict, type ReadingVerdict } from './read/verdict.ts';

@@ -3,7 +3,7 @@ import helmet from '@fastify/helmet';
 import rateLimit from '@fastify/rate-limit';
 import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
-import fastify, { type FastifyInstance, type FastifyRequest } from 'fastify';
+import fastify, { type FastifyInstance, type FastifyReply, type FastifyRequest } from 'fastify';
 import { jsonSchemaTransform, jsonSchemaTransformObject, validatorCompiler } from 'fastify-type-provider-zod';
 import type pg from 'pg';
 import { existsSync } from 'node:fs';
@@ -14,6 +14,7 @@ import { dayRoutes } from './day/routes.ts';
 import { deviceRoutes } from './devices/routes.ts';
 import { groundRoutes } from './ground/routes.ts';
 import { errorHandler } from './http/errorHandler.ts';
+import { openingDocument } from './http/openingDocument.ts';
 import { ownHostOnly } from './http/ownHostOnly.ts';
 import { Refusal } from './http/problems.ts';
 import { mapRoutes } from './map/routes.ts';
@@ -134,22 +135,37 @@ export async function buildApp({
     { prefix: '/api/v1' },
   );
 
-  if (webDir && existsSync(webDir)) {
-    await app.register(fastifyStatic, {
-      root: webDir,
-      cacheControl: false,
-      // Files under assets/ carry a hash in their name; index.html and the service worker must always be fresh.
-      setHeaders: (reply, path) =>
-        void reply.setHeader(
-          'cache-control',
-          path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
-        ),
-    });
-  }
+  const page = webDir && existsSync(webDir) ? await pageRoutes(app, pool, webDir) : null;
   app.setNotFoundHandler((request, reply) => {
-    if (webDir && request.method === 'GET' && !request.url.startsWith('/api/'))
-      return reply.header('cache-control', 'no-cache').sendFile('index.html');
+    if (page && request.method === 'GET' && !request.url.startsWith('/api/')) return page(request, reply);
     throw new Refusal('NOT_FOUND', 'There is nothing at this address.');
   });
   return app;
+}
+
+type Page = (request: FastifyRequest, reply: FastifyReply) => Promise<FastifyReply>;
+
+/** The built interface: its files as they are, and the page itself with what its first view needs. Answers how the page is given at any other address. */
+async function pageRoutes(app: FastifyInstance, pool: pg.Pool, webDir: string): Promise<Page> {
+  await app.register(fastifyStatic, {
+    root: webDir,
+    // The page itself is made for each request; the worker that keeps it fetches the bare file.
+    index: false,
+    cacheControl: false,
+    // Files under assets/ carry a hash in their name; index.html and the service worker must always be fresh.
+    setHeaders: (reply, path) =>
+      void reply.setHeader(
+        'cache-control',
+        path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+      ),
+  });
+  const documentFor = openingDocument(pool, webDir);
+  const page: Page = async (request, reply) =>
+    reply
+      .type('text/html; charset=utf-8')
+      // It holds the book as it is now: never an old copy.
+      .header('cache-control', 'no-store')
+      .send(await documentFor(request));
+  app.get('/', { schema: { hide: true } }, page);
+  return page;
 }

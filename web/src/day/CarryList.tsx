@@ -3,7 +3,8 @@ import { UNITS } from '@riffle/core';
 import { useState } from 'react';
 import { useShow } from '../units/useShow.ts';
 import { Button } from '../ui/Button.tsx';
-import type { Candidate, DayDraft } from './dayProblem.ts';
+import { type Candidate } from '@riffle/core';
+import { type DayDraft } from './dayDraft.ts';
 
 interface CarryListProps {
   readonly draft: DayDraft;

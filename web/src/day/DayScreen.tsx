@@ -1,7 +1,7 @@
 import { format, parseISO } from 'date-fns';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { toast } from 'sonner';
+import { toast } from '../ui/toast.ts';
 import { textProblem, TEXTS, type StoredDaySheet, type StoredGround, type StoredSpot } from '@riffle/contract';
 import { useRecords } from '../records/useRecords.ts';
 import { ClosedToday } from '../ground/ClosedToday.tsx';
@@ -17,7 +17,9 @@ import { Block, Judgement } from '../ui/Judgement.tsx';
 import { CarryList } from './CarryList.tsx';
 import { cautionsOf } from './cautions.ts';
 import { DaySettings } from './DaySettings.tsx';
-import { asStop, clock, lasting, riverIsFresh, type Candidate } from './dayProblem.ts';
+import { asStop } from './dayDraft.ts';
+import { clock, lasting } from './dayWords.ts';
+import { riverIsFresh, type Candidate } from '@riffle/core';
 import { DayTimeline } from './DayTimeline.tsx';
 import { dayAsGpx, dayAsIcs } from './exportDay.ts';
 import { saveFile } from '../files/saveFile.ts';
@@ -320,7 +322,7 @@ function DayJudgement({ ground, day }: { ground: StoredGround; day: Day }) {
         : `${lasting(sunset - plan.back_min)} of sun to spare.`),
     ground.kind === 'creek' &&
       river &&
-      (riverIsFresh([river.last], new Date())
+      (riverIsFresh(river.last, Date.now())
         ? `River ${show.length(river.last.level_m)}.`
         : `The river was last read ${format(new Date(river.last.readAt), 'd MMM')}: read it before you cross.`),
     ground.kind === 'creek' &&

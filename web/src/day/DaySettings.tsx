@@ -7,7 +7,8 @@ import { useShow } from '../units/useShow.ts';
 import { Choices } from '../ui/Choices.tsx';
 import { Field } from '../ui/Field.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
-import { clock, type DayDraft } from './dayProblem.ts';
+import { clock } from './dayWords.ts';
+import { type DayDraft } from './dayDraft.ts';
 
 interface DaySettingsProps {
   readonly ground: StoredGround;

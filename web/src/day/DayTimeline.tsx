@@ -1,6 +1,8 @@
 import type { DayPlan } from '@riffle/core';
 import { useWidth } from '../ui/useWidth.ts';
-import { clock, lasting, type Candidate, type DaySky, type DayTide } from './dayProblem.ts';
+import { clock, lasting } from './dayWords.ts';
+import { type Candidate } from '@riffle/core';
+import { type DaySky, type DayTide } from './daySky.ts';
 
 interface DayTimelineProps {
   readonly plan: DayPlan;

@@ -10,7 +10,8 @@ import { CSS } from '@dnd-kit/utilities';
 import type { DayPlan, StopTimes } from '@riffle/core';
 import { inTen } from '../reading/inTen.ts';
 import { useShow } from '../units/useShow.ts';
-import { clock, lasting, type Candidate } from './dayProblem.ts';
+import { clock, lasting } from './dayWords.ts';
+import { type Candidate } from '@riffle/core';
 
 interface StopListProps {
   readonly plan: DayPlan;

@@ -1,5 +1,6 @@
 import type { StoredGround } from '@riffle/contract';
-import type { Candidate, DayDraft } from './dayProblem.ts';
+import { type Candidate } from '@riffle/core';
+import { type DayDraft } from './dayDraft.ts';
 
 /** A caution with the places it is about; empty for the whole day. */
 export interface Caution {

@@ -1,20 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import type { StoredGround, StoredSpot } from '@riffle/contract';
-import { CONTAINERS, USUAL_TOOLS, WET_GRAVEL_KG_L, type Reason } from '@riffle/core';
-import type { RankedPlace } from '../reading/useRanking.ts';
+import { CONTAINERS, USUAL_TOOLS, WET_GRAVEL_KG_L, type Reason, type RankedPlace } from '@riffle/core';
 import { cautionsOf } from './cautions.ts';
-import {
-  asStop,
-  clock,
-  dayCandidates,
-  dayProblem,
-  daySky,
-  dayTide,
-  lasting,
-  walkedLine,
-  type Candidate,
-  type DayDraft,
-} from './dayProblem.ts';
+import { asStop, type DayDraft } from './dayDraft.ts';
+import { clock, lasting } from './dayWords.ts';
+import { dayCandidates, dayProblem, walkedLine, type Candidate } from '@riffle/core';
+import { daySky, dayTide } from './daySky.ts';
 
 const ground = (some: Partial<StoredGround> = {}): StoredGround => ({
   id: 'g',
@@ -117,14 +108,14 @@ const one = (
   some: { d?: DayDraft; spots?: StoredSpot[]; g?: StoredGround; level_m?: number; readAt?: string } = {},
 ): Candidate => {
   const [c] = dayCandidates(
-    some.g ?? ground(),
+    (some.g ?? ground()).kind,
     some.spots ?? [spot(r.place.id)],
     [r],
     some.d ?? draft(),
     pace,
     some.level_m === undefined ? null : river(some.level_m, some.readAt),
     flat,
-    now,
+    now.getTime(),
   );
   if (!c) throw new Error('no candidate');
   return c;
@@ -173,12 +164,15 @@ describe('places of a day', () => {
     expect(one(ranked('a', 0.5, { bank: 'mid' }), { g: ground({ kind: 'wash' }) }).byWater).toBe(false);
   });
   test('the planner’s table has a row for each place and one for the start, uphill longer than down', () => {
-    const line = walkedLine(ground({ profile: [] }), {
-      kind: 'creek',
-      length_m: 1000,
-      bend: () => 0,
-      heights_m: [0, 50, 100],
-    });
+    const line = walkedLine(
+      ground({
+        profile: [
+          { distance_m: 0, height_m: 0, form: 'run' },
+          { distance_m: 500, height_m: 50, form: 'run' },
+          { distance_m: 1000, height_m: 100, form: 'run' },
+        ],
+      }),
+    );
     const problem = dayProblem(
       [one(ranked('a', 0.5)), one(ranked('b', 0.5, { distance_m: 800 }))],
       draft(),

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { StoredGround } from '@riffle/contract';
 import type { DayPlan } from '@riffle/core';
-import type { Candidate } from './dayProblem.ts';
+import { type Candidate } from '@riffle/core';
 import { dayAsGpx, dayAsIcs } from './exportDay.ts';
 
 const ground = {

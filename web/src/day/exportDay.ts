@@ -1,7 +1,8 @@
 import type { StoredGround, StoredSpot } from '@riffle/contract';
 import { centreLine, type DayPlan } from '@riffle/core';
 import { createEvents, type EventAttributes } from 'ics';
-import { clock, type Candidate } from './dayProblem.ts';
+import { clock } from './dayWords.ts';
+import { type Candidate } from '@riffle/core';
 
 const at = (date: string, minutes: number): [number, number, number, number, number] => {
   const [y, m, d] = date.split('-').map(Number) as [number, number, number];

@@ -1,34 +1,26 @@
-import type { StoredGround, StoredDaySheet, StoredSpot } from '@riffle/contract';
+import type { StoredDaySheet, StoredGround, StoredSpot } from '@riffle/contract';
 import {
   CONTAINERS,
+  dayCandidates,
+  dayProblem,
   pacePerPan,
   timeDay,
-  USUAL_TOOLS,
+  walkedLine,
   walkingMinutes,
+  type Candidate,
   type DayPlan,
   type DayProblem,
   type Pace,
+  type PlaceRanking,
+  type RiverNow,
 } from '@riffle/core';
 import { useMemo } from 'react';
-import { useRecords } from '../records/useRecords.ts';
-import { riverNow, type RiverNow } from '../reading/riverNow.ts';
-import { useRanking, type PlaceRanking } from '../reading/useRanking.ts';
-import { useTrace, useTrail, useTried } from '../reading/useTrace.ts';
-import { creekShape } from '../ribbon/creekShape.ts';
-import { spotGrades } from '../ribbon/spotGrades.ts';
 import { usePreferences } from '../preferences/preferences.ts';
+import { rankReading } from '../reading/rankReading.ts';
+import { useReading } from '../reading/useReading.ts';
 import { useDraft } from '../ui/useDraft.ts';
-import {
-  dayCandidates,
-  dayProblem,
-  daySky,
-  dayTide,
-  walkedLine,
-  type Candidate,
-  type DayDraft,
-  type DaySky,
-  type DayTide,
-} from './dayProblem.ts';
+import { firstDraft, type DayDraft } from './dayDraft.ts';
+import { daySky, dayTide, type DaySky, type DayTide } from './daySky.ts';
 import { usePlanner, type Planner } from './usePlanner.ts';
 
 /** The planner chooses among so many places at most, best first. */
@@ -53,35 +45,6 @@ export interface Day {
   readonly places: ReadonlyMap<string, Candidate>;
 }
 
-export const firstDraft = (ground: StoredGround, kept: StoredDaySheet | undefined): DayDraft =>
-  kept
-    ? {
-        start_min: kept.start_min,
-        back_min: kept.back_min,
-        start_m: kept.start_m,
-        limit_kg: kept.limit_kg,
-        tools: kept.tools,
-        aim: kept.aim,
-        way: kept.way,
-        frozen: kept.frozen,
-        waterAway: kept.waterAway,
-        order: kept.stops.map((s) => s.placeId),
-        minutes: Object.fromEntries(kept.stops.map((s) => [s.placeId, s.work_min])),
-      }
-    : {
-        start_min: 480,
-        back_min: 960,
-        start_m: 0,
-        limit_kg: 25,
-        tools: [...USUAL_TOOLS],
-        aim: 'best traps',
-        way: 'quick pans',
-        frozen: false,
-        waterAway: ground.kind !== 'creek' && ground.kind !== 'beach',
-        order: null,
-        minutes: {},
-      };
-
 /** One day on one ground: what could be worked, in which order, and what stands against it. */
 export function useDay(
   ground: StoredGround,
@@ -90,26 +53,18 @@ export function useDay(
   kept: StoredDaySheet | undefined,
   now: Date,
 ): Day {
-  const { preferences } = usePreferences();
-  const samples = useRecords('samples', ground.id).items;
-  const signs = useRecords('signs', ground.id).items;
-  const readings = useRecords('gauge-readings', ground.id).items;
+  const reading = useReading(ground, spots);
+  const { samples, river } = reading;
+  const { pays_mg_L, reach_m, priors } = usePreferences().preferences;
+  const ranking = useMemo(
+    () => rankReading(reading, spots, { pays_mg_L, reach_m, priors }),
+    [reading, spots, pays_mg_L, reach_m, priors],
+  );
   const [draft, setDraft, forget] = useDraft<DayDraft>(
     `day-${ground.id}-${date}${kept ? `-${kept.id}-${kept.version}` : ''}`,
     () => firstDraft(ground, kept),
   );
-  const river = useMemo(() => riverNow(readings), [readings]);
-  const grades = useMemo(() => spotGrades(samples, ground.swell_percent), [samples, ground.swell_percent]);
-  const ranking = useRanking(
-    spots,
-    signs,
-    samples,
-    grades,
-    preferences,
-    river?.flood?.readAt ?? null,
-    useTrail(useTrace(useTried(ground, spots, samples)), signs),
-  );
-  const line = useMemo(() => walkedLine(ground, creekShape(ground)), [ground]);
+  const line = useMemo(() => walkedLine(ground), [ground]);
   const pace = useMemo(() => {
     const at = new Map(spots.map((s) => [s.id, Math.min(line.length_m, s.distance_m)]));
     return pacePerPan(
@@ -123,14 +78,14 @@ export function useDay(
   const all = useMemo(
     () =>
       dayCandidates(
-        ground,
+        ground.kind,
         spots,
         ranking.ranked.slice(0, MOST_PLACES),
         draft,
         pace,
         river,
         line,
-        new Date(hour * 3_600_000),
+        hour * 3_600_000,
       ),
     [ground, spots, ranking, draft, pace, river, line, hour],
   );

@@ -1,15 +1,15 @@
 import type { StoredGround } from '@riffle/contract';
 import { permissionOn } from '@riffle/core';
-import { format, parseISO } from 'date-fns';
+import { dayMonthYear, dayOf, isoDay } from '../units/dayText.ts';
 import { useRecords } from '../records/useRecords.ts';
 
-const day = (d: string): string => format(parseISO(d), 'd MMM yyyy');
+const day = (d: string): string => dayMonthYear(dayOf(d));
 
 /** What the crew's own notes say of a day, today unless told, on every screen where ground is worked. Nothing stands there while all is open. */
-export function ClosedToday({ ground, on = format(new Date(), 'yyyy-MM-dd') }: { ground: StoredGround; on?: string }) {
+export function ClosedToday({ ground, on = isoDay(new Date()) }: { ground: StoredGround; on?: string }) {
   const notes = useRecords('permissions', ground.id).items;
   const { closed, soon } = permissionOn(notes, on);
-  const isToday = on === format(new Date(), 'yyyy-MM-dd');
+  const isToday = on === isoDay(new Date());
   if (closed.length === 0 && soon.length === 0) return null;
   return (
     <div className={`border-l-4 border-dashed pl-3 ${closed.length > 0 ? 'border-danger' : 'border-ink'}`}>

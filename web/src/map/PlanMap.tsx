@@ -11,7 +11,7 @@ import {
 import type { OUTLINE_KINDS } from '@riffle/contract';
 import { reshapeLine, type Position } from '@riffle/core';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../ui/toast.ts';
 import { call } from '../api/client.ts';
 import { useKeep } from '../records/useKeep.ts';
 import { useRecords } from '../records/useRecords.ts';

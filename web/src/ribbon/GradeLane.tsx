@@ -1,6 +1,5 @@
 import type { StoredSpot } from '@riffle/contract';
-import { text, type Figure } from '@riffle/core';
-import type { SpotGrade } from './spotGrades.ts';
+import { text, type Figure, type SpotGrade } from '@riffle/core';
 
 interface GradeLaneProps {
   readonly spots: readonly StoredSpot[];

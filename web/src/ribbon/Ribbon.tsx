@@ -1,5 +1,5 @@
 import type { StoredGround, StoredSign, StoredSpot } from '@riffle/contract';
-import { UNITS, type Bank } from '@riffle/core';
+import { UNITS, type Bank, type SpotGrade } from '@riffle/core';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import { GROUND_WORDS } from '../ground/groundWords.ts';
 import { useShow } from '../units/useShow.ts';
@@ -12,7 +12,6 @@ import { STRIP_ROOM, Strips } from './Strips.tsx';
 import { MANY_SIGNS, thinSigns } from './thinSigns.ts';
 import { GradeLane } from './GradeLane.tsx';
 import { placeLabels } from './placeLabels.ts';
-import type { SpotGrade } from './spotGrades.ts';
 import { useRibbonView, type RibbonView } from './useRibbonView.ts';
 
 /** A place pointed at on the ribbon. */

@@ -1,5 +1,5 @@
 import type { StoredGround } from '@riffle/contract';
-import { centreLine } from '@riffle/core';
+import { bedHeights_m, centreLine } from '@riffle/core';
 
 /** The drawn shape of a straightened creek: how it bends and how high its bed is, by distance upstream. */
 export interface CreekShape {
@@ -17,19 +17,10 @@ export function creekShape(
   ground: Pick<StoredGround, 'kind' | 'line' | 'length_m'> & Partial<Pick<StoredGround, 'profile'>>,
 ): CreekShape {
   const { kind, line, length_m } = ground;
-  // Measured by hand level beats what a receiver says of heights.
-  const levelled = [...(ground.profile ?? [])].sort((a, b) => a.distance_m - b.distance_m);
-  const byHand =
-    levelled.length > 1
-      ? evenly(
-          levelled.map((p) => p.height_m),
-          levelled.map((p) => p.distance_m),
-          length_m,
-        )
-      : null;
+  const heights_m = bedHeights_m(ground);
   if (!line || line.length < 2) {
     // A typed ground has no known bends: it is drawn as a straight reach with a little life in it.
-    return { kind, length_m, bend: (d) => 0.18 * Math.sin((d / length_m) * 34), heights_m: byHand };
+    return { kind, length_m, bend: (d) => 0.18 * Math.sin((d / length_m) * 34), heights_m };
   }
   const centre = centreLine(line);
   const span_m = Math.max(24, length_m / 24);
@@ -38,8 +29,6 @@ export function creekShape(
   const ordered = smooth.map(Math.abs).sort((a, b) => a - b);
   // Gentle bends are drawn gentle: the scale is never finer than a bend of 150 m radius.
   const scale = Math.max(ordered[Math.floor(0.85 * STATIONS)] ?? 0, 1 / 150);
-  const heights = line.map(([, , z]) => z);
-  const known = heights.every((z): z is number => typeof z === 'number');
   return {
     kind,
     length_m,
@@ -50,18 +39,6 @@ export function creekShape(
       // Levels off instead of being cut, so that a sharp bend keeps a round inside.
       return Math.tanh((1.1 * value) / scale);
     },
-    heights_m: byHand ?? (known ? evenly(heights, centre.distances_m, centre.length_m) : null),
+    heights_m,
   };
-}
-
-function evenly(heights: readonly number[], distances_m: readonly number[], length_m: number): number[] {
-  const foot = heights[0] ?? 0;
-  let k = 0;
-  return Array.from({ length: 121 }, (_, i) => {
-    const d = (i / 120) * length_m;
-    while (k < distances_m.length - 2 && distances_m[k + 1]! < d) k++;
-    // Beyond the first and last height the bed is drawn level with them.
-    const t = Math.min(1, Math.max(0, (d - distances_m[k]!) / (distances_m[k + 1]! - distances_m[k]! || 1)));
-    return heights[k]! + t * (heights[k + 1]! - heights[k]!) - foot;
-  });
 }

@@ -1,57 +1,27 @@
-import type { StoredGround } from '@riffle/contract';
-import { DropdownMenu } from 'radix-ui';
-import { useNavigate } from 'react-router';
-import { useShow } from '../units/useShow.ts';
+import { lazy, Suspense } from 'react';
+import type { GroundMenuProps } from './GroundMenu.tsx';
+import { PickerFace } from './PickerFace.tsx';
 
-interface GroundPickerProps {
-  readonly grounds: readonly StoredGround[];
-  readonly current: StoredGround | undefined;
-  readonly stage: string;
-  readonly open: boolean;
-  readonly onOpenChange: (open: boolean) => void;
-}
+const menu = () => import('./GroundMenu.tsx');
+const GroundMenu = lazy(async () => ({ default: (await menu()).GroundMenu }));
 
-/** Picks a ground and stays in the stage. */
-export function GroundPicker({ grounds, current, stage, open, onOpenChange }: GroundPickerProps) {
-  const navigate = useNavigate();
-  const show = useShow();
+/** Picks a ground and stays in the stage. The menu comes after the first sight of the page; pressed before, it opens as soon as it is there. */
+export function GroundPicker(props: GroundMenuProps) {
   return (
-    <DropdownMenu.Root open={open} onOpenChange={onOpenChange}>
-      <DropdownMenu.Trigger className="block min-h-11 w-full text-left">
-        <span className="flex justify-between text-[13px] text-ink-2">
-          <span>
-            Ground <span aria-hidden="true">▾</span>
-          </span>
-          <kbd className="hidden font-sans sm:inline" aria-hidden="true">
-            g
-          </kbd>
-        </span>
-        <span className="block font-serif leading-tight font-semibold sm:text-[13.5px]">
-          {current?.name ?? 'Choose one'}
-        </span>
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content align="start" sideOffset={4} className="z-30 min-w-64 border-2 border-ink bg-paper">
-          {grounds.map((g) => (
-            <DropdownMenu.Item
-              key={g.id}
-              onSelect={() => void navigate(`/g/${g.id}/${stage}`)}
-              className="flex min-h-11 cursor-pointer items-baseline justify-between gap-4 border-b border-rule px-4 py-2 outline-none data-[highlighted]:bg-ink data-[highlighted]:text-paper"
-            >
-              <span className="font-serif font-semibold">{g.name}</span>
-              <span className="text-[13px]">
-                {g.kind}, {show.distance(g.length_m)}
-              </span>
-            </DropdownMenu.Item>
-          ))}
-          <DropdownMenu.Item
-            onSelect={() => void navigate('/grounds/new')}
-            className="min-h-11 cursor-pointer px-4 py-2 outline-none data-[highlighted]:bg-ink data-[highlighted]:text-paper"
-          >
-            New ground ...
-          </DropdownMenu.Item>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+    <Suspense
+      fallback={
+        <button
+          type="button"
+          className="block min-h-11 w-full text-left"
+          aria-haspopup="menu"
+          aria-expanded={props.open}
+          onClick={() => props.onOpenChange(true)}
+        >
+          <PickerFace name={props.current?.name} />
+        </button>
+      }
+    >
+      <GroundMenu {...props} />
+    </Suspense>
   );
 }

@@ -1,15 +1,17 @@
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { useRecords } from '../records/useRecords.ts';
 import { LIGHTS, usePreferences } from '../preferences/preferences.ts';
 import { DayIcon, SettingsIcon } from '../ui/icons.tsx';
 import { Patterns } from '../ui/patterns.tsx';
+import { Broken } from './Broken.tsx';
 import { GroundPicker } from './GroundPicker.tsx';
-import { KeysSheet } from './KeysSheet.tsx';
 import { STAGES } from './stages.ts';
 import { SyncState } from './SyncState.tsx';
 import { lastGround } from './useGround.ts';
 import { useKeys } from './useKeys.ts';
+
+const KeysSheet = lazy(async () => ({ default: (await import('./KeysSheet.tsx')).KeysSheet }));
 
 /** The frame of every screen: stages in the order of the work, ground above them, the page beside. */
 export function Shell() {
@@ -138,11 +140,15 @@ export function Shell() {
         </NavLink>
       </header>
       <main id="page" className="min-w-0 px-4 pt-3 pb-24 sm:px-6 sm:pb-6">
-        <Outlet />
+        <Broken address={pathname}>
+          <Suspense>
+            <Outlet />
+          </Suspense>
+        </Broken>
       </main>
       <nav
         aria-label="Stages"
-        className="fixed inset-x-0 bottom-0 z-10 grid grid-cols-6 border-t-2 border-ink bg-spine pb-[env(safe-area-inset-bottom)] sm:hidden"
+        className="fixed inset-x-0 bottom-0 z-10 grid auto-cols-fr grid-flow-col border-t-2 border-ink bg-spine pb-[env(safe-area-inset-bottom)] sm:hidden"
         data-stage-bar=""
       >
         {STAGES.map(({ path, name, Icon }) => (
@@ -156,7 +162,11 @@ export function Shell() {
           </NavLink>
         ))}
       </nav>
-      <KeysSheet open={keysOpen} onOpenChange={setKeysOpen} />
+      {keysOpen && (
+        <Suspense>
+          <KeysSheet open onOpenChange={setKeysOpen} />
+        </Suspense>
+      )}
     </div>
   );
 }

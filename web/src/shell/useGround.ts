@@ -1,6 +1,6 @@
 import type { StoredGround, StoredSpot } from '@riffle/contract';
 import { useCallback } from 'react';
-import { useNavigate, useNavigation, useOutletContext, useSearchParams } from 'react-router';
+import { useNavigate, useOutletContext, useSearchParams } from 'react-router';
 
 /** What every stage has in hand: the chosen ground and its spots. */
 export interface GroundInHand {
@@ -11,27 +11,26 @@ export const useGround = (): GroundInHand => useOutletContext<GroundInHand>();
 
 /** The picked spot, carried in the address so that it is the same in every stage. */
 export function usePicked(): { picked: string | null; pick: (spotId: string | null) => void } {
-  const [search, setSearch] = useSearchParams();
+  const [search] = useSearchParams();
   const navigate = useNavigate();
-  const { location: next } = useNavigation();
   const pick = useCallback(
     (spotId: string | null) => {
-      const picking = (before: URLSearchParams): URLSearchParams => {
-        const after = new URLSearchParams(before);
-        if (spotId === null) after.delete('spot');
-        else after.set('spot', spotId);
-        return after;
-      };
-      // A page that is still loading is where one is going: a pick on the old one must not call the way back.
-      if (next)
-        void navigate({ pathname: next.pathname, search: picking(new URLSearchParams(next.search)).toString() });
-      else setSearch(picking, { replace: true });
+      // A page that is still loading is where one is going, and the address says so: a pick must not call the way back.
+      const { pathname, search: now } = window.location;
+      const after = new URLSearchParams(now);
+      if (spotId === null) after.delete('spot');
+      else after.set('spot', spotId);
+      void navigate({ pathname, search: after.toString() }, { replace: true });
     },
-    [setSearch, navigate, next],
+    [navigate],
   );
   return { picked: search.get('spot'), pick };
 }
 
 const LAST_GROUND = 'riffle-last-ground';
 export const lastGround = (): string | null => localStorage.getItem(LAST_GROUND);
-export const rememberGround = (groundId: string): void => localStorage.setItem(LAST_GROUND, groundId);
+/** Remembered here for the next start, and told to the server so that the document can bring its records along. */
+export function rememberGround(groundId: string): void {
+  localStorage.setItem(LAST_GROUND, groundId);
+  document.cookie = `riffle-ground=${groundId}; path=/; max-age=31536000; samesite=strict`;
+}

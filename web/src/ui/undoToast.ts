@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { toast } from './toast.ts';
 
 export interface UndoOptions {
   /** How long the way back stands on the screen; left out, as long as any word does. */

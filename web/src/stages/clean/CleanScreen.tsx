@@ -3,7 +3,7 @@ import { bankVolume_L, LINING_IDS, LININGS, type LiningId } from '@riffle/core';
 import { format } from 'date-fns';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { toast } from 'sonner';
+import { toast } from '../../ui/toast.ts';
 import { v7 as uuidv7 } from 'uuid';
 import { useRecords } from '../../records/useRecords.ts';
 import { useKeep } from '../../records/useKeep.ts';

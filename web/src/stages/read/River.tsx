@@ -1,6 +1,7 @@
+import { riverNow, underWater } from '@riffle/core';
 import type { StoredGaugeReading, StoredSpot } from '@riffle/contract';
-import { differenceInCalendarDays, format } from 'date-fns';
-import { riverNow, underWater } from '../../reading/riverNow.ts';
+import { dayMonth, daysBetween } from '../../units/dayText.ts';
+import { useNow } from '../../ui/useNow.ts';
 import { useShow } from '../../units/useShow.ts';
 
 /** Spots the river covers at its last fresh reading. */
@@ -12,7 +13,8 @@ export function OutOfReach({
   spots: readonly StoredSpot[];
 }) {
   const river = riverNow(readings);
-  const shut = spots.filter((s) => underWater(s, river, new Date()));
+  const now_ms = useNow(60_000);
+  const shut = spots.filter((s) => underWater(s, river, now_ms));
   return shut.length === 0 ? null : (
     <p className="border-l-4 border-dashed border-danger pl-3">
       <b className="text-danger">Out of reach at this river:</b> {shut.map((s) => s.name).join(', ')}. Do not wade to
@@ -42,17 +44,17 @@ export function RiverLine({ readings, onOpen }: { readings: readonly StoredGauge
       : Math.abs(trend_m_day) < 0.005
         ? ', steady'
         : `, ${trend_m_day > 0 ? 'rising' : 'falling'} ${show.smallLength(Math.abs(trend_m_day))} a day`;
-  const days = flood ? differenceInCalendarDays(new Date(), new Date(flood.readAt)) : 0;
+  const days = flood ? daysBetween(new Date(flood.readAt), new Date()) : 0;
   return (
     <button type="button" className="flex items-center gap-3 text-left max-sm:min-h-11" onClick={onOpen}>
       <Curve readings={readings} />
       <span>
         <b className="text-water">River {show.length(last.level_m)}</b>
-        {trend}, read {format(new Date(last.readAt), 'd MMM')}.
+        {trend}, read {dayMonth(new Date(last.readAt))}.
         {flood && (
           <>
             {' '}
-            Last flood {format(new Date(flood.readAt), 'd MMMM')}, {show.length(flood.level_m)}
+            Last flood {dayMonth(new Date(flood.readAt), 'long')}, {show.length(flood.level_m)}
             {days >= 0 && days < 400 && `, ${days} days ago`}.
           </>
         )}

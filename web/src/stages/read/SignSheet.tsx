@@ -18,7 +18,7 @@ import {
   type OwnKind,
 } from '@riffle/core';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../ui/toast.ts';
 import { useRecords } from '../../records/useRecords.ts';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { useKeep } from '../../records/useKeep.ts';

@@ -1,6 +1,7 @@
+import { provenRank, type SpotGrade } from '@riffle/core';
 import type { StoredGround, StoredSpot } from '@riffle/contract';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
-import type { SpotGrade } from '../../ribbon/spotGrades.ts';
+import { plural } from '../../ui/plural.ts';
 import { useShow } from '../../units/useShow.ts';
 
 interface SpotTableProps {
@@ -11,15 +12,11 @@ interface SpotTableProps {
   readonly onPick: (spotId: string) => void;
 }
 
-/** What stands for a spot when they are ranked: the low end of its band; blanks last but before nothing at all. */
-const rank = (g: SpotGrade | undefined): number =>
-  !g ? -2 : g.grade.kind === 'band' ? g.grade.low_mg_L : g.grade.kind === 'coarse only' ? 0 : -1;
-
 export function SpotTable({ kind, spots, grades, picked, onPick }: SpotTableProps) {
   const show = useShow();
   if (spots.length === 0) return <p className="text-ink-2">No spots yet.</p>;
   const ordered = [...spots].sort(
-    (a, b) => rank(grades.get(b.id)) - rank(grades.get(a.id)) || a.distance_m - b.distance_m,
+    (a, b) => provenRank(grades.get(b.id)) - provenRank(grades.get(a.id)) || a.distance_m - b.distance_m,
   );
   return (
     <div className="max-h-[26rem] overflow-y-auto" tabIndex={0} role="region" aria-label="Spots, best-proven first">
@@ -86,7 +83,7 @@ function GradeWords({ found }: { found: SpotGrade | undefined }) {
         {show.band('grade', grade.grade_mg_L, grade.low_mg_L, grade.high_mg_L)}
       </span>
       <span className="text-[13px] text-ink-2">
-        {grade.colors} color{grade.colors === 1 ? '' : 's'} in {found.samples} sample{found.samples === 1 ? '' : 's'}
+        {plural(grade.colors, 'color')} in {plural(found.samples, 'sample')}
       </span>
     </>
   );

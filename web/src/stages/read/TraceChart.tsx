@@ -1,6 +1,5 @@
 import type { StoredSign, StoredSpot } from '@riffle/contract';
-import { poissonLimits, sternberg, type Trace } from '@riffle/core';
-import { floatGrows, floatStones, type TriedSpot } from '../../reading/useTrace.ts';
+import { poissonLimits, sternberg, type Trace, floatGrows, floatStones, type TracePoint } from '@riffle/core';
 import { stonePath } from '../../ui/stonePath.ts';
 import { useWidth } from '../../ui/useWidth.ts';
 import { useShow } from '../../units/useShow.ts';
@@ -8,7 +7,7 @@ import { useShow } from '../../units/useShow.ts';
 interface TraceChartProps {
   readonly length_m: number;
   readonly trace: Trace;
-  readonly tried: readonly TriedSpot[];
+  readonly tried: readonly TracePoint[];
   readonly spots: readonly StoredSpot[];
   readonly signs: readonly StoredSign[];
 }
@@ -27,7 +26,7 @@ export function TraceChart({ length_m, trace, tried, spots, signs }: TraceChartP
   const floatTop = colorsH + 26;
   const floatH = stones.length > 0 ? 54 : 0;
   const axisY = floatH > 0 ? floatTop + floatH + 6 : colorsH + 12;
-  const rate = (p: TriedSpot): number => (PER_L * p.colors) / p.volumeBank_L;
+  const rate = (p: TracePoint): number => (PER_L * p.colors) / p.volumeBank_L;
   const most = Math.max(1, ...tried.map(rate)) * 1.15;
   const y = (v: number): number => 12 + (colorsH - 12) * (1 - Math.sqrt(Math.min(v, most) / most));
   const sizes = stones.map((s) => s.size_mm);

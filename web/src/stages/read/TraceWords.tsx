@@ -1,15 +1,14 @@
 import type { StoredSign, StoredSpot } from '@riffle/contract';
-import { mustCarry, sourceAbove, sternberg, type Trace, type TracePoint } from '@riffle/core';
+import { mustCarry, sourceAbove, sternberg, type Trace, type TracePoint, floatGrows, floatStones } from '@riffle/core';
 import { useState } from 'react';
 import type { Draw } from '../../ribbon/Ribbon.tsx';
 import { useShow, type Show } from '../../units/useShow.ts';
-import { floatGrows, floatStones, type TriedSpot } from '../../reading/useTrace.ts';
 
 interface TraceWordsProps {
   readonly trace: Trace;
   readonly spots: readonly StoredSpot[];
   readonly signs: readonly StoredSign[];
-  readonly tried: readonly TriedSpot[];
+  readonly tried: readonly TracePoint[];
   readonly draws: readonly Draw[];
 }
 
@@ -87,7 +86,7 @@ function Mixing({
   spots,
   draws,
 }: {
-  tried: readonly TriedSpot[];
+  tried: readonly TracePoint[];
   spots: readonly StoredSpot[];
   draws: readonly Draw[];
 }) {
@@ -98,7 +97,7 @@ function Mixing({
     ...draws,
   ].filter((m, i, all) => all.findIndex((o) => Math.abs(o.distance_m - m.distance_m) < 25) === i);
   const percent = Number(share.replace(',', '.'));
-  const rate = (points: readonly TriedSpot[]): number | null =>
+  const rate = (points: readonly TracePoint[]): number | null =>
     points.length === 0
       ? null
       : points.reduce((s, p) => s + p.colors, 0) / points.reduce((s, p) => s + p.volumeBank_L, 0);

@@ -1,9 +1,8 @@
-import { type Reason } from '@riffle/core';
+import { type Reason, type PlaceRanking, type RankedPlace } from '@riffle/core';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { inTen } from '../../reading/inTen.ts';
 import { useGround } from '../../shell/useGround.ts';
 import { useShow } from '../../units/useShow.ts';
-import type { PlaceRanking, RankedPlace } from '../../reading/useRanking.ts';
 
 interface WorthAPanProps {
   readonly ranking: PlaceRanking;

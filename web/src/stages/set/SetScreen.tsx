@@ -2,7 +2,7 @@ import type { StoredRig, StoredSetup } from '@riffle/contract';
 import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
+import { toast } from '../../ui/toast.ts';
 import { useRecords } from '../../records/useRecords.ts';
 import { useKeep } from '../../records/useKeep.ts';
 import { useGround, usePicked } from '../../shell/useGround.ts';

@@ -10,7 +10,7 @@ import {
 import { WET_GRAVEL_KG_L } from '@riffle/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
+import { toast } from '../../../ui/toast.ts';
 import { useContainers } from '../../../records/useContainers.ts';
 import { useKeep } from '../../../records/useKeep.ts';
 import { asTyped, readVolume } from '../../../units/readEntered.ts';

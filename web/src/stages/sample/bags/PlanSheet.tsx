@@ -1,7 +1,7 @@
 import { SAMPLE_PATTERNS, TEXTS, type StoredGround } from '@riffle/contract';
 import { carryingTrips, UNSHORED_M, USUAL_TOOLS, WET_GRAVEL_KG_L } from '@riffle/core';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../../ui/toast.ts';
 import { useWrite } from '../../../offline/writes.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { Button } from '../../../ui/Button.tsx';

@@ -1,7 +1,7 @@
 import type { StoredContainer } from '@riffle/contract';
-import { bankVolume_L, CONTAINERS, detectionLimit, EYES, PAN_FINISHES, PAN_LIGHTS } from '@riffle/core';
+import { bankVolume_L, CONTAINERS, detectionLimit, EYES, PAN_FINISHES, PAN_LIGHTS, handsOf } from '@riffle/core';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../../ui/toast.ts';
 import { useRecords } from '../../../records/useRecords.ts';
 import { useGround } from '../../../shell/useGround.ts';
 import { asTyped } from '../../../units/readEntered.ts';
@@ -11,7 +11,6 @@ import { SelectField } from '../../../ui/Field.tsx';
 import { Block, Judgement } from '../../../ui/Judgement.tsx';
 import { ContainerSheet } from './ContainerSheet.tsx';
 import { Practice } from './Practice.tsx';
-import { recoveries } from './recoveries.ts';
 import { useSeenWith } from './seenWith.ts';
 import { SizeWordList } from './SizeWordList.tsx';
 
@@ -21,7 +20,7 @@ export function HandsScreen() {
   const { ground } = useGround();
   const containers = useRecords('containers').items;
   const seedings = useRecords('seedings').items;
-  const hands = recoveries(seedings);
+  const hands = handsOf(seedings);
   const best = [...hands].sort((a, b) => b.recovery.share - a.recovery.share)[0];
   const [open, setOpen] = useState<{ name: string; kept: StoredContainer | null } | null>(null);
   const names = [...new Set([...Object.keys(CONTAINERS), ...containers.map((c) => c.name)])];

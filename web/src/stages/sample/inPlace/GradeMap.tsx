@@ -1,9 +1,9 @@
-import { chanceItPays, type GroundMap } from '@riffle/core';
+import type { StoredSpot } from '@riffle/contract';
+import { chanceItPays, type GroundMap, type Corner, type PlacedSpot } from '@riffle/core';
 import { contours } from 'd3-contour';
 import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { useShow } from '../../../units/useShow.ts';
 import { useWidth } from '../../../ui/useWidth.ts';
-import type { Corner, PlacedSpot } from './places.ts';
 
 /** What the map's tone tells: the grade, the chance that a pan reaches the cut-off, or how unsure the grade is. */
 export type MapShows = 'grade' | 'chance' | 'doubt';
@@ -11,7 +11,7 @@ export type MapShows = 'grade' | 'chance' | 'doubt';
 interface GradeMapProps {
   readonly map: GroundMap;
   readonly outline: readonly Corner[];
-  readonly places: readonly PlacedSpot[];
+  readonly places: readonly PlacedSpot<StoredSpot>[];
   readonly cutoff_mg_L: number;
   readonly shows: MapShows;
   readonly picked: string | null;

@@ -1,17 +1,18 @@
 import {
+  boxAbout,
   bySections,
-  empiricalVariogram,
-  fitVariogram,
-  OutOfRange,
+  fitPlaces,
+  groundColors,
+  outlineOnGround,
+  placesOf,
   VARIOGRAM_MODELS,
+  withinReach,
   type EstimateMethod,
   type GroundProblem,
   type Variogram,
-  type VariogramBin,
 } from '@riffle/core';
 import { useMemo, useState } from 'react';
 import { useRecords } from '../../../records/useRecords.ts';
-import { groundColors } from '../../../ribbon/spotGrades.ts';
 import { useGround, usePicked } from '../../../shell/useGround.ts';
 import { usePreferences } from '../../../preferences/preferences.ts';
 import { readEntered } from '../../../units/readEntered.ts';
@@ -24,7 +25,6 @@ import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { useDraft } from '../../../ui/useDraft.ts';
 import { CutoffCurve } from './CutoffCurve.tsx';
 import { GradeMap, type MapShows } from './GradeMap.tsx';
-import { boxAbout, outlineOnGround, placesOf } from './places.ts';
 import { useGroundMap } from './useGroundMap.ts';
 import { VariogramChart } from './VariogramChart.tsx';
 
@@ -125,7 +125,7 @@ export function InPlaceScreen() {
   }, [ground, outlines, asked.outlineId, places]);
   const inReach = useMemo(() => (outline ? withinReach(places, outline) : places), [places, outline]);
   const streak = Number(asked.streak) >= 1 && Number(asked.streak) <= 20 ? Number(asked.streak) : 1;
-  const { bins, fitted } = useMemo(() => fitFor(inReach, asked.model, streak), [inReach, asked.model, streak]);
+  const { bins, fitted } = useMemo(() => fitPlaces(inReach, asked.model, streak), [inReach, asked.model, streak]);
   const own = asked.own && {
     model: asked.model,
     nugget: Number(asked.own.nugget),
@@ -431,46 +431,4 @@ export function InPlaceScreen() {
       </div>
     </div>
   );
-}
-
-/** Samples that can say something about the ground: in it, or no farther from its box than its own longer side. */
-function withinReach<P extends { x_m: number; y_m: number }>(
-  places: readonly P[],
-  outline: readonly { x_m: number; y_m: number }[],
-): P[] {
-  const [x0, x1, y0, y1] = [
-    Math.min(...outline.map((p) => p.x_m)),
-    Math.max(...outline.map((p) => p.x_m)),
-    Math.min(...outline.map((p) => p.y_m)),
-    Math.max(...outline.map((p) => p.y_m)),
-  ];
-  const reach = Math.max(x1 - x0, y1 - y0) / 4;
-  return places.filter((p) => p.x_m >= x0 - reach && p.x_m <= x1 + reach && p.y_m >= y0 - reach && p.y_m <= y1 + reach);
-}
-
-/** The empirical variogram out to half the spread of the samples in twelve bins, and the model fitted to it. */
-function fitFor(
-  all: readonly { x_m: number; y_m: number; grade_mg_L: number }[],
-  model: Variogram['model'],
-  streak: number,
-): { bins: VariogramBin[]; fitted: Variogram | null } {
-  const places = all.map((p) => ({ ...p, x_m: p.x_m / streak }));
-  if (places.length < 4) return { bins: [], fitted: null };
-  const span = Math.hypot(
-    Math.max(...places.map((p) => p.x_m)) - Math.min(...places.map((p) => p.x_m)),
-    Math.max(...places.map((p) => p.y_m)) - Math.min(...places.map((p) => p.y_m)),
-  );
-  if (!(span > 0)) return { bins: [], fitted: null };
-  const bins = empiricalVariogram(
-    places.map((p) => ({ x_m: p.x_m, y_m: p.y_m, value: p.grade_mg_L })),
-    span / 2,
-    span / 24,
-  );
-  try {
-    const fit = fitVariogram(bins, model);
-    return { bins, fitted: fit.nugget + fit.partialSill > 0 ? fit : null };
-  } catch (error) {
-    if (!(error instanceof OutOfRange)) throw error;
-    return { bins, fitted: null };
-  }
 }

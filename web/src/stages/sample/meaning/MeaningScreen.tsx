@@ -9,6 +9,7 @@ import {
   pansUntilWithin,
   volumeForParticles,
   type ColorWeights,
+  bestOf,
 } from '@riffle/core';
 import { useMemo, useState } from 'react';
 import { useRecords } from '../../../records/useRecords.ts';
@@ -24,8 +25,7 @@ import { CLASS_NAMES } from '../pan/SizePan.tsx';
 import { MorePans } from './MorePans.tsx';
 import { Streak } from './Streak.tsx';
 import { Strokes } from './Strokes.tsx';
-import { bestOf, type SpotMeaning } from './meaningOf.ts';
-import { useMeaning } from './useMeaning.ts';
+import { useMeaning, type Meant } from './useMeaning.ts';
 import { Weights } from './Weights.tsx';
 
 /** Spots listed at first; the rest by asking. */
@@ -200,7 +200,7 @@ export function MeaningScreen() {
 
 type Show = ReturnType<typeof useShow>;
 
-function gradeWords(m: SpotMeaning, show: Show): string {
+function gradeWords(m: Meant, show: Show): string {
   const g = m.grade.grade;
   return g.kind === 'band'
     ? show.band('grade', g.grade_mg_L, g.low_mg_L, g.high_mg_L)
@@ -209,7 +209,7 @@ function gradeWords(m: SpotMeaning, show: Show): string {
       : 'weigh it';
 }
 
-function moreWords(n: number | null, a: SpotMeaning, b: SpotMeaning): string {
+function moreWords(n: number | null, a: Meant, b: Meant): string {
   if (n === null)
     return `${MOST_MORE_PANS} more pans would not tell ${a.spot.name} from ${b.spot.name}: take the one nearer the water.`;
   return n === 0
@@ -218,7 +218,7 @@ function moreWords(n: number | null, a: SpotMeaning, b: SpotMeaning): string {
 }
 
 /** Two spots: the chance that the first is richer, as strokes, and what it takes to call it. */
-function Against({ one, two, panBank_L }: { one: SpotMeaning; two: SpotMeaning; panBank_L: number }) {
+function Against({ one, two, panBank_L }: { one: Meant; two: Meant; panBank_L: number }) {
   const chance = chanceRicher(one.belief, two.belief);
   const [ahead, behind, share] = chance >= 0.5 ? [one, two, chance] : [two, one, 1 - chance];
   return (
@@ -250,7 +250,7 @@ function Facts({
   weights_mg,
   price,
 }: {
-  one: SpotMeaning;
+  one: Meant;
   panBank_L: number;
   color_mg: number;
   weights_mg: ColorWeights;

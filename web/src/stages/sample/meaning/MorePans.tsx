@@ -1,10 +1,10 @@
 import { bandAfter, beliefMean_mg_L, pansUntilWithin } from '@riffle/core';
 import { useShow } from '../../../units/useShow.ts';
 import { useWidth } from '../../../ui/useWidth.ts';
-import type { SpotMeaning } from './meaningOf.ts';
+import type { Meant } from './useMeaning.ts';
 
 /** What more pans would do to the band, if they say what those so far said. */
-export function MorePans({ meant, panBank_L }: { meant: SpotMeaning; panBank_L: number }) {
+export function MorePans({ meant, panBank_L }: { meant: Meant; panBank_L: number }) {
   const [attach, width] = useWidth(380);
   const show = useShow();
   const third = pansUntilWithin(meant, panBank_L);

@@ -3,12 +3,12 @@ import { acrossOf, chanceAbove, payStreak } from '@riffle/core';
 import { useShow } from '../../../units/useShow.ts';
 import { Gold } from '../../../ui/Judgement.tsx';
 import { useWidth } from '../../../ui/useWidth.ts';
-import type { SpotMeaning } from './meaningOf.ts';
+import type { Meant } from './useMeaning.ts';
 
 interface StreakProps {
   readonly plan: StoredSamplePlan;
   /** The plan's spots that were panned. */
-  readonly spots: readonly SpotMeaning[];
+  readonly spots: readonly Meant[];
   readonly cutoff_mg_L: number;
 }
 

@@ -1,5 +1,4 @@
-import { COLOR_CLASSES, wordsOf } from '@riffle/core';
-import type { GroundColors } from '../../../ribbon/spotGrades.ts';
+import { COLOR_CLASSES, wordsOf, type GroundColors } from '@riffle/core';
 import { useShow } from '../../../units/useShow.ts';
 import { useSizeWords } from '../hands/useSizeWords.ts';
 import { CLASS_NAMES } from '../pan/SizePan.tsx';

@@ -1,6 +1,5 @@
 import type { StoredSpot } from '@riffle/contract';
-import type { SampleGrade } from '@riffle/core';
-import type { SpotGrade } from '../../../ribbon/spotGrades.ts';
+import type { SampleGrade, SpotGrade } from '@riffle/core';
 import { useShow } from '../../../units/useShow.ts';
 import { useWidth } from '../../../ui/useWidth.ts';
 

@@ -1,15 +1,14 @@
-import { UNSHORED_M, type ColorClass } from '@riffle/core';
+import { UNSHORED_M, type ColorClass, bestSpot, groundColors, spotGrades, handsOf } from '@riffle/core';
 import { TEXTS, type StoredLot } from '@riffle/contract';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { toast } from 'sonner';
+import { toast } from '../../../ui/toast.ts';
 import { useRecords } from '../../../records/useRecords.ts';
 import { ClosedToday } from '../../../ground/ClosedToday.tsx';
 import { GROUND_WORDS } from '../../../ground/groundWords.ts';
 import { SpotSelect } from '../../../ground/SpotSelect.tsx';
 import { useKeep } from '../../../records/useKeep.ts';
 import { Ribbon } from '../../../ribbon/Ribbon.tsx';
-import { bestSpot, groundColors, spotGrades } from '../../../ribbon/spotGrades.ts';
 import { useGround, usePicked } from '../../../shell/useGround.ts';
 import { useKeys } from '../../../shell/useKeys.ts';
 import { useShow } from '../../../units/useShow.ts';
@@ -19,7 +18,6 @@ import { TextField } from '../../../ui/Field.tsx';
 import { Block } from '../../../ui/Judgement.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { ClassSteppers } from './ClassSteppers.tsx';
-import { recoveries } from '../hands/recoveries.ts';
 import { useSizeWords } from '../hands/useSizeWords.ts';
 import { Neighbors } from './Neighbors.tsx';
 import { PanFacts } from './PanFacts.tsx';
@@ -114,7 +112,7 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
       <SampleVerdict
         spot={spot}
         inHand={inHand}
-        hands={recoveries(seedings).find((h) => h.panner === draft.panner.trim())?.recovery ?? null}
+        hands={handsOf(seedings).find((h) => h.panner === draft.panner.trim())?.recovery ?? null}
         best={top && topName ? { name: topName, grade: top.grade } : null}
       />
       <ClosedToday ground={ground} />

@@ -1,6 +1,5 @@
 import type { StoredSpot } from '@riffle/contract';
-import type { SpotGrade } from '../../../ribbon/spotGrades.ts';
-import { correctForHands, type Recovery } from '@riffle/core';
+import { correctForHands, type Recovery, type SpotGrade } from '@riffle/core';
 import { asTyped } from '../../../units/readEntered.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { Gold, Judgement } from '../../../ui/Judgement.tsx';

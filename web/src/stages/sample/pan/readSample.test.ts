@@ -1,7 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { StoredLot, StoredPit } from '@riffle/contract';
-import { COLOR_MG, NO_COLORS } from '@riffle/core';
-import { groundColors } from '../../../ribbon/spotGrades.ts';
+import { COLOR_MG, NO_COLORS, groundColors } from '@riffle/core';
 import { newSample, readSample, sampleRecord, type SampleDraft } from './readSample.ts';
 
 const pan = (some: Partial<SampleDraft> = {}): SampleDraft => ({

@@ -18,9 +18,12 @@ import {
   type ColorCounts,
   type Entered,
   type SampleGrade,
+  gradeOptions,
+  measureOf,
+  withCounts,
+  type GroundColors,
 } from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
-import { gradeOptions, measureOf, withCounts, type GroundColors } from '../../../ribbon/spotGrades.ts';
 import { enterLength } from '../../../units/enterLength.ts';
 import { readEntered, readVolume, type Reading } from '../../../units/readEntered.ts';
 

@@ -1,5 +1,5 @@
+import type { GroundColors } from '@riffle/core';
 import type { Sample, StoredGround, StoredLot, StoredPit, StoredSample } from '@riffle/contract';
-import type { GroundColors } from '../../../ribbon/spotGrades.ts';
 import { useContainers } from '../../../records/useContainers.ts';
 import { useDraft } from '../../../ui/useDraft.ts';
 import { keptSeenWith } from '../hands/seenWith.ts';

@@ -1,15 +1,14 @@
 import { MOST, PIT_BOTTOMS, TEXTS, type StoredPit, type StoredSample } from '@riffle/contract';
-import { payLayers, UNSHORED_M, type SampleGrade } from '@riffle/core';
+import { payLayers, UNSHORED_M, type SampleGrade, gradeOf, groundColors, spotGrades } from '@riffle/core';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { toast } from 'sonner';
+import { toast } from '../../../ui/toast.ts';
 import { useRecords } from '../../../records/useRecords.ts';
 import { ClosedToday } from '../../../ground/ClosedToday.tsx';
 import { SpotSelect } from '../../../ground/SpotSelect.tsx';
 import { useKeep } from '../../../records/useKeep.ts';
 import { Photos } from '../../../photos/Photos.tsx';
 import { Ribbon } from '../../../ribbon/Ribbon.tsx';
-import { gradeOf, groundColors, spotGrades } from '../../../ribbon/spotGrades.ts';
 import { useGround, usePicked } from '../../../shell/useGround.ts';
 import { useKeys } from '../../../shell/useKeys.ts';
 import { usePreferences } from '../../../preferences/preferences.ts';

@@ -7,14 +7,14 @@ import {
   screenChoice,
   type ColorCounts,
   type SizeCurve as SizeCurveOf,
+  groundColors,
 } from '@riffle/core';
 import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../../ui/toast.ts';
 import { useRecords } from '../../../records/useRecords.ts';
 import { SpotSelect } from '../../../ground/SpotSelect.tsx';
 import { useKeep } from '../../../records/useKeep.ts';
-import { groundColors } from '../../../ribbon/spotGrades.ts';
 import { useGround, usePicked } from '../../../shell/useGround.ts';
 import { asTyped } from '../../../units/readEntered.ts';
 import { useShow } from '../../../units/useShow.ts';

@@ -1,8 +1,7 @@
 import type { Sample, StoredPit, StoredSample, StoredSpot } from '@riffle/contract';
-import type { ColorClass } from '@riffle/core';
+import type { ColorClass, GroundColors } from '@riffle/core';
 import { defaultRangeExtractor, useVirtualizer, type Range } from '@tanstack/react-virtual';
 import { memo, useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
-import type { GroundColors } from '../../../ribbon/spotGrades.ts';
 import { useShow, type Show } from '../../../units/useShow.ts';
 import { CLASS_NAMES } from '../pan/SizePan.tsx';
 import { useContainers } from '../../../records/useContainers.ts';

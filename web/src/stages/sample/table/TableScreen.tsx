@@ -1,9 +1,9 @@
+import { groundColors } from '@riffle/core';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../../ui/toast.ts';
 import { useRecords } from '../../../records/useRecords.ts';
 import { saveFile } from '../../../files/saveFile.ts';
 import { useKeep } from '../../../records/useKeep.ts';
-import { groundColors } from '../../../ribbon/spotGrades.ts';
 import { useGround } from '../../../shell/useGround.ts';
 import { useKeys } from '../../../shell/useKeys.ts';
 import { Button } from '../../../ui/Button.tsx';

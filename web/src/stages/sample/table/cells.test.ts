@@ -1,7 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { StoredPit, StoredSample } from '@riffle/contract';
-import { COLOR_MG, NO_COLORS } from '@riffle/core';
-import { groundColors } from '../../../ribbon/spotGrades.ts';
+import { COLOR_MG, NO_COLORS, groundColors } from '@riffle/core';
 import type { Show } from '../../../units/useShow.ts';
 import { canBeWritten, cellTaken, cellText, cellWords } from './cells.ts';
 import { rowsOf } from './useSampleTable.ts';

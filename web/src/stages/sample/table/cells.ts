@@ -7,9 +7,17 @@ import {
   type StoredPit,
   type StoredSample,
 } from '@riffle/contract';
-import { COLOR_CLASSES, countColors, liesInPit, sampleGrade, type ColorClass } from '@riffle/core';
+import {
+  COLOR_CLASSES,
+  countColors,
+  liesInPit,
+  sampleGrade,
+  type ColorClass,
+  gradeOptions,
+  measureOf,
+  type GroundColors,
+} from '@riffle/core';
 import { format, isValid } from 'date-fns';
-import { gradeOptions, measureOf, type GroundColors } from '../../../ribbon/spotGrades.ts';
 import { asTyped, readEntered, readVolume } from '../../../units/readEntered.ts';
 import type { Show } from '../../../units/useShow.ts';
 import { layerWords } from '../layerWords.ts';

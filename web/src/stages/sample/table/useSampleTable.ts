@@ -1,5 +1,5 @@
 import type { StoredSample, StoredSpot } from '@riffle/contract';
-import { COLOR_CLASSES, countColors, type ColorWeights } from '@riffle/core';
+import { COLOR_CLASSES, countColors, type ColorWeights, measureOf } from '@riffle/core';
 import {
   createColumnHelper,
   createSortedRowModel,
@@ -9,7 +9,6 @@ import {
   useTable,
 } from '@tanstack/react-table';
 import { useMemo } from 'react';
-import { measureOf } from '../../../ribbon/spotGrades.ts';
 
 export interface SampleRow {
   readonly sample: StoredSample;

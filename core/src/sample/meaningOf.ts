@@ -1,28 +1,23 @@
-import type { StoredGround, StoredSample, StoredSeeding, StoredSpot } from '@riffle/contract';
-import { chancesOfBest, gradeBelief, handsRecovery, type GradeBelief, type Recovery } from '@riffle/core';
-import {
-  groundColors,
-  measureOf,
-  samplesBySpot,
-  spotGrades,
-  type GroundColors,
-  type SpotGrade,
-} from '../../../ribbon/spotGrades.ts';
+import { groundColors, measureOf, samplesBySpot, type GroundColors, type SpotPan } from './groundColors.ts';
+import { handsRecovery, type Recovery } from './handsRecovery.ts';
+import type { PannerSeeding } from './handsOf.ts';
+import { chancesOfBest, gradeBelief, type GradeBelief } from './richer.ts';
+import { spotGrades, type SpotGrade } from './spotGrades.ts';
 
 /** A spot with all that is believed of its grade. */
-export interface SpotMeaning {
-  readonly spot: StoredSpot;
-  readonly samples: readonly StoredSample[];
+export interface SpotMeaning<Spot extends { readonly id: string }, Pan extends SpotPan> {
+  readonly spot: Spot;
+  readonly samples: readonly Pan[];
   readonly grade: SpotGrade;
   readonly belief: GradeBelief;
   readonly volumeBank_L: number;
   /** What the panners of its samples keep, weighed by their volumes; null when one of them never seeded. */
   readonly hands: Recovery | null;
 }
-export interface Meaning {
+export interface Meaning<Spot extends { readonly id: string }, Pan extends SpotPan> {
   readonly colors: GroundColors;
   /** Best first: by the low end of the band, blanks last. */
-  readonly spots: readonly SpotMeaning[];
+  readonly spots: readonly SpotMeaning<Spot, Pan>[];
   readonly grades: ReadonlyMap<string, SpotGrade>;
 }
 
@@ -30,16 +25,16 @@ export interface Meaning {
 const MOST_COMPARED = 200;
 
 /** What the pans of a ground say of each sampled spot. */
-export function meaningOf(
-  ground: Pick<StoredGround, 'swell_percent'>,
-  spots: readonly StoredSpot[],
-  samples: readonly StoredSample[],
-  seedings: readonly StoredSeeding[],
-): Meaning {
+export function meaningOf<Spot extends { readonly id: string }, Pan extends SpotPan & { readonly panner: string }>(
+  ground: { readonly swell_percent: number },
+  spots: readonly Spot[],
+  samples: readonly Pan[],
+  seedings: readonly PannerSeeding[],
+): Meaning<Spot, Pan> {
   const colors = groundColors(samples, ground.swell_percent);
   const grades = spotGrades(samples, ground.swell_percent, colors);
   const bySpot = samplesBySpot(samples);
-  const meant = spots.flatMap((spot): SpotMeaning[] => {
+  const meant = spots.flatMap((spot): SpotMeaning<Spot, Pan>[] => {
     const grade = grades.get(spot.id);
     const mine = bySpot.get(spot.id);
     if (!grade || !mine) return [];
@@ -59,12 +54,14 @@ export function meaningOf(
       },
     ];
   });
-  const rank = (m: SpotMeaning): number => (m.grade.grade.kind === 'band' ? m.grade.grade.low_mg_L : -1);
+  const rank = (m: SpotMeaning<Spot, Pan>): number => (m.grade.grade.kind === 'band' ? m.grade.grade.low_mg_L : -1);
   return { colors, grades, spots: meant.sort((a, b) => rank(b) - rank(a)) };
 }
 
 /** The spots that are compared, with the chance of each to be the best of them. */
-export function bestOf(spots: readonly SpotMeaning[]): { readonly meant: SpotMeaning; readonly chance: number }[] {
+export function bestOf<M extends { readonly belief: GradeBelief }>(
+  spots: readonly M[],
+): { readonly meant: M; readonly chance: number }[] {
   const compared = spots.slice(0, MOST_COMPARED);
   const chances = chancesOfBest(compared.map((m) => m.belief));
   return compared.map((meant, i) => ({ meant, chance: chances[i] ?? 0 })).sort((a, b) => b.chance - a.chance);

@@ -1,38 +1,24 @@
-import type { StoredSample } from '@riffle/contract';
-import {
-  bankVolume_L,
-  betweenPanScatter,
-  countColors,
-  goldColor_mg,
-  learnColorWeights,
-  meanColor_mg,
-  meansOf,
-  poolSamples,
-  sampleGrade,
-  scatterVariance,
-  type ColorCounts,
-  type ColorWeights,
-  type LearnedWeight,
-  type SampleGrade,
-  type SampleMeasure,
-  type Scatter,
-  type WeighedClass,
-} from '@riffle/core';
+import { bankVolume_L } from '../measures/containers.ts';
+import { countColors, type ColorCounts, type ColorWeights } from './colorWeights.ts';
+import { learnColorWeights, meansOf, type LearnedWeight, type WeighedClass } from './learnColorWeights.ts';
+import { poolSamples } from './poolSamples.ts';
+import { goldColor_mg, meanColor_mg, sampleGrade, type SampleGrade, type SampleMeasure } from './sampleGrade.ts';
+import { betweenPanScatter, scatterVariance, type Scatter } from './scatter.ts';
 
-/** What the pans of one spot said, taken together. */
-export interface SpotGrade {
+/** A pan as it was taken: how much, in which state, what was counted and weighed. */
+export interface PannedMeasure {
+  readonly volume_L: number;
+  readonly volumeState: 'loose' | 'bank';
+  readonly counts: ColorCounts;
+  readonly gold_mg: number | null;
+}
+/** A pan with the spot it is from. */
+export interface SpotPan extends PannedMeasure {
   readonly spotId: string;
-  readonly grade: SampleGrade;
-  readonly samples: number;
-  readonly volumeBank_L: number;
-  readonly blanks: number;
 }
 
 /** A sample in the bank: loose volumes shrink by the ground's swell. */
-export const measureOf = (
-  s: Pick<StoredSample, 'volume_L' | 'volumeState' | 'counts' | 'gold_mg'>,
-  swell_percent: number,
-): SampleMeasure => ({
+export const measureOf = (s: PannedMeasure, swell_percent: number): SampleMeasure => ({
   volumeBank_L: s.volumeState === 'bank' ? s.volume_L : bankVolume_L(s.volume_L, swell_percent),
   counts: s.counts,
   ...(s.gold_mg !== null && { gold_mg: s.gold_mg }),
@@ -50,10 +36,8 @@ export interface GroundColors {
   readonly scatter: Scatter | null;
 }
 
-type Panned = Pick<StoredSample, 'spotId' | 'volume_L' | 'volumeState' | 'counts' | 'gold_mg'>;
-
 /** Samples gathered by spot, in their order. */
-export function samplesBySpot<S extends Pick<StoredSample, 'spotId'>>(samples: readonly S[]): Map<string, S[]> {
+export function samplesBySpot<S extends { readonly spotId: string }>(samples: readonly S[]): Map<string, S[]> {
   const bySpot = new Map<string, S[]>();
   for (const s of samples) {
     const mine = bySpot.get(s.spotId);
@@ -63,7 +47,7 @@ export function samplesBySpot<S extends Pick<StoredSample, 'spotId'>>(samples: r
   return bySpot;
 }
 
-export function groundColors(samples: readonly Panned[], swell_percent: number): GroundColors {
+export function groundColors(samples: readonly SpotPan[], swell_percent: number): GroundColors {
   const counts = samples.map((s) => s.counts);
   const learned = learnColorWeights(
     samples.flatMap((s) =>
@@ -99,7 +83,7 @@ export const gradeOptions = (
 ) => ({ weights_mg, blankColor_mg, oneMoreColor_mg, scatterVariance: scatterVariance(volumes_L, scatter?.cv ?? 0) });
 
 /** Grade of some pans taken together. */
-export function gradeOf(samples: readonly Panned[], swell_percent: number, colors: GroundColors): SampleGrade {
+export function gradeOf(samples: readonly SpotPan[], swell_percent: number, colors: GroundColors): SampleGrade {
   const measured = samples.map((s) => measureOf(s, swell_percent));
   return sampleGrade(
     poolSamples(measured),
@@ -108,30 +92,4 @@ export function gradeOf(samples: readonly Panned[], swell_percent: number, color
       measured.map((m) => m.volumeBank_L),
     ),
   );
-}
-
-/** Grade of every sampled spot of a ground. */
-export function spotGrades(
-  samples: readonly StoredSample[],
-  swell_percent: number,
-  colors = groundColors(samples, swell_percent),
-): Map<string, SpotGrade> {
-  return new Map(
-    [...samplesBySpot(samples)].map(([spotId, some]) => [
-      spotId,
-      {
-        spotId,
-        grade: gradeOf(some, swell_percent, colors),
-        samples: some.length,
-        volumeBank_L: some.reduce((sum, s) => sum + measureOf(s, swell_percent).volumeBank_L, 0),
-        blanks: some.filter((s) => countColors(s.counts) === 0 && s.gold_mg === null).length,
-      },
-    ]),
-  );
-}
-
-/** The best spot: highest low end of its band, so that one lucky pan does not outrank four good ones. */
-export function bestSpot(grades: Iterable<SpotGrade>): (SpotGrade & { grade: SampleGrade & { kind: 'band' } }) | null {
-  const banded = [...grades].flatMap((g) => (g.grade.kind === 'band' ? [{ ...g, grade: g.grade }] : []));
-  return banded.sort((a, b) => b.grade.low_mg_L - a.grade.low_mg_L)[0] ?? null;
 }

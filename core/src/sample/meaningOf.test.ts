@@ -1,25 +1,30 @@
 import { describe, expect, test } from '@jest/globals';
-import type { StoredSample, StoredSeeding, StoredSpot } from '@riffle/contract';
-import { beliefMean_mg_L, chanceRicher, COLOR_MG, NO_COLORS } from '@riffle/core';
 import fc from 'fast-check';
-import { bestOf, meaningOf } from './meaningOf.ts';
+import {
+  beliefMean_mg_L,
+  bestOf,
+  chanceRicher,
+  COLOR_MG,
+  meaningOf,
+  NO_COLORS,
+  type PannerSeeding,
+  type SpotPan,
+} from '../index.ts';
+
+type Pan = SpotPan & { readonly panner: string };
 
 const bank = { swell_percent: 0 };
-const spot = (id: string): StoredSpot => ({ id, name: id }) as StoredSpot;
-const pan = (spotId: string, colors: number, some: Partial<StoredSample> = {}): StoredSample =>
-  ({
-    id: `${spotId}${colors}`,
-    spotId,
-    depth_m: 0.3,
-    volume_L: 10,
-    volumeState: 'bank',
-    counts: { ...NO_COLORS, '-40': colors },
-    gold_mg: null,
-    panner: '',
-    grownIn: 0,
-    ...some,
-  }) as StoredSample;
-const seeding = (panner: string, cameBack: number): StoredSeeding => ({ panner, putIn: 10, cameBack }) as StoredSeeding;
+const spot = (id: string) => ({ id, name: id });
+const pan = (spotId: string, colors: number, some: Partial<Pan> = {}): Pan => ({
+  spotId,
+  volume_L: 10,
+  volumeState: 'bank',
+  counts: { ...NO_COLORS, '-40': colors },
+  gold_mg: null,
+  panner: '',
+  ...some,
+});
+const seeding = (panner: string, cameBack: number): PannerSeeding => ({ panner, putIn: 10, cameBack });
 
 describe('what the pans say together', () => {
   test('best first, blanks last, what was never panned not at all', () => {
@@ -40,7 +45,7 @@ describe('what the pans say together', () => {
     expect(loose?.volumeBank_L).toBeCloseTo(8, 9);
   });
   test('hands correct only where every panner of the spot was tried', () => {
-    const hands = (panners: string[], seedings: StoredSeeding[]) =>
+    const hands = (panners: string[], seedings: PannerSeeding[]) =>
       meaningOf(
         bank,
         [spot('a')],

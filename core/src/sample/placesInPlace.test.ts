@@ -1,25 +1,36 @@
 import { describe, expect, test } from '@jest/globals';
-import type { StoredGround, StoredOutline, StoredPit, StoredSample, StoredSpot } from '@riffle/contract';
-import { centreLine, COLOR_MG, NO_COLORS } from '@riffle/core';
-import { groundColors } from '../../../ribbon/spotGrades.ts';
-import { boxAbout, outlineOnGround, placesOf } from './places.ts';
+import {
+  boxAbout,
+  centreLine,
+  COLOR_MG,
+  groundColors,
+  NO_COLORS,
+  outlineOnGround,
+  placesOf,
+  type LineSpot,
+  type SpotPan,
+  type SpotPit,
+} from '../index.ts';
 
 const line: [number, number][] = [
   [-33, 46.5],
   [-33, 46.509],
 ];
-const ground = { id: 'g', length_m: 1000, swell_percent: 18, line } as unknown as StoredGround;
-const spot = (id: string, distance_m: number, bank: 'left' | 'right', offset_m: number): StoredSpot =>
-  ({ id, name: id, distance_m, bank, offset_m }) as StoredSpot;
-const pan = (spotId: string, depth_m: number, colors: number): StoredSample =>
-  ({
-    spotId,
-    depth_m,
-    volume_L: 10,
-    volumeState: 'bank',
-    counts: { ...NO_COLORS, '-40': colors },
-    gold_mg: null,
-  }) as StoredSample;
+const ground = { id: 'g', length_m: 1000, swell_percent: 18, line };
+const spot = (id: string, distance_m: number, bank: 'left' | 'right', offset_m: number): LineSpot => ({
+  id,
+  distance_m,
+  bank,
+  offset_m,
+});
+const pan = (spotId: string, depth_m: number, colors: number): SpotPan & { depth_m: number } => ({
+  spotId,
+  depth_m,
+  volume_L: 10,
+  volumeState: 'bank',
+  counts: { ...NO_COLORS, '-40': colors },
+  gold_mg: null,
+});
 const spots = [spot('a', 100, 'left', 4), spot('b', 120, 'right', 6), spot('c', 140, 'left', 2)];
 const samples = [pan('a', 0.3, 5), pan('a', 0.9, 15), pan('b', 0.3, 0)];
 const colors = groundColors(samples, 18);
@@ -44,7 +55,7 @@ describe('sampled spots on the ground pulled straight', () => {
     const pit = {
       spotId: 'a',
       layers: [layer(0.5, false), layer(0.2, true), layer(0.1, false), layer(0.15, true), layer(0.3, false)],
-    } as unknown as StoredPit;
+    } as SpotPit;
     expect(placesOf(ground, spots, samples, [pit], colors, null, 0.4, 0.7)[0]).toMatchObject({
       pay_m: expect.closeTo(0.45, 12),
       cover_m: 0.5,
@@ -62,7 +73,7 @@ describe('the ground that counts', () => {
         [200, 8, 'right'],
       ] as const
     ).map(([d, o, b]) => centre.positionAt(d, o, b));
-    const corners = outlineOnGround(ground, { points } as unknown as StoredOutline) ?? [];
+    const corners = outlineOnGround(ground, { points }) ?? [];
     [
       [100, 5],
       [200, 5],
@@ -71,7 +82,7 @@ describe('the ground that counts', () => {
       expect(corners[i]?.x_m).toBeCloseTo(x ?? NaN, 1);
       expect(corners[i]?.y_m).toBeCloseTo(y ?? NaN, 1);
     });
-    expect(outlineOnGround({ ...ground, line: null }, { points } as unknown as StoredOutline)).toBeNull();
+    expect(outlineOnGround({ ...ground, line: null }, { points })).toBeNull();
   });
   test('the box holds every sample with room around it; one sample makes none', () => {
     const box =

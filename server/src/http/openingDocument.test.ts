@@ -1,0 +1,79 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type { FastifyInstance } from 'fastify';
+import { newGround, newSample, newSign, newSpot } from '../../test/records.ts';
+import { useTestServer } from '../../test/testServer.ts';
+import { buildApp } from '../app.ts';
+
+const server = useTestServer();
+const webDir = mkdtempSync(join(tmpdir(), 'riffle-web-'));
+writeFileSync(join(webDir, 'index.html'), '<html><head><!--opening--></head><body></body></html>');
+let app: FastifyInstance;
+beforeAll(async () => {
+  app = await buildApp({ pool: server.pool, crewOf: () => server.crewId, webDir });
+});
+afterAll(async () => {
+  await app.close();
+  rmSync(webDir, { recursive: true });
+});
+
+interface Opening {
+  crewId: string;
+  lists: { kind: string; groundId: string; items: { id: string; name?: string }[] }[];
+}
+async function opening(url: string, cookie = ''): Promise<Opening> {
+  const answer = await app.inject({ url, headers: { host: 'localhost', cookie } });
+  expect([answer.statusCode, answer.headers['cache-control']]).toEqual([200, 'no-store']);
+  const json = /<script id="opening" type="application\/json">(.*?)<\/script>/.exec(answer.body)?.[1] ?? '';
+  return JSON.parse(json) as Opening;
+}
+const put = (path: string, record: { id: string }) => server.call('PUT', `/${path}/${record.id}`, record);
+const brought = (o: Opening) => Object.fromEntries(o.lists.map((l) => [l.kind, l.groundId]));
+
+describe('the document brings what its first view needs', () => {
+  const [a, b] = [newGround({ name: 'A</script><b>' }), newGround()];
+  const spot = newSpot(b.id);
+  beforeAll(async () => {
+    await put('grounds', a);
+    await put('grounds', b);
+    await put('spots', spot);
+    await put('samples', newSample(b.id, spot.id));
+    await put('signs', newSign(b.id));
+  });
+  test('of the ground in the address, of the one worked last, else of the first', async () => {
+    const all = (groundId: string) => ({ grounds: '', spots: groundId, samples: groundId, signs: groundId });
+    expect(brought(await opening(`/g/${b.id}/read?spot=${spot.id}`))).toEqual(all(b.id));
+    expect(brought(await opening('/', `other=1; riffle-ground=${b.id}`))).toEqual(all(b.id));
+    expect(brought(await opening('/', "riffle-ground=' or 1=1"))).toEqual(all(a.id));
+    expect((await opening(`/g/${b.id}/read`)).lists.find((l) => l.kind === 'spots')?.items[0]?.id).toBe(spot.id);
+  });
+  test('a name cannot end the script it stands in', async () => {
+    const page = (await app.inject({ url: '/', headers: { host: 'localhost' } })).body;
+    expect(page).not.toContain('A</script>');
+    expect((await opening('/')).lists[0]?.items[0]?.name).toBe('A</script><b>');
+  });
+  test('the bare page, as the worker keeps it, brings nothing', async () =>
+    expect((await app.inject({ url: '/index.html', headers: { host: 'localhost' } })).body).toContain(
+      '<!--opening-->',
+    ));
+  test('a long list is left for the page to ask for', async () => {
+    await server.pool.query(
+      `insert into spot (crew_id, id, ground_id, name, kind, distance_m, bank, offset_m)
+       select $1, gen_random_uuid(), $2, 'many', 'bar', n, 'mid', 0 from generate_series(1, 500) n`,
+      [server.crewId, b.id],
+    );
+    expect(brought(await opening(`/g/${b.id}/read`))).toEqual({ grounds: '', samples: b.id, signs: b.id });
+  });
+  test('without a database the page still opens, and says whose it is', async () => {
+    const away = await buildApp({
+      pool: { query: () => Promise.reject(new Error('away')) } as never,
+      crewOf: () => server.crewId,
+      webDir,
+    });
+    const page = (await away.inject({ url: '/', headers: { host: 'localhost' } })).body;
+    expect(page).toContain(`{"crewId":"${server.crewId}","lists":[]}`);
+    await away.close();
+  });
+});

@@ -1,0 +1,59 @@
+import { FIRST_ID } from '@riffle/contract';
+import type { FastifyRequest } from 'fastify';
+import type pg from 'pg';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Kept, RecordKind, Sent } from '../db/recordKind.ts';
+import { grounds, spots } from '../ground/queries.ts';
+import { signs } from '../read/queries.ts';
+import { samples } from '../sample/queries.ts';
+
+/** Where the built page takes what the document brings; `web/src/api/opening.ts` reads it. */
+const PLACE = '<!--opening-->';
+/** A longer list is asked for by the page itself, in pages: the document must not grow with the book. */
+const MOST_BROUGHT = 400;
+
+/** A list as the page keeps it: a kind's path, its ground (empty: the crew's), its records. */
+interface Brought {
+  readonly kind: string;
+  readonly groundId: string;
+  readonly items: readonly Kept[];
+}
+
+/**
+ * The page with whose book it is and the lists its first view needs, so that nothing waits for a second answer:
+ * the grounds, and spots, samples and signs of the ground that will open (in the address, worked last, or the first).
+ * What is too long, or cannot be read now, is left out; the page then asks for it.
+ */
+export function openingDocument(pool: pg.Pool, webDir: string): (request: FastifyRequest) => Promise<string> {
+  const [head = '', rest = ''] = readFileSync(join(webDir, 'index.html'), 'utf8').split(PLACE);
+  return async (request) => {
+    const lists = await listsOf(pool, request).catch(() => []);
+    // "<" would end the script early; as an escape it is the same JSON.
+    const opening = JSON.stringify({ crewId: request.crewId, lists }).replaceAll('<', '\\u003c');
+    return `${head}<script id="opening" type="application/json">${opening}</script>${rest}`;
+  };
+}
+
+async function listsOf(pool: pg.Pool, request: FastifyRequest): Promise<Brought[]> {
+  const list = async <S extends Sent, K extends Kept>(
+    kind: RecordKind<S, K>,
+    groundId: string | null,
+  ): Promise<Brought[]> => {
+    const items = await kind.list(pool, request.crewId, groundId, FIRST_ID, MOST_BROUGHT + 1);
+    return items.length > MOST_BROUGHT ? [] : [{ kind: kind.path, groundId: groundId ?? '', items }];
+  };
+  const ofCrew = await list(grounds, null);
+  const open = groundNamed(request) ?? ofCrew[0]?.items.find((g) => !g.deleted)?.id;
+  if (open === undefined) return ofCrew;
+  const ofGround = await Promise.all([list(spots, open), list(samples, open), list(signs, open)]);
+  return [...ofCrew, ...ofGround.flat()];
+}
+
+const UUID = '[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}';
+
+/** The ground in the address, or the one this device worked last. */
+function groundNamed({ url, headers }: FastifyRequest): string | undefined {
+  const inAddress = new RegExp(`^/g/(${UUID})(?:/|$|\\?)`).exec(url)?.[1];
+  return inAddress ?? new RegExp(`(?:^|; )riffle-ground=(${UUID})(?:;|$)`).exec(headers.cookie ?? '')?.[1];
+}

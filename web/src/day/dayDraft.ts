@@ -1,0 +1,48 @@
+import { TEXTS, type PlannedStop, type StoredDaySheet, type StoredGround } from '@riffle/contract';
+import { USUAL_TOOLS, type Candidate, type DayAsked } from '@riffle/core';
+
+/** A day as it is being settled; kept on the device until it is in the book. */
+export interface DayDraft extends DayAsked {
+  /** The person's own order of places; null while Riffle's stands. */
+  readonly order: readonly string[] | null;
+}
+
+export const asStop = (c: Candidate): PlannedStop => ({
+  placeId: c.id,
+  spotId: c.spotId,
+  // Made of the signs' names where no spot is marked; a long one is told by how it begins.
+  name: c.name.slice(0, TEXTS.name.longest),
+  distance_m: c.distance_m,
+  bank: c.bank,
+  offset_m: c.offset_m,
+  work_min: c.work_min,
+});
+
+export const firstDraft = (ground: StoredGround, kept: StoredDaySheet | undefined): DayDraft =>
+  kept
+    ? {
+        start_min: kept.start_min,
+        back_min: kept.back_min,
+        start_m: kept.start_m,
+        limit_kg: kept.limit_kg,
+        tools: kept.tools,
+        aim: kept.aim,
+        way: kept.way,
+        frozen: kept.frozen,
+        waterAway: kept.waterAway,
+        order: kept.stops.map((s) => s.placeId),
+        minutes: Object.fromEntries(kept.stops.map((s) => [s.placeId, s.work_min])),
+      }
+    : {
+        start_min: 480,
+        back_min: 960,
+        start_m: 0,
+        limit_kg: 25,
+        tools: [...USUAL_TOOLS],
+        aim: 'best traps',
+        way: 'quick pans',
+        frozen: false,
+        waterAway: ground.kind !== 'creek' && ground.kind !== 'beach',
+        order: null,
+        minutes: {},
+      };

@@ -1,0 +1,58 @@
+import type { StoredGround } from '@riffle/contract';
+import {
+  daylight,
+  fromGreenwich,
+  hoursBelow,
+  tideHeight_m,
+  type Daylight,
+  type OpenHours,
+  type Tide,
+} from '@riffle/core';
+
+export interface DaySky {
+  /** By this device's clock, minutes after midnight; null where the ground has no line. */
+  readonly sun: Daylight | null;
+  readonly twilightEnd_min: number | null;
+}
+
+const localMinutes = (utc_min: number, date: string): number =>
+  utc_min - new Date(`${date}T12:00:00`).getTimezoneOffset();
+
+/** The sun over the middle of the ground. */
+export function daySky(ground: StoredGround, date: string): DaySky {
+  const middle = ground.line?.[Math.floor(ground.line.length / 2)];
+  if (!middle) return { sun: null, twilightEnd_min: null };
+  const shift = (d: Daylight): Daylight =>
+    d.kind === 'rises and sets'
+      ? { ...d, sunrise_min: localMinutes(d.sunrise_min, date), sunset_min: localMinutes(d.sunset_min, date) }
+      : d;
+  const dusk = daylight(date, middle[0], middle[1], 96);
+  return {
+    sun: shift(daylight(date, middle[0], middle[1])),
+    twilightEnd_min: dusk.kind === 'rises and sets' ? localMinutes(dusk.sunset_min, date) : null,
+  };
+}
+
+export interface DayTide {
+  readonly open: readonly OpenHours[];
+  readonly height_m: (minute: number) => number;
+  readonly workBelow_m: number;
+}
+
+/** The tide over a day by the ground's constituents; null where it has none. */
+export function dayTide(ground: StoredGround, date: string): DayTide | null {
+  if (!ground.tide) return null;
+  const midnight = new Date(`${date}T00:00:00`).getTime();
+  const tide: Tide = {
+    meanLevel_m: ground.tide.meanLevel_m,
+    constituents: fromGreenwich(ground.tide.constituents, midnight),
+  };
+  return {
+    open: hoursBelow(tide, ground.tide.workBelow_m, 0, 24).map((w) => ({
+      from_min: w.from_h * 60,
+      to_min: w.to_h * 60,
+    })),
+    height_m: (minute) => tideHeight_m(tide, minute / 60),
+    workBelow_m: ground.tide.workBelow_m,
+  };
+}

@@ -1,0 +1,67 @@
+import { lazy } from 'react';
+import { Route, Routes } from 'react-router';
+import { ReadScreen } from '../stages/read/ReadScreen.tsx';
+import { Broken } from './Broken.tsx';
+import { GroundGate } from './GroundGate.tsx';
+import { Home } from './Home.tsx';
+import { Shell } from './Shell.tsx';
+
+// Read is the first sight and comes with the start; every other screen comes when it is asked for.
+const NewGround = lazy(async () => ({ default: (await import('../ground/NewGroundScreen.tsx')).NewGroundScreen }));
+const BagGate = lazy(async () => ({ default: (await import('../stages/sample/bags/BagGate.tsx')).BagGate }));
+const Settings = lazy(async () => ({ default: (await import('../settings/SettingsScreen.tsx')).SettingsScreen }));
+const Day = lazy(async () => ({ default: (await import('../day/DayScreen.tsx')).DayScreen }));
+const Sample = lazy(async () => ({ default: (await import('../stages/sample/SampleStage.tsx')).SampleStage }));
+const Pan = lazy(async () => ({ default: (await import('../stages/sample/pan/PanScreen.tsx')).PanScreen }));
+const Bags = lazy(async () => ({ default: (await import('../stages/sample/bags/BagsScreen.tsx')).BagsScreen }));
+const Tags = lazy(async () => ({ default: (await import('../stages/sample/bags/TagsScreen.tsx')).TagsScreen }));
+const Pits = lazy(async () => ({ default: (await import('../stages/sample/pits/PitsScreen.tsx')).PitsScreen }));
+const Screens = lazy(async () => ({
+  default: (await import('../stages/sample/screens/ScreensScreen.tsx')).ScreensScreen,
+}));
+const Meaning = lazy(async () => ({
+  default: (await import('../stages/sample/meaning/MeaningScreen.tsx')).MeaningScreen,
+}));
+const InPlace = lazy(async () => ({
+  default: (await import('../stages/sample/inPlace/InPlaceScreen.tsx')).InPlaceScreen,
+}));
+const Table = lazy(async () => ({ default: (await import('../stages/sample/table/TableScreen.tsx')).TableScreen }));
+const Hands = lazy(async () => ({ default: (await import('../stages/sample/hands/HandsScreen.tsx')).HandsScreen }));
+const SetBox = lazy(async () => ({ default: (await import('../stages/set/SetScreen.tsx')).SetScreen }));
+const Run = lazy(async () => ({ default: (await import('../stages/run/RunScreen.tsx')).RunScreen }));
+const Clean = lazy(async () => ({ default: (await import('../stages/clean/CleanScreen.tsx')).CleanScreen }));
+const Books = lazy(async () => ({ default: (await import('../stages/books/BooksScreen.tsx')).BooksScreen }));
+
+/** Which address shows which screen. */
+export const Pages = () => (
+  <Broken address="">
+    <Routes>
+      <Route element={<Shell />}>
+        <Route index element={<Home />} />
+        <Route path="grounds/new" element={<NewGround />} />
+        <Route path="bag/:bagId" element={<BagGate />} />
+        <Route path="settings" element={<Settings />} />
+        <Route path="g/:groundId" element={<GroundGate />}>
+          <Route path="day" element={<Day />} />
+          <Route path="read" element={<ReadScreen />} />
+          <Route path="sample" element={<Sample />}>
+            <Route index element={<Pan />} />
+            <Route path="bags" element={<Bags />} />
+            <Route path="tags" element={<Tags />} />
+            <Route path="pits" element={<Pits />} />
+            <Route path="screens" element={<Screens />} />
+            <Route path="meaning" element={<Meaning />} />
+            <Route path="in-place" element={<InPlace />} />
+            <Route path="table" element={<Table />} />
+            <Route path="hands" element={<Hands />} />
+          </Route>
+          <Route path="set" element={<SetBox />} />
+          <Route path="run" element={<Run />} />
+          <Route path="clean" element={<Clean />} />
+          <Route path="books" element={<Books />} />
+        </Route>
+        <Route path="*" element={<Home />} />
+      </Route>
+    </Routes>
+  </Broken>
+);

@@ -1,0 +1,47 @@
+import type { StoredGround } from '@riffle/contract';
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import { GROUND_WORDS } from '../../ground/groundWords.ts';
+import { useShow } from '../../units/useShow.ts';
+import type { Draw } from './useReadScreen.ts';
+
+interface JoinLineProps {
+  readonly ground: StoredGround;
+  readonly into: StoredGround | undefined;
+  readonly draws: readonly Draw[];
+}
+
+/** What this ground runs into, and which draws of the book join it. */
+export function JoinLine({ ground, into, draws }: JoinLineProps) {
+  const show = useShow();
+  const { joins } = ground;
+  if (draws.length === 0 && !into) return null;
+  return (
+    <p className="text-[13.5px] text-ink-2">
+      {into && joins && (
+        <>
+          Runs into <ToGround id={into.id}>{into.name}</ToGround> at {show.distance(joins.distance_m)},{' '}
+          {GROUND_WORDS[into.kind].banks[joins.bank]}.{' '}
+        </>
+      )}
+      {draws.length > 0 && (
+        <>
+          Draws that join:{' '}
+          {draws.map((d, i) => (
+            <span key={d.id}>
+              {i > 0 && ', '}
+              <ToGround id={d.id}>{d.name}</ToGround> at {show.distance(d.distance_m)}
+            </span>
+          ))}
+          .
+        </>
+      )}
+    </p>
+  );
+}
+
+const ToGround = ({ id, children }: { id: string; children: ReactNode }) => (
+  <Link className="text-ink underline underline-offset-4" to={`/g/${id}/read`}>
+    {children}
+  </Link>
+);

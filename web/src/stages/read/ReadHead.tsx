@@ -1,0 +1,36 @@
+import type { StoredGround, StoredSpot } from '@riffle/contract';
+import { plural } from '../../ui/plural.ts';
+import { RiverLine } from './River.tsx';
+import type { ReadInHand } from './useReadScreen.ts';
+
+interface ReadHeadProps {
+  readonly ground: StoredGround;
+  readonly spots: readonly StoredSpot[];
+  readonly inHand: ReadInHand;
+}
+
+/** The head of the page: the ground, its river, and how much was seen and panned. */
+export function ReadHead({ ground, spots, inHand: { readings, samples, signs, setOpen } }: ReadHeadProps) {
+  return (
+    <header className="flex flex-wrap items-baseline justify-between gap-x-6 border-b border-rule pb-2">
+      <span className="flex items-center gap-5">
+        <span className="hidden font-serif text-[18px] font-semibold sm:inline">{ground.name}</span>
+        {(ground.kind === 'creek' || readings.length > 0) && (
+          <RiverLine readings={readings} onOpen={() => setOpen({ what: 'river' })} />
+        )}
+      </span>
+      <span className="flex items-baseline gap-4 text-ink-2">
+        <span>
+          {plural(spots.length, 'spot')}, {plural(samples.length, 'sample')}, {plural(signs.length, 'sign')}
+        </span>
+        <button
+          type="button"
+          className="whitespace-nowrap underline decoration-rule underline-offset-4 max-sm:min-h-11"
+          onClick={() => setOpen({ what: 'ground' })}
+        >
+          about it
+        </button>
+      </span>
+    </header>
+  );
+}

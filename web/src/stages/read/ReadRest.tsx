@@ -1,0 +1,155 @@
+import type { StoredGround, StoredSpot } from '@riffle/contract';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { LinePlan } from '../../ground/LinePlan.tsx';
+import { usePreferences } from '../../preferences/preferences.ts';
+import { inTen } from '../../reading/inTen.ts';
+import { Block } from '../../ui/Judgement.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { useShow } from '../../units/useShow.ts';
+import { SignList } from './SignList.tsx';
+import { SpotTable } from './SpotTable.tsx';
+import { TraceChart } from './TraceChart.tsx';
+import { TraceWords } from './TraceWords.tsx';
+import type { ReadInHand } from './useReadScreen.ts';
+import { WorthAPan } from './WorthAPan.tsx';
+
+const PlanMap = lazy(() => import('../../map/PlanMap.tsx'));
+const MAP_OPEN = 'riffle-map-open';
+
+interface RestProps {
+  readonly ground: StoredGround;
+  readonly spots: readonly StoredSpot[];
+  readonly inHand: ReadInHand;
+}
+
+/** What lies below the ribbon: the map or the plan, the trail, the ranking with its reasons, spots and signs as lists. */
+export function ReadRest(props: RestProps) {
+  const { ground, spots, inHand } = props;
+  const [mapOpen, setMapOpen] = useState(() => localStorage.getItem(MAP_OPEN) === 'yes');
+  const showMap = (shown: boolean): void => {
+    localStorage.setItem(MAP_OPEN, shown ? 'yes' : 'no');
+    setMapOpen(shown);
+  };
+  const gold = useMemo(
+    () => new Set([...inHand.grades.values()].filter((g) => g.grade.kind === 'band').map((g) => g.spotId)),
+    [inHand.grades],
+  );
+  return (
+    <>
+      {mapOpen && <Map {...props} gold={gold} onClose={() => showMap(false)} />}
+      <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,5fr)_minmax(0,8fr)]">
+        {/* On a phone the ranking comes before the plan. */}
+        <div className="flex min-w-0 flex-col gap-5 max-lg:order-last">
+          {!mapOpen && <Plan {...props} gold={gold} onMap={() => showMap(true)} />}
+          <Trail {...props} />
+        </div>
+        <Ranking inHand={inHand} />
+      </div>
+      <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,5fr)_minmax(0,8fr)]">
+        <Block title="Spots" aside="best-proven first">
+          <SpotTable
+            kind={ground.kind}
+            spots={spots}
+            grades={inHand.grades}
+            picked={inHand.picked}
+            onPick={inHand.pickSpot}
+          />
+        </Block>
+        <Block title="Signs" aside="to come back to first">
+          <SignList signs={inHand.signs} onOpen={inHand.openSign} />
+        </Block>
+      </div>
+    </>
+  );
+}
+
+const Aside = ({ onClick, children }: { onClick: () => void; children: string }) => (
+  <button type="button" className="underline decoration-rule underline-offset-4" onClick={onClick}>
+    {children}
+  </button>
+);
+
+function Map({ ground, spots, inHand, gold, onClose }: RestProps & { gold: ReadonlySet<string>; onClose: () => void }) {
+  return (
+    <Block
+      title="Map"
+      aside={
+        <>
+          north up; drawn on this device, nothing is fetched <Aside onClick={onClose}>close it</Aside>
+        </>
+      }
+    >
+      <Suspense fallback={<p className="h-[26rem] text-ink-2">Unfolding the map ...</p>}>
+        <PlanMap
+          ground={ground}
+          spots={spots}
+          signs={inHand.signs}
+          outlines={inHand.outlines}
+          gold={gold}
+          picked={inHand.picked}
+          onPick={inHand.pickSpot}
+          onSign={inHand.openSign}
+          onPlace={inHand.markOnMap}
+        />
+      </Suspense>
+    </Block>
+  );
+}
+
+function Plan({ ground, spots, inHand, gold, onMap }: RestProps & { gold: ReadonlySet<string>; onMap: () => void }) {
+  const positioned = useMemo(() => spots.filter((s) => s.position), [spots]);
+  if (!ground.line) return <Button onClick={onMap}>Open the map and draw the line</Button>;
+  return (
+    <Block title="In plan" aside={<Aside onClick={onMap}>open the map: draw, measure</Aside>}>
+      <LinePlan
+        line={ground.line}
+        spots={positioned}
+        flow={ground.kind === 'beach' ? 'unknown' : 'against'}
+        dry={ground.kind !== 'creek' && ground.kind !== 'beach'}
+        picked={inHand.picked}
+        onPick={inHand.pickSpot}
+        shape={0.55}
+        gold={gold}
+      />
+    </Block>
+  );
+}
+
+function Trail({ ground, spots, inHand: { trace, tried, signs, draws } }: RestProps) {
+  return (
+    <Block title="The trail" aside="where colors and float come from">
+      {tried.length > 2 && (ground.kind === 'creek' || ground.kind === 'wash') && (
+        <TraceChart length_m={ground.length_m} trace={trace} tried={tried} spots={spots} signs={signs} />
+      )}
+      <TraceWords trace={trace} spots={spots} signs={signs} tried={tried} draws={draws} />
+    </Block>
+  );
+}
+
+function Ranking({ inHand: { ranking, picked, showPlace, setOpen } }: Pick<RestProps, 'inHand'>) {
+  const show = useShow();
+  const { pays_mg_L, reach_m } = usePreferences().preferences;
+  if (!ranking) return <div />;
+  return (
+    <Block
+      title="Worth a pan"
+      aside={
+        <>
+          any place {inTen(ranking.baseChance)}; from {show.grade(pays_mg_L)}, down to {show.length(reach_m)} of cover;{' '}
+          <Aside onClick={() => setOpen({ what: 'rules' })}>change that</Aside>
+        </>
+      }
+    >
+      <WorthAPan ranking={ranking} picked={picked} onShow={showPlace} />
+      {ranking.outOfReach.length > 0 && (
+        <p className="mt-2 text-[13px] text-ink-2">
+          Under too much cover for your tools:{' '}
+          {ranking.outOfReach
+            .map((p) => `${p.name} at ${show.distance(p.distance_m)} (${show.length(p.cover_m)})`)
+            .join(', ')}
+          .
+        </p>
+      )}
+    </Block>
+  );
+}

@@ -1,0 +1,134 @@
+import type { StoredGround, StoredOutline, StoredSpot } from '@riffle/contract';
+import { centreLine, underWater, type GatheredPlace, type PlaceRanking } from '@riffle/core';
+import { useCallback, useMemo, useState } from 'react';
+import { useLateRanking } from '../../reading/useLateRanking.ts';
+import { useReading, type Reading } from '../../reading/useReading.ts';
+import { outlineStrips } from '../../ribbon/outlineStrips.ts';
+import type { RibbonPlace } from '../../ribbon/Ribbon.tsx';
+import { useRecords, type RecordList } from '../../records/useRecords.ts';
+import { usePicked } from '../../shell/useGround.ts';
+import { useKeys } from '../../shell/useKeys.ts';
+
+/** The slip that lies open. */
+export type Open =
+  | { readonly what: 'ground' | 'river' | 'rules' | 'new spot' | 'spot' | 'new sign' }
+  | { readonly what: 'sign'; readonly id: string };
+
+/** A draw of the book that joins this ground. */
+export interface Draw {
+  readonly id: string;
+  readonly name: string;
+  readonly distance_m: number;
+  readonly bank: 'left' | 'right';
+}
+
+/** Where one stands on the ribbon; named where it is a place of signs. */
+export type MarkedPlace = RibbonPlace & { readonly name?: string };
+
+export interface ReadInHand extends Reading {
+  /** Without what the river covers today: no place to send anyone. Null for a moment after the first sight. */
+  readonly ranking: PlaceRanking | null;
+  readonly outlines: RecordList<StoredOutline>['items'];
+  readonly strips: ReturnType<typeof outlineStrips>;
+  readonly draws: readonly Draw[];
+  /** The creek this ground runs into. */
+  readonly into: StoredGround | undefined;
+  readonly picked: string | null;
+  readonly pickedSpot: StoredSpot | undefined;
+  readonly place: MarkedPlace | null;
+  /** Where one stands, as far as the screen knows: the place marked last, the picked spot, the middle of the ground. */
+  readonly here: RibbonPlace;
+  readonly open: Open | null;
+  readonly setOpen: (open: Open | null) => void;
+  readonly openSign: (signId: string) => void;
+  readonly pickSpot: (spotId: string) => void;
+  readonly mark: (place: RibbonPlace) => void;
+  readonly markOnMap: (at: [number, number]) => void;
+  readonly showPlace: (place: GatheredPlace) => void;
+  readonly close: () => void;
+}
+
+/** What the Read screen has in hand: the ground as it reads, what is picked, and which slip lies open. */
+export function useReadScreen(ground: StoredGround, spots: readonly StoredSpot[]): ReadInHand {
+  const reading = useReading(ground, spots);
+  const { river } = reading;
+  const all = useLateRanking(reading, spots);
+  const { picked, pick } = usePicked();
+  const [place, setPlace] = useState<MarkedPlace | null>(null);
+  const [open, setOpen] = useState<Open | null>(null);
+  const outlines = useRecords('outlines', ground.id).items;
+  const grounds = useRecords('grounds').items;
+  const pickedSpot = spots.find((s) => s.id === picked);
+
+  const ranking = useMemo(() => {
+    if (!all) return null;
+    const byId = new Map(spots.map((s) => [s.id, s]));
+    const now_ms = Date.now();
+    return {
+      ...all,
+      ranked: all.ranked.filter((r) => !underWater(byId.get(r.place.spotId ?? ''), river, now_ms)),
+    };
+  }, [all, spots, river]);
+  const strips = useMemo(() => outlineStrips(ground, outlines), [ground, outlines]);
+  const draws = useMemo(
+    () =>
+      grounds.flatMap(({ id, name, joins }): Draw[] =>
+        joins?.groundId === ground.id ? [{ id, name, distance_m: joins.distance_m, bank: joins.bank }] : [],
+      ),
+    [grounds, ground.id],
+  );
+  const pickSpot = useCallback(
+    (id: string) => {
+      setPlace(null);
+      pick(id);
+    },
+    [pick],
+  );
+  useKeys(
+    useMemo(
+      () => ({
+        n: () => {
+          setPlace(null);
+          setOpen({ what: 'new spot' });
+        },
+        s: () => setOpen({ what: 'new sign' }),
+      }),
+      [],
+    ),
+  );
+  return {
+    ...reading,
+    ranking,
+    outlines,
+    strips,
+    draws,
+    into: ground.joins ? grounds.find((g) => g.id === ground.joins?.groundId) : undefined,
+    picked,
+    pickedSpot,
+    place,
+    here: place ?? pickedSpot ?? { distance_m: Math.round(ground.length_m / 2), bank: 'mid', offset_m: 0 },
+    open,
+    setOpen,
+    openSign: useCallback((id: string) => setOpen({ what: 'sign', id }), []),
+    pickSpot,
+    mark: (at) => {
+      setPlace(at);
+      setOpen({ what: 'new spot' });
+    },
+    markOnMap: (at) => {
+      if (!ground.line) return;
+      const there = centreLine(ground.line).locate(at);
+      pick(null);
+      setPlace({ distance_m: Math.round(there.distance_m), bank: there.bank, offset_m: Math.round(there.offset_m) });
+    },
+    showPlace: (p) => {
+      if (p.spotId !== null) return pickSpot(p.spotId);
+      pick(null);
+      setPlace({ distance_m: p.distance_m, bank: p.bank, offset_m: p.bank === 'mid' ? 0 : 6, name: p.name });
+    },
+    close: () => {
+      setOpen(null);
+      setPlace(null);
+    },
+  };
+}

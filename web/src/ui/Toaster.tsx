@@ -1,0 +1,20 @@
+import { useEffect } from 'react';
+import { Toaster as Sonner } from 'sonner';
+import { takeToasts } from './toast.ts';
+
+/** Where toasts appear. */
+export default function Toaster() {
+  useEffect(takeToasts, []);
+  return (
+    <Sonner
+      position="top-center"
+      toastOptions={{
+        unstyled: true,
+        classNames: {
+          toast: 'flex w-full items-center gap-3 border-2 border-ink bg-picked px-4 py-3 text-ink',
+          actionButton: 'ml-auto underline underline-offset-4',
+        },
+      }}
+    />
+  );
+}
