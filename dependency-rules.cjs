@@ -1,4 +1,4 @@
-/** Which room may use which. `core` is pure: it takes nothing from outside itself. */
+/** Which room may use which. `core` is pure: it takes nothing from outside itself but three packages of sums. */
 const rooms = (from, ...allowed) => ({
   name: `${from}-uses-only-its-own`,
   severity: 'error',
@@ -18,7 +18,7 @@ module.exports = {
       name: 'core-is-pure',
       severity: 'error',
       from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: '^core/src' },
+      to: { pathNot: '^core/src|^node_modules/(suncalc|flatbush|@neaps/tide-predictor)/' },
     },
     rooms('contract', 'core'),
     rooms('demo', 'core', 'contract'),

@@ -45,6 +45,11 @@ const between = (least: number, most: number, unit: string, words: Words = {}): 
 export const NUMBERS = {
   along_m: between(0, 1_000_000, 'm'),
   groundLength_m: above0(1_000_000, 'm', { tooMuch: 'A ground is at most 1,000 km long.' }),
+  /** A length typed by hand: what one can believe of a ground that has no line. */
+  typedLength_m: between(5, 200_000, 'm', {
+    tooLittle: 'A ground is between 5 m and 200 km long.',
+    tooMuch: 'A ground is between 5 m and 200 km long.',
+  }),
   swell_percent: between(0, 80, '%'),
   bedHeight_m: between(-500, 9000, 'm'),
   offset_m: between(0, 5000, 'm', { tooMuch: 'More than 5 km from the line is another ground.' }),
@@ -63,7 +68,7 @@ export const NUMBERS = {
   picture_px: between(1, 100_000, 'px'),
 
   sampleVolume_L: above0(10_000, 'L', {
-    tooLittle: 'More than nothing: a count needs the volume it came from.',
+    tooLittle: 'A volume is more than nothing. A count needs the volume it came from.',
     tooMuch: 'More than 10,000 L is a run, not a sample: at most 10 m³.',
   }),
   bagVolume_L: above0(10_000, 'L', { tooMuch: 'At most 10 m³ (13 yd³).' }),
@@ -96,12 +101,12 @@ export const NUMBERS = {
   wentIn: above0(100_000, 'kg or L'),
 
   boxWidth_m: between(0.05, 2, 'm', {
-    tooLittle: 'A box is at least 50 mm (2 in) wide.',
-    tooMuch: 'A box is at most 2 m (6.5 ft) wide.',
+    tooLittle: 'A box is between 50 mm (2 in) and 2 m (6.5 ft) wide.',
+    tooMuch: 'A box is between 50 mm (2 in) and 2 m (6.5 ft) wide.',
   }),
   boxLength_m: between(0.2, 10, 'm', {
-    tooLittle: 'A box is at least 0.2 m (8 in) long.',
-    tooMuch: 'A box is at most 10 m (33 ft) long.',
+    tooLittle: 'A box is between 0.2 m (8 in) and 10 m (33 ft) long.',
+    tooMuch: 'A box is between 0.2 m (8 in) and 10 m (33 ft) long.',
   }),
   slope: between(0.002, 0.4, '', {
     tooLittle: 'Flatter than 0.2 % is not a set box.',

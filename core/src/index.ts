@@ -176,7 +176,7 @@ export { mixBelow, mustCarry } from './read/mixing.ts';
 export { sourceAbove, sternberg } from './read/sternberg.ts';
 
 export { carryingTrips, USUAL_TOOLS, WET_GRAVEL_KG_L } from './day/carry.ts';
-export { daylight, TWILIGHT_ZENITH_DEG, type Daylight } from './day/daylight.ts';
+export { daylight, LIGHTS_OF_DAY, type Daylight, type LightOfDay } from './day/daylight.ts';
 export { pacePerPan, PANS_OF, USUAL_PAN_MIN, workMinutes, type Pace, type PanTaken } from './day/pace.ts';
 export {
   EXACT_STOPS,

@@ -1,3 +1,4 @@
+import { astro, constituents as knownConstituents } from '@neaps/tide-predictor';
 import { bisect } from '../maths/bisect.ts';
 import { OutOfRange, requireWithin } from '../outOfRange.ts';
 
@@ -115,41 +116,18 @@ export function hoursBelow(
  * Turns constants as tide tables print them (amplitude and Greenwich phase lag g) into phases that count from an instant:
  * phase = g - (V + u), amplitude x f.
  *
- * V: argument of the equilibrium tide from the mean longitudes of Meeus (1998), Astronomical Algorithms, ch. 22, 25, 47.
- * f, u: corrections for the 18.6-year motion of the moon's node, first terms as in Pugh (1987), Tides, Surges and Mean Sea-Level,
- * table 4.3 (from memory; checked against a reference library to 0.02 m on a 1 m tide).
- * Nodal terms are taken at the instant and hold for weeks about it.
+ * V (the argument of the equilibrium tide) and f, u (corrections for the 18.6-year motion of the moon's node) are those of the
+ * @neaps/tide-predictor package, after Schureman (1958) and the IHO's tables; taken at the instant, they hold for weeks about it.
  * @throws OutOfRange for an amplitude that is negative or over 20 m
  */
 export function fromGreenwich(constituents: readonly Constituent[], epoch_ms: number): Constituent[] {
-  const centuries = (epoch_ms / 86_400_000 + 2_440_587.5 - 2_451_545) / 36_525;
-  const sunHour_deg = ((epoch_ms % 86_400_000) / 3_600_000) * 15;
-  const moon = 218.3164477 + 481_267.88123421 * centuries;
-  const sun = 280.46646 + 36_000.76983 * centuries;
-  const perigee = 83.3532465 + 4069.0137287 * centuries;
-  const node = (125.04452 - 1934.136261 * centuries) * RAD;
-  const [cos, sin] = [Math.cos(node), Math.sin(node)];
-  const lunar2 = { f: 1 - 0.037 * cos, u_deg: -2.1 * sin };
-  const lunar1 = { f: 1.009 + 0.187 * cos, u_deg: 10.8 * sin };
-  const nodal: Record<ConstituentName, { f: number; u_deg: number }> = {
-    M2: lunar2,
-    N2: lunar2,
-    S2: { f: 1, u_deg: 0 },
-    P1: { f: 1, u_deg: 0 },
-    O1: lunar1,
-    Q1: lunar1,
-    K1: { f: 1.006 + 0.115 * cos, u_deg: -8.9 * sin },
-    K2: { f: 1.024 + 0.286 * cos, u_deg: -17.7 * sin },
-    M4: { f: lunar2.f ** 2, u_deg: 2 * lunar2.u_deg },
-  };
+  const sky = astro(new Date(epoch_ms));
   return constituents.map((c) => {
     requireWithin('amplitude_m', c.amplitude_m, 0, 20, 'm');
-    const [T, s, h, p, constant] = TIDE_CONSTITUENTS[c.name].argument;
-    const argument = T * sunHour_deg + s * moon + h * sun + p * perigee + constant;
-    return {
-      name: c.name,
-      amplitude_m: c.amplitude_m * nodal[c.name].f,
-      phase_deg: (((c.phase_deg - argument - nodal[c.name].u_deg) % 360) + 360) % 360,
-    };
+    const known = knownConstituents[c.name];
+    if (!known) throw new OutOfRange('name', c.name, 'a constituent of the tide package');
+    const { f, u } = known.correction(sky);
+    const phase_deg = (c.phase_deg - known.value(sky) - u) % 360;
+    return { name: c.name, amplitude_m: c.amplitude_m * f, phase_deg: (phase_deg + 360) % 360 };
   });
 }

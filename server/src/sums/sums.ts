@@ -47,6 +47,7 @@ import {
   hoursBelow,
   largestStone_m,
   LINING_IDS,
+  LIGHTS_OF_DAY,
   LININGS,
   mixBelow,
   movingShear,
@@ -480,9 +481,9 @@ export const SUMS: readonly Sum[] = [
   ),
   sum(
     'daylight',
-    'Sunrise and sunset, minutes after 00:00 UTC of the date.',
-    z.object({ date: z.iso.date(), longitude_deg: n, latitude_deg: n, zenith_deg: n.min(80).max(110).default(90.833) }),
-    (i) => daylight(i.date, i.longitude_deg, i.latitude_deg, i.zenith_deg),
+    'Sunrise and sunset, or dawn and dusk by civil twilight, minutes after 00:00 UTC of the date.',
+    z.object({ date: z.iso.date(), longitude_deg: n, latitude_deg: n, light: z.enum(LIGHTS_OF_DAY).default('sun') }),
+    (i) => daylight(i.date, i.longitude_deg, i.latitude_deg, i.light),
   ),
   sum(
     'tide',

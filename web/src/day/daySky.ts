@@ -26,7 +26,7 @@ export function daySky(ground: StoredGround, date: string): DaySky {
     d.kind === 'rises and sets'
       ? { ...d, sunrise_min: localMinutes(d.sunrise_min, date), sunset_min: localMinutes(d.sunset_min, date) }
       : d;
-  const dusk = daylight(date, middle[0], middle[1], 96);
+  const dusk = daylight(date, middle[0], middle[1], 'civil twilight');
   return {
     sun: shift(daylight(date, middle[0], middle[1])),
     twilightEnd_min: dusk.kind === 'rises and sets' ? localMinutes(dusk.sunset_min, date) : null,

@@ -268,7 +268,7 @@ function TypedGround() {
   }));
   const [tried, setTried] = useState(false);
   const length = readEntered('length', draft.length);
-  const wrongLength = length.ok ? numberProblem(NUMBERS.groundLength_m, length.value) : null;
+  const wrongLength = length.ok ? numberProblem(NUMBERS.typedLength_m, length.value) : null;
   const wrongName = textProblem(TEXTS.name, draft.name);
   const save = (): void => {
     setTried(true);

@@ -53,7 +53,7 @@ export function GroundSheet({ ground, onClose }: { ground: StoredGround; onClose
       ? 'Gravel swells by 0 to 80 %; 10 to 25 % is usual.'
       : null;
   const reading = readEntered('length', length);
-  const lengthProblem = reading.ok ? numberProblem(NUMBERS.groundLength_m, reading.value) : null;
+  const lengthProblem = reading.ok ? numberProblem(NUMBERS.typedLength_m, reading.value) : null;
   const nameProblem = textProblem(TEXTS.name, name);
   const noteProblem = textProblem(TEXTS.note, note);
 

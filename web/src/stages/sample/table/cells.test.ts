@@ -98,7 +98,7 @@ describe('a cell takes', () => {
     ['depth', 'deep', /./],
     ['depth', '31', /At most 30 m/],
     ['volume', '-2', /./],
-    ['volume', '0', /More than nothing/],
+    ['volume', '0', /more than nothing/],
     ['volume', '10001', /at most 10 m³/],
     ['gold', '0', /Leave it empty/],
     ['-40', '1.5', /whole number/],
