@@ -1,4 +1,5 @@
 import { GRAVITY_M_S2 } from '../grains/constants.ts';
+import { OutOfRange } from '../outOfRange.ts';
 import { flowAtRate, type Channel } from './manning.ts';
 
 /** Water depth at a distance down the box. */
@@ -8,9 +9,12 @@ export interface SurfacePoint {
 }
 
 /**
- * The water surface along a steep box: dy/dx = (S - Sf) / (1 - Fr^2), Sf = n^2 V^2 / R^(4/3), from just under
- * critical depth at the mouth down to normal depth. Source: Chow (1959), ch. 9-10; fourth-order Runge-Kutta.
+ * The water surface along a steep box: dy/dx = (S - Sf) / (1 - Fr^2), Sf = n^2 V^2 / R^(4/3), from the depth at the mouth
+ * toward normal depth: down to it from just under critical depth (S2, the usual mouth), or up to it from a thin fast sheet (S3).
+ * Source: Chow (1959), ch. 9-10; fourth-order Runge-Kutta.
  * A box too flat for supercritical flow runs at its normal depth from end to end (backwater from the tail is not modelled).
+ * @param start_m depth at the mouth of a steep box, below critical depth; left out, 98 % of critical depth
+ * @throws OutOfRange for a start at or above critical depth on a steep slope
  */
 export function drawdown(
   channel: Channel,
@@ -21,8 +25,12 @@ export function drawdown(
 ): SurfacePoint[] {
   const normal = flowAtRate(channel, flow_m3_s);
   const { width_m: b, manningN: n, slope } = channel;
-  const start = start_m ?? 0.98 * normal.criticalDepth_m;
-  const steep = normal.depth_m < start;
+  // So near critical that its normal depth lies above the usual mouth, the water runs at normal depth from there.
+  const start = start_m ?? Math.max(0.98 * normal.criticalDepth_m, normal.depth_m);
+  const steep = normal.depth_m < normal.criticalDepth_m;
+  if (steep && start_m !== undefined && !(start > 0 && start < normal.criticalDepth_m))
+    throw new OutOfRange('start_m', start, `above 0 and below the critical depth of ${normal.criticalDepth_m} m`);
+  const thins = start > normal.depth_m;
   const rise = (y: number): number => {
     const V = flow_m3_s / (b * y);
     const friction = (n * V) ** 2 / Math.cbrt((b * y) / (b + 2 * y)) ** 4;
@@ -46,7 +54,8 @@ export function drawdown(
       const k3 = rise(y + (h * k2) / 2);
       y += (h / 6) * (k1 + 2 * k2 + 2 * k3 + rise(y + h * k3));
     }
-    points.push({ x_m, depth_m: Math.max(y, normal.depth_m) });
+    // The surface nears normal depth and never crosses it; rounding might.
+    points.push({ x_m, depth_m: thins ? Math.max(y, normal.depth_m) : Math.min(y, normal.depth_m) });
   }
   return points;
 }

@@ -43,22 +43,28 @@ describe('Manning with side walls (Chow 1959; check values 06a, 06b, 06e)', () =
     expect(flow.flow_m3_s * 1000).toBeCloseTo(2.54, 2);
     expect(flow.speed_m_s).toBeCloseTo(0.51, 2);
   });
-  test.each(referenceCases('06e-gvf-steep').filter((c) => c.inputs['y_start_m'] > c.expected['normal_depth_m']))(
-    'surface $id',
-    (c) => {
-      const stations: number[] = c.inputs['x_m'];
-      stations.forEach((x, i) => {
-        const surface = drawdown(
-          { width_m: c.inputs['b_m'], manningN: c.inputs['n'], slope: c.inputs['S'] },
-          c.inputs['flow_L_s'] / 1000,
-          x,
-          60,
-          c.inputs['y_start_m'],
-        );
-        expectNear(surface.at(-1)?.depth_m ?? NaN, (c.expected['y_m'] as number[])[i], { tolerance_relative: 5e-4 });
-      });
-    },
-  );
+  test.each(referenceCases('06e-gvf-steep'))('surface $id', (c) => {
+    const stations: number[] = c.inputs['x_m'];
+    stations.forEach((x, i) => {
+      const surface = drawdown(
+        { width_m: c.inputs['b_m'], manningN: c.inputs['n'], slope: c.inputs['S'] },
+        c.inputs['flow_L_s'] / 1000,
+        x,
+        60,
+        c.inputs['y_start_m'],
+      );
+      expectNear(surface.at(-1)?.depth_m ?? NaN, (c.expected['y_m'] as number[])[i], { tolerance_relative: 5e-4 });
+    });
+  });
+  test('a thin sheet at the mouth thickens toward normal depth and never passes it', () => {
+    const channel = { width_m: 0.25, manningN: 0.03, slope: 0.08 };
+    const normal = flowAtRate(channel, 0.004);
+    const depths = drawdown(channel, 0.004, 3, 60, normal.depth_m / 2).map((p) => p.depth_m);
+    depths.slice(1).forEach((d, i) => expect(d).toBeGreaterThanOrEqual(depths[i] as number));
+    expect(depths.at(-1)).toBeLessThanOrEqual(normal.depth_m);
+    expect(depths.at(-1)).toBeCloseTo(normal.depth_m, 4);
+    expect(() => drawdown(channel, 0.004, 3, 60, normal.criticalDepth_m)).toThrow(/start_m/);
+  });
 });
 
 describe('stones (Soulsby 1997; check values 07a)', () => {

@@ -91,6 +91,14 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
     here: new VectorSource(),
   }));
 
+  const { system } = show.display;
+  useEffect(() => {
+    if (!map) return undefined;
+    const scale = new ScaleLine({ units: system === 'US' ? 'us' : 'metric' });
+    map.addControl(scale);
+    return () => void map.removeControl(scale);
+  }, [map, system]);
+
   const attach = useCallback(
     (element: HTMLElement | null) => {
       if (!element) return undefined;
@@ -98,10 +106,7 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
         target: element,
         keyboardEventTarget: element,
         interactions: usualInteractions({ altShiftDragRotate: false, pinchRotate: false }),
-        controls: [
-          new Zoom({ zoomInTipLabel: 'Nearer', zoomOutTipLabel: 'Farther' }),
-          new ScaleLine({ units: document.documentElement.dataset['units'] === 'US' ? 'us' : 'metric' }),
-        ],
+        controls: [new Zoom({ zoomInTipLabel: 'Nearer', zoomOutTipLabel: 'Farther' })],
         view: new View({ center: [0, 0], zoom: 2, maxZoom: 23, enableRotation: false, constrainOnlyCenter: true }),
         layers: [
           new VectorLayer({ source: sources.outlines, zIndex: 1 }),
