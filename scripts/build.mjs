@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
+import { promisify } from 'node:util';
 import { giveUp, root, run } from './setup.mjs';
 
 const SOURCES = [
@@ -64,5 +65,24 @@ export async function buildIfChanged() {
     }) !== 0
   )
     giveUp('The interface could not be built; see above.');
+  await compressAssets(join(root, 'web/dist/assets'));
   writeFileSync(stampFile, hash);
+}
+
+/** Lays a compressed copy beside each text file, so that none is compressed again for each visitor. */
+async function compressAssets(dir) {
+  const { brotliCompress, constants, gzip } = await import('node:zlib');
+  const ways = [
+    ['.br', promisify(brotliCompress), { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }],
+    ['.gz', promisify(gzip), { level: 9 }],
+  ];
+  await Promise.all(
+    readdirSync(dir)
+      .filter((name) => /\.(js|css|svg)$/.test(name))
+      .flatMap((name) =>
+        ways.map(async ([ending, compress, options]) =>
+          writeFileSync(join(dir, name + ending), await compress(readFileSync(join(dir, name)), options)),
+        ),
+      ),
+  );
 }

@@ -27,6 +27,7 @@ export {
   significant,
   text,
   US,
+  grouped,
   type Display,
   type Figure,
 } from './measures/display.ts';

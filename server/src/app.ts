@@ -151,6 +151,8 @@ async function pageRoutes(app: FastifyInstance, pool: pg.Pool, webDir: string): 
     root: webDir,
     // The page itself is made for each request; the worker that keeps it fetches the bare file.
     index: false,
+    // Compressed once at the build: doing it at each first view took longer than sending it.
+    preCompressed: true,
     cacheControl: false,
     // Files under assets/ carry a hash in their name; index.html and the service worker must always be fresh.
     setHeaders: (reply, path) =>

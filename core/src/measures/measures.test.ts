@@ -6,7 +6,18 @@ import { bankVolume_L } from './containers.ts';
 import { describePitch, pitchSlope, type PitchKind } from './pitch.ts';
 import { sieveAperture_mm } from './sieves.ts';
 import { parseQuantity, volumeInLitres } from './parseQuantity.ts';
-import { METRIC, showArea, showBulkGold, showGold, showGrade, showVolume, significant, text, US } from './display.ts';
+import {
+  grouped,
+  METRIC,
+  showArea,
+  showBulkGold,
+  showGold,
+  showGrade,
+  showVolume,
+  significant,
+  text,
+  US,
+} from './display.ts';
 
 /** Names of the check values' units to Riffle's. */
 const UNIT_NAME: Record<string, string> = {
@@ -191,3 +202,13 @@ test('areas and the gold of a whole ground; what cannot be worked out is no figu
   ]);
   expect(significant(NaN)).toBe('?');
 });
+
+test('digits are grouped as Intl.NumberFormat (ECMA-402, en-US) groups them', () =>
+  fc.assert(
+    // As many figures as a double holds for certain.
+    fc.property(fc.double({ min: -1e6, max: 1e6, noNaN: true }), fc.integer({ min: 0, max: 8 }), (x, decimals) => {
+      const value = Number(x.toFixed(decimals));
+      const said = new Intl.NumberFormat('en-US', { maximumFractionDigits: decimals }).format(value);
+      expect(grouped(value, decimals)).toBe(said === '-0' ? '0' : said);
+    }),
+  ));

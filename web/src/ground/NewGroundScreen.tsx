@@ -1,5 +1,5 @@
 import { NUMBERS, numberProblem, textProblem, TEXTS, type GroundFile, type StoredGround } from '@riffle/contract';
-import { DEFAULT_SWELL_PERCENT, type Entered } from '@riffle/core';
+import { grouped, DEFAULT_SWELL_PERCENT, type Entered } from '@riffle/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
@@ -167,7 +167,7 @@ function FileSheet({ id, file, read, onBack }: FileInHand & { onBack: () => void
   return (
     <div className="flex flex-col gap-5 pt-3">
       <Judgement rests={`${file.name}, ${read.format}. ${read.warnings.join(' ')}`}>
-        {show.distance(read.length_m)} of {kind}, {read.linePoints.toLocaleString('en-US')} points,{' '}
+        {show.distance(read.length_m)} of {kind}, {grouped(read.linePoints)} points,{' '}
         {read.spots.length === 0 ? 'no spots yet' : `${read.spots.length} spot${read.spots.length === 1 ? '' : 's'}`}.
       </Judgement>
       <div className="grid grid-cols-1 gap-8 lg:grid-cols-[1fr_22rem]">

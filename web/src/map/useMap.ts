@@ -1,6 +1,6 @@
 import type { StoredGround, StoredOutline, StoredSign, StoredSpot } from '@riffle/contract';
 import type { OUTLINE_KINDS } from '@riffle/contract';
-import { centreLine } from '@riffle/core';
+import { grouped, centreLine } from '@riffle/core';
 import Feature from 'ol/Feature.js';
 import OlMap from 'ol/Map.js';
 import View from 'ol/View.js';
@@ -301,7 +301,7 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
         latest.current.onSay(
           area_m2 === null
             ? show.distance(length_m)
-            : `${show.distance(length_m)} round, ${show.display.system === 'US' ? `${Math.round(area_m2 * 1.19599).toLocaleString('en-US')} sq yd` : `${Math.round(area_m2).toLocaleString('en-US')} m²`}`,
+            : `${show.distance(length_m)} round, ${show.display.system === 'US' ? `${grouped(Math.round(area_m2 * 1.19599))} sq yd` : `${grouped(Math.round(area_m2))} m²`}`,
         );
       });
     });

@@ -1,5 +1,5 @@
 import { onlineManager, QueryClient } from '@tanstack/react-query';
-import type { PersistedClient } from '@tanstack/react-query-persist-client';
+import { type PersistedClient, persistQueryClientRestore } from '@tanstack/react-query-persist-client';
 import { createStore, del, get, set } from 'idb-keyval';
 import { isPassing, Refused } from '../api/client.ts';
 import { dropWrites, keepRefused, keepWrite, keptWrites, sendOnce } from './outbox.ts';
@@ -125,6 +125,8 @@ function forget(writeId: string): void {
 }
 
 const store = createStore('riffle', 'queries');
+/** The copy kept on this device, asked for as soon as this script runs. One that cannot be read costs no write. */
+const keptAtStart = get<PersistedClient>('client', store).catch(() => undefined);
 let unsaved: { readonly client: PersistedClient; readonly landed: readonly string[] } | null = null;
 let timer: ReturnType<typeof setTimeout> | undefined;
 async function save(): Promise<void> {
@@ -148,7 +150,7 @@ export const persistOptions = {
       unsaved = { client, landed: [...landed] };
       timer ??= setTimeout(() => void save(), SAVE_EVERY_MS);
     },
-    restoreClient: () => get<PersistedClient>('client', store),
+    restoreClient: () => keptAtStart,
     removeClient: () => del('client', store),
   },
   dehydrateOptions: {
@@ -156,3 +158,12 @@ export const persistOptions = {
     shouldDehydrateQuery: (q: { state: { status: string } }) => q.state.status === 'success',
   },
 };
+
+/** A store that does not answer keeps the page blank no longer than this. */
+const ANSWER_WITHIN_MS = 1500;
+
+/** Takes in what this device kept: for a page whose document brought nothing, so that its first drawing already shows it. */
+export async function restoreFirst(): Promise<void> {
+  const late = new Promise<void>((resolve) => setTimeout(resolve, ANSWER_WITHIN_MS));
+  await Promise.race([persistQueryClientRestore({ queryClient, ...persistOptions }), late]);
+}

@@ -1,3 +1,4 @@
+import type { StoredGround } from '@riffle/contract';
 import { queryOptions, useQueries, useQuery, type QueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { call } from '../api/client.ts';
@@ -42,6 +43,10 @@ const listOf = <K extends Kind>(kind: K, groundId: string) =>
 
 /** What the first view needs beside the grounds. */
 const FIRST_KINDS = ['spots', 'samples', 'signs'] as const;
+
+/** The grounds known before anything is drawn, in the order of the book: brought by the document or kept on this device. */
+export const knownGrounds = (client: QueryClient): readonly StoredGround[] =>
+  withWaiting('grounds', '', client.getQueryData<StoredGround[]>(listKey('grounds', '')) ?? [], []);
 
 /**
  * Has what the first view needs at hand before anything is drawn: from the document where it brought it, asked for

@@ -1,5 +1,5 @@
 import type { StoredGround, StoredSign, StoredSpot } from '@riffle/contract';
-import { UNITS, type Bank, type SpotGrade } from '@riffle/core';
+import { grouped, UNITS, type Bank, type SpotGrade } from '@riffle/core';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import { GROUND_WORDS } from '../ground/groundWords.ts';
 import { useShow } from '../units/useShow.ts';
@@ -820,6 +820,6 @@ function axisTicks(
   const first = Math.ceil(from_m / unit_m / step) * step;
   const ticks: { distance_m: number; label: string }[] = [];
   for (let v = first; v * unit_m <= to_m + 1e-6; v += step)
-    ticks.push({ distance_m: v * unit_m, label: Number(v.toFixed(1)).toLocaleString('en-US') });
+    ticks.push({ distance_m: v * unit_m, label: grouped(v, 1) });
   return ticks;
 }

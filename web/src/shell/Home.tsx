@@ -1,6 +1,6 @@
 import { Navigate } from 'react-router';
 import { useRecords } from '../records/useRecords.ts';
-import { lastGround } from './useGround.ts';
+import { groundToOpen } from './useGround.ts';
 
 /** Opens the ground worked last; a new book starts with bringing one in. */
 export function Home() {
@@ -8,6 +8,6 @@ export function Home() {
   if (loading) return <p className="pt-6 text-ink-2">Opening the book ...</p>;
   if (failed && items.length === 0)
     return <p className="pt-6">The server cannot be reached. Riffle tries again by itself.</p>;
-  const open = items.find((g) => g.id === lastGround()) ?? items[0];
-  return <Navigate replace to={open ? `/g/${open.id}/read` : '/grounds/new'} />;
+  const open = groundToOpen(items);
+  return <Navigate replace to={open ? `/g/${open}/read` : '/grounds/new'} />;
 }

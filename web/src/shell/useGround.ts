@@ -29,6 +29,9 @@ export function usePicked(): { picked: string | null; pick: (spotId: string | nu
 
 const LAST_GROUND = 'riffle-last-ground';
 export const lastGround = (): string | null => localStorage.getItem(LAST_GROUND);
+/** The ground a bare address opens: the one worked last if it is still in the book, else the first. */
+export const groundToOpen = (grounds: readonly { readonly id: string }[]): string | undefined =>
+  (grounds.find((g) => g.id === lastGround()) ?? grounds[0])?.id;
 /** Remembered here for the next start, and told to the server so that the document can bring its records along. */
 export function rememberGround(groundId: string): void {
   localStorage.setItem(LAST_GROUND, groundId);

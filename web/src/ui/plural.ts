@@ -1,3 +1,5 @@
+import { grouped } from '@riffle/core';
+
 const RULES = new Intl.PluralRules('en');
 
 /** The word for so many: "sample" of one, "samples" of any other number. */
@@ -6,4 +8,4 @@ export const wordFor = (count: number, one: string, many = `${one}s`): string =>
 
 /** So many of something: "1 sample", "1,200 samples". */
 export const plural = (count: number, one: string, many?: string): string =>
-  `${count.toLocaleString('en-US')} ${wordFor(count, one, many)}`;
+  `${grouped(count)} ${wordFor(count, one, many)}`;

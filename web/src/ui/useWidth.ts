@@ -1,14 +1,17 @@
 import { useCallback, useState } from 'react';
+import { flushSync } from 'react-dom';
 
-/** Width of an element in px, followed as it changes. Attach the ref to the element. */
-export function useWidth(first = 960): [(element: HTMLElement | null) => (() => void) | undefined, number] {
-  const [width, setWidth] = useState(first);
+/** What the page leaves beside its content: margins, and the rail on a desk. Only the first guess; the true width is measured. */
+const guess_px = (): number => window.innerWidth - (window.innerWidth < 640 ? 32 : 128 + 48);
+
+/** Width of an element in px, followed as it changes. Attach the ref to the element. `first`: the guess before it stands; left out, the width of the page. */
+export function useWidth(first?: number): [(element: HTMLElement | null) => (() => void) | undefined, number] {
+  const [width, setWidth] = useState(() => first ?? guess_px());
   const attach = useCallback((element: HTMLElement | null) => {
     if (!element) return undefined;
-    // Measured before the first paint, so that nothing is ever drawn at the guessed width.
-    setWidth(Math.round(element.getBoundingClientRect().width));
+    // Told after the layout and before the paint: nothing is ever shown at a guessed width, and a right guess costs nothing.
     const observer = new ResizeObserver(([entry]) => {
-      if (entry) setWidth(Math.round(entry.contentRect.width));
+      if (entry) flushSync(() => setWidth(Math.round(entry.contentRect.width)));
     });
     observer.observe(element);
     return () => observer.disconnect();

@@ -2,14 +2,14 @@
  * Days in words as every screen says them, by the browser's own calendar: the first view shows days too, and need not
  * wait for a date package. Where days are read or reckoned with, date-fns does it.
  */
-const MONTHS = {
-  short: new Intl.DateTimeFormat('en-US', { month: 'short' }),
-  long: new Intl.DateTimeFormat('en-US', { month: 'long' }),
-};
+type MonthName = 'short' | 'long';
+const MONTHS: Partial<Record<MonthName, Intl.DateTimeFormat>> = {};
+/** Made when first used: making one takes longer than a thousand uses. */
+const monthName = (at: Date, month: MonthName): string =>
+  (MONTHS[month] ??= new Intl.DateTimeFormat('en-US', { month })).format(at);
 
 /** "5 May". */
-export const dayMonth = (at: Date, month: keyof typeof MONTHS = 'short'): string =>
-  `${at.getDate()} ${MONTHS[month].format(at)}`;
+export const dayMonth = (at: Date, month: MonthName = 'short'): string => `${at.getDate()} ${monthName(at, month)}`;
 
 /** "5 May 2026". */
 export const dayMonthYear = (at: Date): string => `${dayMonth(at)} ${at.getFullYear()}`;

@@ -1,3 +1,4 @@
+import { grouped } from '@riffle/core';
 import { GROUND_KINDS, NUMBERS, numberProblem, textProblem, TEXTS, type StoredGround } from '@riffle/contract';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -121,7 +122,7 @@ export function GroundSheet({ ground, onClose }: { ground: StoredGround; onClose
         />
         {ground.line ? (
           <p className="mb-2 text-ink-2">
-            {show.distance(ground.length_m)} long, by its line of {ground.linePoints.toLocaleString('en-US')} points.
+            {show.distance(ground.length_m)} long, by its line of {grouped(ground.linePoints)} points.
           </p>
         ) : (
           <QuantityField

@@ -8,11 +8,11 @@ import { PickedLine } from './PickedLine.tsx';
 import { ReadHead } from './ReadHead.tsx';
 import { ReadJudgement } from './ReadJudgement.tsx';
 import { OutOfReach } from './River.tsx';
+import { useSeen } from '../../ui/useSeen.ts';
 import { useReadScreen } from './useReadScreen.ts';
 
-// Below the fold: asked for with the page, drawn after its first sight.
-const rest = import('./ReadRest.tsx');
-const ReadRest = lazy(async () => ({ default: (await rest).ReadRest }));
+// Below the fold: asked for and drawn after the first sight of the page.
+const ReadRest = lazy(async () => ({ default: (await import('./ReadRest.tsx')).ReadRest }));
 const ReadSheets = lazy(async () => ({ default: (await import('./ReadSheets.tsx')).ReadSheets }));
 /** A trail's end surer than this is drawn on the ribbon. Common practice, no source. */
 const DRAWN_FROM = 0.4;
@@ -23,6 +23,7 @@ export function ReadScreen() {
   const inHand = useReadScreen(ground, spots);
   const { grades, trace, readings } = inHand;
   const navigate = useNavigate();
+  const seen = useSeen();
   return (
     <div className="flex flex-col gap-3.5">
       <ReadHead ground={ground} spots={spots} inHand={inHand} />
@@ -49,12 +50,12 @@ export function ReadScreen() {
       />
       <JoinLine ground={ground} into={inHand.into} draws={inHand.draws} />
       <PickedLine ground={ground} inHand={inHand} />
-      <Suspense>
-        <ReadRest ground={ground} spots={spots} inHand={inHand} />
-      </Suspense>
-      <Suspense>
-        <ReadSheets ground={ground} inHand={inHand} />
-      </Suspense>
+      {seen && (
+        <Suspense>
+          <ReadRest ground={ground} spots={spots} inHand={inHand} />
+          <ReadSheets ground={ground} inHand={inHand} />
+        </Suspense>
+      )}
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import { NUMBERS, numberProblem, type StoredGaugeReading, type StoredGround } from '@riffle/contract';
-import { floodPeaks, thinLevels, type Entered, type Level } from '@riffle/core';
+import { grouped, floodPeaks, thinLevels, type Entered, type Level } from '@riffle/core';
 import { format } from 'date-fns';
 import { useState } from 'react';
 import { useKeep } from '../../records/useKeep.ts';
@@ -93,7 +93,7 @@ function GaugeFileForm({ ground, readings }: { ground: StoredGround; readings: r
       {brought && mark && (
         <div className="mt-2 border-2 border-ink p-3">
           <p className="mb-2">
-            <b>{brought.fresh.length.toLocaleString('en-US')} readings</b> new,{' '}
+            <b>{grouped(brought.fresh.length)} readings</b> new,{' '}
             {format(new Date(brought.levels[0]?.at_ms ?? 0), 'd MMM')} to{' '}
             {format(new Date(brought.levels.at(-1)?.at_ms ?? 0), 'd MMM')}, kept as {thin.length} that draw the same
             curve.{' '}

@@ -1,3 +1,4 @@
+import { grouped } from '@riffle/core';
 import type { StoredSign } from '@riffle/contract';
 import { memo, useDeferredValue, useMemo, useState } from 'react';
 import { SignMark } from '../../ribbon/SignMarks.tsx';
@@ -39,7 +40,7 @@ export function SignList({ signs, onOpen }: { signs: readonly StoredSign[]; onOp
           type="search"
           className="mb-2 written w-full"
           aria-label="Find among the signs"
-          placeholder={`find among ${signs.length.toLocaleString('en-US')}: a kind, a word of a note`}
+          placeholder={`find among ${grouped(signs.length)}: a kind, a word of a note`}
           value={sought}
           onChange={(e) => setSought(e.target.value)}
         />
@@ -53,7 +54,7 @@ export function SignList({ signs, onOpen }: { signs: readonly StoredSign[]; onOp
         <Rows signs={shown} onOpen={onOpen} />
         {found.length > MOST_SHOWN && (
           <p className="py-2 text-[13px] text-ink-2">
-            and {(found.length - MOST_SHOWN).toLocaleString('en-US')} more: write a word above to find them.
+            and {grouped(found.length - MOST_SHOWN)} more: write a word above to find them.
           </p>
         )}
         {found.length === 0 && <p className="py-2 text-ink-2">No sign says that.</p>}

@@ -1,3 +1,4 @@
+import { grouped } from '@riffle/core';
 import type { StoredGround, StoredSpot } from '@riffle/contract';
 import { useEffect, useRef, useState } from 'react';
 import { saveFile } from '../../../files/saveFile.ts';
@@ -91,7 +92,7 @@ export function ImportSheet({ ground, spots, pasted, onClose }: ImportSheetProps
           <p className="font-serif text-[22px] font-semibold" role="status">
             {step.stored === 0
               ? 'Nothing was stored.'
-              : `${step.stored.toLocaleString('en-US')} samples stored${step.spots > 0 ? `, ${step.spots} new spot${step.spots === 1 ? '' : 's'}` : ''}.`}
+              : `${grouped(step.stored)} samples stored${step.spots > 0 ? `, ${step.spots} new spot${step.spots === 1 ? '' : 's'}` : ''}.`}
           </p>
           {step.refusedRows > 0 && (
             <>
@@ -137,7 +138,7 @@ function MapColumns({ step, bringing }: { step: ImportStep & { at: 'map' }; brin
       }}
     >
       <p className="mb-2">
-        <b>{seen.rows.toLocaleString('en-US')} rows</b>, {seen.columns.length} columns. Which is which?
+        <b>{grouped(seen.rows)} rows</b>, {seen.columns.length} columns. Which is which?
       </p>
       {FIELDS.map((f) => {
         const units = FIELD_UNITS[f]?.units;
@@ -220,8 +221,8 @@ function Report({ step, bringing }: { step: ImportStep & { at: 'report' | 'faile
         </p>
       )}
       <p className="font-serif text-[22px] leading-tight font-semibold">
-        {checked.good.toLocaleString('en-US')} rows are right
-        {checked.refusedRows > 0 ? `, ${checked.refusedRows.toLocaleString('en-US')} are not` : ''}.
+        {grouped(checked.good)} rows are right
+        {checked.refusedRows > 0 ? `, ${grouped(checked.refusedRows)} are not` : ''}.
       </p>
       {checked.spots > 0 && (
         <p>
@@ -257,7 +258,7 @@ function Report({ step, bringing }: { step: ImportStep & { at: 'report' | 'faile
         </>
       )}
       <Button look="main" disabled={checked.good === 0 || blocked} onClick={() => void bringing.send(mode)}>
-        {blocked ? 'Nothing goes in while a row is wrong' : `Store ${checked.good.toLocaleString('en-US')} samples`}
+        {blocked ? 'Nothing goes in while a row is wrong' : `Store ${grouped(checked.good)} samples`}
       </Button>
       <Button look="quiet" onClick={bringing.back}>
         Back to the columns

@@ -1,4 +1,4 @@
-import { groundColors } from '@riffle/core';
+import { grouped, groundColors } from '@riffle/core';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { toast } from '../../../ui/toast.ts';
 import { useRecords } from '../../../records/useRecords.ts';
@@ -57,7 +57,7 @@ export function TableScreen() {
         'text/csv',
       );
     setSaving(false);
-    toast(`${shown.length.toLocaleString('en-US')} samples saved.`);
+    toast(`${grouped(shown.length)} samples saved.`);
   };
   return (
     <div className="flex flex-col gap-3">
@@ -65,10 +65,10 @@ export function TableScreen() {
         rests={
           loading
             ? 'Reading the book ...'
-            : `${samples.length.toLocaleString('en-US')} in all. Click a heading to sort, a cell to change it; paste cells from a spreadsheet to bring them in.`
+            : `${grouped(samples.length)} in all. Click a heading to sort, a cell to change it; paste cells from a spreadsheet to bring them in.`
         }
       >
-        {rows.length.toLocaleString('en-US')} sample{rows.length === 1 ? '' : 's'}
+        {grouped(rows.length)} sample{rows.length === 1 ? '' : 's'}
         {words.trim() !== '' || only !== 'all' ? ' match' : ''}.
       </Judgement>
       <div className="flex flex-wrap items-center gap-3">
@@ -108,7 +108,7 @@ export function TableScreen() {
       )}
       <Sheet open={saving} onOpenChange={setSaving} title="Save these samples">
         <div className="flex flex-col gap-3">
-          <p>The {rows.length.toLocaleString('en-US')} shown, in their order.</p>
+          <p>The {grouped(rows.length)} shown, in their order.</p>
           <Button look="main" onClick={() => save('csv')}>
             CSV without places
           </Button>
