@@ -6,13 +6,31 @@ const rooms = (from, ...allowed) => ({
   to: { path: '^(core|contract|demo|server|web|e2e|scripts)/', pathNot: [from, ...allowed].map((r) => `^${r}/src`) },
 });
 
+/** Within `web`: which rooms stand on which. A room not named under `from` here may use all that are not screens. */
+const webRoom = (room, ...allowed) => ({
+  name: `web-${room}-stands-on-${allowed.join('-') || 'nothing'}`,
+  severity: 'error',
+  from: { path: `^web/src/${room}/`, pathNot: '\\.test\\.tsx?$' },
+  to: { path: '^web/src/', pathNot: [room, ...allowed].map((r) => `^web/src/${r}/`) },
+});
+
 module.exports = {
   forbidden: [
+    // Types too: two files that need each other's types are one thought in two places.
+    { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
+    webRoom('api'),
+    webRoom('workers'),
+    webRoom('position'),
+    webRoom('preferences', 'position'),
+    webRoom('units', 'preferences'),
+    webRoom('ui', 'units', 'api'),
+    webRoom('offline', 'api'),
+    webRoom('records', 'offline', 'api', 'ui'),
     {
-      name: 'no-circular',
+      name: 'what-screens-share-knows-no-screen',
       severity: 'error',
-      from: {},
-      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+      from: { path: '^web/src/(ground|map|photos|reading|ribbon|files)/' },
+      to: { path: '^web/src/(stages|day|settings|shell)/' },
     },
     {
       name: 'core-is-pure',

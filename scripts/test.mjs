@@ -18,7 +18,7 @@ ensurePostgres();
 if (only !== '--unit') ensureChromium();
 
 if (!only) {
-  for (const ok of check()) ok ? passed++ : failed++;
+  for (const ok of await check()) ok ? passed++ : failed++;
 }
 if (only !== '--e2e') {
   const file = join(reports, 'jest.json');

@@ -185,6 +185,7 @@ export {
   planDay,
   timeDay,
   type DayPlan,
+  type DayPlanStep,
   type DayProblem,
   type DayStop,
   type OpenHours,

@@ -45,6 +45,12 @@ export interface DayPlan {
   readonly value: number;
 }
 
+/** A search under way: the share done, 0 to 1, and the best plan so far. */
+export interface DayPlanStep {
+  readonly done: number;
+  readonly best: DayPlan;
+}
+
 /** Up to so many places every order is weighed; beyond, the order is searched. */
 export const EXACT_STOPS = 12;
 
@@ -241,11 +247,7 @@ const ROUNDS = 400;
  * and the best plan so far.
  * @throws OutOfRange when back is before start, a value or a duration is out of range, or the walking table does not fit the places
  */
-export function* planDay(
-  problem: DayProblem,
-  seed = 1,
-  rounds = ROUNDS,
-): Generator<{ done: number; best: DayPlan }, DayPlan> {
+export function* planDay(problem: DayProblem, seed = 1, rounds = ROUNDS): Generator<DayPlanStep, DayPlan> {
   check(problem);
   if (problem.stops.length <= EXACT_STOPS) return timeDay(problem, bestByAllOrders(problem).order);
   const random = seededRandom(seed);

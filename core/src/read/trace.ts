@@ -1,5 +1,5 @@
 import { lnGamma } from '../maths/gamma.ts';
-import { OutOfRange, requirePositive, requireWithin } from '../outOfRange.ts';
+import { requirePositive, requireWithin } from '../outOfRange.ts';
 
 /** A sample up a creek: colors in a volume of bank ground, at a distance upstream. */
 export interface TracePoint {

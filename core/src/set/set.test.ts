@@ -60,7 +60,7 @@ describe('Manning with side walls (Chow 1959; check values 06a, 06b, 06e)', () =
     const channel = { width_m: 0.25, manningN: 0.03, slope: 0.08 };
     const normal = flowAtRate(channel, 0.004);
     const depths = drawdown(channel, 0.004, 3, 60, normal.depth_m / 2).map((p) => p.depth_m);
-    depths.slice(1).forEach((d, i) => expect(d).toBeGreaterThanOrEqual(depths[i] as number));
+    depths.slice(1).forEach((d, i) => expect(d).toBeGreaterThanOrEqual(depths[i]));
     expect(depths.at(-1)).toBeLessThanOrEqual(normal.depth_m);
     expect(depths.at(-1)).toBeCloseTo(normal.depth_m, 4);
     expect(() => drawdown(channel, 0.004, 3, 60, normal.criticalDepth_m)).toThrow(/start_m/);

@@ -1,7 +1,7 @@
 import type { Position } from '@riffle/core';
 import { z } from 'zod';
 import { Refusal } from '../http/problems.ts';
-import type { RawGroundFile } from './readGroundFile.ts';
+import type { RawGroundFile } from './rawGroundFile.ts';
 
 const Coordinates = z.array(z.number()).min(2);
 const Properties = z.record(z.string(), z.unknown()).nullish();

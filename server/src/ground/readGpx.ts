@@ -1,7 +1,7 @@
 import type { Position } from '@riffle/core';
 import { SaxesParser } from 'saxes';
 import { Refusal } from '../http/problems.ts';
-import type { RawGroundFile } from './readGroundFile.ts';
+import type { RawGroundFile } from './rawGroundFile.ts';
 
 /**
  * Reads GPX 1.1 (topografix.com/GPX/1/1): tracks (their segments joined), routes, way points; names and heights.

@@ -1,33 +1,8 @@
-import {
-  centreLine,
-  DEFAULT_SWELL_PERCENT,
-  flowDirection,
-  localPlane,
-  thinLine,
-  type FlowDirection,
-  type Position,
-} from '@riffle/core';
+import { centreLine, DEFAULT_SWELL_PERCENT, flowDirection, localPlane, thinLine, type Position } from '@riffle/core';
 import { GROUND_KINDS, NUMBERS, numberProblem, TEXTS, type GroundFile } from '@riffle/contract';
 import { Refusal } from '../http/problems.ts';
 import { readGeoJson } from './readGeoJson.ts';
 import { readGpx } from './readGpx.ts';
-
-/** A file as read, nothing judged yet. Lines and places stand as drawn. */
-export interface RawGroundFile {
-  readonly format: 'GPX' | 'GeoJSON';
-  readonly lines: readonly { readonly name: string; readonly points: readonly Position[] }[];
-  readonly places: readonly {
-    readonly name: string;
-    readonly position: Position;
-    readonly properties: Readonly<Record<string, unknown>>;
-  }[];
-  readonly name: string;
-  readonly kind: unknown;
-  readonly swell_percent: unknown;
-  readonly note: unknown;
-  /** Direction of flow where the file states it (Riffle's own exports do). */
-  readonly flow: FlowDirection;
-}
 
 /** A ground as far as the file tells it. `points` is the line as drawn, every point of it. */
 export interface ReadGround extends GroundFile {

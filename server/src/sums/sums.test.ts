@@ -415,6 +415,71 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     },
     (a: { loss: { kind: string; lost: number } }) => a.loss.kind === 'estimate' && Math.abs(a.loss.lost - 0.008) < 1e-4,
   ],
+  // The smallest color of the best case is 60 micrometres, common practice; a bare pan doubles it.
+  'detection-limit': [
+    { pan: 'bare steel', light: 'sun', eyes: 'sharp or with glasses' },
+    (a: { size_m: number; mass_mg: number }) => Math.abs(a.size_m - 120e-6) < 1e-9 && a.mass_mg > 0,
+  ],
+  // A lognormal of mean 1 and deviation 1 has its median at 1/sqrt(2) (moments of the lognormal).
+  'chance-it-pays': [
+    { grade_mg_L: 1, sd_mg_L: 1, cutoff_mg_L: Math.SQRT1_2 },
+    (a: { chance: number }) => Math.abs(a.chance - 0.5) < 1e-6,
+  ],
+  // Midway between two points both weigh the same; at a point it is the point (Shepard 1968).
+  'inverse-distance': [
+    {
+      points: [
+        { x_m: 0, y_m: 0, value: 2 },
+        { x_m: 10, y_m: 0, value: 6 },
+      ],
+      at: [
+        { x_m: 5, y_m: 3 },
+        { x_m: 10, y_m: 0 },
+      ],
+    },
+    (a: { value: number }[]) => Math.abs((a[0]?.value ?? 0) - 4) < 1e-9 && a[1]?.value === 6,
+  ],
+  'nearest-sample': [
+    {
+      points: [
+        { x_m: 0, y_m: 0, value: 2 },
+        { x_m: 10, y_m: 0, value: 6 },
+      ],
+      at: [{ x_m: 4, y_m: 3 }],
+    },
+    (a: { value: number }[]) => a[0]?.value === 2,
+  ],
+  // Two clean-ups, one of a mix; 25 % of swell: 100 L loose are 80 L in the bank.
+  book: [
+    {
+      swell_percent: 25,
+      cleanups: [
+        {
+          day: '2026-06-01',
+          gold_mg: 120.3,
+          boxWasClean: true,
+          tallies: [{ buckets: 10, volumeLoose_L: 100, bySpot_L: { a: 100 }, running_s: 3600 }],
+        },
+        {
+          day: '2026-06-02',
+          gold_mg: 40.2,
+          boxWasClean: false,
+          tallies: [{ buckets: 5, volumeLoose_L: 50, bySpot_L: { a: 25, b: 25 }, running_s: 1800 }],
+        },
+      ],
+    },
+    (a: {
+      lines: { spotIds: string[]; gold_mg: number; volumeBank_L: number; mayHoldOldGold: boolean }[];
+      total: { gold_mg: number; volumeBank_L: number };
+    }) =>
+      a.total.gold_mg === 160.5 &&
+      Math.abs(a.total.volumeBank_L - 120) < 1e-9 &&
+      JSON.stringify(a.lines.map((l) => [l.spotIds, l.gold_mg, l.mayHoldOldGold])) ===
+        JSON.stringify([
+          [['a'], 120.3, false],
+          [['a', 'b'], 40.2, true],
+        ]),
+  ],
 };
 
 describe('every sum', () => {

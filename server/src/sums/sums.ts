@@ -1,4 +1,12 @@
 import {
+  chanceItPays,
+  detectionLimit,
+  EYES,
+  inverseDistance,
+  keepBook,
+  PAN_FINISHES,
+  PAN_LIGHTS,
+  polygonOfInfluence,
   adviseBox,
   bankVolume_L,
   betweenPanScatter,
@@ -117,6 +125,8 @@ const boxSetting = z.object({
 });
 const kind = z.enum(Object.keys(UNITS) as [UnitKind, ...UnitKind[]]);
 const gradeUnit = z.enum(Object.keys(GRADE_UNITS) as [GradeUnit, ...GradeUnit[]]);
+
+const tally = z.object({ buckets: n, volumeLoose_L: n, bySpot_L: z.record(z.string().max(60), n), running_s: n });
 
 /** Every calculation offered under /api/v1/sums. Sources are in docs/computed.md. */
 export const SUMS: readonly Sum[] = [
@@ -318,6 +328,45 @@ export const SUMS: readonly Sum[] = [
     'Stretches of a traverse that reach a cut-off.',
     z.object({ points: z.array(z.object({ at_m: n, grade_mg_L: n })).max(500), cutoff_mg_L: n }),
     (i) => payStreak(i.points, i.cutoff_mg_L),
+  ),
+  sum(
+    'detection-limit',
+    'Smallest color counted in a pan, by pan, light and eyes, and what one weighs.',
+    z.object({ pan: z.enum(PAN_FINISHES), light: z.enum(PAN_LIGHTS), eyes: z.enum(EYES) }),
+    detectionLimit,
+  ),
+  sum(
+    'chance-it-pays',
+    'Chance that a pan reaches a cut-off where the kriged grade and its deviation are known (lognormal).',
+    z.object({ grade_mg_L: n, sd_mg_L: n, cutoff_mg_L: n }),
+    (i) => ({ chance: chanceItPays(i.grade_mg_L, i.sd_mg_L, i.cutoff_mg_L) }),
+  ),
+  sum(
+    'inverse-distance',
+    'Value at places by the inverse of the distance to the points about them; no error comes with it.',
+    z.object({ points: planePoints, at: z.array(z.object({ x_m: n, y_m: n })).max(2000) }),
+    (i) => i.at.map(({ x_m, y_m }) => inverseDistance(i.points)(x_m, y_m)),
+  ),
+  sum(
+    'nearest-sample',
+    'Value at places by the nearest point (polygons of influence); no error comes with it.',
+    z.object({ points: planePoints, at: z.array(z.object({ x_m: n, y_m: n })).max(2000) }),
+    (i) => i.at.map(({ x_m, y_m }) => polygonOfInfluence(i.points)(x_m, y_m)),
+  ),
+  sum(
+    'book',
+    'What clean-ups came to: by source (a spot, or the mix of several), by day, in all; what runs left un-weighed.',
+    z.object({
+      swell_percent: n.min(0).max(80),
+      cleanups: z
+        .array(z.object({ day: z.iso.date(), gold_mg: n, boxWasClean: z.boolean(), tallies: z.array(tally).max(500) }))
+        .max(2000),
+      unweighed: z.array(tally).max(500).default([]),
+    }),
+    (i) => {
+      const { lines, total, days, unweighed } = keepBook('', i.swell_percent, i.cleanups, i.unweighed);
+      return { lines, total, days, unweighed };
+    },
   ),
   sum(
     'variogram',

@@ -298,6 +298,7 @@ const inWords = ({ draft, pace }: Day): string =>
 
 function DayJudgement({ ground, day }: { ground: StoredGround; day: Day }) {
   const show = useShow();
+  const now_ms = useNow(60_000);
   const { draft, plan, places, sky, river, tide } = day;
   if (!plan || plan.stops.length === 0)
     return (
@@ -322,7 +323,7 @@ function DayJudgement({ ground, day }: { ground: StoredGround; day: Day }) {
         : `${lasting(sunset - plan.back_min)} of sun to spare.`),
     ground.kind === 'creek' &&
       river &&
-      (riverIsFresh(river.last, Date.now())
+      (riverIsFresh(river.last, now_ms)
         ? `River ${show.length(river.last.level_m)}.`
         : `The river was last read ${format(new Date(river.last.readAt), 'd MMM')}: read it before you cross.`),
     ground.kind === 'creek' &&

@@ -1,9 +1,4 @@
-/** Where one stands. */
-export interface Fix {
-  readonly lon: number;
-  readonly lat: number;
-  readonly accuracy_m: number;
-}
+import type { Fix } from './fix.ts';
 
 /** Where positions come from: this device's own receiver, or the simulated one that walks up the ground. */
 export type PositionSource = 'device' | 'simulated';

@@ -1,5 +1,5 @@
 import { parseNmeaSentence } from 'nmea-simple';
-import type { Fix } from './currentPosition.ts';
+import type { Fix } from './fix.ts';
 
 /** Metres of horizontal error for each unit of dilution, at best. Common practice, no source. */
 const METRES_PER_DILUTION = 4;

@@ -1,6 +1,7 @@
 import type { StoredGround, StoredOutline, StoredSpot } from '@riffle/contract';
 import { centreLine, underWater, type GatheredPlace, type PlaceRanking } from '@riffle/core';
 import { useCallback, useMemo, useState } from 'react';
+import { useNow } from '../../ui/useNow.ts';
 import { useLateRanking } from '../../reading/useLateRanking.ts';
 import { useReading, type Reading } from '../../reading/useReading.ts';
 import { outlineStrips } from '../../ribbon/outlineStrips.ts';
@@ -58,17 +59,17 @@ export function useReadScreen(ground: StoredGround, spots: readonly StoredSpot[]
   const [open, setOpen] = useState<Open | null>(null);
   const outlines = useRecords('outlines', ground.id).items;
   const grounds = useRecords('grounds').items;
+  const now_ms = useNow(60_000);
   const pickedSpot = spots.find((s) => s.id === picked);
 
   const ranking = useMemo(() => {
     if (!all) return null;
     const byId = new Map(spots.map((s) => [s.id, s]));
-    const now_ms = Date.now();
     return {
       ...all,
       ranked: all.ranked.filter((r) => !underWater(byId.get(r.place.spotId ?? ''), river, now_ms)),
     };
-  }, [all, spots, river]);
+  }, [all, spots, river, now_ms]);
   const strips = useMemo(() => outlineStrips(ground, outlines), [ground, outlines]);
   const draws = useMemo(
     () =>

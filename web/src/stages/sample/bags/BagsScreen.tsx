@@ -2,7 +2,6 @@ import type { StoredLot, StoredSamplePlan } from '@riffle/contract';
 import { acrossOf, countColors, WET_GRAVEL_KG_L, spotGrades } from '@riffle/core';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { toast } from '../../../ui/toast.ts';
 import { useRecords, useRecordsOfAll } from '../../../records/useRecords.ts';
 import { useKeep } from '../../../records/useKeep.ts';
 import { Ribbon } from '../../../ribbon/Ribbon.tsx';

@@ -1,10 +1,13 @@
-import { transfer, wrap, type Remote } from 'comlink';
+import { transfer, type Remote } from 'comlink';
 import { useEffect, useRef, useState, type RefObject } from 'react';
-import type { TagWorker } from '../../../workers/tag.worker.ts';
+import { useThread } from '../../../workers/useThread.ts';
+import type { TagWorker } from './tag.worker.ts';
 
 /** Wide enough for a tag at arm's length, small enough for an old phone. */
 const LOOKED_AT_PX = 720;
 const LOOK_EVERY_MS = 150;
+
+const openThread = (): Worker => new Worker(new URL('./tag.worker.ts', import.meta.url), { type: 'module' });
 
 interface TagCamera {
   readonly video: RefObject<HTMLVideoElement | null>;
@@ -17,23 +20,21 @@ interface TagCamera {
 /** The device's camera, looked at a few times a second until a square code is seen; nothing of it is kept or sent. */
 export function useTagCamera(onSeen: (words: string) => void): TagCamera {
   const video = useRef<HTMLVideoElement>(null);
-  const worker = useRef<Remote<TagWorker> | null>(null);
+  const worker = useThread<TagWorker>(openThread);
   const [problem, setProblem] = useState<string | null>(null);
   const seen = useRef(onSeen);
   useEffect(() => {
     seen.current = onSeen;
   });
   useEffect(() => {
-    const thread = new Worker(new URL('../../../workers/tag.worker.ts', import.meta.url), { type: 'module' });
-    const reader = wrap<TagWorker>(thread);
-    worker.current = reader;
     const canvas = document.createElement('canvas');
     const over = new AbortController();
     const { signal } = over;
     let stream: MediaStream | null = null;
     const look = async (): Promise<void> => {
       const view = video.current;
-      if (view && view.videoWidth > 0) {
+      const reader = worker.current;
+      if (reader && view && view.videoWidth > 0) {
         const words = await readFrom(reader, canvas, view, view.videoWidth, view.videoHeight);
         if (words !== null && !signal.aborted) seen.current(words);
       }
@@ -53,9 +54,8 @@ export function useTagCamera(onSeen: (words: string) => void): TagCamera {
     return () => {
       over.abort();
       stream?.getTracks().forEach((t) => t.stop());
-      thread.terminate();
     };
-  }, []);
+  }, [worker]);
   const readPicture = async (file: Blob): Promise<string | null> => {
     const picture = await createImageBitmap(file);
     const reader = worker.current;

@@ -7,9 +7,9 @@ import {
   type GroundProblem,
   type InPlace,
 } from '@riffle/core';
-import { proxy, wrap, type Remote } from 'comlink';
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
-import type { GroundWorker } from '../../../workers/ground.worker.ts';
+import { useDeferredValue, useMemo } from 'react';
+import { useWork } from '../../../workers/useThread.ts';
+import type { MapStep } from './ground.worker.ts';
 
 /** Fixed, so that the same samples give the same band. */
 const SEED = 1979;
@@ -32,63 +32,21 @@ export interface GroundMapInHand {
   readonly stop: () => void;
 }
 
+const openThread = (): Worker => new Worker(new URL('./ground.worker.ts', import.meta.url), { type: 'module' });
+
 /** Maps a ground in a worker, anew whenever the problem changes. The cut-off is not part of it: moving it costs nothing. */
 export function useGroundMap(problem: GroundProblem | null, cutoff_mg_L: number): GroundMapInHand {
-  const worker = useRef<Remote<GroundWorker> | null>(null);
-  const [mapped, setMapped] = useState<{ readonly map: GroundMap; readonly problem: GroundProblem } | null>(null);
-  const [working, setWorking] = useState<number | null>(null);
-  const [failed, setFailed] = useState<string | null>(null);
-  useEffect(() => {
-    const thread = new Worker(new URL('../../../workers/ground.worker.ts', import.meta.url), { type: 'module' });
-    worker.current = wrap<GroundWorker>(thread);
-    return () => thread.terminate();
-  }, []);
-  useEffect(() => {
-    const remote = worker.current;
-    if (!problem || !remote) return undefined;
-    let current = true;
-    const timer = setTimeout(() => {
-      setWorking(0);
-      setFailed(null);
-      remote
-        .map(
-          problem,
-          proxy((done) => {
-            if (current) setWorking(done);
-          }),
-        )
-        .then(
-          (found) => {
-            if (!current) return;
-            if (found) setMapped({ map: found, problem });
-            setWorking(null);
-          },
-          (error: Error) => {
-            if (!current) return;
-            setFailed(error.message);
-            setWorking(null);
-          },
-        );
-    }, 150);
-    return () => {
-      current = false;
-      clearTimeout(timer);
-      void remote.stop();
-    };
-  }, [problem]);
+  const { solved, working, failed, stop } = useWork<GroundProblem, MapStep, GroundMap>(openThread, problem);
   const settled = useDeferredValue(cutoff_mg_L);
-  const all = useMemo(() => mapped && banded(mapped.map, mapped.problem, 0), [mapped]);
-  const above = useMemo(() => mapped && banded(mapped.map, mapped.problem, settled), [mapped, settled]);
+  const all = useMemo(() => solved && banded(solved.result, solved.problem, 0), [solved]);
+  const above = useMemo(() => solved && banded(solved.result, solved.problem, settled), [solved, settled]);
   return {
-    map: problem && mapped ? mapped.map : null,
+    map: problem && solved ? solved.result : null,
     working,
     failed,
     all: problem ? all : null,
     above: problem ? above : null,
-    stop: () => {
-      void worker.current?.stop();
-      setWorking(null);
-    },
+    stop,
   };
 }
 

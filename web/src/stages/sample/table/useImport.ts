@@ -1,10 +1,11 @@
 import type { ImportProgress, RefusedRow, StoredGround, StoredSpot } from '@riffle/contract';
 import { useQueryClient } from '@tanstack/react-query';
-import { proxy, wrap, type Remote } from 'comlink';
+import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { listKey } from '../../../offline/writes.ts';
 import { useContainers } from '../../../records/useContainers.ts';
-import type { TableChecked, TableSeen, TableWorker } from '../../../workers/table.worker.ts';
+import { useThread } from '../../../workers/useThread.ts';
+import type { TableChecked, TableSeen, TableWorker } from './table.worker.ts';
 import { FIELD_UNITS, guessMapping, type TableField, type TableMapping } from './readTable.ts';
 
 export type ImportStep =
@@ -43,21 +44,16 @@ export interface Import {
   readonly cancel: () => void;
 }
 
+const openThread = (): Worker => new Worker(new URL('./table.worker.ts', import.meta.url), { type: 'module' });
+
 /** Brings a person's table in, step by step: read, say which column is which, check every row, send. Nothing is stored before the last. */
 export function useImport(ground: StoredGround, spots: readonly StoredSpot[]): Import {
   const client = useQueryClient();
   const containers = useContainers();
-  const worker = useRef<Remote<TableWorker> | null>(null);
+  const worker = useThread<TableWorker>(openThread);
   const sending = useRef<AbortController | null>(null);
   const [step, setStep] = useState<ImportStep>({ at: 'choose', problem: null });
-  useEffect(() => {
-    const thread = new Worker(new URL('../../../workers/table.worker.ts', import.meta.url), { type: 'module' });
-    worker.current = wrap<TableWorker>(thread);
-    return () => {
-      thread.terminate();
-      sending.current?.abort();
-    };
-  }, []);
+  useEffect(() => () => sending.current?.abort(), []);
 
   /** Columns whose cells name several units, in words. */
   const mixedIn = async (mapping: TableMapping): Promise<Partial<Record<TableField, string>>> => {

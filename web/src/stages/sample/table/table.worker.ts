@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
 import Papa from 'papaparse';
+import { latest } from '../../../workers/steps.ts';
 import {
   TableReader,
   unitsNamed,
@@ -7,7 +8,7 @@ import {
   type TableContext,
   type TableField,
   type TableMapping,
-} from '../stages/sample/table/readTable.ts';
+} from './readTable.ts';
 
 /** What a table holds at first sight. */
 export interface TableSeen {
@@ -26,13 +27,39 @@ export interface TableChecked {
   readonly refusedCsv: Blob;
 }
 
-const breathe = (): Promise<void> =>
-  new Promise((resolve) => {
-    setTimeout(resolve, 0);
-  });
 const MOST_TOLD = 500;
 let rows: Record<string, string>[] = [];
-let asked = 0;
+const { run, stop } = latest();
+
+/** Reads row after row, telling how far it is, 0 to 1. */
+function* readAll(reader: TableReader): Generator<number, TableChecked> {
+  const parts: string[] = [];
+  const refused: RefusedCell[] = [];
+  const refusedData: Record<string, string>[] = [];
+  let [good, spots] = [0, 0];
+  for (const [i, row] of rows.entries()) {
+    const read = reader.read(row, i + 2);
+    if ('message' in read) {
+      if (refused.length < MOST_TOLD) refused.push(read);
+      refusedData.push({ ...row, row: String(read.row), problem: `${read.column}: ${read.message}` });
+    } else {
+      good++;
+      for (const line of read) {
+        if ('spot' in line) spots++;
+        parts.push(JSON.stringify(line));
+      }
+    }
+    yield (i + 1) / rows.length;
+  }
+  return {
+    good,
+    spots,
+    refused,
+    refusedRows: refusedData.length,
+    lines: new Blob([parts.join('\n')]),
+    refusedCsv: new Blob([Papa.unparse(refusedData)], { type: 'text/csv' }),
+  };
+}
 
 export const tableWorker = {
   /** Reads a table from text: commas, semicolons or tabs between cells (RFC 4180; pasted cells come with tabs). */
@@ -57,47 +84,9 @@ export const tableWorker = {
     ];
   },
   /** Reads every row; null when another check was asked for meanwhile, or it was stopped. */
-  async check(
-    mapping: TableMapping,
-    context: TableContext,
-    onStep: (done: number) => void,
-  ): Promise<TableChecked | null> {
-    const mine = ++asked;
-    const reader = new TableReader(mapping, context);
-    const parts: string[] = [];
-    const refused: RefusedCell[] = [];
-    const refusedData: Record<string, string>[] = [];
-    let [good, spots] = [0, 0];
-    for (let i = 0; i < rows.length; i++) {
-      const read = reader.read(rows[i] as Record<string, string>, i + 2);
-      if ('message' in read) {
-        if (refused.length < MOST_TOLD) refused.push(read);
-        refusedData.push({ ...rows[i], row: String(read.row), problem: `${read.column}: ${read.message}` });
-      } else {
-        good++;
-        for (const line of read) {
-          if ('spot' in line) spots++;
-          parts.push(JSON.stringify(line));
-        }
-      }
-      if (i % 2000 === 1999) {
-        onStep((i + 1) / rows.length);
-        await breathe();
-        if (mine !== asked) return null;
-      }
-    }
-    return {
-      good,
-      spots,
-      refused,
-      refusedRows: refusedData.length,
-      lines: new Blob([parts.join('\n')]),
-      refusedCsv: new Blob([Papa.unparse(refusedData)], { type: 'text/csv' }),
-    };
-  },
-  stop(): void {
-    asked++;
-  },
+  check: (mapping: TableMapping, context: TableContext, onStep: (done: number) => void): Promise<TableChecked | null> =>
+    run(readAll(new TableReader(mapping, context)), onStep),
+  stop,
 };
 export type TableWorker = typeof tableWorker;
 expose(tableWorker);

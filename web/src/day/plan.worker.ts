@@ -1,0 +1,4 @@
+import { planDay } from '@riffle/core';
+import { exposeWork } from '../workers/steps.ts';
+
+exposeWork(planDay);
