@@ -118,3 +118,14 @@ test('the server away: reading goes on from this device, and a new sample waits'
   await page.unroute('**/api/**');
   await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
 });
+
+test('a box this device has not heard of is not said to be missing', async ({ page }) => {
+  await bringCreek(page, 'Unheard Fork');
+  await page.route('**/api/v1/grounds/*/setups**', (route) => route.abort());
+  await toStage(page, 'Run');
+  await expect(page.getByText('What box is set on Unheard Fork has not reached this device yet.')).toBeVisible();
+  await expect(page.getByText(/No box is set/)).toHaveCount(0);
+  await page.unroute('**/api/v1/grounds/*/setups**');
+  await page.reload();
+  await expect(page.getByText('No box is set on Unheard Fork yet.')).toBeVisible();
+});

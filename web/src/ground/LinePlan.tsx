@@ -1,5 +1,6 @@
 import { centreLine, localPlane, UNITS, type Position } from '@riffle/core';
 import { useMemo } from 'react';
+import { stepAtMost } from '../ui/roundStep.ts';
 import { useShow } from '../units/useShow.ts';
 import { useWidth } from '../ui/useWidth.ts';
 
@@ -60,9 +61,7 @@ export function LinePlan({ line, spots, flow, picked, onPick, shape = 0.6, gold,
   }, [line, width, height]);
 
   const unit_m = show.display.system === 'US' ? UNITS.length.ft : 1;
-  const rough = width / 4 / view.perMetre / unit_m;
-  const ten = 10 ** Math.floor(Math.log10(rough));
-  const scale = (rough / ten >= 5 ? 5 : rough / ten >= 2 ? 2 : 1) * ten;
+  const scale = stepAtMost(width / 4 / view.perMetre / unit_m);
   const ends = [line[0], line.at(-1)] as const;
   return (
     <div ref={attach} className="min-w-0">

@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { stepAtLeast } from '../ui/roundStep.ts';
 import type { CreekShape } from './creekShape.ts';
 
 /** Where things stand across the band at a distance, px. */
@@ -146,9 +147,7 @@ const HILL_ROWS = 6;
 /** A hillside has no stream: a grid of cells across and up the slope, with the line it was measured from. */
 function HillGrid({ from_m, to_m, x, top, height }: Omit<CreekBandProps, 'shape'>) {
   const px = Math.abs(x(to_m) - x(from_m));
-  const rough = (to_m - from_m) / Math.max(4, px / (height / HILL_ROWS));
-  const ten = 10 ** Math.floor(Math.log10(rough));
-  const step = (rough / ten <= 1 ? 1 : rough / ten <= 2 ? 2 : rough / ten <= 5 ? 5 : 10) * ten;
+  const step = stepAtLeast((to_m - from_m) / Math.max(4, px / (height / HILL_ROWS)));
   const columns = Array.from(
     { length: Math.floor((to_m - from_m) / step) + 1 },
     (_, i) => Math.ceil(from_m / step) * step + i * step,

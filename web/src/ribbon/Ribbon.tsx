@@ -1,6 +1,7 @@
 import type { StoredGround, StoredSign, StoredSpot } from '@riffle/contract';
 import { grouped, UNITS, type Bank, type SpotGrade } from '@riffle/core';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import { stepAtLeast } from '../ui/roundStep.ts';
 import { GROUND_WORDS } from '../ground/groundWords.ts';
 import { useShow } from '../units/useShow.ts';
 import { useWidth } from '../ui/useWidth.ts';
@@ -814,9 +815,7 @@ function axisTicks(
   most: number,
   unit_m: number,
 ): { distance_m: number; label: string }[] {
-  const rough = (to_m - from_m) / unit_m / Math.max(2, most);
-  const ten = 10 ** Math.floor(Math.log10(rough));
-  const step = (rough / ten <= 1 ? 1 : rough / ten <= 2 ? 2 : rough / ten <= 5 ? 5 : 10) * ten;
+  const step = stepAtLeast((to_m - from_m) / unit_m / Math.max(2, most));
   const first = Math.ceil(from_m / unit_m / step) * step;
   const ticks: { distance_m: number; label: string }[] = [];
   for (let v = first; v * unit_m <= to_m + 1e-6; v += step)

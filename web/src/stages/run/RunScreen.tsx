@@ -87,7 +87,8 @@ export function RunScreen() {
 function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {
   const { ground, spots } = useGround();
   const { picked, pick } = usePicked();
-  const setups = [...useRecords('setups', ground.id).items].sort((a, b) => (a.setAt < b.setAt ? 1 : -1));
+  const set = useRecords('setups', ground.id);
+  const setups = [...set.items].sort((a, b) => (a.setAt < b.setAt ? 1 : -1));
   const rigs = useRecords('rigs').items;
   const show = useShow();
   const { add } = useKeep('runs');
@@ -105,7 +106,9 @@ function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {
           </Link>
         }
       >
-        No box is set on {ground.name} yet.
+        {set.known
+          ? `No box is set on ${ground.name} yet.`
+          : `What box is set on ${ground.name} has not reached this device yet.`}
       </Judgement>
     );
   }
