@@ -1,6 +1,7 @@
 import { NUMBERS, numberProblem, textProblem, TEXTS } from '@riffle/contract';
 import { UNITS } from '@riffle/core';
 import { useState } from 'react';
+import { plural } from '../ui/plural.ts';
 import { useShow } from '../units/useShow.ts';
 import { Button } from '../ui/Button.tsx';
 import { type Candidate } from '@riffle/core';
@@ -73,8 +74,8 @@ export function CarryList({ draft, change, planned }: CarryListProps) {
       )}
       {loads.length > 0 && !over && (
         <p className="mb-1">
-          {show.load(loads.reduce((sum, p) => sum + p.load_kg, 0))} of wet gravel to bring down, in {trips} trip
-          {trips === 1 ? '' : 's'}. A wet bucket can pass {show.load(35)}: lift with a straight back, or carry it by
+          {show.load(loads.reduce((sum, p) => sum + p.load_kg, 0))} of wet gravel to bring down, in{' '}
+          {plural(trips, 'trip')}. A wet bucket can pass {show.load(35)}: lift with a straight back, or carry it by
           halves.
         </p>
       )}

@@ -1,6 +1,7 @@
 import { format, parseISO } from 'date-fns';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { plural } from '../ui/plural.ts';
 import { toast } from '../ui/toast.ts';
 import { textProblem, TEXTS, type StoredDaySheet, type StoredGround, type StoredSpot } from '@riffle/contract';
 import { useRecords } from '../records/useRecords.ts';
@@ -294,7 +295,7 @@ function DaySheet({ ground, spots, date, onDate, kept }: DaySheetProps) {
 
 /** What the order rests on. */
 const inWords = ({ draft, pace }: Day): string =>
-  `${Math.round(pace.pan_min)} min a pan, ${pace.from > 0 ? `from ${pace.from} gap${pace.from === 1 ? '' : 's'} in your own log` : 'as is common; your own log will say'}${draft.order ? '; your own order' : ''}`;
+  `${Math.round(pace.pan_min)} min a pan, ${pace.from > 0 ? `from ${plural(pace.from, 'gap')} in your own log` : 'as is common; your own log will say'}${draft.order ? '; your own order' : ''}`;
 
 function DayJudgement({ ground, day }: { ground: StoredGround; day: Day }) {
   const show = useShow();

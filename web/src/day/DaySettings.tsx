@@ -1,6 +1,7 @@
 import type { StoredGround } from '@riffle/contract';
 import { UNITS } from '@riffle/core';
 import { useState, type ReactNode } from 'react';
+import { Checkbox } from '../ui/Checkbox.tsx';
 import { GROUND_WORDS } from '../ground/groundWords.ts';
 import { readEntered } from '../units/readEntered.ts';
 import { useShow } from '../units/useShow.ts';
@@ -115,15 +116,9 @@ const Tick = ({
   onChange: (checked: boolean) => void;
   children: ReactNode;
 }) => (
-  <label className="flex min-h-11 items-center gap-2 whitespace-nowrap">
-    <input
-      type="checkbox"
-      className="size-5 accent-ink"
-      checked={checked}
-      onChange={(e) => onChange(e.target.checked)}
-    />
+  <Checkbox className="whitespace-nowrap" checked={checked} onChange={onChange}>
     {children}
-  </label>
+  </Checkbox>
 );
 
 function Time({

@@ -1,5 +1,6 @@
 import type { StoredGround } from '@riffle/contract';
 import { permissionOn } from '@riffle/core';
+import { plural } from '../ui/plural.ts';
 import { dayMonthYear, dayOf, isoDay } from '../units/dayText.ts';
 import { useRecords } from '../records/useRecords.ts';
 
@@ -28,10 +29,7 @@ export function ClosedToday({ ground, on = isoDay(new Date()) }: { ground: Store
       {soon.length > 0 && (
         <p>
           {soon
-            .map(
-              (s) =>
-                `${s.note.name} ${s.what} ${s.days === 0 ? 'today' : `in ${s.days} day${s.days === 1 ? '' : 's'}`}`,
-            )
+            .map((s) => `${s.note.name} ${s.what} ${s.days === 0 ? 'today' : `in ${plural(s.days, 'day')}`}`)
             .join('; ')}
           .
         </p>

@@ -1,6 +1,7 @@
 import type { GroundBook } from '@riffle/core';
 import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
+import { plural } from '../../ui/plural.ts';
 import { useBook } from '../../records/useBook.ts';
 import { useRecords } from '../../records/useRecords.ts';
 import { useGround, usePicked } from '../../shell/useGround.ts';
@@ -41,9 +42,9 @@ export function BooksScreen() {
   const { total, unweighed } = book;
   const rests = [
     total.running_s > 0 &&
-      `${total.buckets} buckets in ${hoursText(total.running_s)} of running, ${total.cleanups} clean-up${total.cleanups === 1 ? '' : 's'}${total.gold_mg > 0 ? `: ${show.gold(total.gold_mg / (total.running_s / 3600))} an hour` : ''}.`,
+      `${total.buckets} buckets in ${hoursText(total.running_s)} of running, ${plural(total.cleanups, 'clean-up')}${total.gold_mg > 0 ? `: ${show.gold(total.gold_mg / (total.running_s / 3600))} an hour` : ''}.`,
     unweighed.buckets > 0 &&
-      `Not weighed yet: ${show.volume(unweighed.volumeBank_L)} in ${unweighed.runs} run${unweighed.runs === 1 ? '' : 's'}.`,
+      `Not weighed yet: ${show.volume(unweighed.volumeBank_L)} in ${plural(unweighed.runs, 'run')}.`,
     pricePerGram === null && 'Type your price in Settings to see values.',
   ]
     .filter(Boolean)

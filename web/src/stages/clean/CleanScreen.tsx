@@ -3,6 +3,8 @@ import { bankVolume_L, LINING_IDS, LININGS, type LiningId } from '@riffle/core';
 import { format } from 'date-fns';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { Caution } from '../../ui/Caution.tsx';
+import { plural } from '../../ui/plural.ts';
 import { toast } from '../../ui/toast.ts';
 import { v7 as uuidv7 } from 'uuid';
 import { useRecords } from '../../records/useRecords.ts';
@@ -101,8 +103,8 @@ export function CleanScreen() {
                       })
                     }
                   />
-                  {format(new Date(r.startedAt), 'd MMM, HH:mm')}: {r.tally.buckets} bucket
-                  {r.tally.buckets === 1 ? '' : 's'}, {show.volume(r.tally.volumeLoose_L)} loose
+                  {format(new Date(r.startedAt), 'd MMM, HH:mm')}: {plural(r.tally.buckets, 'bucket')},{' '}
+                  {show.volume(r.tally.volumeLoose_L)} loose
                   {!r.tally.stopped && ', still open'}
                 </label>
               ))}
@@ -231,10 +233,10 @@ export function CleanScreen() {
                   !inHand.record(ground) &&
                   '▲ Not written yet: see the fields marked. A section without gold is 0.'}
               </p>
-              <p className="border-l-4 border-dashed border-danger pl-3 text-[13px] text-ink-2">
+              <Caution quiet>
                 No mercury, ever; found amalgam goes to licensed hands. Dry concentrate outdoors: fumes and silica dust
                 harm.
-              </p>
+              </Caution>
             </Block>
           </div>
         </form>
@@ -266,7 +268,7 @@ function PastCleanups({ cleanups }: { cleanups: readonly StoredCleanup[] }) {
             <span className="w-14 shrink-0 text-ink-2">{format(new Date(c.cleanedAt), 'd MMM')}</span>
             <span className="min-w-0 grow">
               <b className="text-gold">{show.gold(c.sections.reduce((sum, s) => sum + s.gold_mg, 0))}</b> in{' '}
-              {c.sections.length} section{c.sections.length === 1 ? '' : 's'}
+              {plural(c.sections.length, 'section')}
               {c.rinsedClean === 'no' && ', box not rinsed'}
               {c.note && <span className="block text-[13px] text-ink-2">{c.note}</span>}
             </span>

@@ -2,6 +2,8 @@ import { NUMBERS, numberProblem, type StoredGaugeReading, type StoredGround } fr
 import { grouped, floodPeaks, thinLevels, type Entered, type Level } from '@riffle/core';
 import { format } from 'date-fns';
 import { useState } from 'react';
+import { Caution } from '../../ui/Caution.tsx';
+import { plural } from '../../ui/plural.ts';
 import { useKeep } from '../../records/useKeep.ts';
 import type { GaugeFile } from '../../reading/readGaugeCsv.ts';
 import { asTyped, readEntered } from '../../units/readEntered.ts';
@@ -99,13 +101,13 @@ function GaugeFileForm({ ground, readings }: { ground: StoredGround; readings: r
             curve.{' '}
             {floods.length === 0
               ? 'No flood'
-              : `${floods.length} flood${floods.length === 1 ? '' : 's'}, the highest ${show.length(Math.max(...floods.map((f) => f.level_m)))}`}
+              : `${plural(floods.length, 'flood')}, the highest ${show.length(Math.max(...floods.map((f) => f.level_m)))}`}
             .
           </p>
           {brought.refused.length > 0 && (
             <p className="mb-2 text-danger">
-              ▲ {brought.refused.length} line{brought.refused.length === 1 ? '' : 's'} left out; line{' '}
-              {brought.refused[0]?.line}: {brought.refused[0]?.why}.
+              ▲ {plural(brought.refused.length, 'line')} left out; line {brought.refused[0]?.line}:{' '}
+              {brought.refused[0]?.why}.
             </p>
           )}
           <QuantityField
@@ -216,9 +218,9 @@ export function RiverSheet({
         <p className="text-[13px] text-ink-2">
           A flood renews bar skins and undercuts, not bedrock: blanks from before it weigh less by kind of trap.
         </p>
-        <p className="border-l-4 border-dashed border-danger pl-3 text-[13px] text-ink-2">
+        <Caution quiet>
           A river that rises while you work comes from rain or a dam upstream: leave while you can still cross.
-        </p>
+        </Caution>
       </form>
       <GaugeFileForm ground={ground} readings={readings} />
       <ul className="mt-4">

@@ -18,6 +18,7 @@ import {
   type OwnKind,
 } from '@riffle/core';
 import { useState } from 'react';
+import { Caution } from '../../ui/Caution.tsx';
 import { toast } from '../../ui/toast.ts';
 import { useRecords } from '../../records/useRecords.ts';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
@@ -345,9 +346,7 @@ function AddMeasures({ ground, sign, onClose }: SignSheetProps & { sign: StoredS
         }}
       />
       {sign.kind === 'undercut' && (
-        <p className="border-l-4 border-dashed border-danger pl-3 text-danger">
-          Undercut banks come down. Dig only in what the water has already cut, and never lie under it.
-        </p>
+        <Caution>Undercut banks come down. Dig only in what the water has already cut, and never lie under it.</Caution>
       )}
       <div className="mt-2 flex flex-wrap gap-3">
         <Button look="main" type="submit">

@@ -2,6 +2,7 @@ import type { StoredRig, StoredRun, StoredSetup, StoredSpot } from '@riffle/cont
 import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { plural } from '../../ui/plural.ts';
 import { useKeys } from '../../shell/useKeys.ts';
 import { asTyped } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
@@ -51,7 +52,7 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
     return (
       <div className="flex flex-col gap-5">
         <Judgement
-          rests={`${count} bucket${count === 1 ? '' : 's'}, ${show.volume(tally.volumeLoose_L)} loose, ${clockText(tally.running_ms)} of running. ${sources.length > 1 ? `From ${sources.map(name).join(' and ')}: the gold is theirs together.` : ''}`}
+          rests={`${plural(count, 'bucket')}, ${show.volume(tally.volumeLoose_L)} loose, ${clockText(tally.running_ms)} of running. ${sources.length > 1 ? `From ${sources.map(name).join(' and ')}: the gold is theirs together.` : ''}`}
         >
           Stopped. Clean up and weigh it.
         </Judgement>

@@ -2,6 +2,8 @@ import type { StoredRun } from '@riffle/contract';
 import { format } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
+import { plural } from '../../ui/plural.ts';
+import { Caution } from '../../ui/Caution.tsx';
 import { useRecords } from '../../records/useRecords.ts';
 import { ClosedToday } from '../../ground/ClosedToday.tsx';
 import { useKeep } from '../../records/useKeep.ts';
@@ -169,10 +171,10 @@ function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {
           Start the run
         </Button>
       </form>
-      <p className="border-l-4 border-dashed border-danger pl-3 text-[13px] text-ink-2">
+      <Caution quiet>
         A full bucket weighs {show.figure('load', 25).digits} to {show.load(35)}: lift with the knees, or fill two
         thirds. Keep out from under cut banks; watch the river when it rains upstream.
-      </p>
+      </Caution>
       {waiting.length > 0 && (
         <Block
           title="Run, not weighed yet"
@@ -185,8 +187,8 @@ function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {
           <ul>
             {waiting.map((r) => (
               <li key={r.id} className="border-b border-rule py-1.5">
-                {format(new Date(r.startedAt), 'd MMM, HH:mm')}: {r.tally.buckets} bucket
-                {r.tally.buckets === 1 ? '' : 's'}, {show.volume(r.tally.volumeLoose_L)} loose
+                {format(new Date(r.startedAt), 'd MMM, HH:mm')}: {plural(r.tally.buckets, 'bucket')},{' '}
+                {show.volume(r.tally.volumeLoose_L)} loose
               </li>
             ))}
           </ul>

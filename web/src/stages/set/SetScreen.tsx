@@ -2,6 +2,7 @@ import type { StoredRig, StoredSetup } from '@riffle/contract';
 import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
+import { Caution } from '../../ui/Caution.tsx';
 import { toast } from '../../ui/toast.ts';
 import { useRecords } from '../../records/useRecords.ts';
 import { useKeep } from '../../records/useKeep.ts';
@@ -289,10 +290,10 @@ export function SetScreen() {
               </ul>
             </Block>
           )}
-          <p className="border-l-4 border-dashed border-danger pl-3 text-[13px] text-ink-2">
+          <Caution quiet>
             Cold fast water and rolling stones: set the box with firm footing and someone in sight. Damming, pumps and
             sluices may need a permit or be closed in season: local rules come first.
-          </p>
+          </Caution>
         </div>
       </div>
       {(sheet === 'rig' || sheet === 'new rig') && (

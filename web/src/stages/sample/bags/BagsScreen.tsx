@@ -2,6 +2,7 @@ import type { StoredLot, StoredSamplePlan } from '@riffle/contract';
 import { acrossOf, countColors, WET_GRAVEL_KG_L, spotGrades } from '@riffle/core';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
+import { plural } from '../../../ui/plural.ts';
 import { useRecords, useRecordsOfAll } from '../../../records/useRecords.ts';
 import { useKeep } from '../../../records/useKeep.ts';
 import { Ribbon } from '../../../ribbon/Ribbon.tsx';
@@ -133,7 +134,7 @@ export function BagsScreen() {
       {plan && (
         <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
           <div className="flex min-w-0 flex-col gap-4">
-            <Block title={plan.name} aside={`${plan.pattern}, ${points.length} point${points.length === 1 ? '' : 's'}`}>
+            <Block title={plan.name} aside={`${plan.pattern}, ${plural(points.length, 'point')}`}>
               {points.length > 0 && (
                 <PointsDrawing
                   picked={picked}

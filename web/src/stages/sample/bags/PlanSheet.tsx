@@ -1,6 +1,8 @@
 import { SAMPLE_PATTERNS, TEXTS, type StoredGround } from '@riffle/contract';
 import { carryingTrips, UNSHORED_M, USUAL_TOOLS, WET_GRAVEL_KG_L } from '@riffle/core';
 import { useState } from 'react';
+import { Caution } from '../../../ui/Caution.tsx';
+import { plural } from '../../../ui/plural.ts';
 import { toast } from '../../../ui/toast.ts';
 import { useWrite } from '../../../offline/writes.ts';
 import { useShow } from '../../../units/useShow.ts';
@@ -68,7 +70,7 @@ export function PlanSheet({ ground, mouths, code, tags, at_m, onClose, onKept }:
     write({ what: 'laid out', groundId: ground.id, whole });
     inHand.clear();
     toast(
-      `${whole.plan.name}: ${whole.lots.length} bag${whole.lots.length === 1 ? '' : 's'}, ${whole.lots[0]?.tag} to ${whole.lots.at(-1)?.tag}.`,
+      `${whole.plan.name}: ${plural(whole.lots.length, 'bag')}, ${whole.lots[0]?.tag} to ${whole.lots.at(-1)?.tag}.`,
     );
     onKept(whole.plan.id);
   };
@@ -178,10 +180,10 @@ export function PlanSheet({ ground, mouths, code, tags, at_m, onClose, onKept }:
         {points && (
           <div className="my-2 border-t-2 border-ink pt-2" aria-live="polite">
             <p className="text-[18px] font-bold">
-              {points.length} point{points.length === 1 ? '' : 's'}, {bags} bag{bags === 1 ? '' : 's'}
+              {plural(points.length, 'point')}, {plural(bags, 'bag')}
             </p>
             <p className="text-ink-2">
-              About {show.load(load_kg)} wet: {trips} trip{trips === 1 ? '' : 's'} at {show.load(LIMIT_KG)} a back,{' '}
+              About {show.load(load_kg)} wet: {plural(trips, 'trip')} at {show.load(LIMIT_KG)} a back,{' '}
               {show.load(tools_kg)} of it tools.
             </p>
             <PointsDrawing
@@ -204,10 +206,10 @@ export function PlanSheet({ ground, mouths, code, tags, at_m, onClose, onKept }:
         {['grid', 'test square'].includes(draft.pattern) &&
           inHand.lengths.depth.ok &&
           inHand.lengths.depth.value > UNSHORED_M && (
-            <p className="border-l-4 border-dashed border-danger pl-3 text-danger">
+            <Caution>
               Deeper than {show.length(UNSHORED_M)}: sample with an auger or a shored hole. Nobody goes into an unshored
               one; local rules decide.
-            </p>
+            </Caution>
           )}
         <Button look="main" type="submit">
           Keep the plan

@@ -1,6 +1,7 @@
 import { toString as qrSvg } from 'qrcode';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
+import { plural } from '../../../ui/plural.ts';
 import { useRecords } from '../../../records/useRecords.ts';
 import { useGround } from '../../../shell/useGround.ts';
 import { useShow } from '../../../units/useShow.ts';
@@ -29,7 +30,7 @@ export function TagsScreen() {
     <div className="flex flex-col gap-3">
       <div className="no-print">
         <Judgement rests="Print on waterproof paper, cut along the lines, one inside each bag and one tied to it. A tag names no place; its square code opens the bag’s record on a device of your crew.">
-          {lots.length} tag{lots.length === 1 ? '' : 's'} to print.
+          {plural(lots.length, 'tag')} to print.
         </Judgement>
         <p className="mt-2 flex gap-3">
           <Button look="main" onClick={() => window.print()} disabled={lots.length === 0}>

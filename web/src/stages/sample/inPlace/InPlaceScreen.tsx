@@ -12,6 +12,7 @@ import {
   type Variogram,
 } from '@riffle/core';
 import { useMemo, useState } from 'react';
+import { Checkbox } from '../../../ui/Checkbox.tsx';
 import { useRecords } from '../../../records/useRecords.ts';
 import { useGround, usePicked } from '../../../shell/useGround.ts';
 import { usePreferences } from '../../../preferences/preferences.ts';
@@ -362,15 +363,9 @@ export function InPlaceScreen() {
               )}
             </Field>
           )}
-          <label className="flex min-h-11 items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-5"
-              checked={asked.fine}
-              onChange={(e) => change({ fine: e.target.checked })}
-            />
+          <Checkbox checked={asked.fine} onChange={(checked) => change({ fine: checked })}>
             fine net ({CELLS.fine} cells the long way)
-          </label>
+          </Checkbox>
           {asked.method === 'kriging' &&
             (bins.length >= 3 && variogram ? (
               <div className="mt-2 border-t border-rule pt-2">

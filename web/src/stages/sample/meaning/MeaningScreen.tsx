@@ -12,6 +12,7 @@ import {
   bestOf,
 } from '@riffle/core';
 import { useMemo, useState } from 'react';
+import { plural } from '../../../ui/plural.ts';
 import { useRecords } from '../../../records/useRecords.ts';
 import { Ribbon } from '../../../ribbon/Ribbon.tsx';
 import { useGround, usePicked } from '../../../shell/useGround.ts';
@@ -214,7 +215,7 @@ function moreWords(n: number | null, a: Meant, b: Meant): string {
     return `${MOST_MORE_PANS} more pans would not tell ${a.spot.name} from ${b.spot.name}: take the one nearer the water.`;
   return n === 0
     ? `${a.spot.name} beats ${b.spot.name} already.`
-    : `${n} more pan${n === 1 ? '' : 's'} at each would tell ${a.spot.name} from ${b.spot.name}, if they say what those so far said.`;
+    : `${plural(n, 'more pan')} at each would tell ${a.spot.name} from ${b.spot.name}, if they say what those so far said.`;
 }
 
 /** Two spots: the chance that the first is richer, as strokes, and what it takes to call it. */
@@ -279,10 +280,7 @@ function Facts({
           'The band is within a third already: pan elsewhere.'
         ) : (
           <>
-            <b>
-              {third} more pan{third === 1 ? '' : 's'}
-            </b>{' '}
-            bring the band within a third.
+            <b>{plural(third, 'more pan')}</b> bring the band within a third.
           </>
         )}
       </li>
@@ -329,8 +327,8 @@ function Facts({
         </li>
       )}
       <li className="py-1.5 text-ink-2">
-        Rests on {one.samples.length} sample{one.samples.length === 1 ? '' : 's'}, {show.volume(one.volumeBank_L)} of
-        ground in place. By layer and depth: see the table.
+        Rests on {plural(one.samples.length, 'sample')}, {show.volume(one.volumeBank_L)} of ground in place. By layer
+        and depth: see the table.
       </li>
     </ul>
   );

@@ -2,6 +2,8 @@ import { UNSHORED_M, type ColorClass, bestSpot, groundColors, spotGrades, handsO
 import { TEXTS, type StoredLot } from '@riffle/contract';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { Caution } from '../../../ui/Caution.tsx';
+import { plural } from '../../../ui/plural.ts';
 import { toast } from '../../../ui/toast.ts';
 import { useRecords } from '../../../records/useRecords.ts';
 import { ClosedToday } from '../../../ground/ClosedToday.tsx';
@@ -93,9 +95,7 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
     inHand.clear();
     setTried(false);
     setWeighing(false);
-    toast(
-      `Kept: ${spot.name}, ${inHand.colors === 0 ? 'a blank' : `${inHand.colors} color${inHand.colors === 1 ? '' : 's'}`}.`,
-    );
+    toast(`Kept: ${spot.name}, ${inHand.colors === 0 ? 'a blank' : `${plural(inHand.colors, 'color')}`}.`);
   };
   const deep = inHand.depth.ok && inHand.depth.value > UNSHORED_M;
 
@@ -151,10 +151,10 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
             />
           </div>
           {deep && (
-            <p className="mb-2 border-l-4 border-dashed border-danger pl-3 text-danger">
+            <Caution className="mb-2">
               {show.length(UNSHORED_M)}: nobody in an unshored hole. Many local rules say so from here; keep out and
               follow yours.
-            </p>
+            </Caution>
           )}
           <QuantityField
             label="How much you panned"

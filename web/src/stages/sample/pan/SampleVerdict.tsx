@@ -1,5 +1,6 @@
 import type { StoredSpot } from '@riffle/contract';
 import { correctForHands, type Recovery, type SpotGrade } from '@riffle/core';
+import { plural } from '../../../ui/plural.ts';
 import { asTyped } from '../../../units/readEntered.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { Gold, Judgement } from '../../../ui/Judgement.tsx';
@@ -58,8 +59,8 @@ export function SampleVerdict({ spot, inHand, hands, best }: SampleVerdictProps)
   };
   const rests = [
     grade.restsOn === 'weight'
-      ? `Weighed gold from ${from}; the band from ${colors} color${colors === 1 ? '' : 's'}.`
-      : `${colors} color${colors === 1 ? '' : 's'} in ${from}, at your weights by size; 90 % band.`,
+      ? `Weighed gold from ${from}; the band from ${plural(colors, 'color')}.`
+      : `${plural(colors, 'color')} in ${from}, at your weights by size; 90 % band.`,
     grade.unweighedCoarse > 0 &&
       `The ${grade.unweighedCoarse} over No. 10 ${grade.unweighedCoarse === 1 ? 'is' : 'are'} not in it: weigh all the gold to count ${grade.unweighedCoarse === 1 ? 'it' : 'them'}.`,
     hands &&

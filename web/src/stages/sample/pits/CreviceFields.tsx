@@ -1,4 +1,5 @@
 import { CREVICE_STATES, CREVICE_STRIKES } from '@riffle/contract';
+import { Caution } from '../../../ui/Caution.tsx';
 import { readEntered } from '../../../units/readEntered.ts';
 import { SelectField } from '../../../ui/Field.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
@@ -54,9 +55,9 @@ export function CreviceFields({ inHand }: { inHand: PitInHand }) {
           <li key={s}>{s}</li>
         ))}
       </ol>
-      <p className="mt-1 border-l-4 border-dashed border-danger pl-3 text-danger">
+      <Caution className="mt-1">
         Glasses on when you chip rock. Tip slabs away from you: snakes and spiders live under them.
-      </p>
+      </Caution>
     </div>
   );
 }

@@ -2,6 +2,7 @@ import { MOST, PIT_BOTTOMS, TEXTS, type StoredPit, type StoredSample } from '@ri
 import { payLayers, UNSHORED_M, type SampleGrade, gradeOf, groundColors, spotGrades } from '@riffle/core';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { Checkbox } from '../../../ui/Checkbox.tsx';
 import { toast } from '../../../ui/toast.ts';
 import { useRecords } from '../../../records/useRecords.ts';
 import { ClosedToday } from '../../../ground/ClosedToday.tsx';
@@ -368,24 +369,12 @@ function PitInHandView({
             onChange={(bottom) => change({ bottom })}
             hint={draft.bottom === 'false bottom' ? 'Gold may lie below it too: try through it.' : undefined}
           />
-          <label className="flex min-h-11 items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-5"
-              checked={draft.filledIn}
-              onChange={(e) => change({ filledIn: e.target.checked })}
-            />
+          <Checkbox checked={draft.filledIn} onChange={(checked) => change({ filledIn: checked })}>
             filled in
-          </label>
-          <label className="flex min-h-11 items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-5"
-              checked={draft.putBack}
-              onChange={(e) => change({ putBack: e.target.checked })}
-            />
+          </Checkbox>
+          <Checkbox checked={draft.putBack} onChange={(checked) => change({ putBack: checked })}>
             turf on top, looks untouched
-          </label>
+          </Checkbox>
           {!draft.filledIn && (
             <p className="text-ink-2">
               Before filling in: look over the hole, the heap and the oversize once more. A detector misses small gold;

@@ -1,6 +1,8 @@
 import { grouped } from '@riffle/core';
 import type { StoredGround, StoredSpot } from '@riffle/contract';
 import { useEffect, useRef, useState } from 'react';
+import { Checkbox } from '../../../ui/Checkbox.tsx';
+import { plural } from '../../../ui/plural.ts';
 import { saveFile } from '../../../files/saveFile.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Choices } from '../../../ui/Choices.tsx';
@@ -92,7 +94,7 @@ export function ImportSheet({ ground, spots, pasted, onClose }: ImportSheetProps
           <p className="font-serif text-[22px] font-semibold" role="status">
             {step.stored === 0
               ? 'Nothing was stored.'
-              : `${grouped(step.stored)} samples stored${step.spots > 0 ? `, ${step.spots} new spot${step.spots === 1 ? '' : 's'}` : ''}.`}
+              : `${grouped(step.stored)} samples stored${step.spots > 0 ? `, ${plural(step.spots, 'new spot')}` : ''}.`}
           </p>
           {step.refusedRows > 0 && (
             <>
@@ -180,24 +182,12 @@ function MapColumns({ step, bringing }: { step: ImportStep & { at: 'map' }; brin
           { value: 'bank', label: 'in the bank' },
         ]}
       />
-      <label className="flex min-h-11 items-center gap-2">
-        <input
-          type="checkbox"
-          className="size-5"
-          checked={mapping.decimalComma}
-          onChange={(e) => set({ decimalComma: e.target.checked })}
-        />
+      <Checkbox checked={mapping.decimalComma} onChange={(checked) => set({ decimalComma: checked })}>
         it writes 0,3 for 0.3
-      </label>
-      <label className="flex min-h-11 items-center gap-2">
-        <input
-          type="checkbox"
-          className="size-5"
-          checked={mapping.mixedUnits}
-          onChange={(e) => set({ mixedUnits: e.target.checked })}
-        />
+      </Checkbox>
+      <Checkbox checked={mapping.mixedUnits} onChange={(checked) => set({ mixedUnits: checked })}>
         cells may name their own unit
-      </label>
+      </Checkbox>
       {missing && <p className="text-danger">▲ {missing}</p>}
       <Button look="main" type="submit" disabled={missing !== null}>
         Check every row
@@ -224,11 +214,7 @@ function Report({ step, bringing }: { step: ImportStep & { at: 'report' | 'faile
         {grouped(checked.good)} rows are right
         {checked.refusedRows > 0 ? `, ${grouped(checked.refusedRows)} are not` : ''}.
       </p>
-      {checked.spots > 0 && (
-        <p>
-          {checked.spots} spot{checked.spots === 1 ? '' : 's'} will be made.
-        </p>
-      )}
+      {checked.spots > 0 && <p>{plural(checked.spots, 'spot')} will be made.</p>}
       {checked.refusedRows > 0 && (
         <>
           <div className="max-h-72 overflow-y-auto border-y border-rule" tabIndex={0} aria-label="Refused rows">

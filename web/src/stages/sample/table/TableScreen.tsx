@@ -1,5 +1,6 @@
 import { grouped, groundColors } from '@riffle/core';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { plural } from '../../../ui/plural.ts';
 import { toast } from '../../../ui/toast.ts';
 import { useRecords } from '../../../records/useRecords.ts';
 import { saveFile } from '../../../files/saveFile.ts';
@@ -68,7 +69,7 @@ export function TableScreen() {
             : `${grouped(samples.length)} in all. Click a heading to sort, a cell to change it; paste cells from a spreadsheet to bring them in.`
         }
       >
-        {grouped(rows.length)} sample{rows.length === 1 ? '' : 's'}
+        {plural(rows.length, 'sample')}
         {words.trim() !== '' || only !== 'all' ? ' match' : ''}.
       </Judgement>
       <div className="flex flex-wrap items-center gap-3">
