@@ -17,7 +17,7 @@ const MORNING = '2026-07-28T09:20:00Z';
 const VIEWS = {
   day: { size: DESK, at: 'day', now: MORNING },
   'day-phone': { size: PHONE, at: 'day', now: MORNING },
-  read: { size: DESK, at: 'read', spot: 'Otter bar' },
+  read: { size: DESK, at: 'read', spot: 'Otter bar', act: seeTheRest },
   map: { size: DESK, at: 'read', spot: 'Otter bar', act: unfoldMap },
   sample: { size: DESK, at: 'sample', spot: 'Slate step', act: countColors },
   bags: { size: DESK, at: 'sample/bags', ground: BENCH },
@@ -31,7 +31,7 @@ const VIEWS = {
   clean: { size: DESK, at: 'clean', act: weighSections },
   books: { size: DESK, at: 'books', act: (page) => page.waitForTimeout(1200) },
   'new-ground': { size: DESK, path: '/grounds/new', act: dropCreek },
-  'read-phone': { size: PHONE, at: 'read', spot: 'Otter bar' },
+  'read-phone': { size: PHONE, at: 'read', spot: 'Otter bar', act: seeTheRest },
   'sample-phone': { size: PHONE, at: 'sample', spot: 'Slate step', act: countColors },
   'run-phone': { size: PHONE, at: 'run', before: openRun, light: 'sun' },
 };
@@ -109,6 +109,11 @@ try {
 } finally {
   await browser.close();
   await riffle.stop();
+}
+
+// What lies below the first sight comes a moment later.
+async function seeTheRest(page) {
+  await page.getByRole('heading', { name: 'Worth a pan' }).waitFor();
 }
 
 async function unfoldMap(page) {
