@@ -169,7 +169,7 @@ function FileSheet({ id, file, read, onBack }: FileInHand & { onBack: () => void
     <div className="flex flex-col gap-5 pt-3">
       <Judgement rests={`${file.name}, ${read.format}. ${read.warnings.join(' ')}`}>
         {show.distance(read.length_m)} of {kind}, {grouped(read.linePoints)} points,{' '}
-        {read.spots.length === 0 ? 'no spots yet' : `${plural(read.spots.length, 'spot')}`}.
+        {read.spots.length === 0 ? 'no spots yet' : plural(read.spots.length, 'spot')}.
       </Judgement>
       <div className="grid grid-cols-1 gap-8 lg:grid-cols-[1fr_22rem]">
         <LinePlan line={read.line} spots={read.spots} flow={flow} />

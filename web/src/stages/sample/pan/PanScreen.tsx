@@ -95,7 +95,7 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
     inHand.clear();
     setTried(false);
     setWeighing(false);
-    toast(`Kept: ${spot.name}, ${inHand.colors === 0 ? 'a blank' : `${plural(inHand.colors, 'color')}`}.`);
+    toast(`Kept: ${spot.name}, ${inHand.colors === 0 ? 'a blank' : plural(inHand.colors, 'color')}.`);
   };
   const deep = inHand.depth.ok && inHand.depth.value > UNSHORED_M;
 
