@@ -1,37 +1,7 @@
 import { useMemo } from 'react';
 import { stepAtLeast } from '../ui/roundStep.ts';
+import { bandLevels } from './across.ts';
 import type { CreekShape } from './creekShape.ts';
-
-/** Where things stand across the band at a distance, px. */
-export interface BandLevels {
-  readonly bankTop: number;
-  readonly waterTop: number;
-  readonly waterBottom: number;
-  readonly bankBottom: number;
-}
-
-/**
- * Levels across a straightened creek: the water swings to the outside of each bend, so the bend stays readable.
- * On a beach the lower half is the sea, its edge at the line.
- */
-export function bandLevels(shape: CreekShape, top: number, height: number, distance_m: number): BandLevels {
-  const b = shape.bend(distance_m);
-  if (shape.kind === 'hillside')
-    return { bankTop: top, waterTop: top + height / 2, waterBottom: top + height / 2, bankBottom: top + height };
-  const wobble = (k: number): number => 1.6 * Math.sin(distance_m / 13 + k) + 1.1 * Math.sin(distance_m / 5.7 + 2 * k);
-  if (shape.kind === 'beach') {
-    const edge = top + height * 0.56 + 3 * Math.sin(distance_m / 31) + 1.4 * wobble(0.8);
-    return { bankTop: top + wobble(0), waterTop: edge, waterBottom: top + height, bankBottom: top + height };
-  }
-  const middle = top + height / 2 + b * height * 0.2;
-  const half = height * (0.17 - 0.03 * Math.abs(b));
-  return {
-    bankTop: top + wobble(0),
-    waterTop: middle - half,
-    waterBottom: middle + half,
-    bankBottom: top + height + wobble(1.7),
-  };
-}
 
 /** 0 below `low`, 1 above `high`, smooth between. */
 const ramp = (low: number, high: number, x: number): number => {

@@ -1,4 +1,4 @@
-import { bandLevels } from './CreekBand.tsx';
+import { bandLevels } from './across.ts';
 import type { CreekShape } from './creekShape.ts';
 import type { Strip } from './outlineStrips.ts';
 

@@ -1,7 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
-import { bandLevels } from './CreekBand.tsx';
+import { bandLevels } from './across.ts';
 import { creekShape } from './creekShape.ts';
+import { placeAt } from './placeAt.ts';
 import { placeLabels } from './placeLabels.ts';
+import { axisTicks } from './RibbonAxis.tsx';
+import { ribbonFrame } from './ribbonFrame.ts';
+import { ribbonScale } from './ribbonScale.ts';
 
 /** A line walked north from the foot that swings east in its middle: going downstream (south) the water first turns left, then right. */
 const swing = Array.from({ length: 61 }, (_, i): [number, number, number] => [
@@ -62,4 +66,71 @@ describe('names on the ribbon', () => {
     expect(placeLabels([wish('a', 100, 1), wish('b', 100, 2, true)], 0, 900).size).toBe(2));
   test('no name begins left of the drawing', () =>
     expect(placeLabels([wish('a', 2, 1)], 10, 900).get('a')?.x).toBeGreaterThan(40));
+});
+
+describe('the drawing of a stretch', () => {
+  const frame = ribbonFrame(900, false, 'creek', true, []);
+  const scale = ribbonScale(100, 500, frame.left, frame.right);
+  const creek = { kind: 'creek', length_m: 480 } as const;
+  const middle = frame.bandTop + frame.bandHeight / 2;
+
+  test('upstream lies to the left, and a point of the drawing leads back to its distance', () => {
+    expect(scale.x(100)).toBe(frame.right);
+    expect(scale.x(500)).toBe(frame.left);
+    for (const d of [100, 217.5, 500]) expect(scale.distanceAt(scale.x(d))).toBeCloseTo(d, 9);
+  });
+  test('lanes follow each other downward without overlap', () => {
+    const order = [frame.bandTop, frame.belowBand, frame.axisY, frame.laneTop, frame.bedTop, frame.height];
+    expect([...order].sort((a, b) => a - b)).toEqual(order);
+  });
+  test('a bench makes room above, on the right bank below; a thin ribbon draws none', () => {
+    const bench = { id: 'b', kind: 'bench', name: 'Bench', from_m: 0, to_m: 9, height_m: null } as const;
+    const above = ribbonFrame(900, false, 'creek', true, [{ ...bench, bank: 'left' }]);
+    const below = ribbonFrame(900, false, 'creek', true, [{ ...bench, bank: 'right' }]);
+    expect(above.bandTop).toBeGreaterThan(frame.bandTop);
+    expect(below.bandTop).toBe(frame.bandTop);
+    expect(below.axisY).toBeGreaterThan(frame.axisY);
+    expect(ribbonFrame(900, true, 'creek', true, [{ ...bench, bank: 'left' }]).roomAbove).toBe(0);
+  });
+  test('no bed where heights are not known, nor on a beach', () => {
+    expect(ribbonFrame(900, false, 'creek', false, []).hasBed).toBe(false);
+    expect(ribbonFrame(900, false, 'beach', true, []).hasBed).toBe(false);
+    expect(frame.hasBed).toBe(true);
+  });
+  test('a tap in the water is mid stream; toward an edge it is that bank, so many metres out', () => {
+    expect(placeAt(scale.x(300), middle + 3, frame, scale, creek, 30)).toEqual({
+      distance_m: 300,
+      bank: 'mid',
+      offset_m: 0,
+    });
+    expect(placeAt(scale.x(300), frame.bandTop, frame, scale, creek, 30)).toMatchObject({ bank: 'left', offset_m: 12 });
+    expect(placeAt(scale.x(300), frame.belowBand, frame, scale, creek, 30)).toMatchObject({ bank: 'right' });
+    // On a hillside the edge of the band is the edge of its grid.
+    expect(placeAt(scale.x(300), frame.bandTop, frame, scale, { kind: 'hillside', length_m: 480 }, 40).offset_m).toBe(
+      40,
+    );
+  });
+  test('a tap beyond the ends stays on the ground', () => {
+    expect(placeAt(frame.left - 30, middle, frame, scale, creek, 30).distance_m).toBe(480);
+    expect(placeAt(frame.right + 900, middle, frame, scale, creek, 30).distance_m).toBe(0);
+  });
+  test('the axis is marked in round steps of the unit in use', () => {
+    expect(axisTicks(0, 1204, 10, 1).map((t) => t.label)).toEqual(['0', '200', '400', '600', '800', '1,000', '1,200']);
+    const feet = axisTicks(0, 304.8, 10, 0.3048);
+    expect(feet.map((t) => t.label)).toEqual([
+      '0',
+      '100',
+      '200',
+      '300',
+      '400',
+      '500',
+      '600',
+      '700',
+      '800',
+      '900',
+      '1,000',
+    ]);
+    expect(feet[1]?.distance_m).toBeCloseTo(30.48, 9);
+    expect(axisTicks(437, 512, 6, 1)[0]?.label).toBe('440');
+  });
 });

@@ -25,7 +25,7 @@ import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { useKeep } from '../../records/useKeep.ts';
 import { Photos } from '../../photos/Photos.tsx';
 import { currentPosition } from '../../position/currentPosition.ts';
-import type { RibbonPlace } from '../../ribbon/Ribbon.tsx';
+import type { RibbonPlace } from '../../ribbon/placeAt.ts';
 import { SignMark } from '../../ribbon/SignMarks.tsx';
 import { usePreferences } from '../../preferences/preferences.ts';
 import { enterLength } from '../../units/enterLength.ts';

@@ -12,7 +12,7 @@ import { useState } from 'react';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { useKeep } from '../../records/useKeep.ts';
 import { Photos } from '../../photos/Photos.tsx';
-import type { RibbonPlace } from '../../ribbon/Ribbon.tsx';
+import type { RibbonPlace } from '../../ribbon/placeAt.ts';
 import { enterLength } from '../../units/enterLength.ts';
 import { readEntered } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';

@@ -5,7 +5,7 @@ import { useNow } from '../../ui/useNow.ts';
 import { useLateRanking } from '../../reading/useLateRanking.ts';
 import { useReading, type Reading } from '../../reading/useReading.ts';
 import { outlineStrips } from '../../ribbon/outlineStrips.ts';
-import type { RibbonPlace } from '../../ribbon/Ribbon.tsx';
+import type { RibbonPlace } from '../../ribbon/placeAt.ts';
 import { useRecords, type RecordList } from '../../records/useRecords.ts';
 import { usePicked } from '../../shell/useGround.ts';
 import { useKeys } from '../../shell/useKeys.ts';
