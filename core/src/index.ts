@@ -118,7 +118,14 @@ export {
   type SizeWord,
   type WordCount,
 } from './sample/sizeWords.ts';
-export { screenChoice, type FoundOnScreen, type ScreenChoice } from './sample/screenChoice.ts';
+export { pitGrades, type GradedPit, type PitGrades, type PitPan } from './sample/pitGrades.ts';
+export {
+  screenChoice,
+  whichScreen,
+  type FoundOnScreen,
+  type ScreenChoice,
+  type WhichScreen,
+} from './sample/screenChoice.ts';
 export {
   characteristicSize_mm,
   CLOSES_WITHIN_PERCENT,

@@ -6,7 +6,7 @@ import { acrossOf, bankOf, layOut, MOST_BAGS } from './layOut.ts';
 import { paySection } from './paySection.ts';
 import { payStreak } from './payStreak.ts';
 import { liesInPit, pitDepth_m, payLayers, pitSum, type PitLayer } from './pit.ts';
-import { screenChoice } from './screenChoice.ts';
+import { screenChoice, whichScreen } from './screenChoice.ts';
 import { characteristicSize_mm, dryMass, passingAt_percent, sizeCurve } from './sizeCurve.ts';
 
 const runs = { seed: 20_261_126, numRuns: 150 };
@@ -149,6 +149,16 @@ describe('choice of a screen', () => {
       0,
       expect.closeTo(100 * (1 - 0.05 ** (1 / 3)), 6),
     ]);
+  });
+  test('the screen to use is the finest that takes no counted gold; gold seen on a screen rules it out', () => {
+    const few = { ...NO_COLORS, '20-40': 6, '-40': 20 };
+    const { choices, best, goldOnTop } = whichScreen(curve, few);
+    expect(choices.map((c) => c.aperture_mm)).toEqual([...curve.map((p) => p.aperture_mm)].sort((a, b) => b - a));
+    // Gold between No. 40 and No. 20 falls through No. 20.
+    expect([best?.aperture_mm, goldOnTop]).toEqual([0.85, null]);
+    const seen = whichScreen(curve, few, COLOR_MG, [{ aperture_mm: 2, colors: 2 }]);
+    expect([seen.best?.aperture_mm, seen.goldOnTop?.aperture_mm]).toEqual([6.3, 0.425]);
+    expect(whichScreen(curve, few, COLOR_MG, [{ aperture_mm: 12.5, colors: 1 }]).best).toBeNull();
   });
   test('beyond the stack nothing is made up', () =>
     expect([

@@ -63,3 +63,34 @@ export function screenChoice(
     foundOver: pieces > 0 || lookedHere ? pieces : null,
   };
 }
+
+/** What a stack says of the screen to use: the choices from coarse to fine, and the one to take. */
+export interface WhichScreen {
+  readonly choices: readonly ScreenChoice[];
+  /** The finest cut that takes no counted gold: it leaves the least to carry and to pan. */
+  readonly best: ScreenChoice | null;
+  /** The finest screen with gold seen on it or above. */
+  readonly goldOnTop: ScreenChoice | null;
+}
+
+/** Less gold than this above a screen is none: it is a part of one color, percent. */
+const NO_GOLD_PERCENT = 1;
+
+/** Weighs the screens of a stack against each other, by what each takes off and the gold that could go with it. */
+export function whichScreen(
+  points: readonly CurvePoint[],
+  counts: ColorCounts,
+  weights_mg: ColorWeights = COLOR_MG,
+  found: readonly FoundOnScreen[] = [],
+): WhichScreen {
+  const choices = [...points]
+    .sort((a, b) => b.aperture_mm - a.aperture_mm)
+    .map((p) => screenChoice(p.aperture_mm, points, counts, weights_mg, found));
+  const takesNoGold = (c: ScreenChoice): boolean =>
+    (c.goldOver_percent ?? 0) < NO_GOLD_PERCENT && !c.foundOver && c.removes_percent !== null;
+  return {
+    choices,
+    best: choices.findLast(takesNoGold) ?? null,
+    goldOnTop: choices.findLast((c) => c.foundOver !== null && c.foundOver > 0) ?? null,
+  };
+}

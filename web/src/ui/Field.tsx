@@ -34,11 +34,13 @@ interface TextFieldProps {
   readonly problem?: string | null;
   readonly hint?: ReactNode;
   readonly rows?: number;
+  /** The keys a phone brings up: figures for a bare number. */
+  readonly inputMode?: 'text' | 'decimal' | 'numeric';
   /** What is too long is said at once, under what was typed: nothing is ever cut short. */
   readonly limit?: TextLimit;
 }
 
-export function TextField({ label, value, onChange, problem, hint, rows, limit }: TextFieldProps) {
+export function TextField({ label, value, onChange, problem, hint, rows, inputMode, limit }: TextFieldProps) {
   const tooLong = limit && value.trim() !== '' ? textProblem(limit, value) : null;
   return (
     <Field label={label} problem={problem ?? tooLong} hint={hint}>
@@ -54,6 +56,7 @@ export function TextField({ label, value, onChange, problem, hint, rows, limit }
         ) : (
           <input
             {...ids}
+            inputMode={inputMode}
             className="written w-full"
             value={value}
             onChange={(e) => onChange(e.target.value)}

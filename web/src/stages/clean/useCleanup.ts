@@ -1,151 +1,80 @@
-import {
-  NUMBERS,
-  numberProblem,
-  textProblem,
-  TEXTS,
-  type Cleanup,
-  type StoredGround,
-  type StoredRig,
-  type StoredRun,
-  type StoredSample,
-  type StoredSetup,
-} from '@riffle/contract';
-import { COLOR_MG, meanColor_mg, sectionSplit, type Entered, type LiningId, type SectionSplit } from '@riffle/core';
-import { v7 as uuidv7 } from 'uuid';
-import { readEntered, type Reading } from '../../units/readEntered.ts';
+import { bankVolume_L, COLOR_MG, meanColor_mg } from '@riffle/core';
+import { useState } from 'react';
+import { useKeep } from '../../records/useKeep.ts';
+import { useRecords } from '../../records/useRecords.ts';
+import { useGround } from '../../shell/useGround.ts';
+import { toast } from '../../ui/toast.ts';
 import { useDraft } from '../../ui/useDraft.ts';
+import { useShow } from '../../units/useShow.ts';
+import {
+  cleanupRecord,
+  newCleanup,
+  readCleanup,
+  sectionBelow,
+  usualSections,
+  type CleanupDraft,
+  type SectionDraft,
+} from './readCleanup.ts';
 
-/** A stretch of the box, from where the one above ends to `to`. */
-export interface SectionDraft {
-  readonly key: string;
-  readonly name: string;
-  readonly to: Entered;
-  readonly gold: Entered;
-  readonly lining: LiningId;
-}
+/** The clean-up in hand: the runs that wait for one, its sections as weighed, and what their split tells. */
+export function useCleanup() {
+  const { ground, spots } = useGround();
+  const show = useShow();
+  const US = show.display.system === 'US';
+  const allRuns = useRecords('runs', ground.id).items;
+  const cleanups = useRecords('cleanups', ground.id).items;
+  const setups = useRecords('setups', ground.id).items;
+  const rigs = useRecords('rigs').items;
+  const samples = useRecords('samples', ground.id).items;
+  const book = useKeep('cleanups');
+  const [draft, setDraft, clear] = useDraft<CleanupDraft>(`cleanup-${ground.id}`, () => newCleanup(US));
+  const [tried, setTried] = useState(false);
+  const change = (some: Partial<CleanupDraft>): void => setDraft((before) => ({ ...before, ...some }));
 
-export interface CleanupDraft {
-  /** Runs left out of this clean-up; all others waiting are in it. */
-  readonly leftOut: readonly string[];
-  readonly sections: readonly SectionDraft[] | null;
-  readonly blackSand: Entered;
-  readonly rinsed: Cleanup['rinsedClean'];
-  readonly note: string;
-}
-
-export interface SectionReading {
-  readonly to: Reading;
-  readonly gold: Reading;
-  readonly from_m: number | null;
-  readonly problem: string | null;
-}
-
-export interface CleanupInHand {
-  readonly draft: CleanupDraft;
-  readonly change: (some: Partial<CleanupDraft>) => void;
-  readonly clear: () => void;
-  readonly runs: readonly StoredRun[];
-  readonly sections: readonly SectionDraft[];
-  readonly readings: readonly SectionReading[];
-  readonly blackSand: Reading | null;
-  /** What the split tells, once every section is weighed. */
-  readonly split: SectionSplit | null;
-  readonly color_mg: number;
-  record(ground: StoredGround): (Cleanup & { baseVersion: 0 }) | null;
-}
-
-export function useCleanup(
-  groundId: string,
-  waiting: readonly StoredRun[],
-  setups: readonly StoredSetup[],
-  rigs: readonly StoredRig[],
-  samples: readonly StoredSample[],
-  US: boolean,
-): CleanupInHand {
-  const [draft, setDraft, clear] = useDraft<CleanupDraft>(`cleanup-${groundId}`, () => ({
-    leftOut: [],
-    sections: null,
-    blackSand: { text: '', unit: US ? 'oz' : 'g' },
-    rinsed: 'unknown',
-    note: '',
-  }));
+  const weighed = new Set(cleanups.flatMap((c) => c.runIds));
+  const waiting = allRuns.filter((r) => !weighed.has(r.id));
   const runs = waiting.filter((r) => !draft.leftOut.includes(r.id));
   const rig = rigs.find((r) => r.id === setups.find((s) => s.id === runs[0]?.setupId)?.rigId);
   const sections = draft.sections ?? usualSections(rig, US);
-
-  const readings: SectionReading[] = [];
-  let from_m: number | null = 0;
-  for (const s of sections) {
-    const to = readEntered('length', s.to);
-    const gold = readEntered('mass', s.gold);
-    const problem =
-      to.ok && from_m !== null && to.value <= from_m
-        ? 'Must lie below the section above.'
-        : to.ok
-          ? numberProblem(NUMBERS.boxLength_m, Math.max(to.value, NUMBERS.boxLength_m.least))
-          : null;
-    readings.push({ to, gold, from_m, problem });
-    from_m = to.ok ? to.value : null;
-  }
-  const read = sections.map((s, i) => ({ s, r: readings[i] }));
-  const weighed = read.every(({ r }) => r?.to.ok && r.gold.ok && r.problem === null && r.from_m !== null);
-  const measured = !weighed
-    ? []
-    : read.map(({ s, r }) => ({
-        from_m: r?.from_m ?? 0,
-        to_m: r?.to.ok ? r.to.value : 0,
-        gold_mg: r?.gold.ok ? r.gold.value : 0,
-        lining: s.lining,
-      }));
   const color_mg = meanColor_mg(samples.map((s) => s.counts)) ?? COLOR_MG['20-40'];
-  const blackSand = draft.blackSand.text.trim() === '' ? null : readEntered('mass', draft.blackSand);
+  const read = readCleanup(draft, sections, color_mg);
+  const record = cleanupRecord(draft, sections, read, ground, runs);
 
   return {
-    draft,
-    clear,
+    ground,
+    cleanups,
+    waiting,
     runs,
+    draft,
+    change,
     sections,
-    readings,
-    blackSand,
-    color_mg,
-    change: (some) => setDraft((before) => ({ ...before, ...some })),
-    split: measured.length > 0 ? sectionSplit(measured, color_mg) : null,
-    record: (ground) => {
-      if (
-        runs.length === 0 ||
-        measured.length === 0 ||
-        (blackSand && !blackSand.ok) ||
-        textProblem(TEXTS.note, draft.note)
-      )
-        return null;
-      return {
-        id: uuidv7(),
-        deleted: false,
-        groundId: ground.id,
-        runIds: runs.map((r) => r.id).sort(),
-        cleanedAt: new Date().toISOString(),
-        sections: measured.map((m, i) => ({
-          ...m,
-          name: sections[i]?.name ?? '',
-          goldEntered: sections[i]?.gold ?? { text: '', unit: 'mg' },
-        })),
-        blackSand_g: blackSand?.ok ? blackSand.value / 1000 : null,
-        blackSandEntered: blackSand ? draft.blackSand : null,
-        rinsedClean: draft.rinsed,
-        note: draft.note,
-        baseVersion: 0,
-      };
+    ...read,
+    tried,
+    ready: record !== null,
+    /** Of all the runs in it, in the bank. */
+    volumeBank_L: bankVolume_L(
+      runs.reduce((sum, r) => sum + r.tally.volumeLoose_L, 0),
+      ground.swell_percent,
+    ),
+    /** The spots its gravel came from, by name. */
+    sources: [...new Set(runs.flatMap((r) => Object.keys(r.tally.bySpot_L)))].map(
+      (id) => spots.find((s) => s.id === id)?.name ?? 'no spot named',
+    ),
+    leaveOut: (runId: string, out: boolean): void =>
+      change({ leftOut: out ? [...draft.leftOut, runId] : draft.leftOut.filter((id) => id !== runId) }),
+    setSection: (key: string, some: Partial<SectionDraft>): void =>
+      change({ sections: sections.map((s) => (s.key === key ? { ...s, ...some } : s)) }),
+    dropSection: (key: string): void => change({ sections: sections.filter((s) => s.key !== key) }),
+    addSection: (): void => change({ sections: sectionBelow(sections) }),
+    keep: (): void => {
+      setTried(true);
+      if (!record) return;
+      book.add(record);
+      clear();
+      setTried(false);
+      toast('Written to the book.');
     },
+    takeOut: (one: (typeof cleanups)[number]): void => book.takeOut(one, 'Taken out of the book; its runs wait again.'),
   };
 }
-
-/** Head, middle and tail, the first cut at the 200 mm that tell whether the box holds. */
-export function usualSections(rig: StoredRig | undefined, US: boolean): SectionDraft[] {
-  const lining = rig?.lining ?? 'riffles';
-  const gold = { text: '', unit: US ? 'grain' : 'mg' };
-  return [
-    { key: 'head', name: 'head', to: { text: '200', unit: 'mm' }, gold, lining },
-    { key: 'middle', name: 'middle', to: { text: '500', unit: 'mm' }, gold, lining },
-    { key: 'tail', name: 'tail', to: rig?.lengthEntered ?? { text: '1.2', unit: 'm' }, gold, lining },
-  ];
-}
+export type CleanupInHand = ReturnType<typeof useCleanup>;

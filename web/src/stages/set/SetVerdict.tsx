@@ -4,7 +4,8 @@ import type { ReactNode } from 'react';
 import { asTyped } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Gold, Judgement } from '../../ui/Judgement.tsx';
-import { WATCHED_M, type SetupInHand } from './useSetup.ts';
+import { WATCHED_M } from './readSetup.ts';
+import type { SetupInHand } from './useSetup.ts';
 
 const percent = ({ low, high }: Range): string =>
   Math.round(low * 100) === Math.round(high * 100)

@@ -2,7 +2,10 @@ import type { Layer } from '@riffle/contract';
 import { MATERIALS, UNSHORED_M, UNITS } from '@riffle/core';
 import { useShow } from '../../../units/useShow.ts';
 import { Grip } from '../../../ui/Grip.tsx';
+import { Block } from '../../../ui/Judgement.tsx';
 import { HATCH } from './hatches.ts';
+import type { PitOnPage } from './usePit.ts';
+import { useSayGrade } from './useSayGrade.ts';
 
 interface PitColumnProps {
   readonly layers: readonly Layer[];
@@ -18,8 +21,34 @@ interface PitColumnProps {
 
 const [LEFT, WIDTH, TOP, HEIGHT, BASE] = [52, 108, 26, 470, 46];
 
+/** The pit in hand as it was dug and planned, each layer with what its pans said. */
+export function PitColumnBlock({ page: { inHand, said, layer, pickLayer } }: { page: PitOnPage }) {
+  const show = useShow();
+  const sayGrade = useSayGrade();
+  const { draft, length, width, water } = inHand;
+  const dug =
+    length.ok && width.ok ? `${show.figure('length', length.value).digits} × ${show.length(width.value)}` : '?';
+  const notes = new Map([...(said?.layers ?? [])].map(([id, grade]) => [id, sayGrade(grade)]));
+  return (
+    <Block title={draft.name || 'Pit'} aside={draft.planned && `“${draft.planned}”, really dug ${dug}`}>
+      {draft.layers.length > 0 && (
+        <PitColumn
+          layers={draft.layers}
+          bottom={draft.bottom}
+          waterAt_m={water?.ok ? water.value : null}
+          batter={Number(draft.batterText) || 0}
+          picked={layer?.id ?? null}
+          notes={notes}
+          onPick={pickLayer}
+          onMove={inHand.moveBottom}
+        />
+      )}
+    </Block>
+  );
+}
+
 /** A pit drawn to scale from the side: its layers under the grass, what it ends on, where water stands and where nobody stands. Limits can be dragged. */
-export function PitColumn({ layers, bottom, waterAt_m, batter, picked, notes, onPick, onMove }: PitColumnProps) {
+function PitColumn({ layers, bottom, waterAt_m, batter, picked, notes, onPick, onMove }: PitColumnProps) {
   const show = useShow();
   const depth_m = layers.reduce((sum, l) => sum + l.thickness_m, 0);
   const shown_m = Math.max(0.6, depth_m * 1.02);

@@ -232,3 +232,16 @@ export function pitRecord(
     baseVersion: old?.version ?? 0,
   };
 }
+
+/** A pit found to be a crack in the rock: the crack measured as cracks usually are, to be set right, and no layers. */
+export const asCrevice = (d: PitDraft): Pick<PitDraft, 'crevice' | 'layers' | 'name'> => ({
+  crevice: {
+    width: { text: '4', unit: 'cm' },
+    length: { text: '2', unit: 'm' },
+    depth: { text: '30', unit: 'cm' },
+    strike: 'across the flow',
+    state: 'found',
+  },
+  layers: [],
+  name: d.name.replace(/^Pit/, 'Crack'),
+});

@@ -1,12 +1,13 @@
 import { characteristicSize_mm, type SizeCurve as Curve } from '@riffle/core';
 import { useShow } from '../../../units/useShow.ts';
 import { stonePath } from '../../../ui/stonePath.ts';
+import { Block } from '../../../ui/Judgement.tsx';
 import { useWidth } from '../../../ui/useWidth.ts';
 
 const MARKED = [10, 50, 90] as const;
 
 /** How much of the material is finer than each size, on a log axis; stones at their sizes stand below it. Earlier curves are drawn pale. */
-export function SizeCurve({ curve, before }: { curve: Curve | null; before: readonly Curve[] }) {
+function SizeCurve({ curve, before }: { curve: Curve | null; before: readonly Curve[] }) {
   const [attach, width] = useWidth(480);
   const show = useShow();
   const all = [...(curve ? [curve] : []), ...before].flatMap((c) => c.points.map((p) => p.aperture_mm));
@@ -110,4 +111,29 @@ export function SizeCurve({ curve, before }: { curve: Curve | null; before: read
       </svg>
     </div>
   );
+}
+
+/** The curve with its usual sizes in words. */
+export function CurveBlock({ curve, before }: { curve: Curve | null; before: readonly Curve[] }) {
+  const show = useShow();
+  const sizes = curve && [
+    ...MARKED.map((p) => {
+      const d = characteristicSize_mm(curve.points, p);
+      return d === null ? null : `D${p} ${show.smallLength(d / 1000)}`;
+    }),
+    oversizeOf(curve, show.smallLength),
+  ];
+  return (
+    <Block title="Size curve" aside={sizes?.filter(Boolean).join(', ')}>
+      <SizeCurve curve={curve} before={before} />
+    </Block>
+  );
+}
+
+/** What stays on the coarsest screen: beyond it the curve says nothing. */
+function oversizeOf(curve: Curve, say: (m: number) => string): string | null {
+  const top = curve.points.reduce((a, b) => (b.aperture_mm > a.aperture_mm ? b : a));
+  return top.passing_percent < 100
+    ? `${(100 - top.passing_percent).toFixed(0)} % over ${say(top.aperture_mm / 1000)}`
+    : null;
 }

@@ -1,0 +1,49 @@
+import { Button } from '../../ui/Button.tsx';
+import { Caution } from '../../ui/Caution.tsx';
+import { Choices } from '../../ui/Choices.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { Block } from '../../ui/Judgement.tsx';
+import { QuantityField } from '../../ui/QuantityField.tsx';
+import type { CleanupInHand } from './useCleanup.ts';
+
+/** Whether the box was rinsed, the black sand, and the way into the book. */
+export function FinishBlock({ inHand: { draft, change, blackSand, tried, ready } }: { inHand: CleanupInHand }) {
+  return (
+    <Block title="Before the next ground">
+      <p className="mb-1 text-[13px] text-ink-2">
+        Was the box rinsed clean, carpets too? If not, the next spot gets this one’s gold.
+      </p>
+      <Choices
+        label="Rinsed clean?"
+        value={draft.rinsed}
+        onChange={(rinsed) => change({ rinsed })}
+        choices={[
+          { value: 'yes', label: 'rinsed clean' },
+          { value: 'no', label: 'not yet' },
+          { value: 'unknown', label: 'not sure' },
+        ]}
+      />
+      <div className="mt-3 grid grid-cols-1 gap-x-4 sm:grid-cols-2">
+        <QuantityField
+          label="Black sand, dry"
+          entered={draft.blackSand}
+          reading={blackSand ?? { ok: true, value: 0 }}
+          units={['g', 'kg', 'oz', 'lb']}
+          optional
+          onChange={(entered) => change({ blackSand: entered })}
+          problem={blackSand?.ok === false ? blackSand.problem : null}
+        />
+        <TextField label="Remarks" value={draft.note} onChange={(note) => change({ note })} rows={2} />
+      </div>
+      <Button look="main" type="submit" className="mt-1 min-h-14 w-full text-[18px]">
+        Write it in the book
+      </Button>
+      <p role="alert" className="min-h-5 text-[12.5px] text-danger">
+        {tried && !ready && '▲ Not written yet: see the fields marked. A section without gold is 0.'}
+      </p>
+      <Caution quiet>
+        No mercury, ever; found amalgam goes to licensed hands. Dry concentrate outdoors: fumes and silica dust harm.
+      </Caution>
+    </Block>
+  );
+}

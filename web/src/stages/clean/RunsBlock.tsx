@@ -1,0 +1,28 @@
+import { format } from 'date-fns';
+import { Checkbox } from '../../ui/Checkbox.tsx';
+import { Block } from '../../ui/Judgement.tsx';
+import { plural } from '../../ui/plural.ts';
+import { useShow } from '../../units/useShow.ts';
+import type { CleanupInHand } from './useCleanup.ts';
+
+/** The runs that wait to be weighed; all are in, until one is left out. */
+export function RunsBlock({ inHand: { waiting, runs, draft, leaveOut, tried } }: { inHand: CleanupInHand }) {
+  const show = useShow();
+  return (
+    <Block title="Out of these runs">
+      {waiting.map((r) => (
+        <Checkbox
+          key={r.id}
+          className="border-b border-rule"
+          checked={!draft.leftOut.includes(r.id)}
+          onChange={(checked) => leaveOut(r.id, !checked)}
+        >
+          {format(new Date(r.startedAt), 'd MMM, HH:mm')}: {plural(r.tally.buckets, 'bucket')},{' '}
+          {show.volume(r.tally.volumeLoose_L)} loose
+          {!r.tally.stopped && ', still open'}
+        </Checkbox>
+      ))}
+      {tried && runs.length === 0 && <p className="text-[12.5px] text-danger">▲ Say which run this gold came from.</p>}
+    </Block>
+  );
+}

@@ -1,0 +1,175 @@
+import { unitTyped } from '../../units/readEntered.ts';
+import { useShow } from '../../units/useShow.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Choices } from '../../ui/Choices.tsx';
+import { SelectField } from '../../ui/Field.tsx';
+import { Block } from '../../ui/Judgement.tsx';
+import { QuantityField } from '../../ui/QuantityField.tsx';
+import { DropSum } from './DropSum.tsx';
+import type { SetOnPage } from './useSetScreen.ts';
+
+/** Box, pitch, water, stone and scoop as they are typed. */
+export function HowItStands({ page }: { page: SetOnPage }) {
+  const { rig, inHand, tried, keep } = page;
+  const { draft, change, readings } = inHand;
+  return (
+    <form
+      className="flex flex-col"
+      onSubmit={(e) => {
+        e.preventDefault();
+        keep();
+      }}
+    >
+      <Block title="How it stands">
+        <BoxPicker page={page} />
+        <QuantityField
+          label="Pitch"
+          entered={draft.pitch}
+          reading={readings.pitch}
+          units={['in/ft', '%', '°', 'in', 'mm', 'cm']}
+          showProblem={tried}
+          onChange={(pitch) => change({ pitch })}
+          comesTo={
+            readings.pitch.ok &&
+            rig && (
+              <DropSum
+                slope={readings.pitch.value}
+                length_m={rig.length_m}
+                inFeet={unitTyped('pitch', draft.pitch) === 'in/ft'}
+              />
+            )
+          }
+        />
+        <WaterFields page={page} />
+        <FeedFields page={page} />
+        <Button look="main" type="submit" className="mt-1 min-h-14 w-full text-[18px]">
+          Keep this set-up
+        </Button>
+        <p role="alert" className="min-h-5 text-[12.5px] text-danger">
+          {tried &&
+            !inHand.solved &&
+            `▲ Not kept: ${inHand.problem ?? (rig ? 'see the fields marked.' : 'add your box first.')}`}
+        </p>
+      </Block>
+    </form>
+  );
+}
+
+function BoxPicker({ page: { rigs, rig, choose, open } }: { page: SetOnPage }) {
+  if (rigs.length === 0)
+    return (
+      <Button look="main" className="mb-2" onClick={() => open('new rig')}>
+        Add your box
+      </Button>
+    );
+  return (
+    <div className="flex items-center gap-3">
+      <div className="min-w-0 grow">
+        <SelectField
+          label="Box"
+          value={rig?.id ?? ''}
+          choices={rigs.map((r) => ({ value: r.id, label: r.name }))}
+          onChange={choose}
+        />
+      </div>
+      <span className="flex gap-3">
+        <Button look="quiet" onClick={() => open('rig')}>
+          Change
+        </Button>
+        <Button look="quiet" onClick={() => open('new rig')}>
+          Another
+        </Button>
+      </span>
+    </div>
+  );
+}
+
+/** The water by its depth over the lining, or by its flow. */
+function WaterFields({ page: { inHand, tried, open } }: { page: SetOnPage }) {
+  const show = useShow();
+  const { draft, change, readings } = inHand;
+  return (
+    <>
+      <div className="mb-1 flex items-center justify-between gap-2">
+        <Choices
+          label="Known of the water"
+          value={draft.known}
+          onChange={(known) => change({ known })}
+          choices={[
+            { value: 'depth', label: 'depth' },
+            { value: 'flow', label: 'flow' },
+          ]}
+        />
+        <Button look="quiet" onClick={() => open('flow')}>
+          Measure the flow
+        </Button>
+      </div>
+      {draft.known === 'depth' ? (
+        <QuantityField
+          label="Water over the lining"
+          entered={draft.depth}
+          reading={readings.depth}
+          units={['mm', 'cm', 'in']}
+          showProblem={tried}
+          onChange={(depth) => change({ depth })}
+          comesTo={readings.depth.ok && show.smallLength(readings.depth.value)}
+        />
+      ) : (
+        <QuantityField
+          label="Flow into the box"
+          entered={draft.flow}
+          reading={readings.flow}
+          units={['L/s', 'L/min', 'gpm', 'imp gpm', 'm3/h']}
+          showProblem={tried}
+          onChange={(flow) => change({ flow })}
+          comesTo={readings.flow.ok && show.flow(readings.flow.value / 1000)}
+        />
+      )}
+    </>
+  );
+}
+
+function FeedFields({ page: { inHand, tried } }: { page: SetOnPage }) {
+  const show = useShow();
+  const { draft, change, readings } = inHand;
+  return (
+    <div className="grid grid-cols-2 gap-x-4 lg:grid-cols-1 xl:grid-cols-2">
+      <QuantityField
+        label="Largest stone fed"
+        entered={draft.stone}
+        reading={readings.stone}
+        units={['in', 'mm', 'cm']}
+        showProblem={tried}
+        onChange={(stone) => change({ stone })}
+        comesTo={readings.stone.ok && show.smallLength(readings.stone.value)}
+      />
+      <QuantityField
+        label="Your scoop"
+        entered={draft.scoop}
+        reading={readings.scoop}
+        units={['scoop', 'L', 'mL', 'qt']}
+        showProblem={tried}
+        onChange={(scoop) => change({ scoop })}
+        comesTo={readings.scoop.ok && show.volume(readings.scoop.value)}
+      />
+      <QuantityField
+        label="Your bucket, full"
+        entered={draft.bucket}
+        reading={readings.bucket}
+        units={['bucket', 'gal', 'L']}
+        showProblem={tried}
+        onChange={(bucket) => change({ bucket })}
+        comesTo={readings.bucket.ok && show.volume(readings.bucket.value)}
+      />
+      <QuantityField
+        label="Water temperature"
+        entered={draft.temperature}
+        reading={readings.temperature}
+        units={['°C', '°F']}
+        showProblem={tried}
+        onChange={(temperature) => change({ temperature })}
+        comesTo={readings.temperature.ok && show.temperature(readings.temperature.value)}
+      />
+    </div>
+  );
+}

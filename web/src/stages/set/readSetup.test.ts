@@ -1,0 +1,59 @@
+import { describe, expect, test } from '@jest/globals';
+import type { StoredGround, StoredRig } from '@riffle/contract';
+import { goldSizes } from '@riffle/core';
+import { newSetup, pitchText, readSetup, setupRecord, solveSetup, type SetupDraft } from './readSetup.ts';
+
+const rig = { id: 'r', width_m: 0.254, length_m: 1.2, lining: 'riffles' } as StoredRig;
+const ground = { id: 'g' } as StoredGround;
+const read = (some: Partial<SetupDraft> = {}, of: StoredRig | undefined = rig) => {
+  const draft = { ...newSetup(false), ...some };
+  const readings = readSetup(draft, of.length_m, {});
+  const gold = readings.temperature.ok ? goldSizes(readings.temperature.value) : null;
+  return { draft, readings, ...solveSetup(draft, readings, of, gold) };
+};
+
+describe('a box as it is typed', () => {
+  test('half an inch to the foot is a slope of 1 in 24; a drop in mm is over the length of the box', () => {
+    expect(read().solved?.setting.slope).toBeCloseTo(1 / 24, 9);
+    expect(read({ pitch: { text: '60', unit: 'mm' } }).solved?.setting.slope).toBeCloseTo(0.05, 9);
+  });
+  test('water by depth or by flow', () => {
+    expect(read().solved?.setting.water).toEqual({ known: 'depth', depth_m: 0.02 });
+    const flow = read({ known: 'flow', flow: { text: '5', unit: 'L/s' } });
+    expect(flow.solved?.setting.water).toEqual({ known: 'flow', flow_m3_s: 0.005 });
+  });
+  test('a river in the box, a wall of a box and ice are each refused in words', () => {
+    expect(read({ depth: { text: '600', unit: 'mm' } })).toMatchObject({ solved: null, problem: /river/ });
+    expect(read({ pitch: { text: '60', unit: '%' } }).problem).toMatch(/0.2 % and 40 %/);
+    expect(read({ temperature: { text: '-3', unit: '°C' } }).readings.temperature).toMatchObject({ ok: false });
+  });
+  test('Fahrenheit is read by its letter too', () => {
+    for (const temperature of [
+      { text: '50', unit: '°F' },
+      { text: '50 F', unit: '°C' },
+    ])
+      expect(read({ temperature }).readings.temperature).toEqual({ ok: true, value: 10 });
+  });
+  test('into the book goes how the water was known, and nothing while a field is wrong', () => {
+    const { draft, readings, solved } = read();
+    expect(setupRecord(draft, readings, solved, rig, ground, null)).toMatchObject({
+      groundId: 'g',
+      rigId: 'r',
+      depth_m: 0.02,
+      depthEntered: { text: '20', unit: 'mm' },
+      flow_m3_s: null,
+      flowEntered: null,
+    });
+    const wrong = read({ scoop: { text: 'heaped', unit: 'scoop' } });
+    expect(setupRecord(wrong.draft, wrong.readings, wrong.solved, rig, ground, null)).toBeNull();
+    expect(setupRecord(draft, readings, solved, undefined, ground, null)).toBeNull();
+  });
+  test.each([
+    ['%', '4.17'],
+    ['°', '2.39'],
+    ['in', '1.97'],
+    ['mm', '50'],
+    ['cm', '5.0'],
+    ['in/ft', '0.500'],
+  ])('a dragged head is written in %s as %s', (unit, text) => expect(pitchText(1 / 24, unit, 1.2)).toBe(text));
+});
