@@ -18,7 +18,7 @@ import { Button } from '../ui/Button.tsx';
 import { SelectField, TextField } from '../ui/Field.tsx';
 import { Block } from '../ui/Judgement.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
-import { Sheet } from '../ui/Sheet.tsx';
+import { FormSheet } from '../ui/Sheet.tsx';
 
 const LOT_TEXTS = {
   tag: TEXTS.tag,
@@ -147,68 +147,52 @@ function LotSheet({
     onClose();
   };
   return (
-    <Sheet
-      open
-      onOpenChange={(o) => {
-        if (!o) onClose();
-      }}
-      title="A bag on its way"
-    >
-      <form
-        className="flex flex-col gap-1"
-        onSubmit={(e) => {
-          e.preventDefault();
-          keep();
-        }}
-      >
-        <TextField
-          label="Tag on the bag"
-          value={tag}
-          onChange={setTag}
-          limit={TEXTS.tag}
-          problem={tried ? tagProblem : null}
-          hint="Write it on the bag too; it names no place."
-        />
-        <SelectField
-          label="From"
-          value={spotId}
-          onChange={setSpotId}
-          problem={tried && spotId === '' ? 'Say where it was dug.' : null}
-          choices={[
-            { value: '', label: 'Pick one' },
-            ...[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => ({ value: s.id, label: s.name })),
-            { value: 'several', label: 'several spots, mixed' },
-          ]}
-        />
-        {spotId === 'several' && (
-          <p className="text-[13px] text-ink-2">A mixed bag gives no grade for any of its spots.</p>
-        )}
-        <QuantityField
-          label="How much"
-          entered={volume}
-          reading={reading}
-          units={['bucket', 'pan', 'L', 'gal', 'double handful']}
-          showProblem={tried}
-          problem={volumeProblem}
-          comesTo={
-            reading.ok && `${show.volume(reading.value)}, about ${show.load(reading.value * WET_GRAVEL_KG_L)} wet`
-          }
-          onChange={setVolume}
-        />
-        <TextField label="Layer" value={layer} onChange={setLayer} limit={TEXTS.layer} />
-        <TextField
-          label="Screen it went through"
-          value={screen}
-          onChange={setScreen}
-          limit={TEXTS.screenSaid}
-          hint="8 mesh, 1/4 in slots; empty: none"
-        />
-        <TextField label="Where it is" value={place} onChange={setPlace} limit={TEXTS.place} />
-        <TextField label="With whom" value={holder} onChange={setHolder} limit={TEXTS.holder} />
-        <Button look="main" type="submit">
-          Keep it
-        </Button>
-      </form>
-    </Sheet>
+    <FormSheet title="A bag on its way" onClose={onClose} onSave={keep} tight>
+      <TextField
+        label="Tag on the bag"
+        value={tag}
+        onChange={setTag}
+        limit={TEXTS.tag}
+        problem={tried ? tagProblem : null}
+        hint="Write it on the bag too; it names no place."
+      />
+      <SelectField
+        label="From"
+        value={spotId}
+        onChange={setSpotId}
+        problem={tried && spotId === '' ? 'Say where it was dug.' : null}
+        choices={[
+          { value: '', label: 'Pick one' },
+          ...[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => ({ value: s.id, label: s.name })),
+          { value: 'several', label: 'several spots, mixed' },
+        ]}
+      />
+      {spotId === 'several' && (
+        <p className="text-[13px] text-ink-2">A mixed bag gives no grade for any of its spots.</p>
+      )}
+      <QuantityField
+        label="How much"
+        entered={volume}
+        reading={reading}
+        units={['bucket', 'pan', 'L', 'gal', 'double handful']}
+        showProblem={tried}
+        problem={volumeProblem}
+        comesTo={reading.ok && `${show.volume(reading.value)}, about ${show.load(reading.value * WET_GRAVEL_KG_L)} wet`}
+        onChange={setVolume}
+      />
+      <TextField label="Layer" value={layer} onChange={setLayer} limit={TEXTS.layer} />
+      <TextField
+        label="Screen it went through"
+        value={screen}
+        onChange={setScreen}
+        limit={TEXTS.screenSaid}
+        hint="8 mesh, 1/4 in slots; empty: none"
+      />
+      <TextField label="Where it is" value={place} onChange={setPlace} limit={TEXTS.place} />
+      <TextField label="With whom" value={holder} onChange={setHolder} limit={TEXTS.holder} />
+      <Button look="main" type="submit">
+        Keep it
+      </Button>
+    </FormSheet>
   );
 }

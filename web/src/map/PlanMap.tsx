@@ -22,7 +22,7 @@ import { usePreferences } from '../preferences/preferences.ts';
 import { useShow } from '../units/useShow.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choices } from '../ui/Choices.tsx';
-import { Sheet } from '../ui/Sheet.tsx';
+import { FormSheet } from '../ui/Sheet.tsx';
 import { TextField } from '../ui/Field.tsx';
 import { UnderlaySheet } from './UnderlaySheet.tsx';
 import { useMap, type Drawing, type LonLat } from './useMap.ts';
@@ -250,50 +250,36 @@ function OutlineSheet({ kind, outline, onKeep, onRemove, onClose }: OutlineSheet
   const nameProblem = textProblem(TEXTS.name, name);
   const standsUp = kind === 'bar' || kind === 'bench';
   return (
-    <Sheet
-      open
-      onOpenChange={(open) => {
-        if (!open) onClose();
-      }}
+    <FormSheet
       title={outline ? outline.name : `A ${kind === 'workings' ? 'patch of old workings' : kind}`}
+      onClose={onClose}
+      onSave={() => {
+        setTried(true);
+        if (nameProblem || heightProblem || textProblem(TEXTS.note, note)) return;
+        onKeep(name.trim(), height_m, note);
+      }}
     >
-      <form
-        className="flex flex-col gap-2"
-        onSubmit={(e) => {
-          e.preventDefault();
-          setTried(true);
-          if (nameProblem || heightProblem || textProblem(TEXTS.note, note)) return;
-          onKeep(name.trim(), height_m, note);
-        }}
-      >
+      <TextField label="Name" value={name} onChange={setName} limit={TEXTS.name} problem={tried ? nameProblem : null} />
+      {standsUp && (
         <TextField
-          label="Name"
-          value={name}
-          onChange={setName}
-          limit={TEXTS.name}
-          problem={tried ? nameProblem : null}
+          label="Height above the water, m"
+          value={height}
+          onChange={setHeight}
+          problem={heightProblem}
+          hint="It then stands at that height on the ribbon."
         />
-        {standsUp && (
-          <TextField
-            label="Height above the water, m"
-            value={height}
-            onChange={setHeight}
-            problem={heightProblem}
-            hint="It then stands at that height on the ribbon."
-          />
-        )}
-        <TextField label="Note" value={note} onChange={setNote} rows={2} limit={TEXTS.note} />
-        <div className="mt-2 flex flex-wrap gap-3">
-          <Button look="main" type="submit">
-            Keep it
+      )}
+      <TextField label="Note" value={note} onChange={setNote} rows={2} limit={TEXTS.note} />
+      <div className="mt-2 flex flex-wrap gap-3">
+        <Button look="main" type="submit">
+          Keep it
+        </Button>
+        {onRemove && (
+          <Button look="danger" onClick={onRemove}>
+            Take it off
           </Button>
-          {onRemove && (
-            <Button look="danger" onClick={onRemove}>
-              Take it off
-            </Button>
-          )}
-        </div>
-      </form>
-    </Sheet>
+        )}
+      </div>
+    </FormSheet>
   );
 }

@@ -32,13 +32,7 @@ export function UnderlaySheet({ groundId, onClose }: { groundId: string; onClose
     onClose();
   };
   return (
-    <Sheet
-      open
-      onOpenChange={(open) => {
-        if (!open) onClose();
-      }}
-      title="A picture beneath"
-    >
+    <Sheet title="A picture beneath" onClose={onClose}>
       <div className="flex flex-col gap-3">
         {now && (
           <p>

@@ -4,6 +4,7 @@ import { format } from 'date-fns';
 import { useEffect, useMemo, useState } from 'react';
 import { useRecords } from '../records/useRecords.ts';
 import { fileAddress, useWaiting, useWrite } from '../offline/writes.ts';
+import { TextButton } from '../ui/TextButton.tsx';
 
 interface PhotosProps {
   readonly groundId: string;
@@ -112,14 +113,9 @@ function Shown({ attachment, onRemove }: { attachment: StoredAttachment; onRemov
         {when}
         {blob && ' waits for signal'}
       </span>{' '}
-      <button
-        type="button"
-        className="min-h-11 text-ink-2 underline underline-offset-4"
-        aria-label={`Take out ${attachment.name}`}
-        onClick={onRemove}
-      >
+      <TextButton aria-label={`Take out ${attachment.name}`} onClick={onRemove}>
         take out
-      </button>
+      </TextButton>
     </li>
   );
 }

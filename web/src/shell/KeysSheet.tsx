@@ -14,9 +14,9 @@ const KEYS = [
   ['?', 'These keys'],
 ] as const;
 
-export function KeysSheet({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+export function KeysSheet({ onClose }: { onClose: () => void }) {
   return (
-    <Sheet open={open} onOpenChange={onOpenChange} title="Keys">
+    <Sheet title="Keys" onClose={onClose}>
       <dl className="grid grid-cols-[4rem_1fr] gap-y-2">
         {KEYS.map(([key, does]) => (
           <div key={key} className="contents">

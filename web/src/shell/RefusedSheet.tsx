@@ -8,16 +8,16 @@ import { Sheet } from '../ui/Sheet.tsx';
 
 interface RefusedSheetProps {
   readonly refused: readonly { readonly write: QueuedWrite; readonly error: Error | null }[];
-  readonly onOpenChange: (open: boolean) => void;
+  readonly onClose: () => void;
 }
 
 /** What the server refused, each with its reason, kept until the person decides. */
-export function RefusedSheet({ refused, onOpenChange }: RefusedSheetProps) {
+export function RefusedSheet({ refused, onClose }: RefusedSheetProps) {
   // Theirs was looked at: ours goes on top of it.
   const currentOf = (error: Error | null) =>
     error instanceof Refused ? (error.problem.current as { version?: number } | undefined) : undefined;
   return (
-    <Sheet open onOpenChange={onOpenChange} title="Refused, and kept here">
+    <Sheet title="Refused, and kept here" onClose={onClose}>
       <ul className="flex flex-col gap-4">
         {refused.map(({ write, error }) => (
           <li key={write.writeId} className="border-t border-rule pt-3">

@@ -164,7 +164,7 @@ export function Shell() {
       </nav>
       {keysOpen && (
         <Suspense>
-          <KeysSheet open onOpenChange={setKeysOpen} />
+          <KeysSheet onClose={() => setKeysOpen(false)} />
         </Suspense>
       )}
     </div>

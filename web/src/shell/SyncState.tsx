@@ -37,7 +37,7 @@ export function SyncState() {
       </button>
       {open && (
         <Suspense>
-          <RefusedSheet refused={refused} onOpenChange={setOpen} />
+          <RefusedSheet refused={refused} onClose={() => setOpen(false)} />
         </Suspense>
       )}
     </>

@@ -2,16 +2,20 @@ import { Dialog } from 'radix-ui';
 import type { ReactNode } from 'react';
 
 interface SheetProps {
-  readonly open: boolean;
-  readonly onOpenChange: (open: boolean) => void;
   readonly title: string;
+  readonly onClose: () => void;
   readonly children: ReactNode;
 }
 
-/** A slip laid over the page: full width on a phone, from the right on a desk. */
-export function Sheet({ open, onOpenChange, title, children }: SheetProps) {
+/** A slip laid over the page: full width on a phone, from the right on a desk. It lies there until it is closed. */
+export function Sheet({ title, onClose, children }: SheetProps) {
   return (
-    <Dialog.Root open={open} onOpenChange={onOpenChange}>
+    <Dialog.Root
+      open
+      onOpenChange={(open) => {
+        if (!open) onClose();
+      }}
+    >
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-20 bg-ink/30" />
         <Dialog.Content
@@ -26,5 +30,32 @@ export function Sheet({ open, onOpenChange, title, children }: SheetProps) {
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>
+  );
+}
+
+interface FormSheetProps extends SheetProps {
+  /** Called when the form is sent, by its main button or the enter key. */
+  readonly onSave: () => void;
+  /** What stands under the form and is not part of it. */
+  readonly below?: ReactNode;
+  /** Fields closer together, for a long form. */
+  readonly tight?: boolean;
+}
+
+/** A slip that is a form. */
+export function FormSheet({ title, onClose, onSave, below, tight = false, children }: FormSheetProps) {
+  return (
+    <Sheet title={title} onClose={onClose}>
+      <form
+        className={`flex flex-col ${tight ? 'gap-1' : 'gap-2'}`}
+        onSubmit={(e) => {
+          e.preventDefault();
+          onSave();
+        }}
+      >
+        {children}
+      </form>
+      {below}
+    </Sheet>
   );
 }

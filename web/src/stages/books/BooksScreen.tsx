@@ -108,20 +108,22 @@ export function BooksScreen() {
           <EveryGround grounds={grounds} open={ground.id} money={money} />
         </Block>
       )}
-      <Sheet open={sharing} onOpenChange={setSharing} title="This file gives the place away">
-        <p className="mb-4">
-          It holds the line of {ground.name} and the position of every spot, so that it can be brought in again. Whoever
-          has it knows where you dig. The CSV holds none of that.
-        </p>
-        <a
-          className="inline-flex min-h-14 w-full items-center justify-center bg-ink px-4 text-[18px] font-semibold text-paper"
-          href={`/api/v1/grounds/${ground.id}/ground.geojson`}
-          download
-          onClick={() => setSharing(false)}
-        >
-          Save it with positions
-        </a>
-      </Sheet>
+      {sharing && (
+        <Sheet title="This file gives the place away" onClose={() => setSharing(false)}>
+          <p className="mb-4">
+            It holds the line of {ground.name} and the position of every spot, so that it can be brought in again.
+            Whoever has it knows where you dig. The CSV holds none of that.
+          </p>
+          <a
+            className="inline-flex min-h-14 w-full items-center justify-center bg-ink px-4 text-[18px] font-semibold text-paper"
+            href={`/api/v1/grounds/${ground.id}/ground.geojson`}
+            download
+            onClick={() => setSharing(false)}
+          >
+            Save it with positions
+          </a>
+        </Sheet>
+      )}
     </div>
   );
 }

@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Checkbox } from '../../ui/Checkbox.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { Field, TextField } from '../../ui/Field.tsx';
+import { TextButton } from '../../ui/TextButton.tsx';
 
 type Kind = StoredPermission['kind'];
 const blank = { name: '', kind: 'permit' as Kind, from: '', to: '', everyYear: false };
@@ -60,14 +61,9 @@ export function PermissionList({ ground }: { ground: StoredGround }) {
               </span>
               <Photos groundId={ground.id} about="permission" aboutId={n.id} what="paper" />
             </div>
-            <button
-              type="button"
-              className="min-h-11 text-[13px] text-ink-2 underline underline-offset-4"
-              aria-label={`Take out ${n.name}`}
-              onClick={() => remove(n)}
-            >
+            <TextButton aria-label={`Take out ${n.name}`} onClick={() => remove(n)}>
               take out
-            </button>
+            </TextButton>
           </li>
         ))}
       </ul>

@@ -6,6 +6,7 @@ import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
+import { TextButton } from '../../ui/TextButton.tsx';
 
 type Profile = StoredGround['profile'];
 type Form = Profile[number]['form'];
@@ -55,14 +56,12 @@ export function ProfileFields({
             <span className="grow">
               {p.form} at {show.distance(p.distance_m)}, {show.length(p.height_m)} above the foot
             </span>
-            <button
-              type="button"
-              className="min-h-11 text-[13px] text-ink-2 underline underline-offset-4"
+            <TextButton
               aria-label={`Take out the height at ${show.distance(p.distance_m)}`}
               onClick={() => onChange(profile.filter((o) => o !== p))}
             >
               take out
-            </button>
+            </TextButton>
           </li>
         ))}
       </ul>

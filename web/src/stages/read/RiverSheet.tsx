@@ -12,7 +12,8 @@ import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
-import { Sheet } from '../../ui/Sheet.tsx';
+import { FormSheet } from '../../ui/Sheet.tsx';
+import { TextButton } from '../../ui/TextButton.tsx';
 
 const localTime = (at: Date): string => format(at, "yyyy-MM-dd'T'HH:mm");
 
@@ -168,83 +169,75 @@ export function RiverSheet({
     setTriedAt(null);
   };
   return (
-    <Sheet
-      open
-      onOpenChange={(open) => {
-        if (!open) onClose();
-      }}
+    <FormSheet
       title="The river"
+      onClose={onClose}
+      onSave={keep}
+      below={
+        <>
+          <GaugeFileForm ground={ground} readings={readings} />
+          <ul className="mt-4">
+            {[...readings]
+              .sort((a, b) => (a.readAt < b.readAt ? 1 : -1))
+              .slice(0, 30)
+              .map((r) => (
+                <li key={r.id} className="flex items-center gap-3 border-b border-rule">
+                  <span className="w-24 text-ink-2">{format(new Date(r.readAt), 'd MMM, HH:mm')}</span>
+                  <span className="grow">
+                    {asTyped(r.levelEntered)}
+                    {r.isFlood && <b>, flood</b>}
+                  </span>
+                  <TextButton
+                    aria-label={`Take out the reading of ${format(new Date(r.readAt), 'd MMM, HH:mm')}`}
+                    onClick={() => takeOut(r)}
+                  >
+                    take out
+                  </TextButton>
+                </li>
+              ))}
+          </ul>
+        </>
+      }
     >
-      <form
-        className="flex flex-col gap-2"
-        onSubmit={(e) => {
-          e.preventDefault();
-          keep();
-        }}
-      >
-        <Choices
-          label="What was read"
-          value={kind}
-          onChange={setKind}
-          choices={[
-            { value: 'level', label: 'level at the stake' },
-            { value: 'flood', label: 'peak of a flood' },
-          ]}
-        />
-        <QuantityField
-          label="Height on the stake"
-          entered={level}
-          reading={reading}
-          units={['cm', 'm', 'in', 'ft']}
-          showProblem={tried}
-          problem={levelProblem}
-          onChange={setLevel}
-          comesTo={reading.ok && show.smallLength(reading.value)}
-        />
-        <Field label="When" problem={tried ? timeProblem : null}>
-          {(ids) => (
-            <input
-              {...ids}
-              type="datetime-local"
-              className="written w-full"
-              value={at}
-              onChange={(e) => setAt(e.target.value)}
-            />
-          )}
-        </Field>
-        <Button look="main" type="submit">
-          Keep it
-        </Button>
-        <p className="text-[13px] text-ink-2">
-          A flood renews bar skins and undercuts, not bedrock: blanks from before it weigh less by kind of trap.
-        </p>
-        <Caution quiet>
-          A river that rises while you work comes from rain or a dam upstream: leave while you can still cross.
-        </Caution>
-      </form>
-      <GaugeFileForm ground={ground} readings={readings} />
-      <ul className="mt-4">
-        {[...readings]
-          .sort((a, b) => (a.readAt < b.readAt ? 1 : -1))
-          .slice(0, 30)
-          .map((r) => (
-            <li key={r.id} className="flex items-center gap-3 border-b border-rule">
-              <span className="w-24 text-ink-2">{format(new Date(r.readAt), 'd MMM, HH:mm')}</span>
-              <span className="grow">
-                {asTyped(r.levelEntered)}
-                {r.isFlood && <b>, flood</b>}
-              </span>
-              <button
-                type="button"
-                className="min-h-11 text-[13px] text-ink-2 underline underline-offset-4"
-                aria-label={`Take out the reading of ${format(new Date(r.readAt), 'd MMM, HH:mm')}`}
-                onClick={() => takeOut(r)}
-              >
-                take out
-              </button>
-            </li>
-          ))}
-      </ul>
-    </Sheet>
+      <Choices
+        label="What was read"
+        value={kind}
+        onChange={setKind}
+        choices={[
+          { value: 'level', label: 'level at the stake' },
+          { value: 'flood', label: 'peak of a flood' },
+        ]}
+      />
+      <QuantityField
+        label="Height on the stake"
+        entered={level}
+        reading={reading}
+        units={['cm', 'm', 'in', 'ft']}
+        showProblem={tried}
+        problem={levelProblem}
+        onChange={setLevel}
+        comesTo={reading.ok && show.smallLength(reading.value)}
+      />
+      <Field label="When" problem={tried ? timeProblem : null}>
+        {(ids) => (
+          <input
+            {...ids}
+            type="datetime-local"
+            className="written w-full"
+            value={at}
+            onChange={(e) => setAt(e.target.value)}
+          />
+        )}
+      </Field>
+      <Button look="main" type="submit">
+        Keep it
+      </Button>
+      <p className="text-[13px] text-ink-2">
+        A flood renews bar skins and undercuts, not bedrock: blanks from before it weigh less by kind of trap.
+      </p>
+      <Caution quiet>
+        A river that rises while you work comes from rain or a dam upstream: leave while you can still cross.
+      </Caution>
+    </FormSheet>
   );
 }

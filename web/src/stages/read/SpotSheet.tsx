@@ -21,7 +21,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
-import { Sheet } from '../../ui/Sheet.tsx';
+import { FormSheet } from '../../ui/Sheet.tsx';
 
 interface SpotSheetProps {
   readonly ground: StoredGround;
@@ -90,89 +90,69 @@ export function SpotSheet({ ground, spot, place, onClose, onKept }: SpotSheetPro
     onClose();
   };
   return (
-    <Sheet
-      open
-      onOpenChange={(open) => {
-        if (!open) onClose();
-      }}
-      title={spot ? spot.name : 'New spot'}
-    >
-      <form
-        className="flex flex-col gap-2"
-        onSubmit={(e) => {
-          e.preventDefault();
-          save();
-        }}
-      >
-        <TextField
-          label="Name"
-          value={name}
-          onChange={setName}
-          limit={TEXTS.name}
-          problem={tried ? nameProblem : null}
+    <FormSheet title={spot ? spot.name : 'New spot'} onClose={onClose} onSave={save}>
+      <TextField label="Name" value={name} onChange={setName} limit={TEXTS.name} problem={tried ? nameProblem : null} />
+      <QuantityField
+        label={`Distance ${GROUND_WORDS[ground.kind].axis}`}
+        entered={distance}
+        reading={reading}
+        units={['m', 'ft', 'km', 'yd']}
+        showProblem={tried}
+        problem={tooFar}
+        onChange={setDistance}
+        comesTo={reading.ok && show.distance(reading.value)}
+      />
+      <div>
+        <p className="mb-1 text-[13px] text-ink-2">
+          {ground.kind === 'beach' ? 'Side of the line' : 'Side, looking downstream'}
+        </p>
+        <Choices
+          label="Bank"
+          value={bank}
+          onChange={setBank}
+          choices={(['left', 'mid', 'right'] as const).map((b) => ({
+            value: b,
+            label: GROUND_WORDS[ground.kind].banks[b],
+          }))}
         />
+      </div>
+      <SelectField
+        label="What it is"
+        value={kind}
+        choices={SPOT_KINDS.map((k) => ({ value: k, label: k }))}
+        onChange={setKind}
+      />
+      {ground.kind === 'creek' && (
         <QuantityField
-          label={`Distance ${GROUND_WORDS[ground.kind].axis}`}
-          entered={distance}
-          reading={reading}
-          units={['m', 'ft', 'km', 'yd']}
+          label="Out of reach once the river stands above"
+          entered={worksBelow}
+          reading={level ?? { ok: true, value: 0 }}
+          units={['cm', 'm', 'in', 'ft']}
+          optional
           showProblem={tried}
-          problem={tooFar}
-          onChange={setDistance}
-          comesTo={reading.ok && show.distance(reading.value)}
+          problem={levelProblem ?? (level?.ok === false ? level.problem : null)}
+          comesTo="on the stake; empty: at any level"
+          onChange={setWorksBelow}
         />
-        <div>
-          <p className="mb-1 text-[13px] text-ink-2">
-            {ground.kind === 'beach' ? 'Side of the line' : 'Side, looking downstream'}
-          </p>
-          <Choices
-            label="Bank"
-            value={bank}
-            onChange={setBank}
-            choices={(['left', 'mid', 'right'] as const).map((b) => ({
-              value: b,
-              label: GROUND_WORDS[ground.kind].banks[b],
-            }))}
-          />
-        </div>
-        <SelectField
-          label="What it is"
-          value={kind}
-          choices={SPOT_KINDS.map((k) => ({ value: k, label: k }))}
-          onChange={setKind}
-        />
-        {ground.kind === 'creek' && (
-          <QuantityField
-            label="Out of reach once the river stands above"
-            entered={worksBelow}
-            reading={level ?? { ok: true, value: 0 }}
-            units={['cm', 'm', 'in', 'ft']}
-            optional
-            showProblem={tried}
-            problem={levelProblem ?? (level?.ok === false ? level.problem : null)}
-            comesTo="on the stake; empty: at any level"
-            onChange={setWorksBelow}
-          />
-        )}
-        {kind === 'undercut' && (
-          <Caution>
-            Undercut banks come down. Dig only in what the water has already cut, never the bank itself, and never lie
-            under it. Local rules come first.
-          </Caution>
-        )}
-        <TextField label="Note" value={note} onChange={setNote} rows={3} limit={TEXTS.note} />
-        {spot && <Photos groundId={ground.id} about="spot" aboutId={spot.id} />}
-        <div className="mt-2 flex flex-wrap gap-3">
-          <Button look="main" type="submit">
-            {spot ? 'Keep the change' : 'Mark this spot'}
+      )}
+      {kind === 'undercut' && (
+        <Caution>
+          Undercut banks come down. Dig only in what the water has already cut, never the bank itself, and never lie
+          under it. Local rules come first.
+        </Caution>
+      )}
+      <TextField label="Note" value={note} onChange={setNote} rows={3} limit={TEXTS.note} />
+      {spot && <Photos groundId={ground.id} about="spot" aboutId={spot.id} />}
+      <div className="mt-2 flex flex-wrap gap-3">
+        <Button look="main" type="submit">
+          {spot ? 'Keep the change' : 'Mark this spot'}
+        </Button>
+        {spot && (
+          <Button look="danger" onClick={remove}>
+            Take it off
           </Button>
-          {spot && (
-            <Button look="danger" onClick={remove}>
-              Take it off
-            </Button>
-          )}
-        </div>
-      </form>
-    </Sheet>
+        )}
+      </div>
+    </FormSheet>
   );
 }

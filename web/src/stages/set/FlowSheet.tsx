@@ -47,13 +47,7 @@ export function FlowSheet({ onClose, onFlow }: { onClose: () => void; onFlow: (f
     );
   };
   return (
-    <Sheet
-      open
-      onOpenChange={(open) => {
-        if (!open) onClose();
-      }}
-      title="Measure the flow"
-    >
+    <Sheet title="Measure the flow" onClose={onClose}>
       <div className="flex flex-col gap-2">
         <Choices
           label="How"

@@ -7,7 +7,7 @@ import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
-import { Sheet } from '../../ui/Sheet.tsx';
+import { FormSheet } from '../../ui/Sheet.tsx';
 
 interface RigSheetProps {
   /** The box to change; left out for a new one. */
@@ -51,65 +51,51 @@ export function RigSheet({ rig, onClose, onKept }: RigSheetProps) {
     onClose();
   };
   return (
-    <Sheet
-      open
-      onOpenChange={(open) => {
-        if (!open) onClose();
-      }}
-      title={rig ? rig.name : 'A new box'}
-    >
-      <form
-        className="flex flex-col gap-2"
-        onSubmit={(e) => {
-          e.preventDefault();
-          save();
-        }}
-      >
-        <TextField
-          label="What you call it"
-          value={name}
-          onChange={setName}
-          limit={TEXTS.name}
-          problem={tried ? wrongName : null}
-        />
-        <QuantityField
-          label="Width inside"
-          entered={width}
-          reading={w}
-          units={['in', 'cm', 'mm', 'm']}
-          showProblem={tried}
-          problem={wrongWidth}
-          onChange={setWidth}
-          comesTo={w.ok && show.smallLength(w.value)}
-        />
-        <QuantityField
-          label="Length of the lined floor"
-          entered={length}
-          reading={l}
-          units={['ft', 'in', 'm', 'cm']}
-          showProblem={tried}
-          problem={wrongLength}
-          onChange={setLength}
-          comesTo={l.ok && show.length(l.value)}
-        />
-        <SelectField
-          label="Lining"
-          value={lining}
-          onChange={setLining}
-          choices={LINING_IDS.map((id) => ({ value: id, label: LININGS[id].name }))}
-          hint={`taken as Manning's n ${LININGS[lining].manningN}, traps of ${show.smallLength(LININGS[lining].trap_m)}: stated assumptions`}
-        />
-        <div className="mt-2 flex flex-wrap gap-3">
-          <Button look="main" type="submit">
-            {rig ? 'Keep the change' : 'Keep this box'}
+    <FormSheet title={rig ? rig.name : 'A new box'} onClose={onClose} onSave={save}>
+      <TextField
+        label="What you call it"
+        value={name}
+        onChange={setName}
+        limit={TEXTS.name}
+        problem={tried ? wrongName : null}
+      />
+      <QuantityField
+        label="Width inside"
+        entered={width}
+        reading={w}
+        units={['in', 'cm', 'mm', 'm']}
+        showProblem={tried}
+        problem={wrongWidth}
+        onChange={setWidth}
+        comesTo={w.ok && show.smallLength(w.value)}
+      />
+      <QuantityField
+        label="Length of the lined floor"
+        entered={length}
+        reading={l}
+        units={['ft', 'in', 'm', 'cm']}
+        showProblem={tried}
+        problem={wrongLength}
+        onChange={setLength}
+        comesTo={l.ok && show.length(l.value)}
+      />
+      <SelectField
+        label="Lining"
+        value={lining}
+        onChange={setLining}
+        choices={LINING_IDS.map((id) => ({ value: id, label: LININGS[id].name }))}
+        hint={`taken as Manning's n ${LININGS[lining].manningN}, traps of ${show.smallLength(LININGS[lining].trap_m)}: stated assumptions`}
+      />
+      <div className="mt-2 flex flex-wrap gap-3">
+        <Button look="main" type="submit">
+          {rig ? 'Keep the change' : 'Keep this box'}
+        </Button>
+        {rig && (
+          <Button look="danger" onClick={remove}>
+            Put it away
           </Button>
-          {rig && (
-            <Button look="danger" onClick={remove}>
-              Put it away
-            </Button>
-          )}
-        </div>
-      </form>
-    </Sheet>
+        )}
+      </div>
+    </FormSheet>
   );
 }

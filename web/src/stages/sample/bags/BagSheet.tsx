@@ -18,7 +18,7 @@ import { useShow } from '../../../units/useShow.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { TextField } from '../../../ui/Field.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
-import { Sheet } from '../../../ui/Sheet.tsx';
+import { FormSheet } from '../../../ui/Sheet.tsx';
 import { STATE_WORDS } from './bagWords.ts';
 
 const BAG_TEXTS = {
@@ -90,111 +90,102 @@ export function BagSheet({ ground, spots, lot: now, taken, onClose }: BagSheetPr
       ? `, ${show.figure('length', lot.fromDepth_m).digits}–${show.length(lot.toDepth_m)} down`
       : '';
   return (
-    <Sheet
-      open
-      onOpenChange={(o) => {
-        if (!o) onClose();
-      }}
+    <FormSheet
       title={`Bag ${lot.tag}`}
+      onClose={onClose}
+      onSave={() => {
+        to(lot.state === 'planned' ? 'waiting' : lot.state);
+      }}
+      tight
     >
-      <form
-        className="flex flex-col gap-1"
-        onSubmit={(e) => {
-          e.preventDefault();
-          to(lot.state === 'planned' ? 'waiting' : lot.state);
-        }}
-      >
-        <p className="text-[16px]">
-          <b>{STATE_WORDS[lot.state]}</b>.{' '}
-          {lot.spotId === null
-            ? 'From several spots, mixed: it gives no grade for any of them.'
-            : `From ${spot?.name ?? 'a spot since removed'}${depth}.`}
-        </p>
-        {lot.state === 'planned' && (
-          <Button look="main" type="submit" className="min-h-14 text-[18px]">
-            It is dug and bagged
+      <p className="text-[16px]">
+        <b>{STATE_WORDS[lot.state]}</b>.{' '}
+        {lot.spotId === null
+          ? 'From several spots, mixed: it gives no grade for any of them.'
+          : `From ${spot?.name ?? 'a spot since removed'}${depth}.`}
+      </p>
+      {lot.state === 'planned' && (
+        <Button look="main" type="submit" className="min-h-14 text-[18px]">
+          It is dug and bagged
+        </Button>
+      )}
+      {lot.state === 'waiting' && lot.spotId !== null && (
+        <Button
+          look="main"
+          className="min-h-14 text-[18px]"
+          onClick={() => {
+            if (save('waiting')) void navigate(`/g/${ground.id}/sample?spot=${lot.spotId}&bag=${lot.id}`);
+          }}
+        >
+          Pan it now
+        </Button>
+      )}
+      {lot.state === 'waiting' && lot.spotId === null && (
+        <Button look="main" onClick={() => to('panned')}>
+          Panned, no grade from it
+        </Button>
+      )}
+      <TextField
+        label="Tag on the bag"
+        value={form.tag}
+        onChange={(tag) => setForm({ ...form, tag })}
+        limit={TEXTS.tag}
+        problem={tagProblem}
+      />
+      <QuantityField
+        label="How much is in it"
+        entered={form.volume}
+        reading={reading}
+        units={['pan', 'bucket', 'L', 'gal', 'double handful']}
+        showProblem={tried}
+        problem={volumeProblem}
+        comesTo={reading.ok && `${show.volume(reading.value)}, about ${show.load(reading.value * WET_GRAVEL_KG_L)} wet`}
+        onChange={(volume) => setForm({ ...form, volume })}
+      />
+      <TextField
+        label="Layer"
+        value={form.layer}
+        onChange={(layer) => setForm({ ...form, layer })}
+        limit={TEXTS.layer}
+      />
+      <TextField
+        label="Screen it went through"
+        value={form.screen}
+        onChange={(screen) => setForm({ ...form, screen })}
+        limit={TEXTS.screenSaid}
+        hint="8 mesh, 1/4 in slots; empty: none"
+      />
+      <TextField
+        label="Where it is"
+        value={form.place}
+        onChange={(place) => setForm({ ...form, place })}
+        limit={TEXTS.place}
+      />
+      <TextField
+        label="With whom"
+        value={form.holder}
+        onChange={(holder) => setForm({ ...form, holder })}
+        limit={TEXTS.holder}
+      />
+      <TextField
+        label="Note"
+        value={form.note}
+        rows={2}
+        onChange={(note) => setForm({ ...form, note })}
+        limit={TEXTS.note}
+      />
+      <p className="text-[13px] text-ink-2">Planned for {asTyped(lot.volumeEntered)}.</p>
+      <div className="flex flex-wrap gap-2">
+        {lot.state !== 'planned' && <Button type="submit">Keep changes</Button>}
+        {lot.state === 'waiting' && <Button onClick={() => to('run')}>Run through a box</Button>}
+        {lot.state === 'lost' ? (
+          <Button onClick={() => to('waiting')}>Found again</Button>
+        ) : (
+          <Button look="danger" onClick={() => to('lost')}>
+            Lost
           </Button>
         )}
-        {lot.state === 'waiting' && lot.spotId !== null && (
-          <Button
-            look="main"
-            className="min-h-14 text-[18px]"
-            onClick={() => {
-              if (save('waiting')) void navigate(`/g/${ground.id}/sample?spot=${lot.spotId}&bag=${lot.id}`);
-            }}
-          >
-            Pan it now
-          </Button>
-        )}
-        {lot.state === 'waiting' && lot.spotId === null && (
-          <Button look="main" onClick={() => to('panned')}>
-            Panned, no grade from it
-          </Button>
-        )}
-        <TextField
-          label="Tag on the bag"
-          value={form.tag}
-          onChange={(tag) => setForm({ ...form, tag })}
-          limit={TEXTS.tag}
-          problem={tagProblem}
-        />
-        <QuantityField
-          label="How much is in it"
-          entered={form.volume}
-          reading={reading}
-          units={['pan', 'bucket', 'L', 'gal', 'double handful']}
-          showProblem={tried}
-          problem={volumeProblem}
-          comesTo={
-            reading.ok && `${show.volume(reading.value)}, about ${show.load(reading.value * WET_GRAVEL_KG_L)} wet`
-          }
-          onChange={(volume) => setForm({ ...form, volume })}
-        />
-        <TextField
-          label="Layer"
-          value={form.layer}
-          onChange={(layer) => setForm({ ...form, layer })}
-          limit={TEXTS.layer}
-        />
-        <TextField
-          label="Screen it went through"
-          value={form.screen}
-          onChange={(screen) => setForm({ ...form, screen })}
-          limit={TEXTS.screenSaid}
-          hint="8 mesh, 1/4 in slots; empty: none"
-        />
-        <TextField
-          label="Where it is"
-          value={form.place}
-          onChange={(place) => setForm({ ...form, place })}
-          limit={TEXTS.place}
-        />
-        <TextField
-          label="With whom"
-          value={form.holder}
-          onChange={(holder) => setForm({ ...form, holder })}
-          limit={TEXTS.holder}
-        />
-        <TextField
-          label="Note"
-          value={form.note}
-          rows={2}
-          onChange={(note) => setForm({ ...form, note })}
-          limit={TEXTS.note}
-        />
-        <p className="text-[13px] text-ink-2">Planned for {asTyped(lot.volumeEntered)}.</p>
-        <div className="flex flex-wrap gap-2">
-          {lot.state !== 'planned' && <Button type="submit">Keep changes</Button>}
-          {lot.state === 'waiting' && <Button onClick={() => to('run')}>Run through a box</Button>}
-          {lot.state === 'lost' ? (
-            <Button onClick={() => to('waiting')}>Found again</Button>
-          ) : (
-            <Button look="danger" onClick={() => to('lost')}>
-              Lost
-            </Button>
-          )}
-        </div>
-      </form>
-    </Sheet>
+      </div>
+    </FormSheet>
   );
 }

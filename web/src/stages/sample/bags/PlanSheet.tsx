@@ -9,7 +9,7 @@ import { useShow } from '../../../units/useShow.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Field, SelectField, TextField } from '../../../ui/Field.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
-import { Sheet } from '../../../ui/Sheet.tsx';
+import { FormSheet } from '../../../ui/Sheet.tsx';
 import { PointsDrawing } from './PointsDrawing.tsx';
 import { ASKED, type PlanDraft } from './readPlan.ts';
 import { usePlanDraft } from './usePlanDraft.ts';
@@ -99,123 +99,109 @@ export function PlanSheet({ ground, mouths, code, tags, at_m, onClose, onKept }:
     );
   };
   return (
-    <Sheet
-      open
-      onOpenChange={(o) => {
-        if (!o) onClose();
-      }}
-      title="Lay out samples"
-    >
-      <form
-        className="flex flex-col gap-1"
-        onSubmit={(e) => {
-          e.preventDefault();
-          keep();
-        }}
-      >
-        <SelectField
-          label="Pattern"
-          value={draft.pattern}
-          choices={SAMPLE_PATTERNS.map((p) => ({ value: p, label: p }))}
-          onChange={(pattern) => change({ pattern })}
-          hint={FOR[draft.pattern]}
-        />
-        <div className="grid grid-cols-2 gap-x-4">
-          {asked.filter((f) => f === 'from' || f === 'to').map(lengthField)}
-          {asked.includes('fromOut') && (
-            <>
-              {lengthField('fromOut')}
-              <Bank
-                label={asked.includes('toOut') ? 'Begin on' : 'On'}
-                value={draft.fromBank}
-                onChange={(fromBank) => change({ fromBank })}
+    <FormSheet title="Lay out samples" onClose={onClose} onSave={keep} tight>
+      <SelectField
+        label="Pattern"
+        value={draft.pattern}
+        choices={SAMPLE_PATTERNS.map((p) => ({ value: p, label: p }))}
+        onChange={(pattern) => change({ pattern })}
+        hint={FOR[draft.pattern]}
+      />
+      <div className="grid grid-cols-2 gap-x-4">
+        {asked.filter((f) => f === 'from' || f === 'to').map(lengthField)}
+        {asked.includes('fromOut') && (
+          <>
+            {lengthField('fromOut')}
+            <Bank
+              label={asked.includes('toOut') ? 'Begin on' : 'On'}
+              value={draft.fromBank}
+              onChange={(fromBank) => change({ fromBank })}
+            />
+          </>
+        )}
+        {asked.includes('toOut') && (
+          <>
+            {lengthField('toOut')}
+            <Bank label="End on" value={draft.toBank} onChange={(toBank) => change({ toBank })} />
+          </>
+        )}
+        {asked.filter((f) => ['spacing', 'rows', 'depth', 'step'].includes(f)).map(lengthField)}
+        {draft.pattern === 'crevice sweep' && (
+          <Field label="Cracks" problem={problem?.field === 'cracks' ? problem.says : null}>
+            {(ids) => (
+              <input
+                {...ids}
+                className="written w-full"
+                inputMode="numeric"
+                value={draft.cracks}
+                onChange={(e) => change({ cracks: e.target.value })}
               />
-            </>
-          )}
-          {asked.includes('toOut') && (
-            <>
-              {lengthField('toOut')}
-              <Bank label="End on" value={draft.toBank} onChange={(toBank) => change({ toBank })} />
-            </>
-          )}
-          {asked.filter((f) => ['spacing', 'rows', 'depth', 'step'].includes(f)).map(lengthField)}
-          {draft.pattern === 'crevice sweep' && (
-            <Field label="Cracks" problem={problem?.field === 'cracks' ? problem.says : null}>
-              {(ids) => (
-                <input
-                  {...ids}
-                  className="written w-full"
-                  inputMode="numeric"
-                  value={draft.cracks}
-                  onChange={(e) => change({ cracks: e.target.value })}
-                />
-              )}
-            </Field>
-          )}
-          <QuantityField
-            label="Into each bag"
-            entered={draft.bag}
-            reading={inHand.bag}
-            units={['pan', 'bucket', 'L', 'gal', 'double handful']}
-            showProblem={tried}
-            problem={inHand.bagProblem}
-            onChange={(bag) => change({ bag })}
-            comesTo={inHand.bag.ok && show.volume(inHand.bag.value)}
-          />
-          <TextField
-            label="Letters on the tags"
-            value={draft.code}
-            onChange={(code) => change({ code })}
-            problem={codeProblem}
-            hint="They name no place."
+            )}
+          </Field>
+        )}
+        <QuantityField
+          label="Into each bag"
+          entered={draft.bag}
+          reading={inHand.bag}
+          units={['pan', 'bucket', 'L', 'gal', 'double handful']}
+          showProblem={tried}
+          problem={inHand.bagProblem}
+          onChange={(bag) => change({ bag })}
+          comesTo={inHand.bag.ok && show.volume(inHand.bag.value)}
+        />
+        <TextField
+          label="Letters on the tags"
+          value={draft.code}
+          onChange={(code) => change({ code })}
+          problem={codeProblem}
+          hint="They name no place."
+        />
+      </div>
+      <TextField
+        label="What you call it"
+        value={draft.name}
+        onChange={(name) => change({ name })}
+        limit={TEXTS.name}
+        hint="Left empty: pattern and letters."
+      />
+      {points && (
+        <div className="my-2 border-t-2 border-ink pt-2" aria-live="polite">
+          <p className="text-[18px] font-bold">
+            {plural(points.length, 'point')}, {plural(bags, 'bag')}
+          </p>
+          <p className="text-ink-2">
+            About {show.load(load_kg)} wet: {plural(trips, 'trip')} at {show.load(LIMIT_KG)} a back,{' '}
+            {show.load(tools_kg)} of it tools.
+          </p>
+          <PointsDrawing
+            points={points.map((p, i) => ({
+              id: String(i),
+              distance_m: p.distance_m,
+              across_m: p.across_m,
+              name: String(i + 1),
+              states: p.bags.map(() => 'planned' as const),
+              gold: null,
+            }))}
           />
         </div>
-        <TextField
-          label="What you call it"
-          value={draft.name}
-          onChange={(name) => change({ name })}
-          limit={TEXTS.name}
-          hint="Left empty: pattern and letters."
-        />
-        {points && (
-          <div className="my-2 border-t-2 border-ink pt-2" aria-live="polite">
-            <p className="text-[18px] font-bold">
-              {plural(points.length, 'point')}, {plural(bags, 'bag')}
-            </p>
-            <p className="text-ink-2">
-              About {show.load(load_kg)} wet: {plural(trips, 'trip')} at {show.load(LIMIT_KG)} a back,{' '}
-              {show.load(tools_kg)} of it tools.
-            </p>
-            <PointsDrawing
-              points={points.map((p, i) => ({
-                id: String(i),
-                distance_m: p.distance_m,
-                across_m: p.across_m,
-                name: String(i + 1),
-                states: p.bags.map(() => 'planned' as const),
-                gold: null,
-              }))}
-            />
-          </div>
+      )}
+      {tried && (problem ?? codeProblem ?? inHand.bagProblem ?? inHand.nameProblem) && (
+        <p role="alert" className="text-danger">
+          ▲ Not laid out yet: see the fields marked.
+        </p>
+      )}
+      {['grid', 'test square'].includes(draft.pattern) &&
+        inHand.lengths.depth.ok &&
+        inHand.lengths.depth.value > UNSHORED_M && (
+          <Caution>
+            Deeper than {show.length(UNSHORED_M)}: sample with an auger or a shored hole. Nobody goes into an unshored
+            one; local rules decide.
+          </Caution>
         )}
-        {tried && (problem ?? codeProblem ?? inHand.bagProblem ?? inHand.nameProblem) && (
-          <p role="alert" className="text-danger">
-            ▲ Not laid out yet: see the fields marked.
-          </p>
-        )}
-        {['grid', 'test square'].includes(draft.pattern) &&
-          inHand.lengths.depth.ok &&
-          inHand.lengths.depth.value > UNSHORED_M && (
-            <Caution>
-              Deeper than {show.length(UNSHORED_M)}: sample with an auger or a shored hole. Nobody goes into an unshored
-              one; local rules decide.
-            </Caution>
-          )}
-        <Button look="main" type="submit">
-          Keep the plan
-        </Button>
-      </form>
-    </Sheet>
+      <Button look="main" type="submit">
+        Keep the plan
+      </Button>
+    </FormSheet>
   );
 }
 

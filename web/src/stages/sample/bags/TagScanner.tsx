@@ -25,13 +25,7 @@ export function TagScanner({ onWords, onClose }: TagScannerProps) {
     );
   };
   return (
-    <Sheet
-      open
-      onOpenChange={(o) => {
-        if (!o) onClose();
-      }}
-      title="Hold the tag in the frame"
-    >
+    <Sheet title="Hold the tag in the frame" onClose={onClose}>
       {cameraProblem ? (
         <p className="border-l-4 border-ink pl-3">{cameraProblem}</p>
       ) : (

@@ -9,7 +9,7 @@ import { Button } from '../../../ui/Button.tsx';
 import { Choices } from '../../../ui/Choices.tsx';
 import { TextField } from '../../../ui/Field.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
-import { Sheet } from '../../../ui/Sheet.tsx';
+import { FormSheet } from '../../../ui/Sheet.tsx';
 
 interface ContainerSheetProps {
   /** Empty: the person names it. */
@@ -60,75 +60,61 @@ export function ContainerSheet({ name: given, kept, taken, onClose, onKept }: Co
     onClose();
   };
   return (
-    <Sheet
-      open
-      onOpenChange={(o) => {
-        if (!o) onClose();
-      }}
-      title={given === '' ? 'A container of yours' : `Measure the ${given}`}
-    >
-      <form
-        className="flex flex-col gap-2"
-        onSubmit={(e) => {
-          e.preventDefault();
-          keep();
-        }}
-      >
-        {given === '' && (
-          <TextField
-            label="What you call it"
-            value={name}
-            onChange={setName}
-            limit={TEXTS.container}
-            problem={tried ? nameProblem : null}
-            hint="You type it as a unit: “2 coffee cans”."
-          />
-        )}
-        <Choices
-          label="How you measure it"
-          value={way}
-          onChange={setWay}
-          choices={[
-            { value: 'weight of water', label: 'weigh the water' },
-            { value: 'litres poured', label: 'pour it in' },
-            { value: 'said', label: 'as printed' },
-          ]}
+    <FormSheet title={given === '' ? 'A container of yours' : `Measure the ${given}`} onClose={onClose} onSave={keep}>
+      {given === '' && (
+        <TextField
+          label="What you call it"
+          value={name}
+          onChange={setName}
+          limit={TEXTS.container}
+          problem={tried ? nameProblem : null}
+          hint="You type it as a unit: “2 coffee cans”."
         />
-        <p className="text-ink-2">
-          {byWeight
-            ? 'Fill it level with water and weigh it, less the empty container.'
-            : way === 'said'
-              ? 'What it says on the container is often to the brim: mark the level you fill it to.'
-              : 'Pour water in by the litre until it stands level.'}
-        </p>
-        <QuantityField
-          label={byWeight ? 'Weight of the water' : 'Volume, level full'}
-          entered={entered}
-          reading={reading}
-          units={units}
-          showProblem={tried}
-          problem={problem}
-          comesTo={
-            volume_L !== null &&
-            `${show.volume(volume_L)} level${usual ? `; common practice says ${show.volume(usual)}` : ''}`
-          }
-          onChange={setSize}
-        />
-        <Button look="main" type="submit">
-          Keep it
+      )}
+      <Choices
+        label="How you measure it"
+        value={way}
+        onChange={setWay}
+        choices={[
+          { value: 'weight of water', label: 'weigh the water' },
+          { value: 'litres poured', label: 'pour it in' },
+          { value: 'said', label: 'as printed' },
+        ]}
+      />
+      <p className="text-ink-2">
+        {byWeight
+          ? 'Fill it level with water and weigh it, less the empty container.'
+          : way === 'said'
+            ? 'What it says on the container is often to the brim: mark the level you fill it to.'
+            : 'Pour water in by the litre until it stands level.'}
+      </p>
+      <QuantityField
+        label={byWeight ? 'Weight of the water' : 'Volume, level full'}
+        entered={entered}
+        reading={reading}
+        units={units}
+        showProblem={tried}
+        problem={problem}
+        comesTo={
+          volume_L !== null &&
+          `${show.volume(volume_L)} level${usual ? `; common practice says ${show.volume(usual)}` : ''}`
+        }
+        onChange={setSize}
+      />
+      <Button look="main" type="submit">
+        Keep it
+      </Button>
+      {kept && (
+        <Button
+          look="danger"
+          onClick={() => {
+            takeOut(kept);
+            onClose();
+          }}
+        >
+          Forget this measure
         </Button>
-        {kept && (
-          <Button
-            look="danger"
-            onClick={() => {
-              takeOut(kept);
-              onClose();
-            }}
-          >
-            Forget this measure
-          </Button>
-        )}
-      </form>
-    </Sheet>
+      )}
+    </FormSheet>
   );
 }

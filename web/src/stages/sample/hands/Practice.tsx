@@ -3,6 +3,7 @@ import { COLOR_CLASSES, type ColorClass, type Recovery } from '@riffle/core';
 import { format } from 'date-fns';
 import { useState } from 'react';
 import { useKeep } from '../../../records/useKeep.ts';
+import { TextButton } from '../../../ui/TextButton.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { Field, SelectField, TextField } from '../../../ui/Field.tsx';
 import { Block } from '../../../ui/Judgement.tsx';
@@ -133,14 +134,12 @@ export function Practice({ seedings, hands }: PracticeProps) {
               <span className="grow">
                 {s.panner}: {s.cameBack} of {s.putIn}, {CLASS_NAMES[s.size].name} mesh
               </span>
-              <button
-                type="button"
-                className="min-h-11 text-[13px] text-ink-2 underline underline-offset-4"
+              <TextButton
                 aria-label={`Take out the practice pan of ${s.panner}, ${s.cameBack} of ${s.putIn}`}
                 onClick={() => remove(s)}
               >
                 take out
-              </button>
+              </TextButton>
             </li>
           ))}
       </ul>

@@ -121,13 +121,7 @@ export function PanGuide({
   const last = at === steps.length - 1;
   if (!step) return null;
   return (
-    <Sheet
-      open
-      onOpenChange={(o) => {
-        if (!o) onClose();
-      }}
-      title={`Pan: ${way}`}
-    >
+    <Sheet title={`Pan: ${way}`} onClose={onClose}>
       <p className="text-ink-2">
         Step {at + 1} of {steps.length};{' '}
         <span role="timer">

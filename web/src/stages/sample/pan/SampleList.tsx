@@ -4,6 +4,7 @@ import { format } from 'date-fns';
 import { useKeep } from '../../../records/useKeep.ts';
 import { asTyped } from '../../../units/readEntered.ts';
 import { CLASS_NAMES } from './SizePan.tsx';
+import { TextButton } from '../../../ui/TextButton.tsx';
 
 /** What was panned at a spot before, as it was typed. */
 export function SampleList({ samples }: { samples: readonly StoredSample[] }) {
@@ -29,14 +30,12 @@ export function SampleList({ samples }: { samples: readonly StoredSample[] }) {
               </span>
               {s.note && <span className="block text-[13px] text-ink-2">{s.note}</span>}
             </span>
-            <button
-              type="button"
-              className="min-h-11 shrink-0 text-[13px] text-ink-2 underline underline-offset-4"
+            <TextButton
               aria-label={`Take out the sample of ${format(new Date(s.takenAt), 'd MMM')}`}
               onClick={() => takeOut(s, 'The sample is out of the book.')}
             >
               take out
-            </button>
+            </TextButton>
           </li>
         ))}
     </ul>

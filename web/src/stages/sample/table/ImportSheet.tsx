@@ -33,13 +33,7 @@ export function ImportSheet({ ground, spots, pasted, onClose }: ImportSheetProps
     void bringing.read(pasted);
   });
   return (
-    <Sheet
-      open
-      onOpenChange={(o) => {
-        if (!o) onClose();
-      }}
-      title="Bring a table in"
-    >
+    <Sheet title="Bring a table in" onClose={onClose}>
       {step.at === 'choose' && (
         <div className="flex flex-col gap-3">
           <p>A first line of column names, then a row for each sample. The next step asks which column is which.</p>

@@ -107,22 +107,24 @@ export function TableScreen() {
       {bringing !== null && (
         <ImportSheet ground={ground} spots={spots} pasted={bringing} onClose={() => setBringing(null)} />
       )}
-      <Sheet open={saving} onOpenChange={setSaving} title="Save these samples">
-        <div className="flex flex-col gap-3">
-          <p>The {grouped(rows.length)} shown, in their order.</p>
-          <Button look="main" onClick={() => save('csv')}>
-            CSV without places
-          </Button>
-          <p className="text-ink-2">Spot names, no distances, no positions.</p>
-          <Button look="danger" onClick={() => save('csv with distances')}>
-            CSV with distances
-          </Button>
-          <Button look="danger" onClick={() => save('geojson')}>
-            GeoJSON with positions
-          </Button>
-          <p className="text-danger">These two tell whoever has the file where your spots are.</p>
-        </div>
-      </Sheet>
+      {saving && (
+        <Sheet title="Save these samples" onClose={() => setSaving(false)}>
+          <div className="flex flex-col gap-3">
+            <p>The {grouped(rows.length)} shown, in their order.</p>
+            <Button look="main" onClick={() => save('csv')}>
+              CSV without places
+            </Button>
+            <p className="text-ink-2">Spot names, no distances, no positions.</p>
+            <Button look="danger" onClick={() => save('csv with distances')}>
+              CSV with distances
+            </Button>
+            <Button look="danger" onClick={() => save('geojson')}>
+              GeoJSON with positions
+            </Button>
+            <p className="text-danger">These two tell whoever has the file where your spots are.</p>
+          </div>
+        </Sheet>
+      )}
     </div>
   );
 }

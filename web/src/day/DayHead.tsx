@@ -1,0 +1,46 @@
+import { format, parseISO } from 'date-fns';
+import { Button } from '../ui/Button.tsx';
+import { TextButton } from '../ui/TextButton.tsx';
+import type { DayOnPage } from './useDaySheet.ts';
+
+/** Fewer places are ordered before a word about it could be read. */
+const LONG_SEARCH = 12;
+
+/** Which day it is, how far the search is, and the way to keep the plan. */
+export function DayHead({ page, onDate }: { page: DayOnPage; onDate: (date: string) => void }) {
+  const { ground, date, kept, day, keep } = page;
+  const { draft, plan, planner, candidates, change } = day;
+  return (
+    <header className="flex flex-wrap items-baseline justify-between gap-x-6 border-b border-rule pb-2">
+      <span className="font-serif text-[18px] font-semibold">
+        {format(parseISO(date), 'EEEE d MMMM')}
+        <span className="hidden sm:inline">, {ground.name}</span>
+      </span>
+      <span className="no-print flex flex-wrap items-center gap-x-4">
+        <input
+          type="date"
+          aria-label="Another day"
+          className="min-h-11 bg-transparent text-ink-2"
+          value={date}
+          onChange={(e) => {
+            if (e.target.value) onDate(e.target.value);
+          }}
+        />
+        {planner.searching !== null && candidates.length > LONG_SEARCH && (
+          <span role="status" className="text-[13px] text-ink-2">
+            searching, {Math.round(100 * planner.searching)} %{' '}
+            <TextButton onClick={() => planner.stop()}>stop here</TextButton>
+          </span>
+        )}
+        {draft.order && (
+          <Button look="quiet" onClick={() => change({ order: null })}>
+            Order it for me
+          </Button>
+        )}
+        <Button look={kept ? 'plain' : 'main'} onClick={keep} disabled={!plan}>
+          {kept ? 'Keep the changes' : 'Keep this plan'}
+        </Button>
+      </span>
+    </header>
+  );
+}

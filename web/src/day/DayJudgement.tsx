@@ -1,0 +1,64 @@
+import type { StoredGround } from '@riffle/contract';
+import { riverIsFresh } from '@riffle/core';
+import { format } from 'date-fns';
+import { inTen } from '../reading/inTen.ts';
+import { Judgement } from '../ui/Judgement.tsx';
+import { useNow } from '../ui/useNow.ts';
+import { useShow } from '../units/useShow.ts';
+import { clock, lasting } from './dayWords.ts';
+import type { Day } from './useDay.ts';
+
+/** The day in one sentence: where first, when, and when back; what falls out where it does not fit. */
+export function DayJudgement({ ground, day }: { ground: StoredGround; day: Day }) {
+  const show = useShow();
+  const now_ms = useNow(60_000);
+  const { draft, plan, places, sky, river, tide } = day;
+  if (!plan || plan.stops.length === 0)
+    return (
+      <Judgement rests="Give it an hour to be back, and places to choose from.">
+        {day.candidates.length === 0 && day.closed.length > 0
+          ? 'Everything is closed today.'
+          : 'No plan yet for this day.'}
+      </Judgement>
+    );
+  const fits = plan.stops.filter((s) => !s.late);
+  const lates = plan.stops.filter((s) => s.late);
+  const first = places.get(fits[0]?.id ?? '');
+  const best = fits.flatMap((s) => places.get(s.id) ?? []).sort((a, b) => b.chance - a.chance)[0];
+  const chance = 1 - fits.reduce((none, s) => none * (1 - (places.get(s.id)?.chance ?? 0)), 1);
+  const sunset = sky.sun?.kind === 'rises and sets' ? sky.sun.sunset_min : null;
+  const dark = sunset !== null && plan.back_min > sunset;
+  const rests = [
+    best && `Likeliest ${best.name}, ${inTen(best.chance)}; that one of them pays, ${inTen(chance)}.`,
+    sunset !== null &&
+      (dark
+        ? `The sun sets at ${clock(sunset)}, before you are back: take a light or start earlier.`
+        : `${lasting(sunset - plan.back_min)} of sun to spare.`),
+    ground.kind === 'creek' &&
+      river &&
+      (riverIsFresh(river.last, now_ms)
+        ? `River ${show.length(river.last.level_m)}.`
+        : `The river was last read ${format(new Date(river.last.readAt), 'd MMM')}: read it before you cross.`),
+    ground.kind === 'creek' &&
+      river?.flood &&
+      `Last flood ${format(new Date(river.flood.readAt), 'd MMMM')}, ${show.length(river.flood.level_m)}.`,
+    tide && 'Places wait for the sand to come bare.',
+  ]
+    .filter(Boolean)
+    .join(' ');
+  if (lates.length > 0) {
+    return (
+      <Judgement rests={rests}>
+        {lates.map((s) => places.get(s.id)?.name).join(', ')} {lates.length === 1 ? 'falls' : 'fall'} out: you would be
+        back at {clock(plan.back_min)}, not {clock(draft.back_min)}.
+      </Judgement>
+    );
+  }
+  return (
+    <Judgement rests={rests}>
+      {first ? `${first.name} first` : 'Go'} at {clock(fits[0]?.begin_min ?? draft.start_min)},{' '}
+      {fits.length === 1 ? 'that one place' : `${fits.length} places`}, back at {clock(plan.back_min)}
+      {draft.back_min - plan.back_min >= 5 && `, ${lasting(draft.back_min - plan.back_min)} in hand`}.
+    </Judgement>
+  );
+}

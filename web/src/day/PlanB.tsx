@@ -1,0 +1,51 @@
+import type { StoredGround } from '@riffle/contract';
+import type { Candidate } from '@riffle/core';
+import { Link } from 'react-router';
+import { useRecords } from '../records/useRecords.ts';
+import { clock } from './dayWords.ts';
+import type { Day } from './useDay.ts';
+
+const WRONG: Readonly<Record<StoredGround['kind'], string>> = {
+  creek: 'If the river comes up',
+  beach: 'If swell keeps you off the sand',
+  wash: 'If the water hole is dry',
+  bench: 'If the ground is frozen',
+  hillside: 'If the ground is frozen',
+};
+
+const isDry = (g: StoredGround): boolean => g.kind !== 'creek' && g.kind !== 'beach';
+
+/** What to do when the first thing goes wrong that does on such a ground. */
+export function PlanB({ ground, day }: { ground: StoredGround; day: Day }) {
+  const { items: grounds } = useRecords('grounds');
+  const { planB, places } = day;
+  const elsewhere = grounds.filter((g) => g.id !== ground.id && isDry(g) !== isDry(ground));
+  const names =
+    planB?.stops.map((s: { id: string }) => places.get(s.id)).filter((c): c is Candidate => c !== undefined) ?? [];
+  return (
+    <p>
+      <b>{WRONG[ground.kind]}:</b>{' '}
+      {names.length > 0 && planB
+        ? `${names.map((c) => c.name).join(', then ')}, off the water, back at ${clock(planB.back_min)}.`
+        : ground.kind === 'wash'
+          ? 'fill bags instead of panning, and carry them to the next water; tag each one.'
+          : ground.kind === 'beach'
+            ? 'walk the berm and mark seams and creek mouths to come back to; dig nothing the swell can reach.'
+            : 'no place here lies out of its reach.'}{' '}
+      {elsewhere.length > 0 && (
+        <>
+          Or go to{' '}
+          {elsewhere.slice(0, 2).map((g, i) => (
+            <span key={g.id}>
+              {i > 0 && ' or '}
+              <Link className="underline underline-offset-4" to={`/g/${g.id}/day`}>
+                {g.name}
+              </Link>
+            </span>
+          ))}
+          .
+        </>
+      )}
+    </p>
+  );
+}

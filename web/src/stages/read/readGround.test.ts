@@ -1,0 +1,62 @@
+import { describe, expect, test } from '@jest/globals';
+import type { StoredGround } from '@riffle/contract';
+import { groundAsDraft, readGround, type GroundDraft } from './readGround.ts';
+
+const ground = {
+  id: 'g',
+  name: 'Sixpence Draw',
+  kind: 'creek',
+  swell_percent: 18,
+  length_m: 300,
+  line: null,
+  note: '',
+  profile: [],
+  tide: null,
+  joins: null,
+} as unknown as StoredGround;
+const creek = { ...ground, id: 'c', name: 'Halloway Creek', length_m: 1200 };
+const read = (some: Partial<GroundDraft> = {}, of = ground) =>
+  readGround({ ...groundAsDraft(of), ...some }, of, [creek], (m) => `${m} m`);
+
+describe("a ground's own facts", () => {
+  test('untouched, they change nothing', () =>
+    expect(read().change).toEqual({
+      name: 'Sixpence Draw',
+      kind: 'creek',
+      swell_percent: 18,
+      note: '',
+      tide: null,
+      profile: [],
+      joins: null,
+      length_m: 300,
+    }));
+  test('a typed ground takes a new length, one with a line keeps its own', () => {
+    const length = { text: '1', unit: 'km' };
+    expect(read({ length }).change?.length_m).toBe(1000);
+    const walked = { ...ground, line: [[0, 0]] } as unknown as StoredGround;
+    expect(read({ length }, walked).change?.length_m).toBe(300);
+  });
+  test('a mouth past the end of the creek, or no distance, is said at its field; without a creek it does not matter', () => {
+    const joinsAt = { text: '1300', unit: 'm' };
+    expect(read({ joinsId: 'c', joinsAt }).problems.joins).toBe('Halloway Creek is 1200 m long.');
+    expect(read({ joinsId: 'c', joinsAt: { text: '', unit: 'm' } }).change).toBeNull();
+    expect(read({ joinsAt }).change?.joins).toBeNull();
+    expect(read({ joinsId: 'c', joinsAt: { text: '893', unit: 'm' }, joinsBank: 'right' }).change?.joins).toEqual({
+      groundId: 'c',
+      distance_m: 893,
+      bank: 'right',
+    });
+  });
+  test.each([
+    [{ name: '  ' }, 'name'],
+    [{ swell: '' }, 'swell'],
+    [{ swell: '140' }, 'swell'],
+    [{ length: { text: '0', unit: 'm' } }, 'length'],
+    [{ tide: { mean: '1', below: '', table: 'M2 0.6 48' } }, 'tide'],
+  ] as const)('%j is said at %s', (some, field) => {
+    const { problems, change } = read(some);
+    expect(problems[field]).not.toBeNull();
+    expect(change).toBeNull();
+  });
+  test('a percent sign is read', () => expect(read({ swell: '25 %' }).change?.swell_percent).toBe(25));
+});

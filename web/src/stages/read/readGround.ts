@@ -1,0 +1,86 @@
+import { NUMBERS, numberProblem, textProblem, TEXTS, type StoredGround } from '@riffle/contract';
+import type { Entered } from '@riffle/core';
+import { enterLength } from '../../units/enterLength.ts';
+import { readEntered } from '../../units/readEntered.ts';
+import { asText, readTide, type TideText } from './readTide.ts';
+
+/** A ground's own facts as they are typed. */
+export interface GroundDraft {
+  readonly name: string;
+  readonly kind: StoredGround['kind'];
+  readonly swell: string;
+  readonly length: Entered;
+  readonly note: string;
+  readonly profile: StoredGround['profile'];
+  readonly tide: TideText;
+  readonly joinsId: string;
+  readonly joinsAt: Entered;
+  readonly joinsBank: 'left' | 'right';
+}
+
+export const groundAsDraft = (ground: StoredGround): GroundDraft => ({
+  name: ground.name,
+  kind: ground.kind,
+  swell: String(ground.swell_percent),
+  length: enterLength(ground.length_m, 'm'),
+  note: ground.note,
+  profile: ground.profile,
+  tide: asText(ground.tide),
+  joinsId: ground.joins?.groundId ?? '',
+  joinsAt: enterLength(ground.joins?.distance_m, 'm', 0),
+  joinsBank: ground.joins?.bank ?? 'left',
+});
+
+/**
+ * The fields in numbers, what is wrong beside each, and what of the ground they change (null while something is wrong).
+ * @param others grounds it could run into
+ * @param sayDistance a length in the person's unit, for what is said of a place past the end
+ */
+export function readGround(
+  draft: GroundDraft,
+  ground: StoredGround,
+  others: readonly StoredGround[],
+  sayDistance: (m: number) => string,
+) {
+  const length = readEntered('length', draft.length);
+  const joinsAt = readEntered('length', draft.joinsAt);
+  const tide = readTide(draft.tide);
+  const mouth = others.find((g) => g.id === draft.joinsId);
+  const swell_percent = Number(draft.swell.replace('%', ''));
+  const pastTheEnd = joinsAt.ok && mouth !== undefined && joinsAt.value > mouth.length_m + 0.5;
+  const problems = {
+    name: textProblem(TEXTS.name, draft.name),
+    note: textProblem(TEXTS.note, draft.note),
+    swell:
+      draft.swell.trim() === '' || numberProblem(NUMBERS.swell_percent, swell_percent)
+        ? 'Gravel swells by 0 to 80 %; 10 to 25 % is usual.'
+        : null,
+    length: length.ok ? numberProblem(NUMBERS.typedLength_m, length.value) : length.problem,
+    tide: 'problem' in tide ? tide.problem : null,
+    joins: mouth ? (pastTheEnd ? `${mouth.name} is ${sayDistance(mouth.length_m)} long.` : unread(joinsAt)) : null,
+  };
+  const fits = Object.values(problems).every((p) => p === null);
+  return {
+    length,
+    joinsAt,
+    mouth,
+    problems,
+    change:
+      fits && length.ok && 'tide' in tide
+        ? {
+            name: draft.name.trim(),
+            kind: draft.kind,
+            swell_percent,
+            note: draft.note,
+            tide: tide.tide,
+            profile: draft.profile,
+            joins:
+              mouth && joinsAt.ok ? { groundId: mouth.id, distance_m: joinsAt.value, bank: draft.joinsBank } : null,
+            // A ground with a line keeps the line's own length.
+            length_m: ground.line ? ground.length_m : length.value,
+          }
+        : null,
+  };
+}
+
+const unread = (r: ReturnType<typeof readEntered>): string | null => (r.ok ? null : r.problem);

@@ -1,0 +1,62 @@
+import { describe, expect, test } from '@jest/globals';
+import type { StoredSign } from '@riffle/contract';
+import { isOwnKind, readSign, signAsDraft, signName, sizeOf, type SignDraft } from './readSign.ts';
+
+const sign = {
+  kind: 'float',
+  distance_m: 120,
+  sizeEntered: null,
+  coverEntered: null,
+  weight: null,
+  comeBackWith: '',
+  note: '',
+  traits: {},
+} as unknown as StoredSign;
+const draft = signAsDraft(sign, false);
+const read = (some: Partial<SignDraft> = {}, kind: StoredSign['kind'] = 'float') =>
+  readSign({ ...draft, ...some }, kind, 300, 'The ground is 300 m long.');
+
+describe('measures of a sign', () => {
+  test('nothing added: the sign stays where it is, without size and cover', () =>
+    expect(read().change).toMatchObject({
+      distance_m: 120,
+      size_mm: null,
+      sizeEntered: null,
+      cover_m: null,
+      weight: null,
+    }));
+  test('a size in inches is kept as typed and in mm, cover in metres', () =>
+    expect(read({ size: { text: '2', unit: 'in' }, cover: { text: '30', unit: 'cm' } }).change).toMatchObject({
+      size_mm: 50.8,
+      sizeEntered: { text: '2', unit: 'in' },
+      cover_m: 0.3,
+    }));
+  test('what cannot be, or cannot be read, is said at its field and changes nothing', () => {
+    for (const [some, field] of [
+      [{ size: { text: 'fist', unit: 'mm' } }, 'size'],
+      [{ size: { text: '90', unit: 'm' } }, 'size'],
+      [{ cover: { text: '-1', unit: 'm' } }, 'cover'],
+      [{ distance: { text: '301', unit: 'm' } }, 'distance'],
+      [{ note: 'x'.repeat(5001) }, 'note'],
+    ] as const) {
+      const { change, problems } = read(some);
+      expect([field, problems[field] ?? null]).not.toEqual([field, null]);
+      expect(change).toBeNull();
+    }
+  });
+  test('an own word weighs, other kinds do not', () => {
+    expect(read({ weight: '-2' }, 'own word').change?.weight).toBe(-2);
+    expect(read({ weight: '-2' }).change?.weight).toBeNull();
+  });
+  test('only float and flood marks have a size', () => {
+    expect([sizeOf('stained float'), sizeOf('flood mark'), sizeOf('bedrock')]).toEqual([
+      'Size of the stone',
+      'Height above the water now',
+      null,
+    ]);
+  });
+  test('a kind of the crew is said without its mark', () => {
+    expect([signName('own: blue clay'), signName('bar')]).toEqual(['blue clay', 'bar']);
+    expect([isOwnKind('own: blue clay'), isOwnKind('bar')]).toEqual([true, false]);
+  });
+});

@@ -1,0 +1,73 @@
+import { NUMBERS, numberProblem, textProblems, TEXTS, type StoredSign } from '@riffle/contract';
+import { OWN_KIND, type Entered, type OwnKind } from '@riffle/core';
+import { enterLength } from '../../units/enterLength.ts';
+import { readEntered, type Reading } from '../../units/readEntered.ts';
+
+export type SignKind = StoredSign['kind'];
+
+/** A kind as it is said: the crew's own without its mark. */
+export const signName = (kind: SignKind): string => kind.replace(/^own: /, '');
+export const isOwnKind = (kind: SignKind): kind is OwnKind => OWN_KIND.test(kind);
+
+/** What can be added to a sign once it is kept, as it is typed. */
+export interface SignDraft {
+  readonly size: Entered;
+  readonly cover: Entered;
+  readonly distance: Entered;
+  readonly weight: string;
+  readonly comeBackWith: string;
+  readonly note: string;
+  readonly traits: Record<string, string>;
+}
+
+export const signAsDraft = (sign: StoredSign, US: boolean): SignDraft => ({
+  size: sign.sizeEntered ?? { text: '', unit: US ? 'in' : 'mm' },
+  cover: sign.coverEntered ?? { text: '', unit: US ? 'ft' : 'm' },
+  distance: enterLength(sign.distance_m, US ? 'ft' : 'm'),
+  weight: String(sign.weight ?? 1),
+  comeBackWith: sign.comeBackWith,
+  note: sign.note,
+  traits: sign.traits,
+});
+
+/** What the size of a sign is the size of; null where it has none. */
+export function sizeOf(kind: SignKind): string | null {
+  if (kind === 'float' || kind === 'stained float') return 'Size of the stone';
+  return kind === 'flood mark' ? 'Height above the water now' : null;
+}
+
+/**
+ * The fields in numbers, what is wrong beside each, and what of the sign they change (null while something is wrong).
+ * @param ground_m how long the ground is; `tooFar` says so in the person's unit
+ */
+export function readSign(draft: SignDraft, kind: SignKind, ground_m: number, tooFar: string) {
+  const optional = (e: Entered): Reading | null => (e.text.trim() === '' ? null : readEntered('length', e));
+  const [size, cover, distance] = [optional(draft.size), optional(draft.cover), readEntered('length', draft.distance)];
+  const unread = (r: Reading | null): string | null => (r?.ok === false ? r.problem : null);
+  const problems = {
+    size: size?.ok ? numberProblem(NUMBERS.signSize_mm, size.value * 1000) : unread(size),
+    cover: cover?.ok ? numberProblem(NUMBERS.cover_m, cover.value) : unread(cover),
+    distance: distance.ok && distance.value > ground_m + 0.5 ? tooFar : null,
+    ...textProblems({ comeBackWith: TEXTS.comeBackWith, note: TEXTS.note }, draft),
+  };
+  const fits = distance.ok && Object.values(problems).every((p) => !p);
+  return {
+    size,
+    cover,
+    distance,
+    problems,
+    change: fits
+      ? {
+          distance_m: distance.value,
+          comeBackWith: draft.comeBackWith.trim(),
+          note: draft.note,
+          traits: draft.traits,
+          weight: kind === 'own word' ? Number(draft.weight) : null,
+          size_mm: size?.ok ? size.value * 1000 : null,
+          sizeEntered: size ? draft.size : null,
+          cover_m: cover?.ok ? cover.value : null,
+          coverEntered: cover ? draft.cover : null,
+        }
+      : null,
+  };
+}
