@@ -1,0 +1,24 @@
+import { keepBook } from '@riffle/core';
+import { z } from 'zod';
+import { n, sum, type Sum } from './sum.ts';
+
+const tally = z.object({ buckets: n, volumeLoose_L: n, bySpot_L: z.record(z.string().max(60), n), running_s: n });
+
+/** The book. */
+export const BOOKS_SUMS: readonly Sum[] = [
+  sum(
+    'book',
+    'What clean-ups came to: by source (a spot, or the mix of several), by day, in all; what runs left un-weighed.',
+    z.object({
+      swell_percent: n.min(0).max(80),
+      cleanups: z
+        .array(z.object({ day: z.iso.date(), gold_mg: n, boxWasClean: z.boolean(), tallies: z.array(tally).max(500) }))
+        .max(2000),
+      unweighed: z.array(tally).max(500).default([]),
+    }),
+    (i) => {
+      const { lines, total, days, unweighed } = keepBook('', i.swell_percent, i.cleanups, i.unweighed);
+      return { lines, total, days, unweighed };
+    },
+  ),
+];

@@ -1,0 +1,99 @@
+import {
+  carryingTrips,
+  CONSTITUENT_NAMES,
+  daylight,
+  finishPlan,
+  fromGreenwich,
+  hoursBelow,
+  LIGHTS_OF_DAY,
+  planDay,
+  tideTurns,
+  walkingMinutes,
+} from '@riffle/core';
+import { z } from 'zod';
+import { n, sum, type Sum } from './sum.ts';
+
+/** A day against light, tide and walking. */
+export const DAY_SUMS: readonly Sum[] = [
+  sum(
+    'walking',
+    'Minutes along a line with its heights, off the path (Tobler).',
+    z.object({ length_m: n, heights_m: z.array(n).min(2).max(20_000).nullable().default(null), from_m: n, to_m: n }),
+    ({ length_m, heights_m, from_m, to_m }) => ({
+      minutes: walkingMinutes(
+        {
+          length_m,
+          height_m:
+            heights_m &&
+            ((d) => {
+              const at = (d / length_m) * (heights_m.length - 1);
+              const i = Math.min(heights_m.length - 2, Math.floor(at));
+              return (heights_m[i] as number) + (at - i) * ((heights_m[i + 1] as number) - (heights_m[i] as number));
+            }),
+        },
+        from_m,
+        to_m,
+      ),
+    }),
+  ),
+  sum(
+    'daylight',
+    'Sunrise and sunset, or dawn and dusk by civil twilight, minutes after 00:00 UTC of the date.',
+    z.object({ date: z.iso.date(), longitude_deg: n, latitude_deg: n, light: z.enum(LIGHTS_OF_DAY).default('sun') }),
+    (i) => daylight(i.date, i.longitude_deg, i.latitude_deg, i.light),
+  ),
+  sum(
+    'tide',
+    'High and low waters, and the hours the water stands below a level, from constituents with Greenwich phase lags; hours count from `from`.',
+    z.object({
+      from: z.iso.datetime({ offset: true }),
+      hours: n.positive().max(24 * 60),
+      meanLevel_m: n.default(0),
+      workBelow_m: n,
+      constituents: z
+        .array(
+          z.object({
+            name: z.enum(
+              CONSTITUENT_NAMES as [(typeof CONSTITUENT_NAMES)[number], ...(typeof CONSTITUENT_NAMES)[number][]],
+            ),
+            amplitude_m: n,
+            phase_deg: n,
+          }),
+        )
+        .max(20),
+    }),
+    ({ from, hours, meanLevel_m, workBelow_m, constituents }) => {
+      const tide = { meanLevel_m, constituents: fromGreenwich(constituents, Date.parse(from)) };
+      return { turns: tideTurns(tide, 0, hours), below: hoursBelow(tide, workBelow_m, 0, hours) };
+    },
+  ),
+  sum(
+    'day-plan',
+    'Which places to work in which order to be back in time; walking by index, the start last. Exact up to twelve places.',
+    z.object({
+      start_min: n,
+      back_min: n,
+      walk_min: z.array(z.array(n.min(0)).max(41)).max(41),
+      stops: z
+        .array(
+          z.object({
+            id: z.string(),
+            work_min: n,
+            value: n,
+            open: z
+              .array(z.object({ from_min: n, to_min: n }))
+              .nullable()
+              .default(null),
+          }),
+        )
+        .max(40),
+    }),
+    (i) => finishPlan(planDay(i)),
+  ),
+  sum(
+    'carrying-trips',
+    'Trips to carry a load away beside the tools.',
+    z.object({ load_kg: n, tools_kg: n, limit_kg: n }),
+    (i) => ({ trips: carryingTrips(i.load_kg, i.tools_kg, i.limit_kg) }),
+  ),
+];

@@ -1,0 +1,214 @@
+import {
+  betweenPanScatter,
+  binomialLimits,
+  chanceItPays,
+  chanceRicher,
+  chancesOfBest,
+  characteristicSize_mm,
+  COLOR_MG,
+  DEPTH_STEP_M,
+  detectionLimit,
+  empiricalVariogram,
+  EYES,
+  fitVariogram,
+  gradeBelief,
+  handsRecovery,
+  inverseDistance,
+  layOut,
+  learnColorWeights,
+  MATERIAL_NAMES,
+  ordinaryKriging,
+  PAN_FINISHES,
+  PAN_LIGHTS,
+  pansToCall,
+  payStreak,
+  pitSum,
+  poissonLimits,
+  polygonOfInfluence,
+  sampleGrade,
+  sizeCurve,
+  USUAL_NEIGHBORS,
+  VARIOGRAM_MODELS,
+  volumeForParticles,
+} from '@riffle/core';
+import { z } from 'zod';
+import { counts, n, sum, type Sum } from './sum.ts';
+
+const across = z.object({ distance_m: n, across_m: n });
+const planePoints = z.array(z.object({ x_m: n, y_m: n, value: n })).max(3000);
+
+/** Samples: grades, bands, pits, screens, the ground between. */
+export const SAMPLE_SUMS: readonly Sum[] = [
+  sum(
+    'count-limits',
+    'Exact limits on the mean of a count.',
+    z.object({ count: z.int(), confidence: n.default(0.9) }),
+    (i) => poissonLimits(i.count, i.confidence),
+  ),
+  sum(
+    'sample-grade',
+    'Grade of a sample with its band, from color counts or weighed gold.',
+    z.object({
+      volumeBank_L: n,
+      counts,
+      gold_mg: n.positive().optional(),
+      confidence: n.default(0.9),
+      blankColor_mg: n.positive().default(COLOR_MG['20-40']),
+      oneMoreColor_mg: n.positive().default(COLOR_MG['10-20']),
+    }),
+    ({ volumeBank_L, counts: c, gold_mg, ...options }) => sampleGrade({ volumeBank_L, counts: c, gold_mg }, options),
+  ),
+  sum(
+    'binomial-limits',
+    'Exact limits on a share (Clopper and Pearson).',
+    z.object({ found: z.int(), tried: z.int(), confidence: n.default(0.9) }),
+    (i) => binomialLimits(i.found, i.tried, i.confidence),
+  ),
+  sum(
+    'richer',
+    'Chance that each of several spots is the richest, and that the first beats the second; pans more to call it.',
+    z.object({
+      meanColor_mg: n,
+      scatter_cv: n.min(0).default(0),
+      pan_L: n.default(4),
+      spots: z
+        .array(
+          z
+            .array(z.object({ volumeBank_L: n, counts, gold_mg: n.positive().optional() }))
+            .min(1)
+            .max(100),
+        )
+        .min(2)
+        .max(20),
+    }),
+    (i) => {
+      const beliefs = i.spots.map((pans) => ({
+        belief: gradeBelief(pans, { meanColor_mg: i.meanColor_mg, scatter_cv: i.scatter_cv }),
+        volumeBank_L: pans.reduce((total, p) => total + p.volumeBank_L, 0),
+      }));
+      const [a, b] = beliefs as [(typeof beliefs)[number], (typeof beliefs)[number]];
+      return {
+        best: chancesOfBest(beliefs.map((x) => x.belief)),
+        firstBeatsSecond: chanceRicher(a.belief, b.belief),
+        pansToCall: pansToCall(a, b, i.pan_L),
+      };
+    },
+  ),
+  sum(
+    'scatter',
+    'How much pans of one spot differ beyond the luck of the count; null with fewer than six pans.',
+    z.object({ spots: z.array(z.array(z.object({ colors: z.int(), volumeBank_L: n })).max(100)).max(500) }),
+    (i) => betweenPanScatter(i.spots),
+  ),
+  sum(
+    'color-weights',
+    'Mean weights of colors by class, the table moved by weighed counts.',
+    z.object({ weighed: z.array(z.object({ counts, gold_mg: n.positive() })).max(2000) }),
+    (i) => learnColorWeights(i.weighed),
+  ),
+  sum(
+    'hands',
+    'What a panner keeps, from practice pans with known grains.',
+    z.object({ seedings: z.array(z.object({ putIn: z.int().min(1), cameBack: z.int().min(0) })).max(1000) }),
+    (i) => handsRecovery(i.seedings),
+  ),
+  sum(
+    'size-curve',
+    'Percent passing each screen of a stack, the closure of the split, and D10 to D90 (mm).',
+    z.object({
+      screens: z.array(z.object({ aperture_mm: n, kept: n })).max(30),
+      through: n,
+      wentIn: n.nullable().default(null),
+    }),
+    (i) => {
+      const curve = sizeCurve(i.screens, i.through, i.wentIn);
+      return {
+        ...curve,
+        sizes_mm: Object.fromEntries(
+          [10, 30, 50, 60, 80, 90].map((p) => [`D${p}`, characteristicSize_mm(curve.points, p)]),
+        ),
+      };
+    },
+  ),
+  sum(
+    'pit',
+    'Volumes and weights of a pit’s layers, its pay and stripping ratio.',
+    z.object({
+      length_m: n,
+      width_m: n,
+      batter: n.default(0),
+      layers: z
+        .array(z.object({ thickness_m: n, material: z.enum(MATERIAL_NAMES), pay: z.boolean().default(false) }))
+        .max(50),
+    }),
+    ({ layers, ...shape }) => pitSum(shape, layers),
+  ),
+  sum(
+    'lay-out',
+    'Points and bags of a plan of samples on a grid: along and across (left positive), a bag for each step down.',
+    z.object({ from: across, to: across, spacing_m: n, rowSpacing_m: n, depth_m: n, step_m: n.default(DEPTH_STEP_M) }),
+    (i) => layOut({ kind: 'grid', ...i }),
+  ),
+  sum(
+    'pay-streak',
+    'Stretches of a traverse that reach a cut-off.',
+    z.object({ points: z.array(z.object({ at_m: n, grade_mg_L: n })).max(500), cutoff_mg_L: n }),
+    (i) => payStreak(i.points, i.cutoff_mg_L),
+  ),
+  sum(
+    'detection-limit',
+    'Smallest color counted in a pan, by pan, light and eyes, and what one weighs.',
+    z.object({ pan: z.enum(PAN_FINISHES), light: z.enum(PAN_LIGHTS), eyes: z.enum(EYES) }),
+    detectionLimit,
+  ),
+  sum(
+    'chance-it-pays',
+    'Chance that a pan reaches a cut-off where the kriged grade and its deviation are known (lognormal).',
+    z.object({ grade_mg_L: n, sd_mg_L: n, cutoff_mg_L: n }),
+    (i) => ({ chance: chanceItPays(i.grade_mg_L, i.sd_mg_L, i.cutoff_mg_L) }),
+  ),
+  sum(
+    'inverse-distance',
+    'Value at places by the inverse of the distance to the points about them; no error comes with it.',
+    z.object({ points: planePoints, at: z.array(z.object({ x_m: n, y_m: n })).max(2000) }),
+    (i) => i.at.map(({ x_m, y_m }) => inverseDistance(i.points)(x_m, y_m)),
+  ),
+  sum(
+    'nearest-sample',
+    'Value at places by the nearest point (polygons of influence); no error comes with it.',
+    z.object({ points: planePoints, at: z.array(z.object({ x_m: n, y_m: n })).max(2000) }),
+    (i) => i.at.map(({ x_m, y_m }) => polygonOfInfluence(i.points)(x_m, y_m)),
+  ),
+  sum(
+    'variogram',
+    'Empirical variogram of values in the plane, and the model fitted to it.',
+    z.object({ points: planePoints, cutoff_m: n, width_m: n, model: z.enum(VARIOGRAM_MODELS).default('spherical') }),
+    (i) => {
+      const bins = empiricalVariogram(i.points, i.cutoff_m, i.width_m);
+      return { bins, fit: bins.length >= 3 ? fitVariogram(bins, i.model) : null };
+    },
+  ),
+  sum(
+    'kriging',
+    'Ordinary kriging of values at places: estimate and variance.',
+    z.object({
+      points: planePoints,
+      variogram: z.object({ model: z.enum(VARIOGRAM_MODELS), nugget: n, partialSill: n, range_m: n }),
+      neighbors: z.int().positive().max(200).default(USUAL_NEIGHBORS),
+      at: z.array(z.object({ x_m: n, y_m: n })).max(2000),
+    }),
+    (i) => {
+      const krige = ordinaryKriging(i.points, i.variogram, i.neighbors);
+      return i.at.map((p) => {
+        const { value, variance } = krige(p.x_m, p.y_m);
+        return { value, variance };
+      });
+    },
+  ),
+  sum(
+    'volume-for-particles',
+    'How much to take for a number of colors (twenty by rule).',
+    z.object({ grade_mg_L: n, color_mg: n, particles: n.default(20) }),
+    (i) => volumeForParticles(i.grade_mg_L, i.color_mg, i.particles),
+  ),
+];
