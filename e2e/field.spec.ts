@@ -1,6 +1,8 @@
 import { expect, test } from '@playwright/test';
 import { bringCreek, chooseSpot, judgement, logBucket, setBox, spotLine, toStage } from './job.ts';
 
+test.use({ serviceWorkers: 'allow' });
+
 /** At the creek: no signal, a reload, two tabs. Nothing tapped is lost, nothing counted twice. */
 test('a run without signal survives a reload and is sent once when the signal is back', async ({ page, context }) => {
   const groundId = await bringCreek(page, 'No Signal Fork');

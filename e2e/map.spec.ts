@@ -162,14 +162,17 @@ test('a picture with its world file lies beneath; alone it is refused in words; 
   expect(asked[0]).toMatch(/^https:\/\/tiles\.invalid\/\d+\/\d+\/\d+\.png$/);
 });
 
-test('the map opens without a network once it was loaded', async ({ page, context }) => {
-  await bringCreek(page, 'Offline Map Fork');
-  await page.evaluate(() => navigator.serviceWorker.ready);
-  await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-  await context.setOffline(true);
-  await page.reload();
-  await openMap(page);
-  await expect(page.getByText('Unfolding the map')).toBeHidden();
+test.describe('installed', () => {
+  test.use({ serviceWorkers: 'allow' });
+  test('the map opens without a network once it was loaded', async ({ page, context }) => {
+    await bringCreek(page, 'Offline Map Fork');
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    await context.setOffline(true);
+    await page.reload();
+    await openMap(page);
+    await expect(page.getByText('Unfolding the map')).toBeHidden();
+  });
 });
 
 test('a draw on the ribbon opens its own ribbon and the way back; a bare tap on the map marks a place @desk', async ({

@@ -66,44 +66,47 @@ async function drawn(page: Page, type: 'image/jpeg' | 'image/png', side: number,
   return Buffer.from(base64, 'base64');
 }
 
-test('a photo is made small, its place and day are read, and it waits through a reload until there is a signal', async ({
-  page,
-  context,
-}) => {
-  const ground = await bringCreek(page, 'Photo Fork');
-  await page.evaluate(() => navigator.serviceWorker.ready);
-  await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-  await page.getByRole('button', { name: 'Add a sign' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'bedrock', exact: true }).click();
-  const signs = page.getByRole('region', { name: /^Signs/ });
-  await signs.getByRole('button', { name: /bedrock/ }).click();
-  const sheet = page.getByRole('dialog');
-  const jpeg = await drawn(page, 'image/jpeg', 2400, false);
-  const photo = Buffer.concat([jpeg.subarray(0, 2), exif(46.505, -33.0001, '2026:05:01 10:30:00'), jpeg.subarray(2)]);
-  await context.setOffline(true);
-  await sheet.getByLabel('Add a photo').setInputFiles({ name: 'ledge.jpg', mimeType: 'image/jpeg', buffer: photo });
-  await expect(page.getByText(/The picture was taken at 5\d\d\sm/)).toBeVisible();
-  await expect(sheet.getByText('1 May 2026 waits for signal')).toBeVisible();
-  await expect(sheet.getByLabel('Distance upstream of the foot', { exact: true })).toHaveValue(/^5\d\d/);
-  await page.reload();
-  await page
-    .getByRole('region', { name: /^Signs/ })
-    .getByRole('button', { name: /bedrock/ })
-    .click();
-  await expect(sheet.getByRole('img', { name: 'ledge.jpg' })).toBeVisible();
-  await expect(sheet.getByText('waits for signal')).toBeVisible();
-  await context.setOffline(false);
-  await expect(sheet.getByText('waits for signal')).toBeHidden({ timeout: 20_000 });
-  const { items } = (await (await page.request.get(`/api/v1/grounds/${ground}/attachments`)).json()) as {
-    items: { id: string; width_px: number; position: number[] }[];
-  };
-  expect(items).toHaveLength(1);
-  expect(items[0]?.width_px).toBe(1600);
-  expect(items[0]?.position[1]).toBeCloseTo(46.505, 5);
-  const file = await page.request.get(`/api/v1/attachments/${items[0]?.id}/file`);
-  expect([file.status(), file.headers()['content-type']]).toEqual([200, 'image/jpeg']);
-  // Drawn anew, it carries no position any more.
-  expect((await file.body()).includes('Exif')).toBe(false);
+test.describe('installed', () => {
+  test.use({ serviceWorkers: 'allow' });
+  test('a photo is made small, its place and day are read, and it waits through a reload until there is a signal', async ({
+    page,
+    context,
+  }) => {
+    const ground = await bringCreek(page, 'Photo Fork');
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    await page.getByRole('button', { name: 'Add a sign' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'bedrock', exact: true }).click();
+    const signs = page.getByRole('region', { name: /^Signs/ });
+    await signs.getByRole('button', { name: /bedrock/ }).click();
+    const sheet = page.getByRole('dialog');
+    const jpeg = await drawn(page, 'image/jpeg', 2400, false);
+    const photo = Buffer.concat([jpeg.subarray(0, 2), exif(46.505, -33.0001, '2026:05:01 10:30:00'), jpeg.subarray(2)]);
+    await context.setOffline(true);
+    await sheet.getByLabel('Add a photo').setInputFiles({ name: 'ledge.jpg', mimeType: 'image/jpeg', buffer: photo });
+    await expect(page.getByText(/The picture was taken at 5\d\d\sm/)).toBeVisible();
+    await expect(sheet.getByText('1 May 2026 waits for signal')).toBeVisible();
+    await expect(sheet.getByLabel('Distance upstream of the foot', { exact: true })).toHaveValue(/^5\d\d/);
+    await page.reload();
+    await page
+      .getByRole('region', { name: /^Signs/ })
+      .getByRole('button', { name: /bedrock/ })
+      .click();
+    await expect(sheet.getByRole('img', { name: 'ledge.jpg' })).toBeVisible();
+    await expect(sheet.getByText('waits for signal')).toBeVisible();
+    await context.setOffline(false);
+    await expect(sheet.getByText('waits for signal')).toBeHidden({ timeout: 20_000 });
+    const { items } = (await (await page.request.get(`/api/v1/grounds/${ground}/attachments`)).json()) as {
+      items: { id: string; width_px: number; position: number[] }[];
+    };
+    expect(items).toHaveLength(1);
+    expect(items[0]?.width_px).toBe(1600);
+    expect(items[0]?.position[1]).toBeCloseTo(46.505, 5);
+    const file = await page.request.get(`/api/v1/attachments/${items[0]?.id}/file`);
+    expect([file.status(), file.headers()['content-type']]).toEqual([200, 'image/jpeg']);
+    // Drawn anew, it carries no position any more.
+    expect((await file.body()).includes('Exif')).toBe(false);
+  });
 });
 
 test('a photo of 20 MB is taken; a broken one is refused where it was chosen @desk', async ({ page }) => {

@@ -14,6 +14,8 @@ export default defineConfig({
     // localhost, not an address: service worker and files need a secure context.
     baseURL: `http://localhost:${port}`,
     trace: 'retain-on-failure',
+    // The worker that keeps the page for a day without signal fetches all of it anew for each test: only where a test is about that.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium',
       args: [

@@ -108,24 +108,27 @@ test('the ranking says why, and moves with one’s own word, with cover and with
   await expect(first).toContainText('An old hand told me.');
 });
 
-test('signs wait for a signal like everything else', { tag: '@phone' }, async ({ page, context }) => {
-  const groundId = await bringCreek(page, 'Quiet Fork');
-  await page.evaluate(() => navigator.serviceWorker.ready);
-  await page.reload();
-  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
-  await expect(page.getByRole('option', { name: /Lower bar/ })).toBeAttached();
-  await context.setOffline(true);
-  await page.getByRole('button', { name: 'Add a sign' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'black sand' }).click();
-  await expect(page.getByText(/1 waits for signal/).filter({ visible: true })).toBeVisible();
-  await page.reload();
-  await expect(page.getByRole('region', { name: /^Signs/ })).toContainText('black sand');
-  await context.setOffline(false);
-  await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
-  const { items } = (await (await page.request.get(`/api/v1/grounds/${groundId}/signs`)).json()) as {
-    items: { kind: string }[];
-  };
-  expect(items.map((s) => s.kind)).toEqual(['black sand']);
+test.describe('installed', () => {
+  test.use({ serviceWorkers: 'allow' });
+  test('signs wait for a signal like everything else', { tag: '@phone' }, async ({ page, context }) => {
+    const groundId = await bringCreek(page, 'Quiet Fork');
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.reload();
+    await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+    await expect(page.getByRole('option', { name: /Lower bar/ })).toBeAttached();
+    await context.setOffline(true);
+    await page.getByRole('button', { name: 'Add a sign' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'black sand' }).click();
+    await expect(page.getByText(/1 waits for signal/).filter({ visible: true })).toBeVisible();
+    await page.reload();
+    await expect(page.getByRole('region', { name: /^Signs/ })).toContainText('black sand');
+    await context.setOffline(false);
+    await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
+    const { items } = (await (await page.request.get(`/api/v1/grounds/${groundId}/signs`)).json()) as {
+      items: { kind: string }[];
+    };
+    expect(items.map((s) => s.kind)).toEqual(['black sand']);
+  });
 });
 
 test('the trail: where colors stop is said and shaded', async ({ page }) => {

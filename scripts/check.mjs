@@ -1,11 +1,12 @@
 // npm run check: format, types, lint, the arrows between rooms, what a first view weighs, the lock file. Exit code 0 when
 // all hold.
+import { spawn } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { gzipSync } from 'node:zlib';
 import { buildIfChanged } from './build.mjs';
-import { ensurePackages, root, run } from './setup.mjs';
+import { ensurePackages, root } from './setup.mjs';
 
 const dist = join(root, 'web', 'dist');
 const gzip_kB = (file) => gzipSync(readFileSync(join(dist, file))).length / 1000;
@@ -20,52 +21,60 @@ async function firstViewIsLight() {
   const html = readFileSync(join(dist, 'index.html'), 'utf8');
   const weighed = FIRST_VIEW.map(([what, files, most_kB]) => {
     const kB = [...html.matchAll(files)].reduce((sum, m) => sum + gzip_kB(m[1]), 0);
-    console.log(`       ${what}: ${kB.toFixed(1)} kB of ${most_kB}`);
-    return kB > 0 && kB <= most_kB;
+    return { ok: kB > 0 && kB <= most_kB, says: `       ${what}: ${kB.toFixed(1)} kB of ${most_kB}` };
   });
   // A file that has crept into every page is seen here too.
   const largest = readdirSync(join(dist, 'assets')).filter((f) => f.endsWith('.js') && !/^(ol|echarts)-/.test(f));
-  return weighed.every(Boolean) && largest.every((f) => gzip_kB(join('assets', f)) <= 130);
+  return {
+    ok: weighed.every((w) => w.ok) && largest.every((f) => gzip_kB(join('assets', f)) <= 130),
+    says: weighed.map((w) => w.says).join('\n'),
+  };
 }
 
 const CHECKS = [
-  [
-    'format (npm run format mends it)',
-    () => run('npx', ['--no-install', 'prettier', '--check', '--log-level', 'warn', '.']) === 0,
-  ],
+  ['format (npm run format mends it)', () => holds('prettier', '--check', '--log-level', 'warn', '.')],
   // Forced: without `composite` a build does not see that a package it imports has changed.
-  ['types', () => run('npx', ['--no-install', 'tsc', '-b', '--force']) === 0],
-  ['lint', () => run('npx', ['--no-install', 'eslint', '--max-warnings=0', '.']) === 0],
+  ['types', () => holds('tsc', '-b', '--force')],
   [
     'arrows between rooms',
     () =>
-      run('npx', [
-        '--no-install',
+      holds(
         'depcruise',
         '--config',
         'dependency-rules.cjs',
-        'core/src',
-        'contract/src',
-        'demo/src',
-        'server/src',
-        'web/src',
-      ]) === 0,
+        ...['core', 'contract', 'demo', 'server', 'web'].map((room) => `${room}/src`),
+      ),
   ],
   ['the first view is light', firstViewIsLight],
   [
     'no registry host in the lock file',
-    () => !/"resolved": "https?:/.test(readFileSync(join(root, 'package-lock.json'), 'utf8')),
+    () => ({ ok: !/"resolved": "https?:/.test(readFileSync(join(root, 'package-lock.json'), 'utf8')), says: '' }),
   ],
 ];
+/** The longest of all, with a lane to itself. */
+const LINT = ['lint', () => holds('eslint', '--max-warnings=0', '.')];
+
+/** Runs one of the project's own commands; what it says is printed whole when it is through, so that lanes do not mix. */
+function holds(command, ...args) {
+  return new Promise((resolve) => {
+    const child = spawn('npx', ['--no-install', command, ...args], { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    let says = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (says += text));
+    child.once('close', (code) => resolve({ ok: code === 0, says }));
+  });
+}
 
 export async function check() {
   ensurePackages();
   const all = [];
-  for (const [name, holds] of CHECKS) {
-    const ok = await holds();
-    console.log(`${ok ? 'ok    ' : 'FAILED'} ${name}`);
-    all.push(ok);
-  }
+  const lane = async (checks) => {
+    for (const [name, look] of checks) {
+      const { ok, says } = await look();
+      console.log(`${ok ? 'ok    ' : 'FAILED'} ${name}${says.trim() && `\n${says.trim()}`}`);
+      all.push(ok);
+    }
+  };
+  await Promise.all([lane(CHECKS), lane([LINT])]);
   return all;
 }
 

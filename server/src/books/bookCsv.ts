@@ -1,5 +1,5 @@
 import type { Book } from '@riffle/contract';
-import { stringify } from 'csv-stringify/sync';
+import Papa from 'papaparse';
 
 const round = (x: number, decimals: number): number => Number(x.toFixed(decimals));
 
@@ -19,37 +19,32 @@ export function bookCsv(groundName: string, book: Book, spotName: (id: string) =
     a.volumeBank_L > 0 ? round(a.gold_mg / a.volumeBank_L, 6) : '',
     note,
   ];
-  return stringify(
-    [
-      ...book.lines.map((l) =>
-        line(
-          l.spotIds.map(spotName).join(' + ') || 'no spot named',
-          l,
-          [
-            l.spotIds.length > 1 ? 'mixed sources, not shared out' : '',
-            l.mayHoldOldGold ? 'box was not rinsed clean before' : '',
-          ]
-            .filter(Boolean)
-            .join('; '),
-        ),
+  const data = [
+    ...book.lines.map((l) =>
+      line(
+        l.spotIds.map(spotName).join(' + ') || 'no spot named',
+        l,
+        [
+          l.spotIds.length > 1 ? 'mixed sources, not shared out' : '',
+          l.mayHoldOldGold ? 'box was not rinsed clean before' : '',
+        ]
+          .filter(Boolean)
+          .join('; '),
       ),
-      line('total', book.total, ''),
-    ],
-    {
-      header: true,
-      record_delimiter: 'windows',
-      escape_formulas: true,
-      columns: [
-        'ground',
-        'source',
-        'clean-ups',
-        'buckets',
-        'volume (m3 bank)',
-        'time (h)',
-        'gold (mg)',
-        'grade (g/m3 bank)',
-        'note',
-      ],
-    },
-  );
+    ),
+    line('total', book.total, ''),
+  ];
+  return `${Papa.unparse({ fields: FIELDS, data }, { newline: '\r\n', escapeFormulae: true })}\r\n`;
 }
+
+const FIELDS = [
+  'ground',
+  'source',
+  'clean-ups',
+  'buckets',
+  'volume (m3 bank)',
+  'time (h)',
+  'gold (mg)',
+  'grade (g/m3 bank)',
+  'note',
+];

@@ -35,7 +35,7 @@ export interface RecordList<T> {
 }
 
 /** How the list of a kind is asked for; `groundId` is empty for what belongs to the crew. */
-const listOf = <K extends Kind>(kind: K, groundId: string) =>
+export const listOf = <K extends Kind>(kind: K, groundId: string) =>
   queryOptions({
     queryKey: listKey(kind, groundId),
     queryFn: () => fetchAll<Records[K]['kept']>(groundId === '' ? `/${kind}` : `/grounds/${groundId}/${kind}`),

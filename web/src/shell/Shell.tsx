@@ -1,5 +1,6 @@
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
+import { useCarriedAlong } from '../records/useCarriedAlong.ts';
 import { useRecords } from '../records/useRecords.ts';
 import { LIGHTS, usePreferences } from '../preferences/preferences.ts';
 import { DayIcon, SettingsIcon } from '../ui/icons.tsx';
@@ -25,6 +26,7 @@ export function Shell() {
   const [keysOpen, setKeysOpen] = useState(false);
   const groundId = inAddress ?? lastGround() ?? grounds[0]?.id;
   const ground = grounds.find((g) => g.id === groundId);
+  useCarriedAlong(ground?.id);
   const stagePath = /^\/g\/[^/]+\/([^/]+)/.exec(pathname)?.[1];
   const stage = STAGES.find((s) => s.path === stagePath)?.path ?? (pathname.endsWith('/day') ? 'day' : 'read');
   const spot = new URLSearchParams(search).get('spot');

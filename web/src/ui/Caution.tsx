@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 export function Caution({ children, quiet = false, className = '' }: CautionProps) {
   return (
     <p
+      role="note"
       className={`border-l-4 border-dashed border-danger pl-3 ${quiet ? 'text-[13px] text-ink-2' : 'text-danger'} ${className}`}
     >
       {children}
