@@ -1,10 +1,10 @@
 import { useEffect } from 'react';
-import { Toaster as Sonner } from 'sonner';
+import { toast, Toaster as Sonner } from 'sonner';
 import { takeToasts } from './toast.ts';
 
 /** Where toasts appear. */
 export default function Toaster() {
-  useEffect(takeToasts, []);
+  useEffect(() => takeToasts(toast), []);
   return (
     <Sonner
       position="top-center"

@@ -1,13 +1,14 @@
-import type { ExternalToast } from 'sonner';
+import type { ExternalToast, toast as sonnerToast } from 'sonner';
 
-let toasterStands: () => void;
-const standing = new Promise<void>((resolve) => {
+type Say = typeof sonnerToast;
+let toasterStands: (say: Say) => void;
+const standing = new Promise<Say>((resolve) => {
   toasterStands = resolve;
 });
-/** Called once the place where toasts appear is on the page. */
-export const takeToasts = (): void => toasterStands();
+/** Called once the place where toasts appear is on the page, with what puts one there: it came with the same code, so no signal is needed to say that there is none. */
+export const takeToasts = (say: Say): void => toasterStands(say);
 
-/** Says a few words at the top of the page. The words come with their own code, after the first sight of the page. */
+/** Says a few words at the top of the page, as soon as the first sight of it has been drawn. */
 export function toast(says: string, options?: ExternalToast): void {
-  void Promise.all([import('sonner'), standing]).then(([sonner]) => sonner.toast(says, options));
+  void standing.then((say) => say(says, options));
 }
