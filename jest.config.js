@@ -16,6 +16,8 @@ const common = {
   },
 };
 export default {
+  // By itself Jest leaves one processor idle: half of two.
+  maxWorkers: '100%',
   projects: [
     { ...common, displayName: 'unit', testMatch: ['<rootDir>/{core,contract,demo,web}/src/**/*.test.ts'] },
     {

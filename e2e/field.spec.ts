@@ -131,3 +131,41 @@ test('a box this device has not heard of is not said to be missing', async ({ pa
   await page.reload();
   await expect(page.getByText('No box is set on Unheard Fork yet.')).toBeVisible();
 });
+
+test(
+  'what the server fails on again and again steps aside with its reason; others pass, and what hangs on it waits',
+  { tag: '@desk' },
+  async ({ page }) => {
+    await bringCreek(page, 'Fault Fork');
+    await spotLine(page, 'Lower bar').click();
+    const fault = { type: 'about:blank', title: 'A fault in Riffle', status: 500, code: 'FAULT', detail: 'A fault.' };
+    await page.route('**/api/v1/spots/**', (route) =>
+      route.fulfill({ status: 500, contentType: 'application/problem+json', body: JSON.stringify(fault) }),
+    );
+    await page.getByRole('button', { name: 'New spot' }).click();
+    await page.getByRole('dialog').getByLabel('Name').fill('Cursed bar');
+    await page.getByRole('dialog').getByLabel('Distance', { exact: false }).first().fill('300 m');
+    await page.getByRole('button', { name: 'Mark this spot' }).click();
+    await toStage(page, 'Sample');
+    await chooseSpot(page, 'Spot', 'Cursed bar');
+    await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
+    await page.getByLabel('How much you panned', { exact: true }).fill('2');
+    await page.getByRole('button', { name: 'Keep this sample' }).click();
+    await toStage(page, 'Set');
+    await setBox(page, 'Passing box');
+    // The spot after three tries, and the sample that hangs on it; the box has passed.
+    const refused = page.getByRole('button', { name: /2 refused/ }).filter({ visible: true });
+    await expect(refused).toBeVisible({ timeout: 30_000 });
+    await expect
+      .poll(async () => JSON.stringify(await (await page.request.get('/api/v1/rigs?limit=1000')).json()))
+      .toContain('Passing box');
+    await page.reload();
+    await refused.click();
+    const sheet = page.getByRole('dialog');
+    await expect(sheet).toContainText('A fault.');
+    await expect(sheet).toContainText('It hangs on the spot “Cursed bar”');
+    await page.unroute('**/api/v1/spots/**');
+    await sheet.getByRole('button', { name: 'Send mine again' }).first().click();
+    await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
+  },
+);

@@ -36,8 +36,9 @@ export async function buildServer() {
   const { build } = await import('esbuild');
   const { dependencies } = JSON.parse(readFileSync(join(root, 'server', 'package.json'), 'utf8'));
   await build({
-    entryPoints: [join(root, 'server/src/main.ts')],
-    outfile: join(root, 'server/dist/main.js'),
+    // The worker is started as a file of its own.
+    entryPoints: { main: join(root, 'server/src/main.ts'), worker: join(root, 'server/src/work/worker.ts') },
+    outdir: join(root, 'server/dist'),
     bundle: true,
     platform: 'node',
     target: 'node20',

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id } from './shared.ts';
+import { Day, Id } from './shared.ts';
 
 const amounts = {
   volumeBank_L: z.number(),
@@ -16,7 +16,7 @@ export const Book = z
     lines: z.array(z.object({ spotIds: z.array(Id), ...amounts, mayHoldOldGold: z.boolean() })),
     total: z.object(amounts),
     unweighed: z.object({ volumeBank_L: z.number(), running_s: z.number(), buckets: z.int(), runs: z.int() }),
-    days: z.array(z.object({ day: z.iso.date(), ...amounts })),
+    days: z.array(z.object({ day: Day, ...amounts })),
   })
   .meta({ id: 'Book' });
 export type Book = z.infer<typeof Book>;

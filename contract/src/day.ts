@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { DAY_AIMS, DAY_WAYS } from './kinds.ts';
 import { MOST, NUMBERS } from './limits.ts';
-import { Along, Based, Id, Name, Note, Offset, Stored, Whole, wholeWithin, within } from './shared.ts';
+import { Along, Based, Day, Id, Name, Note, Offset, Stored, Whole, wholeWithin, within } from './shared.ts';
 
 /** A place of the plan in its order: a spot, or a place of signs no spot was marked for. */
 const PlannedStop = z.object({
@@ -18,7 +18,7 @@ const PlannedStop = z.object({
 /** A day on one ground: when back, from where, with what, and which places in which order. */
 export const DaySheet = Whole.extend({
   groundId: Id,
-  day: z.iso.date(),
+  day: Day,
   start_min: wholeWithin(NUMBERS.startMinute, 'Give a time of day.'),
   back_min: wholeWithin(NUMBERS.backMinute, 'Give a time of day.'),
   /** Where one starts and comes back to, as a distance along the line. */

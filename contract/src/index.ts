@@ -1,4 +1,5 @@
 export { Entered, FIRST_ID, Id, page, PageQuery, Problem, Timestamp } from './shared.ts';
+export { isKeepable, keepable, keepableText, unkeepableAt, UNKEEPABLE_SAYS } from './keepableText.ts';
 export {
   MOST,
   NUMBERS,

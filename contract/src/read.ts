@@ -1,7 +1,21 @@
 import { z } from 'zod';
 import { OWN_KIND, SIGN_KIND_NAMES, SIGN_TRAITS, type OwnKind } from '@riffle/core';
 import { NUMBERS, TEXTS } from './limits.ts';
-import { Along, Based, Entered, Id, Name, Note, Offset, Stored, text, Timestamp, Whole, within } from './shared.ts';
+import {
+  Along,
+  Based,
+  Day,
+  Entered,
+  Id,
+  Name,
+  Note,
+  Offset,
+  Stored,
+  text,
+  Timestamp,
+  Whole,
+  within,
+} from './shared.ts';
 
 /** Kinds of sign, kinds the crew named itself (`own: name`), and `own word`: what the person holds of a place, whatever the signs say. */
 export const SignKindOrWord = z.union([
@@ -72,8 +86,8 @@ export const Permission = Whole.extend({
   groundId: Id,
   name: Name,
   kind: z.enum(['claim', 'permit', 'closed season']),
-  from: z.iso.date().nullable(),
-  to: z.iso.date().nullable(),
+  from: Day.nullable(),
+  to: Day.nullable(),
   everyYear: z.boolean(),
   note: Note,
 });

@@ -15,20 +15,28 @@ const bounded = <T extends z.ZodNumber>(number: T, { open, least, most, tooLittl
 export const Along = within(NUMBERS.along_m);
 export const Offset = within(NUMBERS.offset_m);
 
-/** Ids are made by the client (UUID version 7, so that they sort by time). */
-export const Id = z.uuid();
+/** Ids are made by the client (UUID version 7, so that they sort by time); they are kept and answered in small letters. */
+export const Id = z.uuid().toLowerCase();
 export type Id = z.infer<typeof Id>;
 
 /** What a person typed and the unit the field stood on: shown again as typed. */
 export const Entered = z.object({ text: text(TEXTS.entered), unit: text(TEXTS.unit) });
 
+/** The years a date can be kept for. */
+const YEARS = 'Between the years 1 and 9999.';
+const yearKept = (date: string): boolean => /^\d{4}-/.test(date) && !date.startsWith('0000');
 /** An instant; kept in UTC with milliseconds, so that what is sent and what is stored read alike. */
-export const Timestamp = z.iso.datetime({ offset: true }).overwrite((t) => {
-  if (t.length === 24 && t.endsWith('Z')) return t;
-  // Runs even where the check above has failed: what is no instant is left for it to name.
-  const ms = Date.parse(t);
-  return Number.isNaN(ms) ? t : new Date(ms).toISOString();
-});
+export const Timestamp = z.iso
+  .datetime({ offset: true })
+  .overwrite((t) => {
+    if (t.length === 24 && t.endsWith('Z')) return t;
+    // Runs even where the check above has failed: what is no instant is left for it to name.
+    const ms = Date.parse(t);
+    return Number.isNaN(ms) ? t : new Date(ms).toISOString();
+  })
+  .refine(yearKept, YEARS);
+/** A day of the calendar. */
+export const Day = z.iso.date().refine(yearKept, YEARS);
 
 /** Gold in milligrams, kept to a tenth of a microgram so that totals add up exactly. */
 export const goldRounded = (mg: number): number => Math.round(mg * 10_000) / 10_000;
@@ -39,7 +47,7 @@ export const Name = neededText(TEXTS.name);
 export const Whole = z.object({ id: Id, deleted: z.boolean().default(false) });
 
 /** `baseVersion` is the version the writer saw; 0 for a new record. A write against an older one answers 409 with both copies. */
-export const Based = z.object({ baseVersion: z.int().min(0) });
+export const Based = z.object({ baseVersion: z.int().min(0).max(2_147_483_646) });
 export const Stored = z.object({ version: z.int().min(1), updatedAt: Timestamp });
 
 /** Before every id: where a list starts. */

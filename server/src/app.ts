@@ -15,7 +15,8 @@ import { deviceRoutes } from './devices/routes.ts';
 import { groundRoutes } from './ground/routes.ts';
 import { errorHandler } from './http/errorHandler.ts';
 import { openingDocument } from './http/openingDocument.ts';
-import { ownHostOnly } from './http/ownHostOnly.ts';
+import { keepableOnly } from './http/keepableOnly.ts';
+import { ownPagesOnly } from './http/ownPagesOnly.ts';
 import { Refusal } from './http/problems.ts';
 import { mapRoutes } from './map/routes.ts';
 import { readRoutes } from './read/routes.ts';
@@ -23,6 +24,7 @@ import { runRoutes } from './run/routes.ts';
 import { sampleRoutes } from './sample/routes.ts';
 import { setRoutes } from './set/routes.ts';
 import { sumsRoutes } from './sums/routes.ts';
+import { openWorkPool } from './work/workPool.ts';
 
 declare module 'fastify' {
   interface FastifyRequest {
@@ -56,12 +58,17 @@ export async function buildApp({
     bodyLimit: LARGEST_BODY_BYTES,
     requestTimeout: 60_000,
     routerOptions: { maxParamLength: 64 },
+    // What cannot even be routed is answered like any other refusal.
+    frameworkErrors: (error, request, reply) => errorHandler(error, request as FastifyRequest, reply as FastifyReply),
   });
+  // Plain text is what a form on another page can send without being asked.
+  app.removeContentTypeParser('text/plain');
   app.setValidatorCompiler(validatorCompiler);
   // Answers are parsed where rows leave the database; parsing them a second time here took half of a list's time.
   app.setSerializerCompiler(() => JSON.stringify);
   app.setErrorHandler(errorHandler);
-  app.addHook('onRequest', ownHostOnly);
+  app.addHook('onRequest', ownPagesOnly);
+  app.addHook('preValidation', keepableOnly);
   app.decorateRequest('crewId', '');
   app.addHook('onRequest', async (request) => {
     request.crewId = crewOf(request);
@@ -106,9 +113,12 @@ export async function buildApp({
     transformObject: jsonSchemaTransformObject,
   });
 
+  const work = openWorkPool();
+  app.addHook('onClose', () => work.close());
+
   await app.register(
     async (api) => {
-      groundRoutes(api, pool);
+      groundRoutes(api, pool, work);
       readRoutes(api, pool);
       dayRoutes(api, pool);
       mapRoutes(api, pool);
@@ -118,7 +128,7 @@ export async function buildApp({
       runRoutes(api, pool);
       cleanRoutes(api, pool);
       booksRoutes(api, pool);
-      sumsRoutes(api);
+      sumsRoutes(api, work);
       api.get(
         '/health',
         {

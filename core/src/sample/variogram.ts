@@ -33,14 +33,19 @@ const SHAPES: Readonly<Record<VariogramModel, (ratio: number) => number>> = {
 export const semivariance = (v: Variogram, distance_m: number): number =>
   distance_m === 0 ? 0 : v.nugget + v.partialSill * SHAPES[v.model](distance_m / v.range_m);
 
+/** More steps of distance than this tell nothing apart. */
+const MOST_BINS = 1000;
+
 /**
  * Empirical semivariogram: mean half squared difference of pairs by distance; a pair on an edge belongs to the lower bin; empty bins are left out.
  * Source: Matheron (1963), Economic Geology 58, 1246-1266.
- * @throws OutOfRange for a width or cutoff that is not positive
+ * @throws OutOfRange for a width or cutoff that is not positive, or a width under a thousandth of the cutoff
  */
 export function empiricalVariogram(points: readonly PlaneValue[], cutoff_m: number, width_m: number): VariogramBin[] {
   requirePositive('cutoff_m', cutoff_m, 'm');
   requirePositive('width_m', width_m, 'm');
+  if (!(cutoff_m / width_m <= MOST_BINS))
+    throw new OutOfRange('width_m', width_m, `at least ${cutoff_m / MOST_BINS} m`);
   const bins = Array.from({ length: Math.ceil(cutoff_m / width_m) }, () => ({ distance: 0, squares: 0, pairs: 0 }));
   for (let i = 0; i < points.length; i++) {
     const a = points[i] as PlaneValue;

@@ -3,6 +3,9 @@ import { SaxesParser } from 'saxes';
 import { Refusal } from '../http/problems.ts';
 import type { RawGroundFile } from './rawGroundFile.ts';
 
+/** GPX itself nests six deep; what devices put into its extensions, a few more. */
+const DEEPEST = 32;
+
 /**
  * Reads GPX 1.1 (topografix.com/GPX/1/1): tracks (their segments joined), routes, way points; names and heights.
  * @throws Refusal when it is not well-formed XML or not GPX
@@ -31,6 +34,8 @@ export function readGpx(text: string): RawGroundFile {
         'FILE_UNREADABLE',
         `This is XML, but not GPX (it starts with <${tag.slice(0, 40)}>). Export the track as GPX or GeoJSON.`,
       );
+    if (path.length >= DEEPEST)
+      throw new Refusal('FILE_UNREADABLE', 'This file nests deeper than any track does. Export it again.');
     path.push(tag);
     words = '';
     const here = (): [number, number, number | null] => [degrees(attributes['lon']), degrees(attributes['lat']), null];

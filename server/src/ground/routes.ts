@@ -22,12 +22,13 @@ import { inTransaction } from '../db/pool.ts';
 import { Refusal } from '../http/problems.ts';
 import { recordRoutes } from '../http/recordRoutes.ts';
 import { findLine, grounds, insertGroundWithLine, MOST_SPOTS, spots, writeLine } from './queries.ts';
-import { readGroundFile, type ReadGround } from './readGroundFile.ts';
+import type { WorkPool } from '../work/workPool.ts';
+import type { ReadGround } from './readGroundFile.ts';
 
 /** Largest file read: a track of 100 000 points with times is about 15 MB. */
 export const LARGEST_FILE_BYTES = 32 * 1024 * 1024;
 
-export function groundRoutes(scope: FastifyInstance, pool: pg.Pool): void {
+export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, work: WorkPool): void {
   const app = scope.withTypeProvider<ZodTypeProvider>();
   // Files come as their own bytes, whatever the browser calls them.
   app.addContentTypeParser(
@@ -49,7 +50,7 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool): void {
         response: { 200: GroundFile, '4xx': Problem },
       },
     },
-    async (request) => readGroundFile(fileText(request.body)),
+    (request) => work.run('groundFileTold', fileText(request.body)),
   );
 
   app.put(
@@ -66,7 +67,7 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool): void {
     },
     async (request, reply) => {
       const { id } = request.params;
-      const read = readGroundFile(fileText(request.body));
+      const read = await work.run('groundFile', fileText(request.body));
       const stored = await inTransaction(pool, async (db) => {
         const footFirst = request.query.flow === 'against' ? [...read.points] : [...read.points].reverse();
         const ground: Ground = {

@@ -1,6 +1,7 @@
 import { OutOfRange } from '@riffle/core';
 import type { FastifyError, FastifyReply, FastifyRequest } from 'fastify';
 import { hasZodFastifySchemaValidationErrors } from 'fastify-type-provider-zod';
+import type { IncomingMessage } from 'node:http';
 import { DatabaseError } from 'pg';
 import { PROBLEMS, Refusal } from './problems.ts';
 
@@ -96,12 +97,17 @@ export function asRefusal(error: unknown): Refusal {
   if (error instanceof DatabaseError) {
     const rule = CONSTRAINTS[error.constraint ?? ''];
     if (rule) return new Refusal(rule.code, rule.message, [{ path: rule.path, message: rule.message }]);
+    // Class 22: a value the column cannot hold; 23: a rule of the database that has no words above.
+    if (/^2[23]/.test(error.code ?? ''))
+      return new Refusal('INVALID', 'Nothing was stored: a value in this request cannot be kept.');
     if (AWAY.test(error.code ?? ''))
       return new Refusal('NO_DATABASE', 'Nothing was stored. Riffle tries again by itself.');
   }
   const { code, statusCode, message } = error as Partial<FastifyError>;
   if (LOST.has(code ?? '') || /timeout exceeded when trying to connect|Connection terminated/.test(message ?? ''))
     return new Refusal('NO_DATABASE', 'Nothing was stored. Riffle tries again by itself.');
+  if (statusCode === 415)
+    return new Refusal('UNKNOWN_TYPE', 'Nothing was stored. The documentation says what each call is sent as.');
   if (statusCode === 413)
     return new Refusal('TOO_LARGE', 'Nothing was stored. The most this call takes is stated in the documentation.');
   if (statusCode === 429) return new Refusal('TOO_MANY', 'Wait a moment and send it again.');
@@ -110,10 +116,27 @@ export function asRefusal(error: unknown): Refusal {
   return new Refusal('FAULT', 'Nothing was stored. This is a fault of Riffle, not of what you typed.');
 }
 
-export function errorHandler(error: FastifyError, request: FastifyRequest, reply: FastifyReply): void {
+/** A sender still at it would lose the refusal with its connection: the rest is read and thrown away, for so long at most. */
+const READ_ON_MS = 15_000;
+function readToEnd(request: IncomingMessage): Promise<void> {
+  return new Promise((resolve) => {
+    if (request.complete || request.destroyed) return resolve();
+    const enough = setTimeout(resolve, READ_ON_MS);
+    const done = (): void => {
+      clearTimeout(enough);
+      resolve();
+    };
+    request.once('end', done).once('close', done).once('error', done).resume();
+  });
+}
+
+export async function errorHandler(error: FastifyError, request: FastifyRequest, reply: FastifyReply): Promise<void> {
   const refusal = asRefusal(error);
   if (refusal.code === 'FAULT') request.log.error(error);
   const { status, title } = PROBLEMS[refusal.code];
+  if (refusal.code === 'TOO_LARGE') await readToEnd(request.raw);
+  // Passing: a client may send it again by itself.
+  if (status === 503) void reply.header('retry-after', '2');
   void reply
     .code(status)
     .header('content-type', 'application/problem+json')

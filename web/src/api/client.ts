@@ -12,9 +12,12 @@ export class Refused extends Error {
   }
 }
 
-/** Worth sending again: the network or the database was away. A refusal is not. */
-export const isPassing = (error: unknown): boolean =>
-  !(error instanceof Refused) || error.problem.status >= 500 || error.problem.status === 429;
+const PASSING = new Set([429, 502, 503, 504]);
+/** Worth sending again for as long as it takes: the network or the database was away, or too much came at once. A refusal is not. */
+export const isPassing = (error: unknown): boolean => !(error instanceof Refused) || PASSING.has(error.problem.status);
+/** A fault of the server: it may be over in a moment, or come back with the same record for ever. */
+export const isFault = (error: unknown): boolean =>
+  error instanceof Refused && error.problem.status >= 500 && !isPassing(error);
 
 /** A call without an answer for this long is given up and, if it was a write, tried again: a lost signal must not hold up the rest. */
 const PATIENCE_MS = { json: 20_000, file: 180_000 } as const;

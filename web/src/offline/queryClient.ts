@@ -1,13 +1,18 @@
 import { onlineManager, QueryClient } from '@tanstack/react-query';
 import { type PersistedClient, persistQueryClientRestore } from '@tanstack/react-query-persist-client';
 import { createStore, del, get, set } from 'idb-keyval';
-import { isPassing, Refused } from '../api/client.ts';
+import { spokenRecord } from '../api/kinds.ts';
+import { isFault, isPassing, Refused } from '../api/client.ts';
+import { hangsOn } from './hangsOn.ts';
 import { dropWrites, keepRefused, keepWrite, keptWrites, sendOnce } from './outbox.ts';
+import type { Problem } from '@riffle/contract';
 import { sendWrite, takeIn, WRITE_KEY, WRITE_SCOPE, type QueuedWrite } from './writes.ts';
 
 const WEEK = 7 * 24 * 3600 * 1000;
 /** The cache of what was read is saved at most this often; it only saves asking again. */
 const SAVE_EVERY_MS = 300;
+
+const FEW_TRIES = 3;
 
 onlineManager.setOnline(navigator.onLine);
 const openedAt = Date.now();
@@ -19,12 +24,13 @@ export const queryClient = new QueryClient({
       gcTime: 52 * WEEK,
       staleTime: 10_000,
       networkMode: 'offlineFirst',
-      retry: (count, error) => isPassing(error) && count < 3,
+      retry: (count, error) => (isPassing(error) || isFault(error)) && count < FEW_TRIES,
     },
     mutations: {
       gcTime: 52 * WEEK,
       networkMode: 'online',
-      retry: (_count, error) => isPassing(error),
+      // A record that brings the server to a fault again and again steps aside, so that the others pass.
+      retry: (count, error) => isPassing(error) || (isFault(error) && count < FEW_TRIES),
       retryDelay: (count) => Math.min(1000 * 2 ** count, 30_000),
     },
   },
@@ -34,10 +40,18 @@ export const queryClient = new QueryClient({
 queryClient.setMutationDefaults(WRITE_KEY, {
   scope: WRITE_SCOPE,
   onMutate: (write: QueuedWrite) => keepWrite(write),
-  mutationFn: (write: QueuedWrite) => sendOnce(write, () => sendWrite(write)),
+  mutationFn: (write: QueuedWrite) => {
+    const first = hangsOn(
+      write,
+      refusedNow().map((r) => r.write),
+    );
+    if (first) throw new Refused(hangingOn(first));
+    return sendOnce(write, () => sendWrite(write));
+  },
   onSuccess: (answer: unknown, write: QueuedWrite) => {
     landed.add(write.writeId);
     takeIn(queryClient, write, answer);
+    letGo();
   },
   onError: async (error: Error, write: QueuedWrite) => {
     if (error instanceof Refused) await keepRefused(write, error.problem);
@@ -114,8 +128,34 @@ export function sendAgain(refused: QueuedWrite, current: { readonly version?: nu
 /** Gives a refused write up; the stored copy stands. */
 export function giveUp(refused: QueuedWrite): void {
   forget(refused.writeId);
+  letGo();
   void dropWrites([refused.writeId]);
   void queryClient.invalidateQueries();
+}
+
+/** Refused writes, with the server's reason. */
+const refusedNow = (): { write: QueuedWrite; error: Error | null }[] =>
+  queryClient
+    .getMutationCache()
+    .findAll({ mutationKey: WRITE_KEY, status: 'error' })
+    .map((m) => ({ write: m.state.variables as QueuedWrite, error: m.state.error }));
+
+const HANGS_ON = 'HANGS_ON';
+const hangingOn = (first: QueuedWrite): Problem => ({
+  type: 'about:blank',
+  title: 'Waits for another',
+  status: 424,
+  code: HANGS_ON,
+  detail: `It hangs on ${first.what === 'record' ? `the ${spokenRecord(first.kind, first.record)}` : 'a plan of samples'}, which was refused. Mend or drop that first; this goes along by itself.`,
+});
+
+/** Sends what hung on a refused write and hangs on none any more. */
+function letGo(): void {
+  const refused = refusedNow();
+  const writes = refused.map((r) => r.write);
+  for (const { write, error } of refused)
+    if (error instanceof Refused && error.problem.code === HANGS_ON && !hangsOn(write, writes))
+      sendAgain(write, undefined);
 }
 
 function forget(writeId: string): void {

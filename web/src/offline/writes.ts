@@ -1,4 +1,4 @@
-import type { LaidOut, LoggedEvent, RunWithEvents, StoredRun } from '@riffle/contract';
+import { keepable, type LaidOut, type LoggedEvent, type RunWithEvents, type StoredRun } from '@riffle/contract';
 import { useMutation, useMutationState, type QueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { v7 as uuidv7 } from 'uuid';
@@ -100,7 +100,8 @@ export function takeIn(client: QueryClient, write: Write, answer: unknown): void
 /** Queues a write. Returns at once: what was tapped is kept, on the screen now and on the server as soon as it can be reached. */
 export function useWrite(): (write: Write) => void {
   const { mutate } = useMutation<unknown, Error, QueuedWrite>({ mutationKey: WRITE_KEY, scope: WRITE_SCOPE });
-  return useCallback((write: Write) => mutate({ ...write, writeId: uuidv7(), crewId: CREW_ID }), [mutate]);
+  // Signs that no database holds are left out here, where every form passes: they show as nothing anyway.
+  return useCallback((write: Write) => mutate({ ...keepable(write), writeId: uuidv7(), crewId: CREW_ID }), [mutate]);
 }
 
 /** Writes not landed yet, oldest first. */

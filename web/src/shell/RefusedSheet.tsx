@@ -1,5 +1,5 @@
 import { Refused } from '../api/client.ts';
-import { KINDS } from '../api/kinds.ts';
+import { spokenRecord } from '../api/kinds.ts';
 import { giveUp, sendAgain } from '../offline/queryClient.ts';
 import type { QueuedWrite, Write } from '../offline/writes.ts';
 import { Button } from '../ui/Button.tsx';
@@ -44,10 +44,7 @@ function describe(write: Write): string {
       return 'the picture or paper itself';
     case 'events':
       return `${plural(write.events.length, 'tap')} of a run`;
-    case 'record': {
-      const { kind, record } = write;
-      const name = 'name' in record ? record.name : 'tag' in record ? record.tag : 'word' in record ? record.word : '';
-      return `${KINDS[kind].spoken}${name === '' ? '' : ` “${name}”`}`;
-    }
+    case 'record':
+      return spokenRecord(write.kind, write.record);
   }
 }

@@ -1,0 +1,73 @@
+import { afterEach, describe, expect, jest, test } from '@jest/globals';
+import { openWorkPool, type WorkLimits, type WorkPool } from './workPool.ts';
+
+// A thread that runs from sources takes a second or two to start.
+jest.setTimeout(60_000);
+
+const LIMITS: WorkLimits = { longest_ms: 30_000, mostWaiting: 50, most_MB: 768 };
+let pool: WorkPool | undefined;
+const open = (some: Partial<WorkLimits> = {}): WorkPool => (pool = openWorkPool({ ...LIMITS, ...some }));
+afterEach(() => pool?.close());
+
+const pitch = { name: 'pitch', input: { kind: 'in/ft', value: 0.5, boxLength_m: 0.9144 } };
+/** Seconds of work: 2,000 places, each by a system of 200 neighbors. */
+const long = {
+  name: 'kriging',
+  input: {
+    points: Array.from({ length: 3000 }, (_, i) => ({ x_m: (i * 37) % 997, y_m: (i * 61) % 991, value: i % 7 })),
+    variogram: { model: 'spherical', nugget: 0.1, partialSill: 1, range_m: 50 },
+    neighbors: 200,
+    at: Array.from({ length: 2000 }, (_, i) => ({ x_m: i % 997, y_m: (i * 3) % 991 })),
+  },
+};
+
+describe('work in threads of its own', () => {
+  test('answers as the sum itself does', async () =>
+    expect(await open().run('sum', pitch)).toMatchObject({ slope: 0.5 / 12 }));
+  test('what the core refuses comes back as a refusal with its field', async () => {
+    const asked = open().run('sum', {
+      name: 'variogram',
+      input: { points: [], cutoff_m: 9e7, width_m: 1, model: 'spherical' },
+    });
+    await expect(asked).rejects.toMatchObject({ code: 'INVALID', errors: [{ path: 'width_m' }] });
+  });
+  test('a file that gives no ground is refused in its own words', async () =>
+    await expect(open().run('groundFile', '<html/>')).rejects.toMatchObject({
+      code: 'FILE_UNREADABLE',
+      message: expect.stringMatching(/not GPX/) as unknown,
+    }));
+  test('fifteen megabytes nested in each other are refused at the first turn too deep', async () => {
+    const nested = `<gpx>${'<a>'.repeat(5_000_000)}`;
+    await expect(open().run('groundFileTold', nested)).rejects.toMatchObject({ code: 'FILE_UNREADABLE' });
+  });
+  test('while it works, the thread that asked is free', async () => {
+    const work = open();
+    let done = false;
+    const some = { ...long, input: { ...long.input, at: long.input.at.slice(0, 100) } };
+    const asked = work.run('sum', some).finally(() => (done = true));
+    let turns = 0;
+    for (; !done; turns++) await new Promise((resolve) => setTimeout(resolve, 20));
+    await asked;
+    expect(turns).toBeGreaterThan(10);
+  });
+  test('what takes too long is given up, and the next one is answered', async () => {
+    const work = open({ longest_ms: 5000 });
+    await work.run('sum', pitch);
+    await expect(work.run('sum', long)).rejects.toMatchObject({ code: 'TOO_LONG' });
+    expect(await work.run('sum', pitch)).toBeDefined();
+  });
+  test('what takes too much memory ends its own thread and nothing else', async () => {
+    const work = open({ most_MB: 40 });
+    const big = `<gpx><trk><trkseg>${'<trkpt lat="46.5" lon="-33"><ele>1</ele></trkpt>'.repeat(400_000)}</trkseg></trk></gpx>`;
+    await expect(work.run('groundFile', big)).rejects.toMatchObject({ code: 'TOO_LONG' });
+    expect(await work.run('sum', pitch)).toBeDefined();
+  });
+  test('more than can wait are sent away, those that wait are answered', async () => {
+    const work = open({ mostWaiting: 2 });
+    const all = await Promise.allSettled(Array.from({ length: 12 }, () => work.run('sum', pitch)));
+    const busy = all.filter((a) => a.status === 'rejected');
+    expect(busy.length).toBeGreaterThan(0);
+    expect(busy.length).toBeLessThan(12);
+    for (const b of busy) expect((b as PromiseRejectedResult).reason).toMatchObject({ code: 'BUSY' });
+  });
+});
