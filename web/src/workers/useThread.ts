@@ -46,12 +46,15 @@ export function useWork<Problem, Step extends { readonly done: number }, Result>
     const remote = thread.current;
     if (!problem || !remote) return undefined;
     let current = true;
+    // Words on the way come through a channel of their own: the last of them may arrive after the result.
+    let over = false;
     const say = (step: Step): void => {
-      if (!current) return;
+      if (!current || over) return;
       setWorking(step.done);
       setSaid(step);
     };
     const end = (result: Result | null): void => {
+      over = true;
       if (!current) return;
       setWorking(null);
       if (result === null) return;
@@ -59,6 +62,7 @@ export function useWork<Problem, Step extends { readonly done: number }, Result>
       setSolved({ problem, result });
     };
     const fail = (error: Error): void => {
+      over = true;
       if (!current) return;
       setWorking(null);
       setFailed(error.message);
@@ -77,7 +81,7 @@ export function useWork<Problem, Step extends { readonly done: number }, Result>
   return {
     solved,
     said,
-    working,
+    working: problem ? working : null,
     failed,
     stop: () => {
       thread.current?.stop();
