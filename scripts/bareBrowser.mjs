@@ -23,7 +23,7 @@ const TIMES = `new Promise((done) => {
   }, 200);
 })`;
 
-/** Starts Chromium. `open(address, { offline, fresh })` opens a page as a phone four times slower than this machine and tells its times. */
+/** Starts Chromium. `open(address, { offline, fresh, install })` opens a page as a phone four times slower than this machine and tells its times. */
 export async function startBareBrowser(executable) {
   const profile = mkdtempSync(join(tmpdir(), 'riffle-browser-'));
   const child = spawn(
@@ -59,7 +59,7 @@ export async function startBareBrowser(executable) {
       child.stdio[3].write(`${JSON.stringify({ id: last, method, params, sessionId })}\0`);
     });
   return {
-    async open(address, { offline = false, fresh = false } = {}) {
+    async open(address, { offline = false, fresh = false, install = false } = {}) {
       const { browserContextId } = fresh ? await send('Target.createBrowserContext') : {};
       const { targetId } = await send('Target.createTarget', { url: 'about:blank', browserContextId });
       const { sessionId } = await send('Target.attachToTarget', { targetId, flatten: true });
@@ -73,6 +73,9 @@ export async function startBareBrowser(executable) {
       }
       await send('Page.navigate', { url: address }, sessionId);
       await sleep(5000);
+      // The worker is there once all of the page is kept.
+      if (install)
+        await send('Runtime.evaluate', { expression: 'navigator.serviceWorker.ready', awaitPromise: true }, sessionId);
       const asked = { expression: TIMES, awaitPromise: true, returnByValue: true };
       const { result } = await send('Runtime.evaluate', asked, sessionId);
       if (fresh) await send('Target.disposeBrowserContext', { browserContextId });

@@ -168,7 +168,7 @@ async function firstView() {
     );
 
     // Installed: opened once with a signal, then from cold without one.
-    await browser.open(address);
+    await browser.open(address, { install: true });
     const installed = [];
     for (let i = 0; i < 7; i++) installed.push(await browser.open(address, { offline: true }));
     show(
