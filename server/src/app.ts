@@ -59,7 +59,9 @@ export async function buildApp({
     requestTimeout: 60_000,
     routerOptions: { maxParamLength: 64 },
     // What cannot even be routed is answered like any other refusal.
-    frameworkErrors: (error, request, reply) => errorHandler(error, request as FastifyRequest, reply as FastifyReply),
+    frameworkErrors: (error, request, reply) => {
+      void errorHandler(error, request, reply);
+    },
   });
   // Plain text is what a form on another page can send without being asked.
   app.removeContentTypeParser('text/plain');

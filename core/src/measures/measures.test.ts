@@ -92,6 +92,14 @@ describe('exact units (NIST SP 811, appendix B; check values 01a, 01b)', () => {
   });
   test('a unit of another kind is refused by name', () =>
     expect(() => convert('length', 1, 'gal', 'm')).toThrow(/unit is gal; it must be one of m, mm/));
+  test('names that every object has are no units, no containers and no sieves', () => {
+    for (const name of ['constructor', '__proto__', 'toString']) {
+      expect(() => convert('length', 1, name, 'm')).toThrow(/must be one of/);
+      expect(() => volumeInLitres(1, name)).toThrow(/must be one of/);
+      expect(() => sieveAperture_mm(name)).toThrow(/ASTM E11/);
+      expect(parseQuantity('volume', `2 ${name}`, 'L')).toMatchObject({ ok: false });
+    }
+  });
 });
 
 describe('pitch (check values 01c)', () => {

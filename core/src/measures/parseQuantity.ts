@@ -1,5 +1,6 @@
 import { CONTAINERS } from './containers.ts';
 import { unitSize, UNITS, type UnitKind } from './units.ts';
+import { named } from './named.ts';
 
 /** What a person typed, kept as typed. `unit` is the unit the field stood on when the text names none. */
 export interface Entered {
@@ -188,7 +189,7 @@ function unitFor(kind: UnitKind | 'pitch', said: string, own: readonly string[])
   const plain = said.toLowerCase().replace(/\.$/, '').replace(/\s+/g, ' ');
   return (
     names.find((n) => n === said) ??
-    SPELLINGS[kind][plain] ??
+    named(SPELLINGS[kind], plain) ??
     names.find((n) => n.toLowerCase() === plain || `${n.toLowerCase()}s` === plain)
   );
 }
@@ -198,6 +199,6 @@ function unitFor(kind: UnitKind | 'pitch', said: string, own: readonly string[])
  * A container is a loose measure: whether the number means bank or loose is asked beside it.
  */
 export function volumeInLitres(value: number, unit: string, own: Readonly<Record<string, number>> = {}): number {
-  const container = own[unit] ?? (CONTAINERS as Readonly<Record<string, number>>)[unit];
+  const container = named(own, unit) ?? named<number>(CONTAINERS, unit);
   return value * (container ?? unitSize('volume', unit));
 }

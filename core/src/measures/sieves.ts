@@ -1,3 +1,4 @@
+import { named } from './named.ts';
 import { OutOfRange } from '../outOfRange.ts';
 
 /**
@@ -49,7 +50,7 @@ const APERTURE_MM: Readonly<Record<string, number>> = {
  * @throws OutOfRange naming the nearest designations
  */
 export function sieveAperture_mm(designation: string): number {
-  const aperture = APERTURE_MM[designation];
+  const aperture = named(APERTURE_MM, designation);
   if (aperture !== undefined) return aperture;
   const asked = Number(/^No\. (\d+)$/.exec(designation)?.[1]);
   const numbers = Object.keys(APERTURE_MM)

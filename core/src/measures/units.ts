@@ -1,4 +1,5 @@
 import { OutOfRange } from '../outOfRange.ts';
+import { named } from './named.ts';
 
 /**
  * Units Riffle accepts, each with its exact size in the canonical unit of its kind:
@@ -36,7 +37,7 @@ export function convert(kind: UnitKind, value: number, from: string, to: string)
 
 /** Size of a unit in the canonical unit of its kind. @throws OutOfRange when the kind has no such unit */
 export function unitSize(kind: UnitKind, unit: string): number {
-  const size = (UNITS[kind] as Record<string, number>)[unit];
+  const size = named<number>(UNITS[kind], unit);
   if (size === undefined) throw new OutOfRange('unit', unit, `one of ${Object.keys(UNITS[kind]).join(', ')}`);
   return size;
 }
