@@ -3,29 +3,14 @@ import {
   flakeDisc,
   flakeSettling_m_s,
   freshWater,
-  goldSizes,
   grainSettling_m_s,
   hinderedSettling_m_s,
   largestStone_m,
   LININGS,
   movingShear,
-  solveBox,
 } from '@riffle/core';
 import { z } from 'zod';
-import { lining, n, sum, temperature_C, type Sum } from './sum.ts';
-
-const boxSetting = z.object({
-  width_m: n,
-  length_m: n,
-  lining,
-  slope: n,
-  stone_m: n,
-  temperature_C,
-  water: z.discriminatedUnion('known', [
-    z.object({ known: z.literal('depth'), depth_m: n }),
-    z.object({ known: z.literal('flow'), flow_m3_s: n }),
-  ]),
-});
+import { n, sum, temperature_C, type Sum } from './sum.ts';
 
 /** How grains fall and move in water. */
 export const GRAINS_SUMS: readonly Sum[] = [
@@ -89,7 +74,4 @@ export const GRAINS_SUMS: readonly Sum[] = [
     diameter_m: largestStone_m(i.shear_Pa, freshWater(i.temperature_C)),
   })),
   sum('linings', 'The linings known, with their assumed figures.', z.object({}), () => LININGS),
-  sum('box', 'Flow, stones, feed and catch of a box set in water.', boxSetting, (i) =>
-    solveBox(i, goldSizes(i.temperature_C)),
-  ),
 ];

@@ -6,6 +6,7 @@ import {
   flowByBucket_m3_s,
   flowByFloat_m3_s,
   goldSizes,
+  solveBox,
 } from '@riffle/core';
 import { z } from 'zod';
 import { lining, n, sum, temperature_C, type Sum } from './sum.ts';
@@ -65,5 +66,8 @@ export const SET_SUMS: readonly Sum[] = [
       const [watch] = gold;
       return watch && adviseBox(i, gold, watch);
     },
+  ),
+  sum('box', 'Flow, stones, feed and catch of a box set in water.', boxSetting, (i) =>
+    solveBox(i, goldSizes(i.temperature_C)),
   ),
 ];
