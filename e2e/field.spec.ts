@@ -1,40 +1,71 @@
 import { expect, test } from '@playwright/test';
 import { bringCreek, chooseSpot, judgement, logBucket, setBox, spotLine, toStage } from './job.ts';
 
-test.use({ serviceWorkers: 'allow' });
-
 /** At the creek: no signal, a reload, two tabs. Nothing tapped is lost, nothing counted twice. */
-test('a run without signal survives a reload and is sent once when the signal is back', async ({ page, context }) => {
-  const groundId = await bringCreek(page, 'No Signal Fork');
-  await toStage(page, 'Set');
-  await setBox(page, 'Field box');
-  await page.getByRole('button', { name: 'Keep this set-up' }).click();
-  await page.evaluate(() => navigator.serviceWorker.ready);
-  await page.reload();
-  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
-  await toStage(page, 'Run');
-  await chooseSpot(page, 'Gravel from', 'Upper bar');
+test.describe('with the page kept on the device', () => {
+  test.use({ serviceWorkers: 'allow' });
 
-  await context.setOffline(true);
-  await page.getByRole('button', { name: 'Start the run' }).click();
-  await logBucket(page, 1);
-  await logBucket(page, 2);
-  await logBucket(page, 3, '2/3');
-  await expect(page.getByText(/4 wait for signal/).filter({ visible: true })).toBeVisible();
-  await page.reload();
-  await expect(page.getByRole('img', { name: '3 buckets' })).toBeVisible();
-  await expect(page.getByText(/4 wait for signal/).filter({ visible: true })).toBeVisible();
-  await logBucket(page, 4);
+  test('a run without signal survives a reload and is sent once when the signal is back', async ({ page, context }) => {
+    const groundId = await bringCreek(page, 'No Signal Fork');
+    await toStage(page, 'Set');
+    await setBox(page, 'Field box');
+    await page.getByRole('button', { name: 'Keep this set-up' }).click();
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.reload();
+    await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+    await toStage(page, 'Run');
+    await chooseSpot(page, 'Gravel from', 'Upper bar');
 
-  await context.setOffline(false);
-  await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
-  const runs = (await (await page.request.get(`/api/v1/grounds/${groundId}/runs`)).json()) as {
-    items: { tally: { buckets: number; volumeLoose_L: number } }[];
-  };
-  expect(runs.items).toHaveLength(1);
-  expect(runs.items[0]?.tally.buckets).toBe(4);
-  // Three full buckets of 20 L and two thirds of one.
-  expect(runs.items[0]?.tally.volumeLoose_L).toBeCloseTo(3 * 20 + (2 / 3) * 20, 6);
+    await context.setOffline(true);
+    await page.getByRole('button', { name: 'Start the run' }).click();
+    await logBucket(page, 1);
+    await logBucket(page, 2);
+    await logBucket(page, 3, '2/3');
+    await expect(page.getByText(/4 wait for signal/).filter({ visible: true })).toBeVisible();
+    await page.reload();
+    await expect(page.getByRole('img', { name: '3 buckets' })).toBeVisible();
+    await expect(page.getByText(/4 wait for signal/).filter({ visible: true })).toBeVisible();
+    await logBucket(page, 4);
+
+    await context.setOffline(false);
+    await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
+    const runs = (await (await page.request.get(`/api/v1/grounds/${groundId}/runs`)).json()) as {
+      items: { tally: { buckets: number; volumeLoose_L: number } }[];
+    };
+    expect(runs.items).toHaveLength(1);
+    expect(runs.items[0]?.tally.buckets).toBe(4);
+    // Three full buckets of 20 L and two thirds of one.
+    expect(runs.items[0]?.tally.volumeLoose_L).toBeCloseTo(3 * 20 + (2 / 3) * 20, 6);
+  });
+
+  test(
+    'what waits when the last page closes is sent without one',
+    { tag: '@phone' },
+    async ({ page, context, request }) => {
+      const groundId = await bringCreek(page, 'Walked Off Fork');
+      await page.evaluate(() => navigator.serviceWorker.ready);
+      await page.reload();
+      await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+      // The page's own calls fail; the browser's worker is not held by that.
+      await page.route('**/api/v1/samples/**', (route) => route.abort());
+      await toStage(page, 'Sample');
+      await page.getByLabel('Spot', { exact: true }).selectOption({ label: 'Upper bar' });
+      await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
+      await page.getByLabel('How much you panned', { exact: true }).fill('2');
+      await page.getByRole('button', { name: 'Keep this sample' }).click();
+      await expect(page.getByText('1 waits for signal').filter({ visible: true }).first()).toBeVisible();
+      await page.close();
+      await context.newPage();
+      await expect
+        .poll(
+          async () =>
+            ((await (await request.get(`/api/v1/grounds/${groundId}/samples`)).json()) as { items: unknown[] }).items
+              .length,
+          { timeout: 30_000 },
+        )
+        .toBe(1);
+    },
+  );
 });
 
 test(

@@ -38,27 +38,14 @@ export default defineConfig({
         theme_color: '#F3F0E7',
         icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
       },
-      workbox: {
+      strategies: 'injectManifest',
+      srcDir: 'src',
+      filename: 'sw.ts',
+      injectManifest: {
         globPatterns: ['**/*.{js,css,html,svg,png,woff2}'],
         globIgnores: ['**/*-{cyrillic,cyrillic-ext,greek,greek-ext,vietnamese}-*.woff2'],
         maximumFileSizeToCacheInBytes: 4 * 1024 * 1024,
-        navigateFallback: '/index.html',
-        navigateFallbackDenylist: [/^\/api\//],
-        // A file never changes under its address: once seen, it is there without a signal.
-        runtimeCaching: [
-          {
-            urlPattern: /\/api\/v1\/attachments\/[^/]+\/file$/,
-            handler: 'CacheFirst',
-            options: {
-              cacheName: 'attachments',
-              expiration: { maxEntries: 400 },
-              cacheableResponse: { statuses: [200] },
-            },
-          },
-        ],
-        clientsClaim: true,
-        skipWaiting: true,
-        cleanupOutdatedCaches: true,
+        rollupFormat: 'iife',
       },
     }),
   ],

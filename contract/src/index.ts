@@ -81,6 +81,6 @@ export { NewPit, Pit, StoredPit, type Layer } from './pit.ts';
 export { LaidOut, NewSamplePlan, SamplePlan, StoredSamplePlan } from './samplePlan.ts';
 export { NewScreening, Screening, StoredScreening } from './screening.ts';
 export { Lining, NewRig, NewSetup, Rig, Setup, StoredRig, StoredSetup } from './set.ts';
-export { LoggedEvent, NewEvents, NewRun, Run, RunWithEvents, StoredRun, Tally } from './run.ts';
+export { LoggedEvent, NewEvents, NewRun, Run, RunAfterTaps, StoredRun, Tally } from './run.ts';
 export { Cleanup, CleanSection, NewCleanup, StoredCleanup } from './clean.ts';
 export { Book } from './books.ts';

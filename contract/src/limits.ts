@@ -168,6 +168,7 @@ export const MOST = {
   planPoints: 400,
   planBags: 1000,
   eventsAtOnce: 500,
+  deviceCount: 2_147_483_647,
 } as const;
 
 /** What is wrong with a number, in words; null when nothing is. */

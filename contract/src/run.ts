@@ -23,6 +23,10 @@ export const Tally = z.object({
   running_s: z.number(),
   stopped: z.boolean(),
   lastEventAt: Timestamp.nullable(),
+  /** Taps counted, of every kind. They only become more: of two tallies of a run, the one with more is the later. */
+  taps: z.int(),
+  /** No clock was put back among the taps: the next one can be added without counting all again. */
+  timesInOrder: z.boolean(),
 });
 export const StoredRun = Run.extend(Stored.shape).extend({ tally: Tally }).meta({ id: 'Run' });
 export type Run = z.infer<typeof Run>;
@@ -39,6 +43,9 @@ export const LoggedEvent = z
     /** How full, as said: "full", "2/3". */
     fullness: text(TEXTS.fullness).nullable(),
     undoes: Id.nullable(),
+    /** The device that was tapped and how many taps it had counted before: the order of taps when its clock is put back. */
+    deviceId: Id.nullable().default(null),
+    deviceCount: z.int().min(0).max(MOST.deviceCount).nullable().default(null),
   })
   .meta({ id: 'LoggedEvent' });
 export type LoggedEvent = z.infer<typeof LoggedEvent>;
@@ -46,5 +53,6 @@ export type LoggedEvent = z.infer<typeof LoggedEvent>;
 export const NewEvents = z
   .object({ events: z.array(LoggedEvent).min(1).max(MOST.eventsAtOnce) })
   .meta({ id: 'NewEvents' });
-export const RunWithEvents = StoredRun.extend({ events: z.array(LoggedEvent) }).meta({ id: 'RunWithEvents' });
-export type RunWithEvents = z.infer<typeof RunWithEvents>;
+/** A run after taps were taken in: what all of its taps add up to, and those that were new. */
+export const RunAfterTaps = StoredRun.extend({ events: z.array(LoggedEvent) }).meta({ id: 'RunAfterTaps' });
+export type RunAfterTaps = z.infer<typeof RunAfterTaps>;

@@ -230,7 +230,7 @@ export { largestStone_m, movingShear } from './set/stones.ts';
 export { carriedGravel_m3_s } from './set/feed.ts';
 
 export { DOUBLE_TAP_MS, tallyRun, type RunEvent, type RunTally } from './run/tallyRun.ts';
-export { asRunEvent, keepTally, type LoggedTap } from './run/keepTally.ts';
+export { addTaps, asRunEvent, keepTally, type TapTally, type LoggedTap } from './run/keepTally.ts';
 export { HEAD_STRETCH_M, sectionSplit, type BoxSection, type SectionSplit } from './clean/sectionSplit.ts';
 export { creditGold, type CleanupCredit, type Credit } from './books/creditGold.ts';
 export {

@@ -385,6 +385,8 @@ function runDay(
         volume_L,
         fullness: part.fullness,
         undoes: null,
+        deviceId: null,
+        deviceCount: null,
       });
     }
   }
@@ -397,6 +399,8 @@ function runDay(
     volume_L: null,
     fullness: null,
     undoes: null,
+    deviceId: null,
+    deviceCount: null,
   });
 
   const put = (path: string, record: { id: string }): DemoWrite => ({

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
-import type { Book, Problem, RunWithEvents, StoredGround } from '@riffle/contract';
+import type { Book, LoggedEvent, Problem, RunAfterTaps, StoredGround, StoredRun } from '@riffle/contract';
 import { v7 as uuidv7 } from 'uuid';
 import { buildApp } from './app.ts';
 import { PROBLEMS } from './http/problems.ts';
@@ -169,11 +169,14 @@ describe('runs', () => {
       volume_L: null,
       fullness: null,
       undoes: events[2]?.id,
+      deviceId: null,
+      deviceCount: null,
     };
     await server.call('POST', `/runs/${runId}/events`, { events: [undo, events[2]] });
     await Promise.all([1, 2, 3].map(() => server.call('POST', `/runs/${runId}/events`, { events })));
-    const run = (await server.call('GET', `/runs/${runId}`)).json<RunWithEvents>();
-    expect(run.events).toHaveLength(4);
+    const run = (await server.call('GET', `/runs/${runId}`)).json<StoredRun>();
+    const kept = (await server.call('GET', `/runs/${runId}/events`)).json<{ items: LoggedEvent[] }>().items;
+    expect(kept.map((e) => e.id).sort()).toEqual([...events.map((e) => e.id), undo.id].sort());
     expect(run.tally).toMatchObject({ buckets: 2, volumeLoose_L: 40, bySpot_L: { [spots[0]]: 40 }, stopped: false });
   });
   test('a double tap is one bucket', async () => {
@@ -183,8 +186,47 @@ describe('runs', () => {
       at: new Date(Date.UTC(2026, 4, 1, 9, 1) + ms).toISOString(),
     }));
     expect(
-      (await server.call('POST', `/runs/${runId}/events`, { events: twice })).json<RunWithEvents>().tally.buckets,
+      (await server.call('POST', `/runs/${runId}/events`, { events: twice })).json<RunAfterTaps>().tally.buckets,
     ).toBe(1);
+  });
+  test('the answer to a tap holds what was new, and what all come to; pages bring the rest', async () => {
+    const { runId, spots } = await aRun();
+    const deviceId = uuidv7();
+    const taps = [1, 2, 3, 4].map((m, i) => ({ ...bucketAt(m, spots[0]), deviceId, deviceCount: i }));
+    const post = async (events: unknown[]): Promise<RunAfterTaps> =>
+      (await server.call('POST', `/runs/${runId}/events`, { events })).json<RunAfterTaps>();
+    await post(taps.slice(0, 3));
+    expect((await post(taps)).events).toEqual(taps.slice(3));
+    const undo = {
+      ...bucketAt(5, spots[0]),
+      kind: 'undo',
+      volume_L: null,
+      undoes: taps[3]?.id,
+      deviceId,
+      deviceCount: 4,
+    };
+    expect((await post([undo])).tally).toMatchObject({ buckets: 3, volumeLoose_L: 60, running_s: 300 });
+    // The same bucket taken back by another device makes no difference.
+    const again = { ...undo, id: uuidv7(), at: '2026-05-01T09:06:00.000Z', deviceId: uuidv7() };
+    expect((await post([again])).tally).toMatchObject({ buckets: 3, volumeLoose_L: 60, running_s: 360 });
+    const first = (await server.call('GET', `/runs/${runId}/events?limit=4`)).json<{ items: object[]; next: string }>();
+    expect(first.items).toHaveLength(4);
+    const rest = (await server.call('GET', `/runs/${runId}/events?after=${first.next}`)).json<{ items: object[] }>();
+    expect(rest.items).toHaveLength(2);
+    expect((await server.call('GET', `/runs/${uuidv7()}/events`)).statusCode).toBe(404);
+  });
+  test('what a device counted before is in its place, however late it comes', async () => {
+    const { runId, spots } = await aRun();
+    const deviceId = uuidv7();
+    const bare = { ...bucketAt(1, spots[0]), volume_L: null, spotId: null, deviceId };
+    const at = (minute: number): string => new Date(Date.UTC(2026, 4, 1, 9, minute)).toISOString();
+    // Its clock is put back by ten minutes between the stop and going on.
+    const stop = { ...bare, id: uuidv7(), kind: 'stop', at: at(20), deviceCount: 1 };
+    const resume = { ...bare, id: uuidv7(), kind: 'resume', at: at(12), deviceCount: 2 };
+    const bucket = { ...bucketAt(14, spots[0]), deviceId, deviceCount: 3 };
+    for (const tap of [bucket, stop, resume]) await server.call('POST', `/runs/${runId}/events`, { events: [tap] });
+    const { tally } = (await server.call('GET', `/runs/${runId}`)).json<StoredRun>();
+    expect(tally).toMatchObject({ buckets: 1, stopped: false, running_s: 22 * 60, timesInOrder: false });
   });
   test('a bucket without a volume, an undo of nothing and a run that is not there are refused', async () => {
     const { runId, spots } = await aRun();

@@ -181,6 +181,8 @@ export const bucketAt = (minute: number, spotId: string | null, some: Partial<Lo
   volume_L: 20,
   fullness: 'full',
   undoes: null,
+  deviceId: null,
+  deviceCount: null,
   ...some,
 });
 

@@ -1,22 +1,34 @@
-import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
+import { QueryClientProvider } from '@tanstack/react-query';
 import { lazy, StrictMode, Suspense, useEffect } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import './app.css';
 import { broughtLists } from './api/opening.ts';
-import { persistOptions, queryClient, restoreFirst, resumeWrites } from './offline/queryClient.ts';
+import { lookIntoOutbox, somethingMayWait } from './offline/outbox.ts';
+import { openDevice, queryClient } from './offline/queryClient.ts';
 import { PreferencesProvider } from './preferences/PreferencesProvider.tsx';
-import { knownGrounds, openAhead } from './records/useRecords.ts';
+import { knownGrounds, openAhead, takeKeptAhead } from './records/useRecords.ts';
 import { Pages } from './shell/Pages.tsx';
 import { useSeen } from './ui/useSeen.ts';
 import { groundToOpen, lastGround } from './shell/useGround.ts';
 
 // For `npm run bench`: what came before was fetching and compiling.
 performance.mark('scripts run');
-// The device's own copy of the page brings nothing along: what was kept beside it is all there is without a signal.
-if (broughtLists.length === 0) await restoreFirst();
+/** A store that does not answer keeps the page blank no longer than this. */
+const ANSWER_WITHIN_MS = 1500;
+openDevice();
 const inAddress = /^\/g\/([0-9a-f-]{36})\//.exec(location.pathname)?.[1];
-void openAhead(queryClient, inAddress ?? lastGround());
+const opens = inAddress ?? lastGround();
+await Promise.race([
+  Promise.all([
+    // The device's own copy of the page brings nothing along: what was kept beside it is all there is without a signal.
+    broughtLists.length === 0 && takeKeptAhead(opens),
+    // What was done and not sent yet is in the first drawing: nothing shows a number without it.
+    somethingMayWait() && lookIntoOutbox(),
+  ]).catch(() => undefined),
+  new Promise((resolve) => setTimeout(resolve, ANSWER_WITHIN_MS)),
+]);
+void openAhead(queryClient, opens);
 // The bare address opens the ground worked last, or the first of the book: where it is known already, at once.
 const known = location.pathname === '/' ? groundToOpen(knownGrounds(queryClient)) : undefined;
 if (known) history.replaceState(null, '', `/g/${known}/read`);
@@ -33,27 +45,17 @@ function AfterFirstSight() {
   return seen && <Suspense>{<Toaster />}</Suspense>;
 }
 
-// Not awaited: what was read is on the screen while what waits is being sent. A cache that cannot be read costs no write.
-const resumeSoon = (): void => {
-  void resumeWrites();
-};
-
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no root element.');
 createRoot(root).render(
   <StrictMode>
     <PreferencesProvider>
-      <PersistQueryClientProvider
-        client={queryClient}
-        persistOptions={persistOptions}
-        onSuccess={resumeSoon}
-        onError={resumeSoon}
-      >
+      <QueryClientProvider client={queryClient}>
         <BrowserRouter>
           <Pages />
         </BrowserRouter>
         <AfterFirstSight />
-      </PersistQueryClientProvider>
+      </QueryClientProvider>
     </PreferencesProvider>
   </StrictMode>,
 );

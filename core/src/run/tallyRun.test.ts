@@ -43,3 +43,36 @@ describe('a run’s tally', () => {
     expect(tallyRun(0, [], 5).pace_ms).toBeNull();
   });
 });
+
+describe('a clock put back or forward', () => {
+  const tapped = (deviceCount: number, at_ms: number, some: Partial<RunEvent> = {}): RunEvent => ({
+    ...bucket(`${deviceCount}`, at_ms),
+    deviceId: 'phone',
+    deviceCount,
+    ...some,
+  });
+  test('a tap at the very time of an earlier one counts when the device counted it', () => {
+    // Ten minutes of taps, then the clock goes back by ten minutes and every tap falls on an earlier one.
+    const taps = [...Array(10).keys()].map((i) => tapped(i, i * 60_000));
+    const again = [...Array(10).keys()].map((i) => tapped(10 + i, i * 60_000 + 200));
+    expect(tallyRun(0, [...again, ...taps], 600_000).buckets.map((b) => b.deviceCount)).toEqual([...Array(20).keys()]);
+    expect(tallyRun(0, [bucket('a', 0), bucket('b', 200)], 600_000).buckets).toHaveLength(1);
+  });
+  test('a stop and going on after it keep their order; the gap of the step counts as none', () => {
+    const events = [
+      tapped(0, 100_000),
+      tapped(1, 200_000, { kind: 'stop' }),
+      tapped(2, 50_000, { kind: 'resume' }),
+      tapped(3, 90_000),
+    ];
+    const tally = tallyRun(0, events, 100_000);
+    expect(tally.stopped).toBe(false);
+    expect(tally.running_ms).toBe(200_000 + 50_000);
+    expect(tally.pace_ms).toBeNull();
+  });
+  test('taps of two devices lie by their times', () => {
+    const other = { ...bucket('x', 150_000), deviceId: 'other', deviceCount: 7 };
+    const order = tallyRun(0, [other, tapped(1, 200_000), tapped(0, 100_000)], 300_000).buckets;
+    expect(order.map((b) => b.eventId)).toEqual(['0', 'x', '1']);
+  });
+});

@@ -2,13 +2,16 @@
 export interface RunEvent {
   readonly eventId: string;
   readonly kind: 'bucket' | 'undo' | 'stop' | 'resume';
-  /** Milliseconds since 1970. */
+  /** Milliseconds since 1970 by the clock of the device that was tapped, which may be wrong or put right meanwhile. */
   readonly at_ms: number;
   readonly spotId?: string | null;
   /** Loose volume in the bucket, litres. */
   readonly volume_L?: number | null;
   /** For an undo: the bucket it takes back. */
   readonly undoes?: string | null;
+  /** The device that was tapped, and how many taps it had counted before this one; null where it did not count. */
+  readonly deviceId?: string | null;
+  readonly deviceCount?: number | null;
 }
 
 export interface RunTally {
@@ -20,7 +23,7 @@ export interface RunTally {
   readonly stopped: boolean;
   /** Working time, stops left out, milliseconds. */
   readonly running_ms: number;
-  /** Mean time between the last buckets (up to five), milliseconds; null before the second. */
+  /** Mean time between the last buckets (up to five gaps), milliseconds; null before the second. */
   readonly pace_ms: number | null;
 }
 
@@ -28,45 +31,75 @@ export interface RunTally {
 export const DOUBLE_TAP_MS = 500;
 
 /**
- * What a run's events add up to. The order they arrive in and how often each arrives make no difference:
- * events are told apart by id, sorted by time, and two buckets within `DOUBLE_TAP_MS` are one.
+ * A run's events in the order they happened, each once: by time, but those of one device in the order it counted them.
+ * After its clock was put back, what it tapped later still comes later.
+ */
+export function inOrder(events: readonly RunEvent[]): RunEvent[] {
+  const once = [...new Map(events.map((e) => [e.eventId, e])).values()];
+  const counted = once.filter((e) => deviceOf(e) !== '').sort((a, b) => countOf(a) - countOf(b) || a.at_ms - b.at_ms);
+  /** The latest time each device had shown when it counted an event: what the event is placed by among those of others. */
+  const latest = new Map<string, number>();
+  const placed = new Map<RunEvent, number>();
+  for (const e of counted) {
+    const at = Math.max(latest.get(deviceOf(e)) ?? -Infinity, e.at_ms);
+    latest.set(deviceOf(e), at);
+    placed.set(e, at);
+  }
+  const placeOf = (e: RunEvent): number => placed.get(e) ?? e.at_ms;
+  return once.sort(
+    (a, b) =>
+      placeOf(a) - placeOf(b) ||
+      byText(deviceOf(a), deviceOf(b)) ||
+      countOf(a) - countOf(b) ||
+      byText(a.eventId, b.eventId),
+  );
+}
+
+const deviceOf = (e: RunEvent): string => (typeof e.deviceCount === 'number' ? (e.deviceId ?? '') : '');
+const countOf = (e: RunEvent): number => e.deviceCount ?? 0;
+const byText = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
+
+/**
+ * What a run's events add up to. The order they arrive in and how often each arrives make no difference: events are
+ * told apart by id and put in order as above. A gap across a clock that was put back counts as none.
+ *
+ * Two buckets within `DOUBLE_TAP_MS` are one, unless a device counted them: it has watched for double taps itself, on a
+ * clock no one puts back.
  */
 export function tallyRun(startedAt_ms: number, events: readonly RunEvent[], now_ms: number): RunTally {
-  const once = [...new Map(events.map((e) => [e.eventId, e])).values()].sort(
-    (a, b) => a.at_ms - b.at_ms || (a.eventId < b.eventId ? -1 : 1),
-  );
-  const undone = new Set(once.flatMap((e) => (e.kind === 'undo' && e.undoes ? [e.undoes] : [])));
+  const ordered = inOrder(events);
+  const undone = new Set(ordered.flatMap((e) => (e.kind === 'undo' && e.undoes ? [e.undoes] : [])));
   const buckets: RunEvent[] = [];
   let lastTap_ms = -Infinity;
-  for (const e of once) {
+  for (const e of ordered) {
     if (e.kind !== 'bucket') continue;
-    const doubled = e.at_ms - lastTap_ms < DOUBLE_TAP_MS;
+    const doubled = deviceOf(e) === '' && Math.abs(e.at_ms - lastTap_ms) < DOUBLE_TAP_MS;
     if (!doubled) lastTap_ms = e.at_ms;
     if (!doubled && !undone.has(e.eventId)) buckets.push(e);
   }
 
   let running_ms = 0;
-  let since: number | null = startedAt_ms;
-  for (const e of once) {
-    if (e.kind === 'stop' && since !== null) {
-      running_ms += Math.max(0, e.at_ms - since);
-      since = null;
-    } else if (e.kind === 'resume' && since === null) since = e.at_ms;
+  let stopped = false;
+  let at_ms = startedAt_ms;
+  for (const e of ordered) {
+    if (!stopped) running_ms += Math.max(0, e.at_ms - at_ms);
+    if (e.kind === 'stop') stopped = true;
+    if (e.kind === 'resume') stopped = false;
+    at_ms = e.at_ms;
   }
-  const stopped = since === null;
-  if (since !== null) running_ms += Math.max(0, now_ms - since);
+  if (!stopped) running_ms += Math.max(0, now_ms - at_ms);
 
   const bySpot_L: Record<string, number> = {};
   for (const b of buckets) bySpot_L[b.spotId ?? ''] = (bySpot_L[b.spotId ?? ''] ?? 0) + (b.volume_L ?? 0);
   const recent = buckets.slice(-6);
-  const first = recent[0];
-  const last = recent.at(-1);
+  const gaps = recent.slice(1).map((b, i) => b.at_ms - (recent[i] as RunEvent).at_ms);
+  const told = gaps.filter((gap) => gap >= 0);
   return {
     buckets,
     volumeLoose_L: buckets.reduce((sum, b) => sum + (b.volume_L ?? 0), 0),
     bySpot_L,
     stopped,
     running_ms,
-    pace_ms: first && last && recent.length > 1 ? (last.at_ms - first.at_ms) / (recent.length - 1) : null,
+    pace_ms: told.length > 0 ? told.reduce((sum, gap) => sum + gap, 0) / told.length : null,
   };
 }

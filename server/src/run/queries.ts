@@ -21,44 +21,87 @@ export const runs = recordKind({
   added: { tally: 'tally' },
 });
 
-const EVENT = `id, kind, at, spot_id as "spotId", volume_l as "volume_L", fullness, undoes`;
+const EVENT = `id, kind, at, spot_id as "spotId", volume_l as "volume_L", fullness, undoes, device_id as "deviceId", device_count as "deviceCount"`;
+const asEvents = (rows: readonly object[]): LoggedEvent[] => rows.map((row) => LoggedEvent.parse(row));
 
 /** The run, held against other writers until the transaction ends, so that two batches of events tally one after the other. */
-export async function lockRun(
-  db: Db,
-  crewId: string,
-  id: string,
-): Promise<{ groundId: string; startedAt: string } | null> {
-  const { rows } = await db.query<{ groundId: string; startedAt: string }>(
-    'select ground_id as "groundId", started_at as "startedAt" from run where crew_id = $1 and id = $2 for update',
-    [crewId, id],
-  );
-  return rows[0] ?? null;
+export async function lockRun(db: Db, crewId: string, id: string): Promise<StoredRun | null> {
+  const { rows } = await db.query<object>(`select ${runs.reads} from run where crew_id = $1 and id = $2 for update`, [
+    crewId,
+    id,
+  ]);
+  return rows[0] ? StoredRun.parse(rows[0]) : null;
 }
 
-/** Appends events; those already there are passed over. */
+/** Appends events; answers those that were new. */
 export async function appendEvents(
   db: Db,
   crewId: string,
   groundId: string,
   runId: string,
   events: readonly LoggedEvent[],
-): Promise<void> {
-  await db.query(
-    `insert into run_event (crew_id, ground_id, run_id, id, kind, at, spot_id, volume_l, fullness, undoes)
-     select $1, $2, $3, e.id, e.kind, e.at, e."spotId", e."volume_L", e.fullness, e.undoes
-     from jsonb_to_recordset($4::jsonb) as e(id uuid, kind text, at timestamptz, "spotId" uuid, "volume_L" float8, fullness text, undoes uuid)
-     on conflict do nothing`,
+): Promise<LoggedEvent[]> {
+  const { rows } = await db.query<object>(
+    `insert into run_event (crew_id, ground_id, run_id, id, kind, at, spot_id, volume_l, fullness, undoes, device_id, device_count)
+     select $1, $2, $3, e.id, e.kind, e.at, e."spotId", e."volume_L", e.fullness, e.undoes, e."deviceId", e."deviceCount"
+     from jsonb_to_recordset($4::jsonb) as e(id uuid, kind text, at timestamptz, "spotId" uuid, "volume_L" float8,
+       fullness text, undoes uuid, "deviceId" uuid, "deviceCount" integer)
+     on conflict do nothing returning ${EVENT}`,
     [crewId, groundId, runId, JSON.stringify(events)],
   );
+  return asEvents(rows);
 }
 
-export async function listEvents(db: Db, crewId: string, runId: string): Promise<LoggedEvent[]> {
-  const { rows } = await db.query<object>(
-    `select ${EVENT} from run_event where crew_id = $1 and run_id = $2 order by at, id`,
-    [crewId, runId],
+/**
+ * Buckets of a run that these new events take back and that stood in the count before them; null when one of the events
+ * was counted by its device before one that is kept already.
+ */
+export async function undoneBy(
+  db: Db,
+  crewId: string,
+  runId: string,
+  fresh: readonly LoggedEvent[],
+): Promise<Map<string, LoggedEvent> | null> {
+  const ids = fresh.map((e) => e.id);
+  const { rows: late } = await db.query(
+    `select 1 from run_event f join run_event kept on kept.crew_id = $1 and kept.run_id = $2
+       and kept.device_id = f.device_id and kept.device_count > f.device_count and kept.id <> all ($3::uuid[])
+     where f.crew_id = $1 and f.id = any ($3::uuid[]) limit 1`,
+    [crewId, runId, ids],
   );
-  return rows.map((row) => LoggedEvent.parse(row));
+  if (late.length > 0) return null;
+  const undone = fresh.flatMap((e) => (e.undoes === null ? [] : [e.undoes]));
+  if (undone.length === 0) return new Map();
+  const { rows } = await db.query<object>(
+    `select ${EVENT} from run_event b where crew_id = $1 and run_id = $2 and kind = 'bucket' and id = any ($3::uuid[])
+       and id <> all ($4::uuid[])
+       and not exists (select 1 from run_event u where u.crew_id = $1 and u.undoes = b.id and u.id <> all ($4::uuid[]))`,
+    [crewId, runId, undone, ids],
+  );
+  return new Map(asEvents(rows).map((e) => [e.id, e]));
+}
+
+export async function allEvents(db: Db, crewId: string, runId: string): Promise<LoggedEvent[]> {
+  const { rows } = await db.query<object>(`select ${EVENT} from run_event where crew_id = $1 and run_id = $2`, [
+    crewId,
+    runId,
+  ]);
+  return asEvents(rows);
+}
+
+/** A page of a run's events, in id order from the one after `after`. */
+export async function listEvents(
+  db: Db,
+  crewId: string,
+  runId: string,
+  after: string,
+  limit: number,
+): Promise<LoggedEvent[]> {
+  const { rows } = await db.query<object>(
+    `select ${EVENT} from run_event where crew_id = $1 and run_id = $2 and id > $3 order by id limit $4`,
+    [crewId, runId, after, limit],
+  );
+  return asEvents(rows);
 }
 
 export async function writeTally(

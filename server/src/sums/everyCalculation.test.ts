@@ -53,6 +53,7 @@ const WITHOUT: Readonly<Record<string, readonly string[]>> = {
     'haiderLevenspielDrag',
     'haiderLevenspiel_m_s',
     'judgedByItsTop',
+    'addTaps',
     'keepTally',
     'liesInPit',
     'meanColor_mg',

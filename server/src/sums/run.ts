@@ -19,6 +19,8 @@ export const RUN_SUMS: readonly Sum[] = [
             spotId: z.string().nullish(),
             volume_L: n.nullish(),
             undoes: z.string().nullish(),
+            deviceId: z.string().nullish(),
+            deviceCount: n.nullish(),
           }),
         )
         .max(5000),
@@ -31,6 +33,8 @@ export const RUN_SUMS: readonly Sum[] = [
           spotId: e.spotId ?? null,
           volume_L: e.volume_L ?? null,
           undoes: e.undoes ?? null,
+          deviceId: e.deviceId ?? null,
+          deviceCount: e.deviceCount ?? null,
         })),
         i.now_ms,
       ),

@@ -101,7 +101,18 @@ export const KINDS: { readonly [K in Kind]: KindTraits<K> } = {
   runs: {
     of: 'ground',
     spoken: 'run',
-    added: { tally: { buckets: 0, volumeLoose_L: 0, bySpot_L: {}, running_s: 0, stopped: false, lastEventAt: null } },
+    added: {
+      tally: {
+        buckets: 0,
+        volumeLoose_L: 0,
+        bySpot_L: {},
+        running_s: 0,
+        stopped: false,
+        lastEventAt: null,
+        taps: 0,
+        timesInOrder: true,
+      },
+    },
   },
   cleanups: { of: 'ground', spoken: 'clean-up', added: {} },
 };

@@ -6,7 +6,7 @@ import { useNavigate } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import { plural } from '../ui/plural.ts';
 import { call, Refused } from '../api/client.ts';
-import { listKey } from '../offline/writes.ts';
+import { listKey } from '../offline/landing.ts';
 import { useKeep } from '../records/useKeep.ts';
 import { readEntered } from '../units/readEntered.ts';
 import { useShow } from '../units/useShow.ts';

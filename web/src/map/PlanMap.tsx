@@ -16,7 +16,7 @@ import { call } from '../api/client.ts';
 import { useKeep } from '../records/useKeep.ts';
 import { useRecords } from '../records/useRecords.ts';
 import { queryClient } from '../offline/queryClient.ts';
-import { listKey } from '../offline/writes.ts';
+import { listKey } from '../offline/landing.ts';
 import { currentPosition } from '../position/currentPosition.ts';
 import { usePreferences } from '../preferences/preferences.ts';
 import { useShow } from '../units/useShow.ts';

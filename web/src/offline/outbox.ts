@@ -1,55 +1,253 @@
-import { createStore, del, delMany, entries, get, set } from 'idb-keyval';
-import type { Problem } from '@riffle/contract';
+import { keepable, type Problem } from '@riffle/contract';
+import { useCallback, useSyncExternalStore } from 'react';
+import { v7 as uuidv7 } from 'uuid';
 import { CREW_ID } from '../api/opening.ts';
-import type { QueuedWrite } from './writes.ts';
+import { addWrite, changeEntry, giveUpEntry, readDevice, type Entry, type OnDevice } from './deviceStore.ts';
+import { sendWaiting } from './sender.ts';
+import { OUTBOX } from './outboxName.ts';
+import { sendWrite, type QueuedWrite, type Write } from './writes.ts';
 
-/** A write on its way, one the server refused (with its reason, until the person decides), or one that has landed and is not yet in the kept copy of what was read. */
-export interface Kept {
+export interface RefusedWrite {
+  readonly place: number;
   readonly write: QueuedWrite;
-  readonly refused: Problem | null;
-  readonly landed?: { readonly answer: unknown };
+  readonly problem: Problem;
 }
 
-/**
- * Writes not landed yet, one entry each, shared by all tabs of this device. Kept apart from the cache of what was read:
- * a tab that saves its cache must never overwrite what another tab has still to send.
- */
-const store = createStore('riffle-outbox', 'writes');
-
-export const keepWrite = (write: QueuedWrite): Promise<void> =>
-  set(write.writeId, { write, refused: null } satisfies Kept, store);
-export const keepRefused = (write: QueuedWrite, refused: Problem): Promise<void> =>
-  set(write.writeId, { write, refused } satisfies Kept, store);
-export const dropWrites = (writeIds: readonly string[]): Promise<void> =>
-  writeIds.length === 1 ? del(writeIds[0] as string, store) : delMany([...writeIds], store);
-
-/** What this crew's entries hold, in the order they were written (ids are UUIDs of version 7). */
-export async function keptWrites(): Promise<Kept[]> {
-  const all = await entries<string, Kept>(store);
-  return all
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([, kept]) => ({ ...kept, write: asWrittenNow(kept.write) }))
-    .filter(({ write }) => write.crewId === CREW_ID);
+/** What of the outbox a page shows. */
+export interface Outbox {
+  /** Has been looked into since the page opened: before that no one can say that all is saved. */
+  readonly isRead: boolean;
+  /** Still to be sent, oldest first. */
+  readonly waiting: readonly QueuedWrite[];
+  readonly refused: readonly RefusedWrite[];
+  /** Laid over every list: what waits, and what is new and was refused. It is not taken off the screen before the person decides. */
+  readonly laidOver: readonly QueuedWrite[];
+  /** Waiting writes this device could not keep: they are lost when the page closes. */
+  readonly unkept: number;
 }
 
-/** Writes of an earlier Riffle: they named no crew, and called a day sheet a plan. */
-function asWrittenNow(write: QueuedWrite): QueuedWrite {
-  const kind = 'kind' in write && (write.kind as string) === 'plans' ? { kind: 'day-sheets' } : {};
-  return { ...write, ...kind, crewId: (write as Partial<QueuedWrite>).crewId ?? CREW_ID } as QueuedWrite;
+/** Told to every page of this device, this one too, whenever the outbox has changed. */
+const toOthers = new BroadcastChannel(OUTBOX);
+
+let outbox: Outbox = { isRead: false, waiting: [], refused: [], laidOver: [], unkept: 0 };
+const listeners = new Set<() => void>();
+const subscribe = (listener: () => void): (() => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+export const outboxNow = (): Outbox => outbox;
+export const useOutbox = (): Outbox => useSyncExternalStore(subscribe, outboxNow);
+
+/** What the person did and the lists do not hold yet, oldest first. */
+export const useWaiting = (): readonly Write[] => useOutbox().laidOver;
+
+let entries: readonly Entry[] = [];
+/** Written by this page and not found in the store yet. */
+const own = new Map<string, { readonly write: QueuedWrite; state: 'on its way' | 'kept' | 'unkept' }>();
+
+const isNew = ({ write }: RefusedWrite): boolean => write.what !== 'record' || write.record.baseVersion === 0;
+
+function show(): void {
+  const refused = entries.flatMap(({ place, write, refused: problem }) => (problem ? [{ place, write, problem }] : []));
+  const waiting = entries.flatMap((e) => (e.refused || e.landed ? [] : [e.write]));
+  const inStore = new Set(entries.map((e) => e.write.writeId));
+  for (const { write } of own.values()) if (!inStore.has(write.writeId)) waiting.push(write);
+  outbox = {
+    isRead: outbox.isRead,
+    waiting,
+    refused,
+    laidOver: [...refused.filter(isNew).map((r) => r.write), ...waiting],
+    unkept: [...own.values()].filter((o) => o.state === 'unkept').length,
+  };
+  if (outbox.isRead) rememberWhetherSomethingWaits();
+  for (const listener of listeners) listener();
 }
 
-/**
- * Sends one write while no other tab does, and only if it still waits in the outbox: two tabs that both opened with the
- * same waiting writes send each of them once. Answers null when another tab has sent it meanwhile.
- * The entry stays as landed until what was read is kept with its answer in it: a page that closes between the two
- * would otherwise open again without what was done.
- */
-export async function sendOnce(write: QueuedWrite, send: () => Promise<unknown>): Promise<unknown> {
-  return navigator.locks.request('riffle-outbox', async () => {
-    const kept = await get<Kept>(write.writeId, store);
-    if (!kept || kept.landed) return null;
-    const answer = await send();
-    await set(write.writeId, { write, refused: null, landed: { answer } } satisfies Kept, store);
-    return answer;
+/** The lists that take in what landed before it is taken off what is laid over them. */
+export interface Lists {
+  readonly takeIn: (device: OnDevice) => Promise<void>;
+  readonly takeInUnkept: (write: QueuedWrite, answer: unknown) => void;
+}
+let lists: Lists | null = null;
+export const layOver = (these: Lists): void => {
+  lists = these;
+};
+
+let looking: Promise<void> | null = null;
+let lookAgain = false;
+
+/** Looks into the store and shows what lies there. */
+export function lookIntoOutbox(): Promise<void> {
+  if (looking) {
+    lookAgain = true;
+    return looking;
+  }
+  looking = (async () => {
+    do {
+      lookAgain = false;
+      const kept = [...own.entries()].filter(([, o]) => o.state === 'kept').map(([id]) => id);
+      const device = await readDevice(CREW_ID);
+      await lists?.takeIn(device);
+      entries = device.entries;
+      // In the store when it was read: found there, or landed and dropped again meanwhile.
+      for (const id of [...kept, ...entries.map((e) => e.write.writeId)]) own.delete(id);
+      outbox = { ...outbox, isRead: true };
+      show();
+    } while (lookAgain);
+  })().finally(() => {
+    looking = null;
   });
+  return looking;
 }
+
+/** After the outbox has changed. */
+function moved(): void {
+  toOthers.postMessage(null);
+  void lookIntoOutbox().catch(() => undefined);
+}
+
+/** Queues a write. It is on the screen when this returns, in the store a moment later, and at the server as soon as it can be reached. */
+function queue(write: QueuedWrite): void {
+  own.set(write.writeId, { write, state: 'on its way' });
+  show();
+  rememberWhetherSomethingWaits();
+  void addWrite(write).then(
+    () => {
+      const mine = own.get(write.writeId);
+      if (mine) mine.state = 'kept';
+      moved();
+      send();
+    },
+    () => {
+      const mine = own.get(write.writeId);
+      if (mine) mine.state = 'unkept';
+      show();
+      retryLater();
+    },
+  );
+}
+
+/** Queues a write: see `queue`. */
+export function useWrite(): (write: Write) => void {
+  return useCallback((write: Write) => {
+    // Signs that no database holds are left out here, where every form passes: they show as nothing anyway.
+    queue({ ...keepable(write), writeId: uuidv7(), crewId: CREW_ID });
+  }, []);
+}
+
+/** Sends a refused write again as it was, or mended; on top of the stored copy the person has seen when there is one. */
+export async function sendAgain({ place, problem }: RefusedWrite, write: QueuedWrite): Promise<void> {
+  const current = problem.current as { readonly version?: number } | undefined;
+  const onTop =
+    write.what === 'record' && current?.version !== undefined
+      ? ({ ...write, record: { ...write.record, baseVersion: current.version } } as QueuedWrite)
+      : write;
+  await changeEntry(place, { write: onTop, refused: null, faults: 0 });
+  moved();
+  send();
+}
+
+/** Gives a refused write up; the stored copy stands. */
+export async function giveUp({ place }: RefusedWrite): Promise<void> {
+  await giveUpEntry(place);
+  moved();
+  // What hung on it may go now.
+  send();
+}
+
+let sending = false;
+let sendMore = false;
+let inVain = 0;
+let retry: ReturnType<typeof setTimeout> | undefined;
+
+/** Sends what waits, now; tried again by itself, later and later, where the server cannot be reached. */
+function send(): void {
+  if (sending) {
+    sendMore = true;
+    return;
+  }
+  sending = true;
+  sendMore = false;
+  clearTimeout(retry);
+  sendWaiting(CREW_ID, moved)
+    .catch(() => false)
+    .then(async (done) => {
+      const allKept = await keepUnkept().then(
+        () => true,
+        () => false,
+      );
+      sending = false;
+      inVain = done && allKept ? 0 : inVain + 1;
+      if (inVain > 0) retryLater();
+      else if (sendMore) send();
+    })
+    .catch(() => undefined);
+}
+
+function retryLater(): void {
+  clearTimeout(retry);
+  retry = setTimeout(send, Math.min(1000 * 2 ** Math.max(0, inVain - 1), 30_000));
+  sendWithoutPage();
+}
+
+/** Where the browser can, its worker sends what waits even after the last page has closed. */
+function sendWithoutPage(): void {
+  if ('serviceWorker' in navigator)
+    void navigator.serviceWorker.ready
+      .then((registration) => (registration as WithSync).sync?.register(OUTBOX))
+      .catch(() => undefined);
+}
+interface WithSync extends ServiceWorkerRegistration {
+  readonly sync?: { readonly register: (tag: string) => Promise<void> };
+}
+
+/** Tries once more to keep what could not be kept: there may be room again. If there is none it is sent from memory. */
+async function keepUnkept(): Promise<void> {
+  for (const mine of own.values()) {
+    if (mine.state !== 'unkept') continue;
+    try {
+      await addWrite(mine.write);
+      mine.state = 'kept';
+      sendMore = true;
+    } catch {
+      lists?.takeInUnkept(mine.write, await sendWrite(mine.write));
+      own.delete(mine.write.writeId);
+      show();
+    }
+    moved();
+  }
+}
+
+const sendNow = (): void => {
+  inVain = 0;
+  send();
+};
+
+/** Keeps this page's sight of the outbox true, and what waits on its way, from now on. */
+export function openOutbox(): void {
+  toOthers.onmessage = () => {
+    void lookIntoOutbox()
+      .then(() => {
+        // The page that wrote it may close before it is sent.
+        if (outbox.waiting.length > 0 && inVain === 0) send();
+      })
+      .catch(() => undefined);
+  };
+  addEventListener('online', sendNow);
+  // A page that was frozen may have missed what others told it.
+  const back = (): void => {
+    if (document.visibilityState === 'visible') void lookIntoOutbox().then(sendNow, sendNow);
+    else if (outbox.waiting.length > 0) sendWithoutPage();
+  };
+  document.addEventListener('visibilitychange', back);
+  addEventListener('pageshow', (event) => event.persisted && back());
+  void lookIntoOutbox().then(sendNow, sendNow);
+}
+
+const WAITS = 'riffle-waits';
+/** Remembered where it can be asked without waiting, so that a page with nothing to send is drawn at once. */
+function rememberWhetherSomethingWaits(): void {
+  if (outbox.laidOver.length > 0) localStorage.setItem(WAITS, 'yes');
+  else localStorage.removeItem(WAITS);
+}
+export const somethingMayWait = (): boolean => localStorage.getItem(WAITS) !== null;

@@ -1,23 +1,21 @@
-import { onlineManager, QueryClient } from '@tanstack/react-query';
-import { type PersistedClient, persistQueryClientRestore } from '@tanstack/react-query-persist-client';
-import { createStore, del, get, set } from 'idb-keyval';
-import { spokenRecord } from '../api/kinds.ts';
-import { isFault, isPassing, Refused } from '../api/client.ts';
-import { hangsOn } from './hangsOn.ts';
-import { dropWrites, keepRefused, keepWrite, keptWrites, sendOnce } from './outbox.ts';
-import type { Problem } from '@riffle/contract';
-import { sendWrite, takeIn, WRITE_KEY, WRITE_SCOPE, type QueuedWrite } from './writes.ts';
+import { notifyManager, onlineManager, QueryClient, type Query, type QueryKey } from '@tanstack/react-query';
+import { isFault, isPassing } from '../api/client.ts';
+import { KINDS } from '../api/kinds.ts';
+import { keepLists, keptList, type Entry, type OnDevice } from './deviceStore.ts';
+import { listKey, listKeysOf, withAnswer, type Listed, type ListKey } from './landing.ts';
+import { layOver, lookIntoOutbox, openOutbox } from './outbox.ts';
+import { recordsOf, scopeOf, type QueuedWrite } from './writes.ts';
 
 const WEEK = 7 * 24 * 3600 * 1000;
-/** The cache of what was read is saved at most this often; it only saves asking again. */
-const SAVE_EVERY_MS = 300;
-
+/** What was read is kept at most this often. */
+const KEEP_EVERY_MS = 300;
 const FEW_TRIES = 3;
+/** When a list was read that came together from answers alone: the server has not given it yet. */
+export const NEVER_READ = 0;
 
 onlineManager.setOnline(navigator.onLine);
-const openedAt = Date.now();
 
-/** Reads come from the cache first; writes wait for a connection and are sent one after another, in order. */
+/** Lists are shown as this device keeps them, then as the server has them. */
 export const queryClient = new QueryClient({
   defaultOptions: {
     queries: {
@@ -25,185 +23,131 @@ export const queryClient = new QueryClient({
       staleTime: 10_000,
       networkMode: 'offlineFirst',
       retry: (count, error) => (isPassing(error) || isFault(error)) && count < FEW_TRIES,
-    },
-    mutations: {
-      gcTime: 52 * WEEK,
-      networkMode: 'online',
-      // A record that brings the server to a fault again and again steps aside, so that the others pass.
-      retry: (count, error) => isPassing(error) || (isFault(error) && count < FEW_TRIES),
-      retryDelay: (count) => Math.min(1000 * 2 ** count, 30_000),
+      persister: keptFirst as never,
     },
   },
 });
 
-// Effects live here, not at the call: a write may be sent after a reload, when the screen that made it is gone.
-queryClient.setMutationDefaults(WRITE_KEY, {
-  scope: WRITE_SCOPE,
-  onMutate: (write: QueuedWrite) => keepWrite(write),
-  mutationFn: (write: QueuedWrite) => {
-    const first = hangsOn(
-      write,
-      refusedNow().map((r) => r.write),
-    );
-    if (first) throw new Refused(hangingOn(first));
-    return sendOnce(write, () => sendWrite(write));
-  },
-  onSuccess: (answer: unknown, write: QueuedWrite) => {
-    landed.add(write.writeId);
-    takeIn(queryClient, write, answer);
-    letGo();
-  },
-  onError: async (error: Error, write: QueuedWrite) => {
-    if (error instanceof Refused) await keepRefused(write, error.problem);
-  },
-});
+/** How many writes have landed whose answers the lists in hand hold, and the last of them with their numbers. */
+let seen = 0;
+let lately: Entry[] = [];
+const LATELY = 500;
 
-/** Writes whose answers are in the cache here and not yet in the copy kept on the device. */
-const landed = new Set<string>();
+/** A list the server gave may have been read before a write landed that is in hand already: its answer goes in again. */
+const withLately = (key: QueryKey, items: readonly Listed[]): readonly Listed[] =>
+  lately.reduce((list, { write, landed }) => withAnswer(key as unknown as ListKey, list, write, landed?.answer), items);
 
-let outboxRead = false;
-const onOutboxRead = new Set<() => void>();
-/** Whether the outbox has been looked into since the page opened: before that no one can say that all is saved. */
-export const outbox = {
-  subscribe: (listener: () => void): (() => void) => {
-    onOutboxRead.add(listener);
-    return () => onOutboxRead.delete(listener);
-  },
-  isRead: (): boolean => outboxRead,
-};
+/** Lists of records and of taps: what is kept on the device. */
+const isList = (key: QueryKey): boolean => key[0] === 'list' || key[0] === 'events';
 
-/** Takes up what an earlier visit, or another tab, could not send; refused writes come back as refused. */
-export async function resumeWrites(): Promise<void> {
-  const cache = queryClient.getMutationCache();
-  for (const { write, refused, landed: answered } of await keptWrites()) {
-    if (answered) {
-      landed.add(write.writeId);
-      takeIn(queryClient, write, answered.answer);
-      continue;
-    }
-    const options = { ...queryClient.getMutationDefaults(WRITE_KEY), mutationKey: WRITE_KEY };
-    if (refused) {
-      cache.build(queryClient, options, {
-        context: undefined,
-        data: undefined,
-        error: new Refused(refused),
-        failureCount: 1,
-        failureReason: null,
-        isPaused: false,
-        status: 'error',
-        variables: write,
-        submittedAt: Date.now(),
+async function keptFirst(
+  ask: (context: unknown) => readonly Listed[] | Promise<readonly Listed[]>,
+  context: unknown,
+  query: Query<readonly Listed[]>,
+): Promise<readonly Listed[]> {
+  if (!isList(query.queryKey)) return ask(context);
+  if (query.state.data === undefined) {
+    const kept = await keptList(query.queryHash).catch(() => undefined);
+    if (kept) {
+      // Once it is shown, the server is asked what has come since.
+      notifyManager.schedule(() => {
+        query.setState({ dataUpdatedAt: kept.readAt_ms });
+        if (query.isStaleByTime(10_000)) void query.fetch().catch(() => undefined);
       });
-    } else {
-      // Its own answer or refusal is dealt with by the defaults above.
-      void cache
-        .build(queryClient, options)
-        .execute(write)
-        .catch(() => undefined);
+      return withLately(query.queryKey, kept.items);
     }
   }
-  outboxRead = true;
-  onOutboxRead.forEach((listener) => listener());
-  // What this device had kept may be behind; what was fetched a moment ago is not.
-  void queryClient.invalidateQueries({
-    predicate: (query) => query.state.data !== undefined && query.state.dataUpdatedAt < openedAt,
-  });
+  return withLately(query.queryKey, await ask(context));
 }
 
-/** Sends a refused write again, on top of the stored copy the person has seen when there is one. */
-export function sendAgain(refused: QueuedWrite, current: { readonly version?: number } | undefined): void {
-  const write =
-    refused.what === 'record' && current?.version !== undefined
-      ? ({ ...refused, record: { ...refused.record, baseVersion: current.version } } as QueuedWrite)
-      : refused;
-  forget(refused.writeId);
-  const options = { ...queryClient.getMutationDefaults(WRITE_KEY), mutationKey: WRITE_KEY };
-  void queryClient
-    .getMutationCache()
-    .build(queryClient, options)
-    .execute(write)
-    .catch(() => undefined);
+/** Takes what landed on this device, in this page or another, into the lists in hand. */
+async function takeIn({ entries, landed, dropped }: OnDevice): Promise<void> {
+  const fresh = entries
+    .filter((e) => e.landed && e.landed.nth > seen)
+    .sort((a, b) => (a.landed?.nth ?? 0) - (b.landed?.nth ?? 0));
+  // Some landed and were dropped while this page looked away: the lists kept here have them.
+  if (dropped > seen && seen > 0) void takeKept();
+  lately = [...lately, ...fresh].slice(-LATELY);
+  seen = Math.max(seen, landed);
+  await Promise.all(fresh.flatMap((e) => listKeysOf(e.write)).map(({ hash }) => takeIfAwaited(hash)));
+  for (const { write, landed: at } of fresh) takeInAnswer(write, at?.answer);
 }
 
-/** Gives a refused write up; the stored copy stands. */
-export function giveUp(refused: QueuedWrite): void {
-  forget(refused.writeId);
-  letGo();
-  void dropWrites([refused.writeId]);
+/** A list that is shown and has not come yet: as it is kept here, or what landed of it until it comes. */
+async function takeIfAwaited(hash: string): Promise<void> {
+  const query = queryClient.getQueryCache().get(hash);
+  if (!query || query.state.data !== undefined) return;
+  const kept = await keptList(hash).catch(() => undefined);
+  if (query.state.data !== undefined) return;
+  queryClient.setQueryData(query.queryKey, kept?.items ?? [], { updatedAt: kept?.readAt_ms ?? NEVER_READ });
+}
+
+function takeInAnswer(write: QueuedWrite, answer: unknown): void {
+  for (const { key, hash } of listKeysOf(write)) {
+    const state = queryClient.getQueryCache().get(hash)?.state;
+    if (state?.data === undefined) continue;
+    const items = withAnswer(key, state.data as readonly Listed[], write, answer);
+    queryClient.setQueryData(key, items, { updatedAt: state.dataUpdatedAt });
+  }
+  for (const w of recordsOf(write))
+    for (const kind of KINDS[w.kind].changes ?? [])
+      void queryClient.invalidateQueries({ queryKey: listKey(kind, scopeOf(w)) });
+}
+layOver({ takeIn, takeInUnkept: takeInAnswer });
+
+async function takeKept(): Promise<void> {
+  for (const query of queryClient.getQueryCache().getAll()) {
+    if (!isList(query.queryKey) || query.state.data === undefined) continue;
+    const kept = await keptList(query.queryHash);
+    if (kept && kept.readAt_ms >= query.state.dataUpdatedAt)
+      queryClient.setQueryData(query.queryKey, withLately(query.queryKey, kept.items), { updatedAt: kept.readAt_ms });
+  }
   void queryClient.invalidateQueries();
 }
 
-/** Refused writes, with the server's reason. */
-const refusedNow = (): { write: QueuedWrite; error: Error | null }[] =>
-  queryClient
-    .getMutationCache()
-    .findAll({ mutationKey: WRITE_KEY, status: 'error' })
-    .map((m) => ({ write: m.state.variables as QueuedWrite, error: m.state.error }));
+const changed = new Set<string>();
+let keeping: ReturnType<typeof setTimeout> | undefined;
 
-const HANGS_ON = 'HANGS_ON';
-const hangingOn = (first: QueuedWrite): Problem => ({
-  type: 'about:blank',
-  title: 'Waits for another',
-  status: 424,
-  code: HANGS_ON,
-  detail: `It hangs on ${first.what === 'record' ? `the ${spokenRecord(first.kind, first.record)}` : 'a plan of samples'}, which was refused. Mend or drop that first; this goes along by itself.`,
+async function keepChanged(): Promise<void> {
+  clearTimeout(keeping);
+  keeping = undefined;
+  const hashes = [...changed];
+  changed.clear();
+  const lists = hashes.flatMap((hash) => {
+    const state = queryClient.getQueryCache().get(hash)?.state;
+    return state?.status === 'success' && state.dataUpdatedAt > NEVER_READ
+      ? [{ hash, items: state.data as readonly Listed[], readAt_ms: state.dataUpdatedAt }]
+      : [];
+  });
+  if (await keepLists(lists, seen)) return;
+  // Others dropped what this page has not seen: it catches up, and keeps its lists then.
+  for (const hash of hashes) changed.add(hash);
+  await lookIntoOutbox();
+  keepSoon();
+}
+const keepSoon = (): void => {
+  // A store that is full or gone costs asking again, no write.
+  keeping ??= setTimeout(() => void keepChanged().catch(() => undefined), KEEP_EVERY_MS);
+};
+queryClient.getQueryCache().subscribe(({ type, query }) => {
+  if (type !== 'updated' || !isList(query.queryKey) || query.state.status !== 'success') return;
+  changed.add(query.queryHash);
+  keepSoon();
 });
 
-/** Sends what hung on a refused write and hangs on none any more. */
-function letGo(): void {
-  const refused = refusedNow();
-  const writes = refused.map((r) => r.write);
-  for (const { write, error } of refused)
-    if (error instanceof Refused && error.problem.code === HANGS_ON && !hangsOn(write, writes))
-      sendAgain(write, undefined);
+/** Puts lists this device keeps in hand, for a page whose document brought nothing. */
+export async function takeKeptLists(keys: readonly QueryKey[]): Promise<void> {
+  await Promise.all(
+    keys.map(async (key) => {
+      const kept = await keptList(JSON.stringify(key));
+      if (kept && queryClient.getQueryData(key) === undefined)
+        queryClient.setQueryData(key, withLately(key, kept.items), { updatedAt: kept.readAt_ms });
+    }),
+  );
 }
 
-function forget(writeId: string): void {
-  const cache = queryClient.getMutationCache();
-  for (const m of cache.getAll())
-    if ((m.state.variables as QueuedWrite | undefined)?.writeId === writeId) cache.remove(m);
-}
-
-const store = createStore('riffle', 'queries');
-/** The copy kept on this device, asked for as soon as this script runs. One that cannot be read costs no write. */
-const keptAtStart = get<PersistedClient>('client', store).catch(() => undefined);
-let unsaved: { readonly client: PersistedClient; readonly landed: readonly string[] } | null = null;
-let timer: ReturnType<typeof setTimeout> | undefined;
-async function save(): Promise<void> {
-  clearTimeout(timer);
-  timer = undefined;
-  if (!unsaved) return;
-  const { client, landed: inIt } = unsaved;
-  unsaved = null;
-  await set('client', client, store);
-  if (inIt.length === 0) return;
-  await dropWrites(inIt);
-  for (const writeId of inIt) landed.delete(writeId);
-}
-addEventListener('pagehide', () => void save());
-
-export const persistOptions = {
-  maxAge: 52 * WEEK,
-  buster: 'v3',
-  persister: {
-    persistClient: (client: PersistedClient) => {
-      unsaved = { client, landed: [...landed] };
-      timer ??= setTimeout(() => void save(), SAVE_EVERY_MS);
-    },
-    restoreClient: () => keptAtStart,
-    removeClient: () => del('client', store),
-  },
-  dehydrateOptions: {
-    shouldDehydrateMutation: () => false,
-    shouldDehydrateQuery: (q: { state: { status: string } }) => q.state.status === 'success',
-  },
-};
-
-/** A store that does not answer keeps the page blank no longer than this. */
-const ANSWER_WITHIN_MS = 1500;
-
-/** Takes in what this device kept: for a page whose document brought nothing, so that its first drawing already shows it. */
-export async function restoreFirst(): Promise<void> {
-  const late = new Promise<void>((resolve) => setTimeout(resolve, ANSWER_WITHIN_MS));
-  await Promise.race([persistQueryClientRestore({ queryClient, ...persistOptions }), late]);
+/** From now on this page sees what is written and landed in any page of this device, and sends what waits. */
+export function openDevice(): void {
+  openOutbox();
+  addEventListener('pagehide', () => void keepChanged().catch(() => undefined));
 }

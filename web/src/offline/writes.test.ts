@@ -1,7 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { LoggedEvent, Spot, StoredSpot } from '@riffle/contract';
-import { QueryClient } from '@tanstack/react-query';
-import { eventsKey, eventsWithWaiting, listKey, takeIn, withWaiting, type Write } from './writes.ts';
+import { eventsWithWaiting, withWaiting, type Write } from './writes.ts';
 
 const ground = '01900000-0000-7000-8000-000000000001';
 const spot = (n: number, some: Partial<StoredSpot> = {}): StoredSpot => ({
@@ -109,96 +108,12 @@ test('taps of a run: those waiting are added, those landed are not doubled', () 
     volume_L: 20,
     fullness: 'full',
     undoes: null,
+    deviceId: null,
+    deviceCount: null,
   });
   const waiting: Write[] = [
     { what: 'events', runId: 'run', groundId: ground, events: [tap(1), tap(2)] },
     { what: 'events', runId: 'other', groundId: ground, events: [tap(3)] },
   ];
   expect(eventsWithWaiting('run', [tap(1)], waiting).map((e) => e.id)).toEqual(['tap-1', 'tap-2']);
-});
-
-describe('what the server answers goes into the lists at once', () => {
-  const client = (): QueryClient => new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  const stale = (c: QueryClient, key: readonly unknown[]): boolean => c.getQueryState(key)?.isInvalidated ?? false;
-  test('in place of the old copy, once', () => {
-    const c = client();
-    c.setQueryData(listKey('spots', ground), [spot(1), spot(2)]);
-    takeIn(c, write(spot(1), 1), spot(1, { name: 'Renamed', version: 2 }));
-    expect(c.getQueryData<StoredSpot[]>(listKey('spots', ground))?.map((s) => s.name)).toEqual(['Spot 2', 'Renamed']);
-  });
-  test('an answer older than what is known already changes nothing', () => {
-    const c = client();
-    c.setQueryData(listKey('spots', ground), [spot(1, { name: 'Later', version: 3 })]);
-    takeIn(c, write(spot(1), 1), spot(1, { name: 'Earlier', version: 2 }));
-    expect(c.getQueryData<StoredSpot[]>(listKey('spots', ground))?.map((s) => s.name)).toEqual(['Later']);
-  });
-  test('a plan taken out or put back has its bags and points read anew', () => {
-    const c = client();
-    for (const kind of ['lots', 'spots', 'samples'] as const) c.setQueryData(listKey(kind, ground), []);
-    const plan = {
-      id: 'p',
-      deleted: true,
-      groundId: ground,
-      name: 'Across',
-      pattern: 'traverse' as const,
-      madeAt: '2026-05-01T09:00:00.000Z',
-      bag_L: 9.5,
-      bagEntered: { text: '2', unit: 'pan' },
-      note: '',
-      baseVersion: 1,
-    };
-    takeIn(c, { what: 'record', kind: 'sample-plans', record: plan }, { ...plan, version: 2 });
-    expect((['lots', 'spots', 'samples'] as const).map((kind) => stale(c, listKey(kind, ground)))).toEqual([
-      true,
-      true,
-      false,
-    ]);
-  });
-  test('a plan laid out fills the lists of its points and bags', () => {
-    const c = client();
-    c.setQueryData(listKey('spots', ground), [spot(1)]);
-    const { version, updatedAt, ...point } = spot(5, { samplePlanId: 'p' });
-    const plan = {
-      id: 'p',
-      deleted: false,
-      groundId: ground,
-      name: 'Across',
-      pattern: 'traverse' as const,
-      madeAt: '2026-05-01T09:00:00.000Z',
-      bag_L: 9.5,
-      bagEntered: { text: '2', unit: 'pan' },
-      note: '',
-      baseVersion: 0,
-    };
-    const laid: Write = {
-      what: 'laid out',
-      groundId: ground,
-      whole: { plan, spots: [{ ...point, baseVersion: 0 }], lots: [] },
-    };
-    // A reply that was lost is asked for again: nothing is doubled.
-    for (let i = 0; i < 2; i++) takeIn(c, laid, plan);
-    expect(c.getQueryData<StoredSpot[]>(listKey('spots', ground))?.map((s) => [s.name, s.version])).toEqual([
-      ['Spot 1', 1],
-      ['Spot 5', 1],
-    ]);
-  });
-  test('taps fill the run; what another tab sent is read anew', () => {
-    const c = client();
-    c.setQueryData(listKey('runs', ground), [{ id: 'run', tally: { buckets: 0 } }]);
-    const tap: LoggedEvent = {
-      id: 'tap',
-      kind: 'bucket',
-      at: '2026-05-01T09:00:00.000Z',
-      spotId: null,
-      volume_L: 20,
-      fullness: 'full',
-      undoes: null,
-    };
-    const taps: Write = { what: 'events', runId: 'run', groundId: ground, events: [tap] };
-    takeIn(c, taps, { id: 'run', events: [tap], tally: { buckets: 1 } });
-    expect(c.getQueryData(eventsKey('run'))).toEqual([tap]);
-    expect(c.getQueryData(listKey('runs', ground))).toMatchObject([{ tally: { buckets: 1 } }]);
-    takeIn(c, taps, null);
-    expect(stale(c, listKey('runs', ground))).toBe(true);
-  });
 });

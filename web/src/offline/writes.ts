@@ -1,10 +1,6 @@
-import { keepable, type LaidOut, type LoggedEvent, type RunWithEvents, type StoredRun } from '@riffle/contract';
-import { useMutation, useMutationState, type QueryClient } from '@tanstack/react-query';
-import { useCallback } from 'react';
-import { v7 as uuidv7 } from 'uuid';
+import type { LaidOut, LoggedEvent } from '@riffle/contract';
 import { call } from '../api/client.ts';
 import { KINDS, type Kind, type Records } from '../api/kinds.ts';
-import { CREW_ID } from '../api/opening.ts';
 
 type RecordWrite = {
   [K in Kind]: {
@@ -37,10 +33,6 @@ export type Write = RecordWrite | EventsWrite | FileWrite | LaidOutWrite;
 /** A write with its place in the outbox, and the crew it was made for. */
 export type QueuedWrite = Write & { readonly writeId: string; readonly crewId: string };
 
-export const WRITE_KEY = ['write'] as const;
-/** Writes run one after another, in the order they were made. */
-export const WRITE_SCOPE = { id: 'writes' } as const;
-
 export function sendWrite(write: Write): Promise<unknown> {
   switch (write.what) {
     case 'record':
@@ -57,63 +49,10 @@ export function sendWrite(write: Write): Promise<unknown> {
 export const fileAddress = (attachmentId: string): string => `/attachments/${attachmentId}/file`;
 
 /** The ground a record belongs to; empty for what is the crew's. */
-const scopeOf = (write: RecordWrite): string => ('groundId' in write.record ? write.record.groundId : '');
-
-export const listKey = (kind: Kind, groundId: string) => ['list', CREW_ID, kind, groundId] as const;
-export const eventsKey = (runId: string) => ['events', CREW_ID, runId] as const;
-
-interface Versioned {
-  readonly id: string;
-  readonly version: number;
-}
-
-/** Takes the server's answer into the cache at once, so that nothing flickers between a write landing and the next read. */
-export function takeIn(client: QueryClient, write: Write, answer: unknown): void {
-  // Another tab sent it: what it came to is read anew.
-  if (answer === null) {
-    void client.invalidateQueries();
-    return;
-  }
-  const put = (kind: Kind, groundId: string, kept: Versioned): void => {
-    client.setQueryData<Versioned[]>(listKey(kind, groundId), (list = []) =>
-      list.some((r) => r.id === kept.id && r.version > kept.version)
-        ? list
-        : [...list.filter((r) => r.id !== kept.id), kept],
-    );
-  };
-  if (write.what === 'record') {
-    put(write.kind, scopeOf(write), answer as Versioned);
-    for (const kind of KINDS[write.kind].changes ?? [])
-      void client.invalidateQueries({ queryKey: listKey(kind, scopeOf(write)) });
-  } else if (write.what === 'laid out') {
-    const stored = { version: 1, updatedAt: new Date().toISOString() };
-    for (const w of recordsOf(write)) put(w.kind, write.groundId, { ...w.record, ...stored });
-  } else if (write.what === 'events') {
-    const run = answer as RunWithEvents;
-    client.setQueryData<readonly LoggedEvent[]>(eventsKey(write.runId), run.events);
-    client.setQueryData<StoredRun[]>(listKey('runs', write.groundId), (list) =>
-      list?.map((r) => (r.id === run.id ? { ...r, tally: run.tally } : r)),
-    );
-  }
-}
-
-/** Queues a write. Returns at once: what was tapped is kept, on the screen now and on the server as soon as it can be reached. */
-export function useWrite(): (write: Write) => void {
-  const { mutate } = useMutation<unknown, Error, QueuedWrite>({ mutationKey: WRITE_KEY, scope: WRITE_SCOPE });
-  // Signs that no database holds are left out here, where every form passes: they show as nothing anyway.
-  return useCallback((write: Write) => mutate({ ...keepable(write), writeId: uuidv7(), crewId: CREW_ID }), [mutate]);
-}
-
-/** Writes not landed yet, oldest first. */
-export function useWaiting(): Write[] {
-  return useMutationState({
-    filters: { mutationKey: WRITE_KEY, status: 'pending' },
-    select: (m) => m.state.variables as Write,
-  });
-}
+export const scopeOf = (write: RecordWrite): string => ('groundId' in write.record ? write.record.groundId : '');
 
 /** The records a write holds. */
-const recordsOf = (write: Write): readonly RecordWrite[] => {
+export const recordsOf = (write: Write): readonly RecordWrite[] => {
   if (write.what === 'record') return [write];
   if (write.what !== 'laid out') return [];
   const { plan, spots, lots } = write.whole;

@@ -3,7 +3,8 @@ import { useKeep } from '../records/useKeep.ts';
 import { format } from 'date-fns';
 import { useEffect, useMemo, useState } from 'react';
 import { useRecords } from '../records/useRecords.ts';
-import { fileAddress, useWaiting, useWrite } from '../offline/writes.ts';
+import { useWaiting, useWrite } from '../offline/outbox.ts';
+import { fileAddress } from '../offline/writes.ts';
 import { TextButton } from '../ui/TextButton.tsx';
 
 interface PhotosProps {

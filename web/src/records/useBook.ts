@@ -3,7 +3,9 @@ import { keepBook, keepTally, weighedCleanups, type GroundBook } from '@riffle/c
 import type { LoggedEvent } from '@riffle/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { eventsKey, eventsWithWaiting, useWaiting } from '../offline/writes.ts';
+import { eventsKey } from '../offline/landing.ts';
+import { useWaiting } from '../offline/outbox.ts';
+import { eventsWithWaiting } from '../offline/writes.ts';
 import { useRecords, useRecordsOfAll } from './useRecords.ts';
 
 /**

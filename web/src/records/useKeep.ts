@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { KINDS, type Kind, type Records } from '../api/kinds.ts';
-import { useWrite, type Write } from '../offline/writes.ts';
+import { useWrite } from '../offline/outbox.ts';
+import type { Write } from '../offline/writes.ts';
 import { undoToast, type UndoOptions } from '../ui/undoToast.ts';
 
 /** A record's own fields; an id where the writer has made one already. */

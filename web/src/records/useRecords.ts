@@ -4,7 +4,10 @@ import { useMemo } from 'react';
 import { call } from '../api/client.ts';
 import { KINDS, type Kind, type Records } from '../api/kinds.ts';
 import { broughtLists } from '../api/opening.ts';
-import { listKey, useWaiting, withWaiting } from '../offline/writes.ts';
+import { listKey } from '../offline/landing.ts';
+import { useWaiting } from '../offline/outbox.ts';
+import { NEVER_READ, queryClient, takeKeptLists } from '../offline/queryClient.ts';
+import { withWaiting } from '../offline/writes.ts';
 
 interface PageOf<T> {
   items: T[];
@@ -12,7 +15,7 @@ interface PageOf<T> {
 }
 
 /** Every page of a list. */
-async function fetchAll<T>(path: string): Promise<T[]> {
+export async function fetchAll<T>(path: string): Promise<T[]> {
   const all: T[] = [];
   for (let after: string | null = null; ;) {
     const { items, next }: PageOf<T> = await call<PageOf<T>>(
@@ -48,6 +51,13 @@ const FIRST_KINDS = ['spots', 'samples', 'signs'] as const;
 export const knownGrounds = (client: QueryClient): readonly StoredGround[] =>
   withWaiting('grounds', '', client.getQueryData<StoredGround[]>(listKey('grounds', '')) ?? [], []);
 
+/** Puts in hand what this device keeps of the first view. `groundId` as below. */
+export async function takeKeptAhead(groundId: string | null): Promise<void> {
+  await takeKeptLists([listKey('grounds', '')]);
+  const opens = groundId ?? knownGrounds(queryClient)[0]?.id;
+  if (opens) await takeKeptLists(FIRST_KINDS.map((kind) => listKey(kind, opens)));
+}
+
 /**
  * Has what the first view needs at hand before anything is drawn: from the document where it brought it, asked for
  * otherwise. `groundId` is the ground that will open; null: the first of the book.
@@ -70,7 +80,7 @@ export function useRecords<K extends Kind>(kind: K, groundId = ''): RecordList<R
     items,
     loading: query.isPending && query.fetchStatus !== 'paused' && items.length === 0,
     failed: query.isError,
-    known: query.data !== undefined,
+    known: query.data !== undefined && query.dataUpdatedAt > NEVER_READ,
   };
 }
 
@@ -86,19 +96,20 @@ export interface RecordsOfAll<T> {
 export function useRecordsOfAll<K extends Kind>(kind: K): RecordsOfAll<Records[K]['kept']> {
   const grounds = useRecords('grounds').items;
   const waiting = useWaiting();
-  const { lists, arriving } = useQueries({
+  const { lists, read, arriving } = useQueries({
     queries: grounds.map((g) => listOf(kind, g.id)),
     combine: (all) => ({
       lists: all.map((q) => q.data),
+      read: all.map((q) => q.data !== undefined && q.dataUpdatedAt > NEVER_READ),
       arriving: all.some((q) => q.isPending && q.fetchStatus === 'fetching'),
     }),
   });
   return useMemo(
     () => ({
       items: grounds.flatMap((g, i) => withWaiting(kind, g.id, lists[i] ?? [], waiting)),
-      known: new Set(grounds.flatMap((g, i) => (lists[i] ? [g.id] : []))),
+      known: new Set(grounds.flatMap((g, i) => (read[i] ? [g.id] : []))),
       arriving,
     }),
-    [kind, grounds, lists, arriving, waiting],
+    [kind, grounds, lists, read, arriving, waiting],
   );
 }

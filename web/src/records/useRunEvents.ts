@@ -1,23 +1,35 @@
-import type { LoggedEvent, RunWithEvents } from '@riffle/contract';
+import type { LoggedEvent } from '@riffle/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { call, Refused } from '../api/client.ts';
-import { eventsKey, eventsWithWaiting, useWaiting } from '../offline/writes.ts';
+import { Refused } from '../api/client.ts';
+import { eventsKey } from '../offline/landing.ts';
+import { useWaiting } from '../offline/outbox.ts';
+import { NEVER_READ } from '../offline/queryClient.ts';
+import { eventsWithWaiting } from '../offline/writes.ts';
+import { fetchAll } from './useRecords.ts';
 
-/** A run's taps; none while the run itself still waits to be sent. */
-export function useRunEvents(runId: string | null): LoggedEvent[] {
-  const { data } = useQuery({
-    queryKey: eventsKey(runId ?? ''),
-    enabled: runId !== null,
+export interface RunEvents {
+  /** The run's taps as far as this device has them, those still to be sent among them. */
+  readonly events: readonly LoggedEvent[];
+  /** None is missing. */
+  readonly known: boolean;
+}
+
+/** A run's taps; only those of this device while the run itself still waits to be sent. */
+export function useRunEvents(runId: string): RunEvents {
+  const { data, dataUpdatedAt } = useQuery({
+    queryKey: eventsKey(runId),
     queryFn: () =>
-      call<RunWithEvents>('GET', `/runs/${runId ?? ''}`).then(
-        (run) => run.events,
-        (error: unknown) => {
-          if (error instanceof Refused && error.problem.status === 404) return [];
-          throw error;
-        },
-      ),
+      fetchAll<LoggedEvent>(`/runs/${runId}/events`).catch((error: unknown) => {
+        if (error instanceof Refused && error.problem.status === 404) return [];
+        throw error;
+      }),
   });
   const waiting = useWaiting();
-  return useMemo(() => eventsWithWaiting(runId ?? '', data ?? [], waiting), [runId, data, waiting]);
+  const isWaiting = waiting.some((w) => w.what === 'record' && w.kind === 'runs' && w.record.id === runId);
+  const known = isWaiting || (data !== undefined && dataUpdatedAt > NEVER_READ);
+  return useMemo(
+    () => ({ events: eventsWithWaiting(runId, data ?? [], waiting), known }),
+    [runId, data, waiting, known],
+  );
 }

@@ -1,25 +1,26 @@
-import { useMutationState } from '@tanstack/react-query';
-import { lazy, Suspense, useState, useSyncExternalStore } from 'react';
-import { outbox } from '../offline/queryClient.ts';
-import { useWaiting, WRITE_KEY, type QueuedWrite } from '../offline/writes.ts';
+import { lazy, Suspense, useState } from 'react';
+import { useOutbox } from '../offline/outbox.ts';
+import { plural } from '../ui/plural.ts';
 
 const RefusedSheet = lazy(async () => ({ default: (await import('./RefusedSheet.tsx')).RefusedSheet }));
 
 /** Always in sight: all is saved, how many writes wait, which were refused and why. A refused one is kept until the person decides. */
 export function SyncState() {
-  const waiting = useWaiting();
-  const known = useSyncExternalStore(outbox.subscribe, outbox.isRead);
-  const refused = useMutationState({
-    filters: { mutationKey: WRITE_KEY, status: 'error' },
-    select: (m) => ({ write: m.state.variables as QueuedWrite, error: m.state.error }),
-  });
+  const { isRead, waiting, refused, unkept } = useOutbox();
   const [open, setOpen] = useState(false);
 
+  if (unkept > 0) {
+    return (
+      <span role="alert" className="text-[13px] font-semibold text-danger">
+        ▲ {plural(unkept, 'entry', 'entries')} not kept: this device has no room. Keep this page open until it is sent.
+      </span>
+    );
+  }
   if (refused.length === 0) {
     return (
       <span role="status" className="text-[13px] text-ink-2">
         {waiting.length === 0
-          ? known
+          ? isRead
             ? 'All saved'
             : 'Opening ...'
           : `${waiting.length} wait${waiting.length === 1 ? 's' : ''} for signal`}

@@ -17,7 +17,9 @@ import { groundAsDraft, readGround, type GroundDraft } from './readGround.ts';
 import { TideFields } from './TideFields.tsx';
 
 /** A ground's own facts: its name and kind, how much its gravel swells, a note; and the way to take it out of the book. */
-export function GroundSheet({ ground, onClose }: { ground: StoredGround; onClose: () => void }) {
+export function GroundSheet({ ground: now, onClose }: { ground: StoredGround; onClose: () => void }) {
+  // As it was when the sheet opened: what another changes meanwhile is told apart, not written over.
+  const [ground] = useState(now);
   const keep = useKeep('grounds');
   const show = useShow();
   const others = useRecords('grounds').items.filter((g) => g.id !== ground.id && g.kind === 'creek');
@@ -94,7 +96,7 @@ export function GroundSheet({ ground, onClose }: { ground: StoredGround; onClose
         <Button look="main" type="submit">
           Keep the change
         </Button>
-        <TakeGroundOut ground={ground} />
+        <TakeGroundOut ground={now} />
       </div>
     </FormSheet>
   );

@@ -24,7 +24,9 @@ interface SignMeasuresProps {
 }
 
 /** What can be added to a kept sign: its size, what covers it, where exactly, a note, pictures. */
-export function SignMeasures({ ground, sign, onClose }: SignMeasuresProps) {
+export function SignMeasures({ ground, sign: now, onClose }: SignMeasuresProps) {
+  // As it was when the sheet opened: what another changes meanwhile is told apart, not written over.
+  const [sign] = useState(now);
   const { change, takeOut } = useKeep('signs');
   const show = useShow();
   const [draft, setDraft] = useState(() => signAsDraft(sign, show.display.system === 'US'));

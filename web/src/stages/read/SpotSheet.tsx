@@ -34,7 +34,9 @@ interface SpotSheetProps {
 }
 
 /** Marks a spot: a name, how far up, which bank. */
-export function SpotSheet({ ground, spot, place, onClose, onKept }: SpotSheetProps) {
+export function SpotSheet({ ground, spot: now, place, onClose, onKept }: SpotSheetProps) {
+  // As it was when the sheet opened: what another changes meanwhile is told apart, not written over.
+  const [spot] = useState(now);
   const keep = useKeep('spots');
   const show = useShow();
   const unit = show.display.system === 'US' ? 'ft' : 'm';

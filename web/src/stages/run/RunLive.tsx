@@ -9,7 +9,7 @@ import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Judgement } from '../../ui/Judgement.tsx';
 import { BucketCount, BucketGlyph, PaceBar, StopGlyph, UndoGlyph } from './RunDrawings.tsx';
-import { carryingPace_ms, clockText, useOpenRun } from './useOpenRun.ts';
+import { carryingPace_ms, clockText, useOpenRun, type OpenRun } from './useOpenRun.ts';
 
 interface RunLiveProps {
   readonly run: StoredRun;
@@ -32,7 +32,7 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
   const show = useShow();
   const [source, setSource] = useState(run.spotId);
   const { tally } = open;
-  const count = tally.buckets.length;
+  const { count } = open;
   const last = tally.buckets.at(-1);
   const name = (id: string | null | undefined): string => spots.find((s) => s.id === id)?.name ?? 'no spot';
   const carrying_ms = carryingPace_ms(open.answer, run.bucket_L);
@@ -52,7 +52,7 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
     return (
       <div className="flex flex-col gap-5">
         <Judgement
-          rests={`${plural(count, 'bucket')}, ${show.volume(tally.volumeLoose_L)} loose, ${clockText(tally.running_ms)} of running. ${sources.length > 1 ? `From ${sources.map(name).join(' and ')}: the gold is theirs together.` : ''}`}
+          rests={`${plural(count, 'bucket')}, ${show.volume(open.volumeLoose_L)} loose, ${clockText(tally.running_ms)} of running. ${sources.length > 1 ? `From ${sources.map(name).join(' and ')}: the gold is theirs together.` : ''}`}
         >
           Stopped. Clean up and weigh it.
         </Judgement>
@@ -89,7 +89,7 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
                   'no bucket yet'
                 ) : (
                   <>
-                    {show.volume(tally.volumeLoose_L)} loose
+                    {show.volume(open.volumeLoose_L)} loose
                     {last && open.fullnessOf(last.eventId) !== 'full' && (
                       <>, the last “{open.fullnessOf(last.eventId)}”</>
                     )}
@@ -119,7 +119,7 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
             </div>
           )}
           <div className="hidden sm:block">
-            <Tape buckets={tally.buckets} fullnessOf={open.fullnessOf} name={name} />
+            <Tape open={open} name={name} />
           </div>
         </div>
         <div className="mt-auto sm:mt-0">
@@ -195,21 +195,23 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
         </div>
       </div>
       <div className="sm:hidden">
-        <Tape buckets={tally.buckets} fullnessOf={open.fullnessOf} name={name} />
+        <Tape open={open} name={name} />
       </div>
     </div>
   );
 }
 
 interface TapeProps {
-  readonly buckets: readonly { readonly eventId: string; readonly at_ms: number; readonly spotId?: string | null }[];
-  readonly fullnessOf: (eventId: string) => string | null;
+  readonly open: OpenRun;
   readonly name: (spotId: string | null | undefined) => string;
 }
 
 /** The buckets of this run, the newest first: when, how full, from where. */
-function Tape({ buckets, fullnessOf, name }: TapeProps) {
-  if (buckets.length === 0) return null;
+function Tape({ open, name }: TapeProps) {
+  const { buckets } = open.tally;
+  if (buckets.length === 0 && !open.partly) return null;
+  // Those that have not come yet were tipped before.
+  const earlier = open.count - buckets.length;
   return (
     <div className="border-t-2 border-ink pt-2">
       <h2>Buckets</h2>
@@ -222,9 +224,9 @@ function Tape({ buckets, fullnessOf, name }: TapeProps) {
                 key={b.eventId}
                 className="grid grid-cols-[2rem_4rem_4rem_minmax(0,1fr)_auto] border-b border-rule py-1 text-[15px]"
               >
-                <b>{i + 1}</b>
+                <b>{earlier + i + 1}</b>
                 <span>{format(b.at_ms, 'HH:mm')}</span>
-                <span>{fullnessOf(b.eventId) ?? ''}</span>
+                <span>{open.fullnessOf(b.eventId) ?? ''}</span>
                 <span>{name(b.spotId)}</span>
                 <span className="text-ink-2">{before && `after ${clockText(b.at_ms - before.at_ms)}`}</span>
               </li>
@@ -232,6 +234,7 @@ function Tape({ buckets, fullnessOf, name }: TapeProps) {
           })
           .reverse()}
       </ol>
+      {open.partly && <p className="text-ink-2">The taps before these have not reached this device yet.</p>}
     </div>
   );
 }

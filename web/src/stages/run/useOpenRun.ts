@@ -1,14 +1,20 @@
 import type { LoggedEvent, StoredRig, StoredRun, StoredSetup } from '@riffle/contract';
-import { asRunEvent, DOUBLE_TAP_MS, solveBox, tallyRun, type BoxAnswer, type RunTally } from '@riffle/core';
+import { addTaps, asRunEvent, DOUBLE_TAP_MS, solveBox, tallyRun, type BoxAnswer, type RunTally } from '@riffle/core';
 import { useCallback, useMemo, useRef } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { useRunEvents } from '../../records/useRunEvents.ts';
-import { useWrite } from '../../offline/writes.ts';
+import { useWrite } from '../../offline/outbox.ts';
+import { nextTap } from './tapCount.ts';
 import { useNow } from '../../ui/useNow.ts';
 
 export interface OpenRun {
   readonly run: StoredRun;
+  /** The taps this device has; `count` and `volumeLoose_L` are of all. */
   readonly tally: RunTally;
+  readonly count: number;
+  readonly volumeLoose_L: number;
+  /** Taps are missing here that the server has. */
+  readonly partly: boolean;
   readonly fullnessOf: (eventId: string) => string | null;
   /** What the set-up carries; null when its box is not known here. */
   readonly answer: BoxAnswer | null;
@@ -20,7 +26,7 @@ export interface OpenRun {
 
 /** A run with its taps: what was logged, what is still on its way, and the ways to log more. */
 export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: StoredRig | undefined): OpenRun {
-  const events = useRunEvents(run.id);
+  const { events, known } = useRunEvents(run.id);
   const write = useWrite();
   const now = useNow(1000);
   const lastTap = useRef(-Infinity);
@@ -28,15 +34,20 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
     () => tallyRun(Date.parse(run.startedAt), events.map(asRunEvent), now),
     [run.startedAt, events, now],
   );
+  // What has not reached this device is in the tally it came with.
+  const counted = useMemo(
+    () => (known ? null : (addTaps(run.startedAt, { ...run.tally, timesInOrder: true }, events, NONE) ?? run.tally)),
+    [known, run.startedAt, run.tally, events],
+  );
   const answer = useMemo(() => (setup && rig ? solveSetup(setup, rig) : null), [setup, rig]);
 
   const log = useCallback(
-    (event: Omit<LoggedEvent, 'id' | 'at'>) => {
+    (event: Omit<LoggedEvent, 'id' | 'at' | 'deviceId' | 'deviceCount'>) => {
       write({
         what: 'events',
         runId: run.id,
         groundId: run.groundId,
-        events: [{ ...event, id: uuidv7(), at: new Date().toISOString() }],
+        events: [{ ...event, ...nextTap(), id: uuidv7(), at: new Date().toISOString() }],
       });
     },
     [write, run.id, run.groundId],
@@ -46,10 +57,14 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
   return {
     run,
     tally,
+    count: counted?.buckets ?? tally.buckets.length,
+    volumeLoose_L: counted?.volumeLoose_L ?? tally.volumeLoose_L,
+    partly: !known && run.tally.taps > 0,
     answer,
     fullnessOf: (id) => events.find((e) => e.id === id)?.fullness ?? null,
     logBucket: (fullness, share, spotId) => {
-      const at = Date.now();
+      // Not by the time of day, which may be put back or forward between two taps.
+      const at = performance.now();
       if (at - lastTap.current < DOUBLE_TAP_MS) return;
       lastTap.current = at;
       log({ kind: 'bucket', spotId, volume_L: run.bucket_L * share, fullness, undoes: null });
@@ -62,6 +77,8 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
     resume: () => log({ ...bare, kind: 'resume' }),
   };
 }
+
+const NONE = new Map<string, never>();
 
 function solveSetup(setup: StoredSetup, rig: StoredRig): BoxAnswer | null {
   const water =

@@ -17,7 +17,9 @@ interface RigSheetProps {
 }
 
 /** A box as built: measured once, used on every ground. */
-export function RigSheet({ rig, onClose, onKept }: RigSheetProps) {
+export function RigSheet({ rig: now, onClose, onKept }: RigSheetProps) {
+  // As it was when the sheet opened: what another changes meanwhile is told apart, not written over.
+  const [rig] = useState(now);
   const keep = useKeep('rigs');
   const show = useShow();
   const US = show.display.system === 'US';

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Caution } from '../../../ui/Caution.tsx';
 import { plural } from '../../../ui/plural.ts';
 import { toast } from '../../../ui/toast.ts';
-import { useWrite } from '../../../offline/writes.ts';
+import { useWrite } from '../../../offline/outbox.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Field, SelectField, TextField } from '../../../ui/Field.tsx';

@@ -21,7 +21,9 @@ interface ContainerSheetProps {
 }
 
 /** A container measured once, by the weight of the water it holds or by litres poured in. A kilogram of water is a litre near enough. */
-export function ContainerSheet({ name: given, kept, taken, onClose, onKept }: ContainerSheetProps) {
+export function ContainerSheet({ name: given, kept: now, taken, onClose, onKept }: ContainerSheetProps) {
+  // As it was when the sheet opened: what another changes meanwhile is told apart, not written over.
+  const [kept] = useState(now);
   const { put, takeOut } = useKeep('containers');
   const containers = useContainers();
   const show = useShow();

@@ -2,7 +2,7 @@ import type { ImportProgress, RefusedRow, StoredGround, StoredSpot } from '@riff
 import { useQueryClient } from '@tanstack/react-query';
 import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import { listKey } from '../../../offline/writes.ts';
+import { listKey } from '../../../offline/landing.ts';
 import { useContainers } from '../../../records/useContainers.ts';
 import { useThread } from '../../../workers/useThread.ts';
 import type { TableChecked, TableSeen, TableWorker } from './table.worker.ts';

@@ -1,0 +1,59 @@
+import type { RunAfterTaps, StoredRun } from '@riffle/contract';
+import type { Kind } from '../api/kinds.ts';
+import { CREW_ID } from '../api/opening.ts';
+import { recordsOf, scopeOf, type Write } from './writes.ts';
+
+/** The keys that what was read is known by. They name the crew, so that one book is never taken for another. */
+export const listKey = (kind: Kind, groundId: string, crewId = CREW_ID) => ['list', crewId, kind, groundId] as const;
+export const eventsKey = (runId: string, crewId = CREW_ID) => ['events', crewId, runId] as const;
+export type ListKey = ReturnType<typeof listKey> | ReturnType<typeof eventsKey>;
+
+/** How a list is named where it is kept: as the query cache hashes its key, which is a list of texts. */
+const hashOf = (key: ListKey): string => JSON.stringify(key);
+
+/** What lies in a list: a record with its version, or a tap, which never changes. */
+export interface Listed {
+  readonly id: string;
+  readonly version?: number;
+}
+
+/** The lists that hold something of a write once it has landed. */
+export function listKeysOf(write: Write & { readonly crewId: string }): { key: ListKey; hash: string }[] {
+  const lists: ListKey[] = recordsOf(write).map((w) => listKey(w.kind, scopeOf(w), write.crewId));
+  if (write.what === 'events')
+    lists.push(eventsKey(write.runId, write.crewId), listKey('runs', write.groundId, write.crewId));
+  return [...new Map(lists.map((key) => [hashOf(key), key])).entries()].map(([hash, key]) => ({ hash, key }));
+}
+
+/**
+ * A list with what the server answered to a write. Taken in twice, or late, it makes no difference: of a record the
+ * later version stands, of a run the tally of more taps.
+ */
+export function withAnswer(key: ListKey, items: readonly Listed[], write: Write, answer: unknown): readonly Listed[] {
+  if (key[0] === 'events') {
+    if (write.what !== 'events' || write.runId !== key[2]) return items;
+    const here = new Set(items.map((e) => e.id));
+    const fresh = write.events.filter((e) => !here.has(e.id));
+    return fresh.length > 0 ? [...items, ...fresh] : items;
+  }
+  const [, , kind, groundId] = key;
+  if (write.what === 'events') {
+    if (kind !== 'runs' || groundId !== write.groundId) return items;
+    const { tally } = answer as RunAfterTaps;
+    return (items as readonly StoredRun[]).map((r) =>
+      r.id === write.runId && tally.taps > r.tally.taps ? { ...r, tally } : r,
+    );
+  }
+  const landed = recordsOf(write).flatMap((w): Listed[] => {
+    if (w.kind !== kind || scopeOf(w) !== groundId) return [];
+    if (write.what === 'record') return [answer as Listed];
+    return [{ ...w.record, version: 1, updatedAt: new Date().toISOString() } as unknown as Listed];
+  });
+  return landed.reduce<readonly Listed[]>(
+    (list, record) =>
+      list.some((r) => r.id === record.id && (r.version ?? 0) >= (record.version ?? 0))
+        ? list
+        : [...list.filter((r) => r.id !== record.id), record],
+    items,
+  );
+}

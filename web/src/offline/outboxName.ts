@@ -1,0 +1,2 @@
+/** What pages and the service worker call the outbox among themselves. */
+export const OUTBOX = 'riffle-outbox';
