@@ -11,6 +11,7 @@ const apiPort = await freePort();
 const env = {
   ...process.env,
   DATABASE_URL: cluster.url,
+  DATABASE_OWNER_URL: cluster.ownerUrl,
   API_PORT: String(apiPort),
   API_URL: `http://127.0.0.1:${apiPort}`,
 };

@@ -17,6 +17,7 @@ export async function startThrowaway(port, { demo = true } = {}) {
   const { startServer } = await import('../server/dist/main.js');
   const server = await startServer({
     databaseUrl: cluster.url,
+    ownerUrl: cluster.ownerUrl,
     migrationsDir: join(root, 'server/migrations'),
     webDir: join(root, 'web/dist'),
     port,

@@ -11,13 +11,14 @@ export default async function clusterUp() {
   chmodSync(dir, 0o755);
   const cluster = await startCluster(dir, { throwaway: true });
   const { default: pg } = await import('pg');
-  const client = new pg.Client({ connectionString: cluster.url });
+  const client = new pg.Client({ connectionString: cluster.superUrl });
   await client.connect();
   await client.query('create database riffle_template');
   await client.end();
+  await cluster.openTo('riffle_template');
   const { runner } = await import('node-pg-migrate');
   await runner({
-    databaseUrl: cluster.url.replace(/postgres$/, 'riffle_template'),
+    databaseUrl: cluster.ownerUrl.replace(/postgres$/, 'riffle_template'),
     dir: join(root, 'server/migrations'),
     direction: 'up',
     migrationsTable: 'migration',
@@ -25,4 +26,5 @@ export default async function clusterUp() {
   });
   globalThis.riffleCluster = { cluster, dir };
   process.env.TEST_CLUSTER_URL = cluster.url;
+  process.env.TEST_CLUSTER_SUPER_URL = cluster.superUrl;
 }

@@ -1,6 +1,6 @@
 // npm start [-- --empty]: sets up what is missing, starts database and server, prints one address.
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { startCluster } from './cluster.mjs';
@@ -47,10 +47,15 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => v
 
 try {
   const port = await choosePort();
-  cluster = process.env.DATABASE_URL ? null : await startCluster(join(home, 'postgres'));
+  cluster = process.env.DATABASE_URL
+    ? null
+    : await startCluster(join(home, 'postgres'), { say: (words) => console.log(words) });
+  // Nobody else of this machine looks into the home; a lent account that runs the database passes through.
+  chmodSync(home, cluster?.lent ? 0o711 : 0o700);
   const { startServer } = await import('../server/dist/main.js');
   server = await startServer({
     databaseUrl: process.env.DATABASE_URL ?? cluster.url,
+    ownerUrl: process.env.DATABASE_OWNER_URL ?? process.env.DATABASE_URL ?? cluster.ownerUrl,
     migrationsDir: join(root, 'server/migrations'),
     webDir: join(root, 'web/dist'),
     port,

@@ -10,6 +10,7 @@ import { existsSync } from 'node:fs';
 import { z } from 'zod';
 import { booksRoutes } from './books/routes.ts';
 import { cleanRoutes } from './clean/routes.ts';
+import { watchDatabase, type DatabaseWatch } from './db/watch.ts';
 import { dayRoutes } from './day/routes.ts';
 import { deviceRoutes } from './devices/routes.ts';
 import { groundRoutes } from './ground/routes.ts';
@@ -43,6 +44,7 @@ export interface AppOptions {
   readonly rate?: number;
 }
 
+const AWAY = 'Nothing was stored. Riffle tries again by itself.';
 const LARGEST_BODY_BYTES = 1024 * 1024;
 
 /** The whole server, not yet listening. */
@@ -116,20 +118,28 @@ export async function buildApp({
   });
 
   const work = openWorkPool();
-  app.addHook('onClose', () => work.close());
+  const database = watchDatabase(pool);
+  app.addHook('onClose', async () => {
+    await Promise.all([work.close(), database.stop()]);
+  });
 
   await app.register(
     async (api) => {
-      groundRoutes(api, pool, work);
-      readRoutes(api, pool);
-      dayRoutes(api, pool);
-      mapRoutes(api, pool);
-      deviceRoutes(api, pool);
-      sampleRoutes(api, pool);
-      setRoutes(api, pool);
-      runRoutes(api, pool);
-      cleanRoutes(api, pool);
-      booksRoutes(api, pool);
+      await api.register(async (book) => {
+        book.addHook('onRequest', async () => {
+          if (!database.isUp()) throw new Refusal('NO_DATABASE', AWAY);
+        });
+        groundRoutes(book, pool, work);
+        readRoutes(book, pool);
+        dayRoutes(book, pool);
+        mapRoutes(book, pool);
+        deviceRoutes(book, pool);
+        sampleRoutes(book, pool);
+        setRoutes(book, pool);
+        runRoutes(book, pool);
+        cleanRoutes(book, pool);
+        booksRoutes(book, pool);
+      });
       sumsRoutes(api, work);
       api.get(
         '/health',
@@ -137,8 +147,9 @@ export async function buildApp({
           config: { rateLimit: false },
           schema: { tags: ['health'], response: { 200: z.object({ status: z.literal('up') }) } },
         },
-        async () => {
-          await pool.query('select 1');
+        // Said from what the watch has seen last: an answer at once, however much else is asked.
+        () => {
+          if (!database.isUp()) throw new Refusal('NO_DATABASE', AWAY);
           return { status: 'up' as const };
         },
       );
@@ -147,7 +158,7 @@ export async function buildApp({
     { prefix: '/api/v1' },
   );
 
-  const page = webDir && existsSync(webDir) ? await pageRoutes(app, pool, webDir) : null;
+  const page = webDir && existsSync(webDir) ? await pageRoutes(app, pool, webDir, database) : null;
   app.setNotFoundHandler((request, reply) => {
     if (page && request.method === 'GET' && !request.url.startsWith('/api/')) return page(request, reply);
     throw new Refusal('NOT_FOUND', 'There is nothing at this address.');
@@ -158,7 +169,7 @@ export async function buildApp({
 type Page = (request: FastifyRequest, reply: FastifyReply) => Promise<FastifyReply>;
 
 /** The built interface: its files as they are, and the page itself with what its first view needs. Answers how the page is given at any other address. */
-async function pageRoutes(app: FastifyInstance, pool: pg.Pool, webDir: string): Promise<Page> {
+async function pageRoutes(app: FastifyInstance, pool: pg.Pool, webDir: string, database: DatabaseWatch): Promise<Page> {
   await app.register(fastifyStatic, {
     root: webDir,
     // The page itself is made for each request; the worker that keeps it fetches the bare file.
@@ -173,7 +184,7 @@ async function pageRoutes(app: FastifyInstance, pool: pg.Pool, webDir: string): 
         path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
       ),
   });
-  const documentFor = openingDocument(pool, webDir);
+  const documentFor = openingDocument(pool, webDir, database);
   const page: Page = async (request, reply) =>
     reply
       .type('text/html; charset=utf-8')

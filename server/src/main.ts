@@ -7,6 +7,8 @@ import { openPool } from './db/pool.ts';
 
 export interface ServerOptions {
   readonly databaseUrl: string;
+  /** As a role that may make and change tables, which the server itself need not; left out, `databaseUrl`. */
+  readonly ownerUrl?: string;
   readonly migrationsDir: string;
   readonly webDir?: string;
   readonly port: number;
@@ -17,12 +19,13 @@ export interface ServerOptions {
 /** Migrates, loads the demo into a new database, listens on loopback. `close` ends it all. */
 export async function startServer({
   databaseUrl,
+  ownerUrl = databaseUrl,
   migrationsDir,
   webDir,
   port,
   demo,
 }: ServerOptions): Promise<{ port: number; demoLoaded: boolean; close: () => Promise<void> }> {
-  await migrate(databaseUrl, migrationsDir);
+  await migrate(ownerUrl, migrationsDir);
   const pool = openPool(databaseUrl);
   const app = await buildApp({
     pool,

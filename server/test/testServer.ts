@@ -21,6 +21,7 @@ export interface TestServer {
 
 export function useTestServer(): TestServer {
   const clusterUrl = process.env['TEST_CLUSTER_URL'] ?? '';
+  const superUrl = process.env['TEST_CLUSTER_SUPER_URL'] ?? '';
   const name = `test_${uuidv7().replaceAll('-', '')}`;
   const crewId = uuidv7();
   const server = {
@@ -34,14 +35,14 @@ export function useTestServer(): TestServer {
       } as InjectOptions),
   } as TestServer;
 
-  const asOwner = async (sql: string): Promise<void> => {
-    const client = new pg.Client({ connectionString: clusterUrl });
+  const asSuperuser = async (sql: string): Promise<void> => {
+    const client = new pg.Client({ connectionString: superUrl });
     await client.connect();
     await client.query(sql);
     await client.end();
   };
   beforeAll(async () => {
-    await asOwner(`create database ${name} template riffle_template`);
+    await asSuperuser(`create database ${name} template riffle_template`);
     server.pool = openPool(clusterUrl.replace(/postgres$/, name));
     await ensureCrew(server.pool, crewId, 'Test crew');
     server.app = await buildApp({ pool: server.pool, crewOf: () => crewId });
@@ -49,7 +50,7 @@ export function useTestServer(): TestServer {
   afterAll(async () => {
     await server.app.close();
     await server.pool.end();
-    await asOwner(`drop database ${name} with (force)`);
+    await asSuperuser(`drop database ${name} with (force)`);
   });
   return server;
 }

@@ -27,14 +27,14 @@ const tapped = (steps: boolean): fc.Arbitrary<LoggedTap[]> =>
       const ids = taps.map((_, i) => `tap-${String(i).padStart(3, '0')}`);
       return taps.map((t, i) => {
         at_ms += t.gap_ms;
-        const kind = i === 0 && t.kind === 'undo' ? 'bucket' : (t.kind as LoggedTap['kind']);
+        const kind = i === 0 && t.kind === 'undo' ? 'bucket' : (t.kind);
         return {
-          id: ids[i] as string,
+          id: ids[i],
           kind,
           at: new Date(at_ms).toISOString(),
           spotId: kind === 'bucket' ? (SPOTS[t.spot] ?? null) : null,
           volume_L: kind === 'bucket' ? t.volume_L : null,
-          undoes: kind === 'undo' ? (ids[t.undoes % i] as string) : null,
+          undoes: kind === 'undo' ? (ids[t.undoes % i]) : null,
           deviceId: `phone-${t.device}`,
           deviceCount: i,
         };

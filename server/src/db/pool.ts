@@ -1,3 +1,4 @@
+import type { Socket } from 'node:net';
 import pg from 'pg';
 
 /** What a query needs: the pool, or one client inside a transaction. */
@@ -12,6 +13,13 @@ pg.types.setTypeParser(
   (text) => `${text.slice(0, 10)}T${text.slice(11, 19)}.${text.slice(20, -3).slice(0, 3).padEnd(3, '0')}Z`,
 );
 
+const lettingGo = new WeakMap<pg.Pool, () => void>();
+const socketOf = (client: pg.ClientBase): Socket =>
+  (client as unknown as { connection: { stream: Socket } }).connection.stream;
+
+/** Ends every connection of the pool where it stands: what waits for an answer is told at once that there will be none. */
+export const letGoOfAll = (pool: pg.Pool): void => lettingGo.get(pool)?.();
+
 /** A bounded pool; a statement that takes longer than ten seconds is given up. */
 export function openPool(connectionString: string): pg.Pool {
   const pool = new pg.Pool({
@@ -23,6 +31,12 @@ export function openPool(connectionString: string): pg.Pool {
     idle_in_transaction_session_timeout: 15_000,
     application_name: 'riffle',
     options: '-c timezone=UTC',
+  });
+  // By hand as well: a database that has stopped answering is waited for by none of them.
+  const connected = new Set<pg.PoolClient>();
+  pool.on('connect', (client) => connected.add(client)).on('remove', (client) => connected.delete(client));
+  lettingGo.set(pool, () => {
+    for (const client of connected) socketOf(client).destroy(new Error('Connection terminated: the database is away.'));
   });
   // An idle connection lost (the server restarted) is replaced at the next query; without a listener it would end the process.
   pool.on('error', () => undefined);

@@ -3,6 +3,7 @@ import type { FastifyRequest } from 'fastify';
 import type pg from 'pg';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { DatabaseWatch } from '../db/watch.ts';
 import type { Kept, RecordKind, Sent } from '../db/recordKind.ts';
 import { grounds, spots } from '../ground/queries.ts';
 import { signs } from '../read/queries.ts';
@@ -25,10 +26,14 @@ interface Brought {
  * the grounds, and spots, samples and signs of the ground that will open (in the address, worked last, or the first).
  * What is too long, or cannot be read now, is left out; the page then asks for it.
  */
-export function openingDocument(pool: pg.Pool, webDir: string): (request: FastifyRequest) => Promise<string> {
+export function openingDocument(
+  pool: pg.Pool,
+  webDir: string,
+  database: DatabaseWatch,
+): (request: FastifyRequest) => Promise<string> {
   const [head = '', rest = ''] = readFileSync(join(webDir, 'index.html'), 'utf8').split(PLACE);
   return async (request) => {
-    const lists = await listsOf(pool, request).catch(() => []);
+    const lists = database.isUp() ? await listsOf(pool, request).catch(() => []) : [];
     // "<" would end the script early; as an escape it is the same JSON.
     const opening = JSON.stringify({ crewId: request.crewId, lists }).replaceAll('<', '\\u003c');
     return `${head}<script id="opening" type="application/json">${opening}</script>${rest}`;
