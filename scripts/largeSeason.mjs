@@ -34,7 +34,7 @@ export async function loadLargeSeason(client, crewId, { samples = 100_000, runs 
   await client.query(
     `insert into run (crew_id, id, ground_id, setup_id, spot_id, started_at, bucket_l, bucket_entered, tally)
      select $1, ${uuid('30', 'n')}, $2, $3, ${uuid('10', '1 + n % 100')}, timestamptz '2020-05-01' + n * interval '1 hour', 20, '{"text":"20","unit":"L"}',
-       jsonb_build_object('buckets', $5::int - 1, 'volumeLoose_L', ($5::int - 1) * 20, 'bySpot_L', '{}'::jsonb, 'running_s', 3000, 'stopped', true, 'lastEventAt', '2020-05-01T12:00:00.000Z')
+       jsonb_build_object('buckets', $5::int - 1, 'volumeLoose_L', ($5::int - 1) * 20, 'bySpot_L', '{}'::jsonb, 'running_s', 3000, 'stopped', true, 'lastEventAt', '2020-05-01T12:00:00.000Z', 'taps', $5::int, 'timesInOrder', true)
      from generate_series(1, $4::int) n`,
     [crewId, ground, setup, runs, eventsEach],
   );

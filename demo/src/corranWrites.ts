@@ -44,10 +44,17 @@ const DAY_MS = 86_400_000;
 const BUCKET = { text: '5 gal', unit: 'gal' } as const;
 const PAN_L = CONTAINERS.pan;
 
-/** A season on Corran as calls to the API; the same every time. */
-export function corranWrites(seed = 4684): DemoWrite[] {
+/** The end of an id, as 18 hexadecimal digits. */
+type IdEnd = (count: number) => string;
+const counted: IdEnd = (count) => count.toString(16).padStart(18, '0');
+
+/**
+ * A season on Corran as calls to the API; the same every time. Where it is loaded for people, `idEnd` is random, so that
+ * nobody knows the address of a record beforehand.
+ */
+export function corranWrites(seed = 4684, idEnd: IdEnd = counted): DemoWrite[] {
   const random = seededRandom(seed);
-  const nextId = idMaker();
+  const nextId = idMaker(idEnd);
   const writes: DemoWrite[] = [];
   const put = (path: string, record: { id: string }, baseVersion = 0): void => {
     writes.push({
@@ -240,12 +247,13 @@ function workable(g: TrueGround, s: TrueSpot): Pick<Spot, 'worksBelow_m' | 'work
 }
 
 /** UUIDs of version 7 from the season's days and a counter: in order, and the same every time. */
-function idMaker(): (day: number) => string {
+function idMaker(idEnd: IdEnd): (day: number) => string {
   let count = 0;
   return (day) => {
     count++;
     const time = (SEASON + day * DAY_MS + count).toString(16).padStart(12, '0');
-    return `${time.slice(0, 8)}-${time.slice(8)}-7000-8000-${count.toString(16).padStart(12, '0')}`;
+    const end = idEnd(count);
+    return `${time.slice(0, 8)}-${time.slice(8)}-7${end.slice(0, 3)}-8${end.slice(3, 6)}-${end.slice(6)}`;
   };
 }
 

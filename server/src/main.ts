@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
 import { corranWrites } from '@riffle/demo';
 import { buildApp } from './app.ts';
@@ -37,7 +38,7 @@ export async function startServer({
   await app.ready();
   if (isNew && demo) {
     // Through the front door, so that the demo obeys every rule a person does.
-    for (const { method, url, body, type } of corranWrites()) {
+    for (const { method, url, body, type } of corranWrites(undefined, () => randomBytes(9).toString('hex'))) {
       const answer = await app.inject({
         method,
         url: `/api/v1${url}`,

@@ -75,8 +75,16 @@ export async function addWrite(write: QueuedWrite): Promise<void> {
   const db = await database();
   const tx = db.transaction(['outbox', 'facts'], 'readwrite', { durability: 'strict' });
   const entry: Omit<Entry, 'place'> = { write, faults: 0, refused: null, landed: null };
-  await tx.objectStore('outbox').add(entry as Entry);
-  await tx.objectStore('facts').put(write.crewId, 'crew');
+  // All asked at once and committed by word: a page that closes in the next moment has kept it all the same.
+  void tx
+    .objectStore('outbox')
+    .add(entry as Entry)
+    .catch(() => undefined);
+  void tx
+    .objectStore('facts')
+    .put(write.crewId, 'crew')
+    .catch(() => undefined);
+  tx.commit();
   await tx.done;
 }
 

@@ -40,9 +40,9 @@ export function withAnswer(key: ListKey, items: readonly Listed[], write: Write,
   if (write.what === 'events') {
     if (kind !== 'runs' || groundId !== write.groundId) return items;
     const { tally } = answer as RunAfterTaps;
-    return (items as readonly StoredRun[]).map((r) =>
-      r.id === write.runId && tally.taps > r.tally.taps ? { ...r, tally } : r,
-    );
+    const behind = (r: StoredRun): boolean => r.id === write.runId && tally.taps > r.tally.taps;
+    const runs = items as readonly StoredRun[];
+    return runs.some(behind) ? runs.map((r) => (behind(r) ? { ...r, tally } : r)) : items;
   }
   const landed = recordsOf(write).flatMap((w): Listed[] => {
     if (w.kind !== kind || scopeOf(w) !== groundId) return [];

@@ -33,10 +33,6 @@ let seen = 0;
 let lately: Entry[] = [];
 const LATELY = 500;
 
-/** A list the server gave may have been read before a write landed that is in hand already: its answer goes in again. */
-const withLately = (key: QueryKey, items: readonly Listed[]): readonly Listed[] =>
-  lately.reduce((list, { write, landed }) => withAnswer(key as unknown as ListKey, list, write, landed?.answer), items);
-
 /** Lists of records and of taps: what is kept on the device. */
 const isList = (key: QueryKey): boolean => key[0] === 'list' || key[0] === 'events';
 
@@ -54,10 +50,10 @@ async function keptFirst(
         query.setState({ dataUpdatedAt: kept.readAt_ms });
         if (query.isStaleByTime(10_000)) void query.fetch().catch(() => undefined);
       });
-      return withLately(query.queryKey, kept.items);
+      return kept.items;
     }
   }
-  return withLately(query.queryKey, await ask(context));
+  return ask(context);
 }
 
 /** Takes what landed on this device, in this page or another, into the lists in hand. */
@@ -68,9 +64,10 @@ async function takeIn({ entries, landed, dropped }: OnDevice): Promise<void> {
   // Some landed and were dropped while this page looked away: the lists kept here have them.
   if (dropped > seen && seen > 0) void takeKept();
   lately = [...lately, ...fresh].slice(-LATELY);
-  seen = Math.max(seen, landed);
   await Promise.all(fresh.flatMap((e) => listKeysOf(e.write)).map(({ hash }) => takeIfAwaited(hash)));
   for (const { write, landed: at } of fresh) takeInAnswer(write, at?.answer);
+  // Not before: lists kept in between would be taken to hold these answers.
+  seen = Math.max(seen, landed);
 }
 
 /** A list that is shown and has not come yet: as it is kept here, or what landed of it until it comes. */
@@ -100,7 +97,7 @@ async function takeKept(): Promise<void> {
     if (!isList(query.queryKey) || query.state.data === undefined) continue;
     const kept = await keptList(query.queryHash);
     if (kept && kept.readAt_ms >= query.state.dataUpdatedAt)
-      queryClient.setQueryData(query.queryKey, withLately(query.queryKey, kept.items), { updatedAt: kept.readAt_ms });
+      queryClient.setQueryData(query.queryKey, kept.items, { updatedAt: kept.readAt_ms });
   }
   void queryClient.invalidateQueries();
 }
@@ -131,6 +128,11 @@ const keepSoon = (): void => {
 };
 queryClient.getQueryCache().subscribe(({ type, query }) => {
   if (type !== 'updated' || !isList(query.queryKey) || query.state.status !== 'success') return;
+  // However a list came, it may have been read before a write landed whose answer was in hand already: that goes in again.
+  const items = query.state.data as readonly Listed[];
+  const key = query.queryKey as unknown as ListKey;
+  const whole = lately.reduce((list, { write, landed }) => withAnswer(key, list, write, landed?.answer), items);
+  if (whole !== items) query.setData(whole, { updatedAt: query.state.dataUpdatedAt, manual: true });
   changed.add(query.queryHash);
   keepSoon();
 });
@@ -141,7 +143,7 @@ export async function takeKeptLists(keys: readonly QueryKey[]): Promise<void> {
     keys.map(async (key) => {
       const kept = await keptList(JSON.stringify(key));
       if (kept && queryClient.getQueryData(key) === undefined)
-        queryClient.setQueryData(key, withLately(key, kept.items), { updatedAt: kept.readAt_ms });
+        queryClient.setQueryData(key, kept.items, { updatedAt: kept.readAt_ms });
     }),
   );
 }

@@ -8,6 +8,7 @@ import { listKey } from '../offline/landing.ts';
 import { useWaiting } from '../offline/outbox.ts';
 import { NEVER_READ, queryClient, takeKeptLists } from '../offline/queryClient.ts';
 import { withWaiting } from '../offline/writes.ts';
+import type { ListState } from '../ui/Arriving.tsx';
 
 interface PageOf<T> {
   items: T[];
@@ -35,6 +36,7 @@ export interface RecordList<T> {
   readonly failed: boolean;
   /** This device has the list, from the server or kept from before. */
   readonly known: boolean;
+  readonly state: ListState;
 }
 
 /** How the list of a kind is asked for; `groundId` is empty for what belongs to the crew. */
@@ -76,11 +78,18 @@ export function useRecords<K extends Kind>(kind: K, groundId = ''): RecordList<R
   const query = useQuery({ ...listOf(kind, scope), enabled: ofCrew || groundId !== '' });
   const waiting = useWaiting();
   const items = useMemo(() => withWaiting(kind, scope, query.data ?? [], waiting), [kind, scope, query.data, waiting]);
+  // A ground that has not left this device yet has nothing anywhere else.
+  const isOurs = waiting.some(
+    (w) => w.what === 'record' && w.kind === 'grounds' && w.record.id === scope && w.record.baseVersion === 0,
+  );
+  const known = isOurs || (query.data !== undefined && query.dataUpdatedAt > NEVER_READ);
+  const asked = query.isPending && query.fetchStatus === 'fetching' && query.failureCount === 0;
   return {
     items,
     loading: query.isPending && query.fetchStatus !== 'paused' && items.length === 0,
     failed: query.isError,
-    known: query.data !== undefined && query.dataUpdatedAt > NEVER_READ,
+    known,
+    state: known ? 'here' : asked ? 'arriving' : 'away',
   };
 }
 

@@ -13,11 +13,13 @@ export interface RunEvents {
   readonly events: readonly LoggedEvent[];
   /** None is missing. */
   readonly known: boolean;
+  /** They are on their way, from this device's own store or the server. */
+  readonly loading: boolean;
 }
 
 /** A run's taps; only those of this device while the run itself still waits to be sent. */
 export function useRunEvents(runId: string): RunEvents {
-  const { data, dataUpdatedAt } = useQuery({
+  const { data, dataUpdatedAt, isPending, fetchStatus, failureCount } = useQuery({
     queryKey: eventsKey(runId),
     queryFn: () =>
       fetchAll<LoggedEvent>(`/runs/${runId}/events`).catch((error: unknown) => {
@@ -28,8 +30,9 @@ export function useRunEvents(runId: string): RunEvents {
   const waiting = useWaiting();
   const isWaiting = waiting.some((w) => w.what === 'record' && w.kind === 'runs' && w.record.id === runId);
   const known = isWaiting || (data !== undefined && dataUpdatedAt > NEVER_READ);
+  const loading = !known && isPending && fetchStatus === 'fetching' && failureCount === 0;
   return useMemo(
-    () => ({ events: eventsWithWaiting(runId, data ?? [], waiting), known }),
-    [runId, data, waiting, known],
+    () => ({ events: eventsWithWaiting(runId, data ?? [], waiting), known, loading }),
+    [runId, data, waiting, known, loading],
   );
 }

@@ -48,6 +48,12 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
   );
   const sources = Object.keys(tally.bySpot_L).filter(Boolean);
 
+  if (open.loading)
+    return (
+      <p role="status" className="py-6 font-serif text-[22px] text-ink-2">
+        Fetching the taps of this run ...
+      </p>
+    );
   if (tally.stopped) {
     return (
       <div className="flex flex-col gap-5">

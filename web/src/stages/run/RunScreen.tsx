@@ -11,6 +11,7 @@ import { SyncState } from '../../shell/SyncState.tsx';
 import { useGround, usePicked } from '../../shell/useGround.ts';
 import { asTyped } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
+import { Arriving } from '../../ui/Arriving.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField } from '../../ui/Field.tsx';
 import { Block, Judgement } from '../../ui/Judgement.tsx';
@@ -19,7 +20,8 @@ import { RunLive } from './RunLive.tsx';
 /** Runs gravel: a run under way, or the start of one. */
 export function RunScreen() {
   const { ground, spots } = useGround();
-  const runs = useRecords('runs', ground.id).items;
+  const runList = useRecords('runs', ground.id);
+  const runs = runList.items;
   const setups = useRecords('setups', ground.id).items;
   const rigs = useRecords('rigs').items;
   const cleanups = useRecords('cleanups', ground.id).items;
@@ -80,7 +82,9 @@ export function RunScreen() {
           )}
         </>
       ) : (
-        <StartRun waiting={byStart.filter((r) => !weighed.has(r.id))} />
+        <Arriving lists={[runList]} what={`the runs of ${ground.name}`}>
+          <StartRun waiting={byStart.filter((r) => !weighed.has(r.id))} />
+        </Arriving>
       )}
     </div>
   );

@@ -15,6 +15,8 @@ export interface OpenRun {
   readonly volumeLoose_L: number;
   /** Taps are missing here that the server has. */
   readonly partly: boolean;
+  /** The taps are on their way: nothing can be counted yet. */
+  readonly loading: boolean;
   readonly fullnessOf: (eventId: string) => string | null;
   /** What the set-up carries; null when its box is not known here. */
   readonly answer: BoxAnswer | null;
@@ -26,7 +28,7 @@ export interface OpenRun {
 
 /** A run with its taps: what was logged, what is still on its way, and the ways to log more. */
 export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: StoredRig | undefined): OpenRun {
-  const { events, known } = useRunEvents(run.id);
+  const { events, known, loading } = useRunEvents(run.id);
   const write = useWrite();
   const now = useNow(1000);
   const lastTap = useRef(-Infinity);
@@ -60,6 +62,7 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
     count: counted?.buckets ?? tally.buckets.length,
     volumeLoose_L: counted?.volumeLoose_L ?? tally.volumeLoose_L,
     partly: !known && run.tally.taps > 0,
+    loading,
     answer,
     fullnessOf: (id) => events.find((e) => e.id === id)?.fullness ?? null,
     logBucket: (fullness, share, spotId) => {

@@ -1,0 +1,355 @@
+// A day at the creek gone wrong, drawn from a seed: signal lost, pages reloaded and closed, two tabs, server and database
+// killed, clocks put back and forward. Whatever is on the screen is watched at every frame.
+import { randomUUID } from 'node:crypto';
+import { setTimeout as sleep } from 'node:timers/promises';
+
+const STEPS = 14;
+/** Two taps closer than this are taken for one, and should be. */
+const BETWEEN_TAPS_MS = 560;
+/** What one tab does is on the others' screens within this. */
+const TOLD_WITHIN_MS = 1500;
+
+/** Mulberry32: a small generator in the public domain, from memory. */
+export function seeded(seed) {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = state;
+    t = Math.imul(t ^ (t >>> 15), t | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+const id = () => randomUUID().replace(/^(.{14})4/, '$17');
+async function put(address, path, record) {
+  const answer = await fetch(`${address}/api/v1/${path}/${record.id}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ ...record, deleted: false, note: '', baseVersion: 0 }),
+  });
+  if (!answer.ok) throw new Error(`${path} was refused: ${await answer.text()}`);
+}
+
+/** A ground with one spot and a box set on it, ready to run. */
+async function makeGround(address, name) {
+  const [ground, spot, rig, setup] = [id(), id(), id(), id()];
+  const entered = (text, unit) => ({ text, unit });
+  const creek = { kind: 'creek', length_m: 500, swell_percent: 18, tide: null, profile: [], joins: null };
+  await put(address, 'grounds', { id: ground, name, ...creek });
+  await put(address, 'spots', {
+    id: spot,
+    groundId: ground,
+    name: 'Upper bar',
+    kind: 'bar',
+    distance_m: 100,
+    bank: 'left',
+    offset_m: 3,
+    position: null,
+    worksBelow_m: null,
+    worksBelowEntered: null,
+    samplePlanId: null,
+  });
+  await put(address, 'rigs', {
+    id: rig,
+    name: `Box of ${name}`,
+    width_m: 0.25,
+    widthEntered: entered('25', 'cm'),
+    length_m: 1.2,
+    lengthEntered: entered('1.2', 'm'),
+    lining: 'riffles',
+  });
+  await put(address, 'setups', {
+    id: setup,
+    groundId: ground,
+    rigId: rig,
+    spotId: null,
+    setAt: '2026-05-01T08:00:00.000Z',
+    slope: 0.05,
+    pitchEntered: entered('5', '%'),
+    depth_m: null,
+    depthEntered: null,
+    flow_m3_s: 0.003,
+    flowEntered: entered('3', 'L/s'),
+    stone_m: 0.0127,
+    stoneEntered: entered('1/2', 'in'),
+    temperature_C: 10,
+    scoop_L: 0.28,
+    scoopEntered: entered('1', 'scoop'),
+    bucket_L: 20,
+    bucketEntered: entered('20', 'L'),
+  });
+  return { ground, spot };
+}
+
+/** In the page: a clock that can be put back, and a look at the screen at every frame. */
+function watchScreen() {
+  const RealDate = Date;
+  const shift = () => Number(localStorage.getItem('chaos-clock') ?? 0);
+  globalThis.Date = class extends RealDate {
+    constructor(...given) {
+      if (given.length === 0) super(RealDate.now() + shift());
+      else super(...given);
+    }
+    static now() {
+      return RealDate.now() + shift();
+    }
+  };
+  let last = '';
+  const look = () => {
+    const count = /^(\d+) buckets$/.exec(
+      document.querySelector('[role=img][aria-label$=" buckets"]')?.getAttribute('aria-label') ?? '',
+    )?.[1];
+    const text = document.body?.innerText ?? '';
+    const seen = JSON.stringify({
+      count: count === undefined ? null : Number(count),
+      saved: text.includes('All saved'),
+      start: text.includes('Start the run'),
+    });
+    if (seen !== last) {
+      last = seen;
+      globalThis.chaosSees(seen);
+    }
+    requestAnimationFrame(look);
+  };
+  requestAnimationFrame(look);
+}
+
+/**
+ * Plays one seed. Answers what was done and every way in which the screen or the server fell short: an empty list is a day
+ * on which nothing was lost, doubled or told falsely.
+ */
+export async function playSeed({ riffle, browser, seed, killing = true }) {
+  const random = seeded(seed);
+  const pick = (list) => list[Math.floor(random() * list.length)];
+  const wrong = [];
+  const done = [];
+  const { ground, spot } = await makeGround(riffle.address, `Seed ${seed} Creek`);
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  /** Taps of every kind so far with the time they were made, and buckets that should stand. */
+  const tapsAt = [];
+  let buckets = 0;
+  let allowed = { least: 0, most: 0 };
+  let started = false;
+  let serverDown = false;
+  let offline = false;
+  const tabs = [];
+  const savedClaims = [];
+
+  const expectBetween = (before, after) => {
+    allowed = { least: Math.min(before, after), most: Math.max(before, after) };
+  };
+  const openTab = async () => {
+    const page = await context.newPage();
+    const tab = { page, name: `tab ${done.length}`, shown: null, frames: 0 };
+    await page.exposeBinding('chaosSees', (_source, text) => {
+      const { count, saved, start } = JSON.parse(text);
+      tab.frames++;
+      if (count !== null) {
+        if (count < allowed.least || count > allowed.most)
+          wrong.push(`${tab.name} shows ${count} after ${done.at(-1)}; ${allowed.least} to ${allowed.most} are true`);
+        tab.shown = count;
+      }
+      if (start && started) wrong.push(`${tab.name} offers to start the run after ${done.at(-1)}`);
+      if (saved && started) savedClaims.push({ tab: tab.name, at: performance.now(), after: done.at(-1) });
+    });
+    await page.addInitScript(watchScreen);
+    await page.goto(`${riffle.address}/g/${ground}/run?spot=${spot}`, { waitUntil: 'domcontentloaded' });
+    tabs.push(tab);
+    return tab;
+  };
+  const live = (tab) => tab.page.getByRole('button', { name: /^Log bucket a full one/ });
+  const settle = async () => {
+    for (const tab of tabs) {
+      const until = performance.now() + TOLD_WITHIN_MS + 4000;
+      while (tab.shown !== buckets && performance.now() < until) await sleep(20);
+      if (tab.shown !== buckets)
+        wrong.push(`${tab.name} shows ${tab.shown} where ${buckets} are true, long after ${done.at(-1)}`);
+    }
+    expectBetween(buckets, buckets);
+  };
+
+  /** Whether what was said to be saved is: asked of the server, which may first have to be started again. */
+  const checkClaims = async () => {
+    if (serverDown || savedClaims.length === 0 || !(await riffle.isUp())) return;
+    const claims = savedClaims.splice(0);
+    const taps = await eventsOnServer();
+    for (const claim of claims) {
+      const made = tapsAt.filter((t) => t < claim.at - TOLD_WITHIN_MS / 5).length;
+      if (taps.length < made)
+        wrong.push(`${claim.tab} says all is saved after ${claim.after}: ${taps.length} of ${made} taps are`);
+    }
+  };
+  const get = async (path) => (await fetch(`${riffle.address}/api/v1${path}`)).json();
+  const eventsOnServer = async () => {
+    const { items: runs = [] } = await get(`/grounds/${ground}/runs?limit=1000`);
+    if (runs.length > 1) wrong.push(`the server has ${runs.length} runs`);
+    if (!runs[0]) return [];
+    return (await get(`/runs/${runs[0].id}/events?limit=1000`)).items ?? [];
+  };
+
+  const tap = async (tab, button, change) => {
+    expectBetween(buckets, buckets + change);
+    tapsAt.push(performance.now());
+    await button.click();
+    buckets += change;
+    await sleep(BETWEEN_TAPS_MS);
+  };
+  const actions = {
+    bucket: { weight: 8, do: (tab) => tap(tab, live(tab), 1) },
+    'a double tap': {
+      weight: 1,
+      do: async (tab) => {
+        expectBetween(buckets, buckets + 1);
+        tapsAt.push(performance.now());
+        await live(tab).dblclick();
+        buckets++;
+        await sleep(BETWEEN_TAPS_MS);
+      },
+    },
+    undo: {
+      weight: 2,
+      may: () => buckets > 0,
+      do: (tab) => tap(tab, tab.page.getByRole('button', { name: 'Undo' }), -1),
+    },
+    'stop and run on': {
+      weight: 1,
+      do: async (tab) => {
+        await tap(tab, tab.page.getByRole('button', { name: 'Stop', exact: true }), 0);
+        await tap(tab, tab.page.getByRole('button', { name: 'Run on' }), 0);
+        for (const each of tabs) await live(each).waitFor();
+      },
+    },
+    'no signal': {
+      weight: 2,
+      may: () => !offline,
+      do: async () => {
+        offline = true;
+        await context.setOffline(true);
+      },
+    },
+    signal: {
+      weight: 3,
+      may: () => offline,
+      do: async () => {
+        offline = false;
+        await context.setOffline(false);
+      },
+    },
+    reload: {
+      weight: 3,
+      do: async (tab) => {
+        tab.shown = null;
+        await tab.page.reload({ waitUntil: 'domcontentloaded' });
+      },
+    },
+    'tap and reload at once': {
+      weight: 2,
+      do: async (tab) => {
+        expectBetween(buckets, buckets + 1);
+        tapsAt.push(performance.now());
+        await live(tab).click();
+        buckets++;
+        expectBetween(buckets, buckets);
+        allowed.least = buckets - (tabs.length > 1 ? 1 : 0);
+        tab.shown = null;
+        await tab.page.reload({ waitUntil: 'domcontentloaded' });
+      },
+    },
+    'another tab': { weight: 2, may: () => tabs.length < 2, do: () => openTab() },
+    'tab closed': {
+      weight: 2,
+      may: () => tabs.length > 1,
+      do: async (tab) => {
+        tabs.splice(tabs.indexOf(tab), 1);
+        await tab.page.close();
+      },
+    },
+    'only tab closed and opened': {
+      weight: 1,
+      may: () => tabs.length === 1,
+      do: async (tab) => {
+        tabs.splice(0);
+        await tab.page.close();
+        await openTab();
+      },
+    },
+    'clock step': {
+      weight: 2,
+      do: (tab) =>
+        tab.page.evaluate(
+          (ms) => localStorage.setItem('chaos-clock', String(Number(localStorage.getItem('chaos-clock') ?? 0) + ms)),
+          pick([-600_000, 600_000, -3_600_000, 3000, -400]),
+        ),
+    },
+    'server killed': {
+      weight: 1,
+      may: () => killing && !serverDown,
+      do: async () => {
+        serverDown = true;
+        await riffle.killServer();
+      },
+    },
+    'server started': {
+      weight: 3,
+      may: () => serverDown,
+      do: async () => {
+        await riffle.start();
+        serverDown = false;
+      },
+    },
+    'database killed': { weight: 1, may: () => killing && !serverDown, do: () => riffle.killDatabase() },
+    'database frozen': { weight: 0.5, may: () => killing && !serverDown, do: () => riffle.freezeDatabase(3000) },
+  };
+  const next = () => {
+    const may = Object.entries(actions).filter(([, a]) => a.may?.() ?? true);
+    let at = random() * may.reduce((sum, [, a]) => sum + a.weight, 0);
+    return may.find(([, a]) => (at -= a.weight) < 0) ?? may[0];
+  };
+
+  try {
+    const first = await openTab();
+    // The page is kept on the device before the signal goes, as it is after a first visit.
+    await first.page.evaluate(() => navigator.serviceWorker.ready);
+    await first.page.reload({ waitUntil: 'domcontentloaded' });
+    await first.page.getByRole('button', { name: 'Start the run' }).click();
+    await live(first).waitFor();
+    await sleep(100);
+    started = true;
+    for (let step = 0; step < STEPS; step++) {
+      const [name, action] = next();
+      done.push(name);
+      await action.do(pick(tabs));
+      for (const tab of tabs) await live(tab).waitFor({ timeout: 20_000 });
+      await settle();
+      await checkClaims();
+      if (wrong.length > 5) break;
+    }
+    done.push('all well again');
+    if (serverDown) await actions['server started'].do();
+    serverDown = false;
+    await riffle.untilUp();
+    await context.setOffline(false);
+    for (const tab of tabs) {
+      // A page without a tick of its own goes on by itself within half a minute; a person would look at it.
+      await tab.page.bringToFront();
+      await tab.page.evaluate(() => dispatchEvent(new Event('online')));
+      await tab.page.getByText('All saved').filter({ visible: true }).first().waitFor({ timeout: 40_000 });
+    }
+    await checkClaims();
+    const events = await eventsOnServer();
+    const undone = new Set(events.map((e) => e.undoes));
+    const standing = events.filter((e) => e.kind === 'bucket' && !undone.has(e.id)).length;
+    const tally = (await get(`/grounds/${ground}/runs`)).items?.[0]?.tally;
+    if (events.length !== tapsAt.length) wrong.push(`${tapsAt.length} taps made, ${events.length} at the server`);
+    if (standing !== buckets || tally?.buckets !== buckets)
+      wrong.push(`${buckets} buckets are true; the server has ${standing} and counts ${tally?.buckets}`);
+    await settle();
+  } catch (error) {
+    wrong.push(`after ${done.at(-1)}: ${String(error.message).split('\n')[0]}`);
+    if (serverDown) await riffle.start().catch(() => undefined);
+  } finally {
+    await context.close();
+  }
+  return { seed, steps: done, taps: tapsAt.length, wrong };
+}

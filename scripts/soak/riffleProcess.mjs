@@ -1,0 +1,94 @@
+// A whole Riffle as a person starts it, to be killed and frozen from outside.
+import { spawn } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
+import { freePort } from '../cluster.mjs';
+import { root } from '../setup.mjs';
+
+/** Everything below a process, itself first. */
+function family(pid) {
+  try {
+    const children = readFileSync(`/proc/${pid}/task/${pid}/children`, 'utf8').trim().split(/\s+/).filter(Boolean);
+    return [pid, ...children.flatMap((child) => family(Number(child)))];
+  } catch {
+    return [];
+  }
+}
+function signal(pids, name) {
+  for (const pid of pids) {
+    try {
+      process.kill(pid, name);
+    } catch {
+      /* gone already */
+    }
+  }
+}
+
+/** Starts Riffle in a home of its own, on a port it keeps however often it is killed. */
+export async function startRiffleProcess({ env = {} } = {}) {
+  const home = mkdtempSync(join(tmpdir(), 'riffle-soak-'));
+  const port = await freePort();
+  const address = `http://localhost:${port}`;
+  let child = null;
+  let ended = null;
+  const postmaster = () => {
+    try {
+      return Number(readFileSync(join(home, 'postgres', 'data', 'postmaster.pid'), 'utf8').split('\n')[0]);
+    } catch {
+      return 0;
+    }
+  };
+  const isUp = () =>
+    fetch(`${address}/api/v1/health`, { signal: AbortSignal.timeout(3000) }).then(
+      (answer) => answer.ok,
+      () => false,
+    );
+  const riffle = {
+    address,
+    home,
+    isUp,
+    postmaster,
+    serverPid: () => child?.pid ?? 0,
+    /** Milliseconds until it answers. */
+    untilUp: async (most_ms = 60_000) => {
+      const since = performance.now();
+      while (!(await isUp())) {
+        if (performance.now() - since > most_ms) throw new Error('Riffle did not come up again.');
+        await sleep(20);
+      }
+      return performance.now() - since;
+    },
+    start: async () => {
+      child = spawn(process.execPath, ['--max-semi-space-size=64', 'scripts/start.mjs', '--empty'], {
+        cwd: root,
+        env: { ...process.env, RIFFLE_HOME: home, PORT: String(port), ...env },
+        stdio: ['ignore', 'ignore', 'ignore'],
+      });
+      ended = new Promise((resolve) => child.once('exit', resolve));
+      await riffle.untilUp();
+    },
+    /** kill -9; the database goes with it, as it does when a machine is switched off. */
+    killServer: async () => {
+      const cluster = family(postmaster());
+      child.kill('SIGKILL');
+      await ended;
+      while (cluster.some((pid) => family(pid).length > 0)) await sleep(10);
+    },
+    killDatabase: () => signal([postmaster()].filter(Boolean), 'SIGKILL'),
+    freezeDatabase: async (ms) => {
+      const cluster = postmaster() ? family(postmaster()) : [];
+      signal(cluster, 'SIGSTOP');
+      await sleep(ms);
+      signal(cluster, 'SIGCONT');
+    },
+    stop: async () => {
+      child.kill('SIGINT');
+      await ended;
+      rmSync(home, { recursive: true, force: true });
+    },
+  };
+  await riffle.start();
+  return riffle;
+}
