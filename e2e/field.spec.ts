@@ -163,6 +163,38 @@ test('a box this device has not heard of is not said to be missing', async ({ pa
   await expect(page.getByText('No box is set on Unheard Fork yet.')).toBeVisible();
 });
 
+test('nothing is said to be none before it was read; what is out of reach is named, and asked for again', async ({
+  page: brought,
+  browser,
+}) => {
+  await bringCreek(brought, 'Slow Fork');
+  // Another device, which has nothing yet.
+  const context = await browser.newContext({ viewport: brought.viewportSize() });
+  const page = await context.newPage();
+  let answer = (): void => undefined;
+  const answered = new Promise<void>((resolve) => (answer = resolve));
+  await page.route('**/api/v1/grounds/*/samples**', async (route) => {
+    await answered;
+    await route.abort();
+  });
+  // A document that brings nothing along, as that of a long book: the page asks for its lists itself.
+  await page.route('**/g/*/sample/meaning', async (route) => {
+    const response = await route.fetch();
+    const body = (await response.text()).replace(/"lists":\[.*?\]\}<\/script>/s, '"lists":[]}</script>');
+    await route.fulfill({ response, body });
+  });
+  await page.goto(brought.url().replace(/\/read.*$/, '/sample/meaning'));
+  await expect(page.getByText('Fetching the samples of Slow Fork ...')).toBeVisible();
+  await expect(page.getByText('Nothing was panned on this ground yet.')).toHaveCount(0);
+  answer();
+  await expect(page.getByText(/The samples of Slow Fork have not reached this device/)).toBeVisible();
+  await page.unroute('**/api/v1/grounds/*/samples**');
+  await page.getByRole('button', { name: 'Ask again' }).click();
+  await expect(page.getByText('Nothing was panned on this ground yet.')).toBeVisible();
+  await expect(page.getByText(/have not reached this device/)).toHaveCount(0);
+  await context.close();
+});
+
 test(
   'what the server fails on again and again steps aside with its reason; others pass, and what hangs on it waits',
   { tag: '@desk' },

@@ -1,5 +1,6 @@
 // A day at the creek gone wrong, drawn from a seed: signal lost, pages reloaded and closed, two tabs, server and database
 // killed, clocks put back and forward. Whatever is on the screen is watched at every frame.
+/* global document, requestAnimationFrame, dispatchEvent -- watchScreen and what is evaluated run in the page */
 import { randomUUID } from 'node:crypto';
 import { setTimeout as sleep } from 'node:timers/promises';
 

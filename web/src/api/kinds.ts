@@ -71,6 +71,8 @@ interface KindTraits<K extends Kind> {
   readonly of: 'ground' | 'crew';
   /** What people call one of it. */
   readonly spoken: string;
+  /** What they call several; left out, with an s. */
+  readonly many?: string;
   /** What the server adds to a record; stands in until it answers. */
   readonly added: Omit<Records[K]['kept'], keyof Records[K]['sent'] | 'version' | 'updatedAt'>;
   /** Kinds the server changes along with it: read anew when one lands. */
@@ -86,17 +88,23 @@ export const KINDS: { readonly [K in Kind]: KindTraits<K> } = {
   'gauge-readings': { of: 'ground', spoken: 'gauge reading', added: {} },
   'day-sheets': { of: 'ground', spoken: 'day sheet', added: {} },
   outlines: { of: 'ground', spoken: 'shape', added: {} },
-  attachments: { of: 'ground', spoken: 'picture or paper', added: {} },
+  attachments: { of: 'ground', spoken: 'picture or paper', many: 'pictures and papers', added: {} },
   lots: { of: 'ground', spoken: 'bag', added: {} },
   samples: { of: 'ground', spoken: 'sample', added: {} },
   // A plan takes its undug bags and points out with it, and brings them back.
-  'sample-plans': { of: 'ground', spoken: 'plan of samples', added: {}, changes: ['lots', 'spots'] },
+  'sample-plans': {
+    of: 'ground',
+    spoken: 'plan of samples',
+    many: 'plans of samples',
+    added: {},
+    changes: ['lots', 'spots'],
+  },
   pits: { of: 'ground', spoken: 'pit', added: {} },
   screenings: { of: 'ground', spoken: 'screening', added: {} },
   containers: { of: 'crew', spoken: 'container', added: {} },
   seedings: { of: 'crew', spoken: 'practice pan', added: {} },
   'size-words': { of: 'crew', spoken: 'size word', added: {} },
-  rigs: { of: 'crew', spoken: 'box', added: {} },
+  rigs: { of: 'crew', spoken: 'box', many: 'boxes', added: {} },
   setups: { of: 'ground', spoken: 'set-up', added: {} },
   runs: {
     of: 'ground',
@@ -116,6 +124,9 @@ export const KINDS: { readonly [K in Kind]: KindTraits<K> } = {
   },
   cleanups: { of: 'ground', spoken: 'clean-up', added: {} },
 };
+
+/** Records of a kind as people would call them. */
+export const spokenMany = (kind: Kind): string => KINDS[kind].many ?? `${KINDS[kind].spoken}s`;
 
 /** A record as people would call it: its kind, and its name where it has one. */
 export function spokenRecord(kind: Kind, record: object): string {

@@ -127,7 +127,7 @@ const keepSoon = (): void => {
   keeping ??= setTimeout(() => void keepChanged().catch(() => undefined), KEEP_EVERY_MS);
 };
 queryClient.getQueryCache().subscribe(({ type, query }) => {
-  if (type !== 'updated' || !isList(query.queryKey) || query.state.status !== 'success') return;
+  if (type !== 'updated' || !isList(query.queryKey as QueryKey) || query.state.status !== 'success') return;
   // However a list came, it may have been read before a write landed whose answer was in hand already: that goes in again.
   const items = query.state.data as readonly Listed[];
   const key = query.queryKey as unknown as ListKey;

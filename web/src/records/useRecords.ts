@@ -1,5 +1,5 @@
 import type { StoredGround } from '@riffle/contract';
-import { queryOptions, useQueries, useQuery, type QueryClient } from '@tanstack/react-query';
+import { queryOptions, useQueries, useQuery, type QueryClient, type UseQueryResult } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { call } from '../api/client.ts';
 import { KINDS, type Kind, type Records } from '../api/kinds.ts';
@@ -7,8 +7,7 @@ import { broughtLists } from '../api/opening.ts';
 import { listKey } from '../offline/landing.ts';
 import { useWaiting } from '../offline/outbox.ts';
 import { NEVER_READ, queryClient, takeKeptLists } from '../offline/queryClient.ts';
-import { withWaiting } from '../offline/writes.ts';
-import type { ListState } from '../ui/Arriving.tsx';
+import { withWaiting, type Write } from '../offline/writes.ts';
 
 interface PageOf<T> {
   items: T[];
@@ -28,6 +27,22 @@ export async function fetchAll<T>(path: string): Promise<T[]> {
     after = next;
   }
 }
+
+/** Whether a list is here, on its way, or out of reach: asked for in vain, and not kept on this device. */
+export type ListState = 'here' | 'arriving' | 'away';
+
+export function stateOf(
+  query: Pick<UseQueryResult, 'data' | 'dataUpdatedAt' | 'isPending' | 'fetchStatus' | 'failureCount'>,
+): ListState {
+  if (query.data !== undefined && query.dataUpdatedAt > NEVER_READ) return 'here';
+  return query.fetchStatus === 'fetching' && query.failureCount === 0 ? 'arriving' : 'away';
+}
+
+/** A ground that has not left this device yet: it has nothing anywhere else. */
+export const isOurOwn = (waiting: readonly Write[], groundId: string): boolean =>
+  waiting.some(
+    (w) => w.what === 'record' && w.kind === 'grounds' && w.record.id === groundId && w.record.baseVersion === 0,
+  );
 
 export interface RecordList<T> {
   readonly items: readonly T[];
@@ -78,18 +93,13 @@ export function useRecords<K extends Kind>(kind: K, groundId = ''): RecordList<R
   const query = useQuery({ ...listOf(kind, scope), enabled: ofCrew || groundId !== '' });
   const waiting = useWaiting();
   const items = useMemo(() => withWaiting(kind, scope, query.data ?? [], waiting), [kind, scope, query.data, waiting]);
-  // A ground that has not left this device yet has nothing anywhere else.
-  const isOurs = waiting.some(
-    (w) => w.what === 'record' && w.kind === 'grounds' && w.record.id === scope && w.record.baseVersion === 0,
-  );
-  const known = isOurs || (query.data !== undefined && query.dataUpdatedAt > NEVER_READ);
-  const asked = query.isPending && query.fetchStatus === 'fetching' && query.failureCount === 0;
+  const state = isOurOwn(waiting, scope) ? 'here' : stateOf(query);
   return {
     items,
     loading: query.isPending && query.fetchStatus !== 'paused' && items.length === 0,
     failed: query.isError,
-    known,
-    state: known ? 'here' : asked ? 'arriving' : 'away',
+    known: state === 'here',
+    state,
   };
 }
 

@@ -14,6 +14,7 @@ export function GroundGate() {
     if (ground) rememberGround(ground.id);
   }, [ground]);
 
+  if (ground && spots.state === 'arriving') return <p className="pt-6 text-ink-2">Opening {ground.name} ...</p>;
   if (ground) return <Outlet context={{ ground, spots: spots.items } satisfies GroundInHand} />;
   if (grounds.loading) return <p className="pt-6 text-ink-2">Opening the book ...</p>;
   if (grounds.failed)

@@ -1,9 +1,11 @@
-import { lazy } from 'react';
+import { lazy, type ReactNode } from 'react';
 import { Route, Routes } from 'react-router';
+import type { Kind } from '../api/kinds.ts';
 import { ReadScreen } from '../stages/read/ReadScreen.tsx';
 import { Broken } from './Broken.tsx';
 import { GroundGate } from './GroundGate.tsx';
 import { Home } from './Home.tsx';
+import { Needs } from './Needs.tsx';
 import { Shell } from './Shell.tsx';
 
 // Read is the first sight and comes with the start; every other screen comes when it is asked for.
@@ -32,7 +34,10 @@ const Run = lazy(async () => ({ default: (await import('../stages/run/RunScreen.
 const Clean = lazy(async () => ({ default: (await import('../stages/clean/CleanScreen.tsx')).CleanScreen }));
 const Books = lazy(async () => ({ default: (await import('../stages/books/BooksScreen.tsx')).BooksScreen }));
 
-/** Which address shows which screen. */
+/** A screen that says nothing before the lists its words rest on are here. */
+const needs = (kinds: readonly Kind[], screen: ReactNode) => <Needs kinds={kinds}>{screen}</Needs>;
+
+/** Which address shows which screen. Read, Pan, Run and Books are of use before all of theirs is here, and see to it themselves. */
 export const Pages = () => (
   <Broken address="">
     <Routes>
@@ -42,22 +47,22 @@ export const Pages = () => (
         <Route path="bag/:bagId" element={<BagGate />} />
         <Route path="settings" element={<Settings />} />
         <Route path="g/:groundId" element={<GroundGate />}>
-          <Route path="day" element={<Day />} />
+          <Route path="day" element={needs(['day-sheets', 'samples', 'signs', 'lots', 'permissions'], <Day />)} />
           <Route path="read" element={<ReadScreen />} />
           <Route path="sample" element={<Sample />}>
             <Route index element={<Pan />} />
-            <Route path="bags" element={<Bags />} />
-            <Route path="tags" element={<Tags />} />
-            <Route path="pits" element={<Pits />} />
-            <Route path="screens" element={<Screens />} />
-            <Route path="meaning" element={<Meaning />} />
-            <Route path="in-place" element={<InPlace />} />
-            <Route path="table" element={<Table />} />
-            <Route path="hands" element={<Hands />} />
+            <Route path="bags" element={needs(['lots', 'sample-plans', 'samples'], <Bags />)} />
+            <Route path="tags" element={needs(['lots'], <Tags />)} />
+            <Route path="pits" element={needs(['pits', 'samples'], <Pits />)} />
+            <Route path="screens" element={needs(['screenings', 'samples'], <Screens />)} />
+            <Route path="meaning" element={needs(['samples', 'sample-plans', 'seedings'], <Meaning />)} />
+            <Route path="in-place" element={needs(['samples', 'pits', 'outlines'], <InPlace />)} />
+            <Route path="table" element={needs(['samples', 'pits'], <Table />)} />
+            <Route path="hands" element={needs(['containers', 'seedings', 'size-words'], <Hands />)} />
           </Route>
-          <Route path="set" element={<SetBox />} />
+          <Route path="set" element={needs(['rigs', 'setups'], <SetBox />)} />
           <Route path="run" element={<Run />} />
-          <Route path="clean" element={<Clean />} />
+          <Route path="clean" element={needs(['runs', 'cleanups', 'setups', 'rigs', 'samples'], <Clean />)} />
           <Route path="books" element={<Books />} />
         </Route>
         <Route path="*" element={<Home />} />

@@ -2,6 +2,7 @@ import { lazy, Suspense } from 'react';
 import { useNavigate } from 'react-router';
 import { ClosedToday } from '../../ground/ClosedToday.tsx';
 import { Ribbon } from '../../ribbon/Ribbon.tsx';
+import { Needs } from '../../shell/Needs.tsx';
 import { useGround } from '../../shell/useGround.ts';
 import { JoinLine } from './JoinLine.tsx';
 import { PickedLine } from './PickedLine.tsx';
@@ -27,7 +28,9 @@ export function ReadScreen() {
   return (
     <div className="flex flex-col gap-3.5">
       <ReadHead ground={ground} spots={spots} inHand={inHand} />
-      <ReadJudgement ground={ground} spots={spots} grades={grades} ranking={inHand.ranking} />
+      <Needs kinds={['samples', 'signs']}>
+        <ReadJudgement ground={ground} spots={spots} grades={grades} ranking={inHand.ranking} />
+      </Needs>
       <ClosedToday ground={ground} />
       <OutOfReach readings={readings} spots={spots} />
       <Ribbon
@@ -52,7 +55,9 @@ export function ReadScreen() {
       <PickedLine ground={ground} inHand={inHand} />
       {seen && (
         <Suspense>
-          <ReadRest ground={ground} spots={spots} inHand={inHand} />
+          <Needs kinds={['samples', 'signs']} quiet>
+            <ReadRest ground={ground} spots={spots} inHand={inHand} />
+          </Needs>
           <ReadSheets ground={ground} inHand={inHand} />
         </Suspense>
       )}

@@ -7,11 +7,11 @@ import { Caution } from '../../ui/Caution.tsx';
 import { useRecords } from '../../records/useRecords.ts';
 import { ClosedToday } from '../../ground/ClosedToday.tsx';
 import { useKeep } from '../../records/useKeep.ts';
+import { Needs } from '../../shell/Needs.tsx';
 import { SyncState } from '../../shell/SyncState.tsx';
 import { useGround, usePicked } from '../../shell/useGround.ts';
 import { asTyped } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
-import { Arriving } from '../../ui/Arriving.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField } from '../../ui/Field.tsx';
 import { Block, Judgement } from '../../ui/Judgement.tsx';
@@ -20,8 +20,7 @@ import { RunLive } from './RunLive.tsx';
 /** Runs gravel: a run under way, or the start of one. */
 export function RunScreen() {
   const { ground, spots } = useGround();
-  const runList = useRecords('runs', ground.id);
-  const runs = runList.items;
+  const runs = useRecords('runs', ground.id).items;
   const setups = useRecords('setups', ground.id).items;
   const rigs = useRecords('rigs').items;
   const cleanups = useRecords('cleanups', ground.id).items;
@@ -82,9 +81,9 @@ export function RunScreen() {
           )}
         </>
       ) : (
-        <Arriving lists={[runList]} what={`the runs of ${ground.name}`}>
+        <Needs kinds={['runs', 'cleanups']}>
           <StartRun waiting={byStart.filter((r) => !weighed.has(r.id))} />
-        </Arriving>
+        </Needs>
       )}
     </div>
   );

@@ -24,6 +24,7 @@ import { useSizeWords } from '../hands/useSizeWords.ts';
 import { Neighbors } from './Neighbors.tsx';
 import { PanFacts } from './PanFacts.tsx';
 import { SaidCount } from './SaidCount.tsx';
+import { Needs } from '../../../shell/Needs.tsx';
 import { SampleList } from './SampleList.tsx';
 import { SampleVerdict } from './SampleVerdict.tsx';
 import { SizePan } from './SizePan.tsx';
@@ -257,7 +258,9 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
           </Block>
           {spot && (
             <Block title={`Before, at ${spot.name}`}>
-              <SampleList samples={samples.filter((s) => s.spotId === spot.id)} />
+              <Needs kinds={['samples']}>
+                <SampleList samples={samples.filter((s) => s.spotId === spot.id)} />
+              </Needs>
             </Block>
           )}
         </div>
