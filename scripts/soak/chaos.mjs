@@ -33,7 +33,7 @@ async function put(address, path, record) {
 }
 
 /** A ground with one spot and a box set on it, ready to run. */
-async function makeGround(address, name) {
+export async function makeGround(address, name) {
   const [ground, spot, rig, setup] = [id(), id(), id(), id()];
   const entered = (text, unit) => ({ text, unit });
   const creek = { kind: 'creek', length_m: 500, swell_percent: 18, tide: null, profile: [], joins: null };
@@ -80,7 +80,7 @@ async function makeGround(address, name) {
     bucket_L: 20,
     bucketEntered: entered('20', 'L'),
   });
-  return { ground, spot };
+  return { ground, spot, setup };
 }
 
 /** In the page: a clock that can be put back, and a look at the screen at every frame. */

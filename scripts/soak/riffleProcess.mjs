@@ -1,6 +1,6 @@
 // A whole Riffle as a person starts it, to be killed and frozen from outside.
-import { spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { spawn, spawnSync } from 'node:child_process';
+import { closeSync, mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
@@ -26,9 +26,13 @@ function signal(pids, name) {
   }
 }
 
-/** Starts Riffle in a home of its own, on a port it keeps however often it is killed. */
-export async function startRiffleProcess({ env = {} } = {}) {
+/** A file system of its own for a folder, so that it can run out of room; false where this account may not make one. */
+const madeSmall = (dir, MB) => spawnSync('mount', ['-t', 'tmpfs', '-o', `size=${MB}m`, 'tmpfs', dir]).status === 0;
+
+/** Starts Riffle in a home of its own, on a port it keeps however often it is killed. `smallMB` gives the home so much room. */
+export async function startRiffleProcess({ env = {}, smallMB = 0 } = {}) {
   const home = mkdtempSync(join(tmpdir(), 'riffle-soak-'));
+  const small = smallMB > 0 && madeSmall(home, smallMB);
   const port = await freePort();
   const address = `http://localhost:${port}`;
   let child = null;
@@ -48,6 +52,8 @@ export async function startRiffleProcess({ env = {} } = {}) {
   const riffle = {
     address,
     home,
+    /** The home can run out of room. */
+    small,
     isUp,
     postmaster,
     serverPid: () => child?.pid ?? 0,
@@ -61,11 +67,13 @@ export async function startRiffleProcess({ env = {} } = {}) {
       return performance.now() - since;
     },
     start: async () => {
+      const log = openSync(join(home, 'said.txt'), 'a');
       child = spawn(process.execPath, ['--max-semi-space-size=64', 'scripts/start.mjs', '--empty'], {
         cwd: root,
         env: { ...process.env, RIFFLE_HOME: home, PORT: String(port), ...env },
-        stdio: ['ignore', 'ignore', 'ignore'],
+        stdio: ['ignore', log, log],
       });
+      closeSync(log);
       ended = new Promise((resolve) => child.once('exit', resolve));
       await riffle.untilUp();
     },
@@ -86,6 +94,7 @@ export async function startRiffleProcess({ env = {} } = {}) {
     stop: async () => {
       child.kill('SIGINT');
       await ended;
+      if (small) spawnSync('umount', [home]);
       rmSync(home, { recursive: true, force: true });
     },
   };

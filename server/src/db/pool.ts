@@ -34,7 +34,12 @@ export function openPool(connectionString: string): pg.Pool {
   });
   // By hand as well: a database that has stopped answering is waited for by none of them.
   const connected = new Set<pg.PoolClient>();
-  pool.on('connect', (client) => connected.add(client)).on('remove', (client) => connected.delete(client));
+  pool.on('connect', (client) => {
+    connected.add(client);
+    // In hand between two statements of a transaction it has no listener either: the next statement tells what happened.
+    client.on('error', () => undefined);
+  });
+  pool.on('remove', (client) => connected.delete(client));
   lettingGo.set(pool, () => {
     for (const client of connected) socketOf(client).destroy(new Error('Connection terminated: the database is away.'));
   });

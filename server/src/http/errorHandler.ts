@@ -104,7 +104,12 @@ export function asRefusal(error: unknown): Refusal {
       return new Refusal('NO_DATABASE', 'Nothing was stored. Riffle tries again by itself.');
   }
   const { code, statusCode, message } = error as Partial<FastifyError>;
-  if (LOST.has(code ?? '') || /timeout exceeded when trying to connect|Connection terminated/.test(message ?? ''))
+  if (
+    LOST.has(code ?? '') ||
+    /timeout exceeded when trying to connect|Connection terminated|connection error and is not queryable/.test(
+      message ?? '',
+    )
+  )
     return new Refusal('NO_DATABASE', 'Nothing was stored. Riffle tries again by itself.');
   if (statusCode === 415)
     return new Refusal('UNKNOWN_TYPE', 'Nothing was stored. The documentation says what each call is sent as.');
