@@ -53,7 +53,8 @@ test.describe('with the page kept on the device', () => {
       await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
       await page.getByLabel('How much you panned', { exact: true }).fill('2');
       await page.getByRole('button', { name: 'Keep this sample' }).click();
-      await expect(page.getByText('1 waits for signal').filter({ visible: true }).first()).toBeVisible();
+      // The page has tried in vain by then, and asked the browser to send it.
+      await page.waitForTimeout(800);
       await page.close();
       await context.newPage();
       await expect
@@ -173,9 +174,11 @@ test('nothing is said to be none before it was read; what is out of reach is nam
   const page = await context.newPage();
   let answer = (): void => undefined;
   const answered = new Promise<void>((resolve) => (answer = resolve));
+  let refusals = 0;
   await page.route('**/api/v1/grounds/*/samples**', async (route) => {
     await answered;
     await route.abort();
+    refusals++;
   });
   // A document that brings nothing along, as that of a long book: the page asks for its lists itself.
   await page.route('**/g/*/sample/meaning', async (route) => {
@@ -188,6 +191,9 @@ test('nothing is said to be none before it was read; what is out of reach is nam
   await expect(page.getByText('Nothing was panned on this ground yet.')).toHaveCount(0);
   answer();
   await expect(page.getByText(/The samples of Slow Fork have not reached this device/)).toBeVisible();
+  await expect(page.getByText('Nothing was panned on this ground yet.')).toHaveCount(0);
+  // It tries four times by itself; then a person asks.
+  await expect.poll(() => refusals).toBe(4);
   await page.unroute('**/api/v1/grounds/*/samples**');
   await page.getByRole('button', { name: 'Ask again' }).click();
   await expect(page.getByText('Nothing was panned on this ground yet.')).toBeVisible();

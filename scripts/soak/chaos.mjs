@@ -9,6 +9,8 @@ const STEPS = 14;
 const BETWEEN_TAPS_MS = 560;
 /** What one tab does is on the others' screens within this. */
 const TOLD_WITHIN_MS = 1500;
+/** What a tab does itself is on its own screen within this, on a machine that has other things to do. */
+const SEEN_WITHIN_MS = 300;
 
 /** Mulberry32: a small generator in the public domain, from memory. */
 export function seeded(seed) {
@@ -125,6 +127,7 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
   const pick = (list) => list[Math.floor(random() * list.length)];
   const wrong = [];
   const done = [];
+  await riffle.untilUp();
   const { ground, spot } = await makeGround(riffle.address, `Seed ${seed} Creek`);
   const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
   /** Taps of every kind so far with the time they were made, and buckets that should stand. */
@@ -176,7 +179,9 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
     const claims = savedClaims.splice(0);
     const taps = await eventsOnServer();
     for (const claim of claims) {
-      const made = tapsAt.filter((t) => t < claim.at - TOLD_WITHIN_MS / 5).length;
+      const made = tapsAt.filter(
+        (t) => t.at < claim.at - (t.by === claim.tab ? SEEN_WITHIN_MS : TOLD_WITHIN_MS),
+      ).length;
       if (taps.length < made)
         wrong.push(`${claim.tab} says all is saved after ${claim.after}: ${taps.length} of ${made} taps are`);
     }
@@ -191,7 +196,7 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
 
   const tap = async (tab, button, change) => {
     expectBetween(buckets, buckets + change);
-    tapsAt.push(performance.now());
+    tapsAt.push({ at: performance.now(), by: tab.name });
     await button.click();
     buckets += change;
     await sleep(BETWEEN_TAPS_MS);
@@ -202,7 +207,7 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
       weight: 1,
       do: async (tab) => {
         expectBetween(buckets, buckets + 1);
-        tapsAt.push(performance.now());
+        tapsAt.push({ at: performance.now(), by: tab.name });
         await live(tab).dblclick();
         buckets++;
         await sleep(BETWEEN_TAPS_MS);
@@ -248,7 +253,7 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
       weight: 2,
       do: async (tab) => {
         expectBetween(buckets, buckets + 1);
-        tapsAt.push(performance.now());
+        tapsAt.push({ at: performance.now(), by: tab.name });
         await live(tab).click();
         buckets++;
         expectBetween(buckets, buckets);

@@ -1,10 +1,10 @@
 // A whole Riffle as a person starts it, to be killed and frozen from outside.
 import { spawn, spawnSync } from 'node:child_process';
 import { closeSync, mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
-import { freePort } from '../cluster.mjs';
 import { root } from '../setup.mjs';
 
 /** Everything below a process, itself first. */
@@ -26,6 +26,19 @@ function signal(pids, name) {
   }
 }
 
+/** A port that no connection of this machine is given while the server on it is away: below those the kernel hands out. */
+async function lastingPort() {
+  for (;;) {
+    const port = 20_000 + Math.floor(Math.random() * 10_000);
+    const free = await new Promise((resolve) => {
+      const probe = createServer()
+        .once('error', () => resolve(false))
+        .listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
+    });
+    if (free) return port;
+  }
+}
+
 /** A file system of its own for a folder, so that it can run out of room; false where this account may not make one. */
 const madeSmall = (dir, MB) => spawnSync('mount', ['-t', 'tmpfs', '-o', `size=${MB}m`, 'tmpfs', dir]).status === 0;
 
@@ -33,7 +46,7 @@ const madeSmall = (dir, MB) => spawnSync('mount', ['-t', 'tmpfs', '-o', `size=${
 export async function startRiffleProcess({ env = {}, smallMB = 0 } = {}) {
   const home = mkdtempSync(join(tmpdir(), 'riffle-soak-'));
   const small = smallMB > 0 && madeSmall(home, smallMB);
-  const port = await freePort();
+  const port = await lastingPort();
   const address = `http://localhost:${port}`;
   let child = null;
   let ended = null;
@@ -61,7 +74,8 @@ export async function startRiffleProcess({ env = {}, smallMB = 0 } = {}) {
     untilUp: async (most_ms = 60_000) => {
       const since = performance.now();
       while (!(await isUp())) {
-        if (performance.now() - since > most_ms) throw new Error('Riffle did not come up again.');
+        if (performance.now() - since > most_ms)
+          throw new Error(`Riffle did not come up again: ${readFileSync(join(home, 'said.txt'), 'utf8').slice(-300)}`);
         await sleep(20);
       }
       return performance.now() - since;

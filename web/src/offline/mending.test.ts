@@ -38,10 +38,10 @@ describe('mending a refused write', () => {
   });
   test('called as people would', () => {
     expect(['name', 'distance_m', 'sections.0.gold_mg', 'takenAt'].map(spokenField)).toEqual([
-      'name',
-      'distance, m',
-      'gold, mg',
-      'taken at',
+      'Name',
+      'Distance, m',
+      'Gold, mg',
+      'Taken at',
     ]);
   });
 });

@@ -35,9 +35,10 @@ export function withMended(write: QueuedWrite, path: string, value: string | num
   return { ...write, record: set(write.record, path.split('.')) } as QueuedWrite;
 }
 
-/** What a field is called: "distance, m" for "distance_m", "gold, mg" for "sections.0.gold_mg". */
+/** What a field is called: "Distance, m" for "distance_m", "Gold, mg" for "sections.0.gold_mg". */
 export function spokenField(path: string): string {
   const [name = '', ...unit] = (path.split('.').at(-1) ?? '').split('_');
   const words = name.replace(/([a-z])([A-Z])/g, (_, a: string, b: string) => `${a} ${b.toLowerCase()}`);
-  return unit.length > 0 ? `${words}, ${unit.join('/')}` : words;
+  const spoken = words.charAt(0).toUpperCase() + words.slice(1);
+  return unit.length > 0 ? `${spoken}, ${unit.join('/')}` : spoken;
 }

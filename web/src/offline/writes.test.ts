@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import type { LoggedEvent, Spot, StoredSpot } from '@riffle/contract';
+import type { LoggedEvent, Spot, StoredRun, StoredSpot } from '@riffle/contract';
 import { eventsWithWaiting, withWaiting, type Write } from './writes.ts';
 
 const ground = '01900000-0000-7000-8000-000000000001';
@@ -97,6 +97,15 @@ test('a plan laid out waits as its plan, its points and its bags', () => {
   expect(withWaiting('spots', ground, [spot(1)], waiting).map((s) => s.name)).toEqual(['Spot 1', 'Spot 5']);
   // Dug before the plan itself has landed.
   expect(withWaiting('lots', ground, [], waiting)).toMatchObject([{ tag: 'A-1', state: 'waiting', version: 2 }]);
+});
+
+test('a run that was stopped or went on without a signal is so at once', () => {
+  const run = { id: 'run', version: 1, deleted: false, tally: { stopped: false } } as unknown as StoredRun;
+  const tapped = (kind: string): Write =>
+    ({ what: 'events', runId: 'run', groundId: ground, events: [{ id: kind, kind }] }) as unknown as Write;
+  const stopped = (...kinds: string[]): unknown[] =>
+    withWaiting('runs', ground, [run], kinds.map(tapped)).map((r) => r.tally.stopped);
+  expect([stopped('bucket'), stopped('stop', 'bucket'), stopped('stop', 'resume')]).toEqual([[false], [true], [false]]);
 });
 
 test('taps of a run: those waiting are added, those landed are not doubled', () => {

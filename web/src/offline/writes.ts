@@ -1,4 +1,4 @@
-import type { LaidOut, LoggedEvent } from '@riffle/contract';
+import type { LaidOut, LoggedEvent, StoredRun } from '@riffle/contract';
 import { call } from '../api/client.ts';
 import { KINDS, type Kind, type Records } from '../api/kinds.ts';
 
@@ -84,7 +84,20 @@ export function withWaiting<K extends Kind>(
       updatedAt: before?.updatedAt ?? new Date(0).toISOString(),
     } as Records[K]['kept']);
   }
+  if (kind === 'runs')
+    for (const run of byId.values() as Iterable<StoredRun>) {
+      const stopped = stoppedBy(run.id, waiting);
+      if (stopped !== null) byId.set(run.id, { ...run, tally: { ...run.tally, stopped } });
+    }
   return [...byId.values()].filter((r) => !r.deleted).sort((a, b) => (a.id < b.id ? -1 : 1));
+}
+
+/** Whether a run was stopped, or went on, by the last waiting tap that says so; null where none does. What waits comes after what has landed. */
+function stoppedBy(runId: string, waiting: readonly Write[]): boolean | null {
+  const last = waiting
+    .flatMap((w) => (w.what === 'events' && w.runId === runId ? w.events : []))
+    .findLast((e) => e.kind === 'stop' || e.kind === 'resume');
+  return last ? last.kind === 'stop' : null;
 }
 
 /** Events of a run with the waiting ones laid over. */

@@ -1,21 +1,22 @@
 import { type ReactNode } from 'react';
 import { spokenMany, type Kind } from '../api/kinds.ts';
 import { useListStates } from '../records/useListStates.ts';
+import { Judgement } from '../ui/Judgement.tsx';
 import { useGround } from './useGround.ts';
 
 interface NeedsProps {
   /** What the words inside rest on. */
   readonly kinds: readonly Kind[];
-  /** Without a word of its own where something is out of reach: it is said beside it. */
-  readonly quiet?: boolean;
+  /** Work goes on inside without what is out of reach: it is said above, or, where it is said beside it already, not at all. */
+  readonly without?: 'said' | 'quiet';
   readonly children: ReactNode;
 }
 
 /**
- * Shows what rests on lists of a ground once they are here. Before that it says what is on its way; what cannot be had is
- * named above what can be done without it. So nothing is said to be none because it has not been read.
+ * Shows what rests on lists of a ground once they are here. Before that it says what is on its way, and what is out of
+ * reach: nothing is said to be none because it has not been read.
  */
-export function Needs({ kinds, quiet = false, children }: NeedsProps) {
+export function Needs({ kinds, without, children }: NeedsProps) {
   const { ground } = useGround();
   const { states, askAgain } = useListStates(kinds, ground.id);
   const named = (state: 'arriving' | 'away'): string => {
@@ -28,16 +29,20 @@ export function Needs({ kinds, quiet = false, children }: NeedsProps) {
         Fetching the {named('arriving')} of {ground.name} ...
       </p>
     );
+  if (!states.includes('away') || without === 'quiet') return <>{children}</>;
+  const missing = `The ${named('away')} of ${ground.name} have not reached this device.`;
+  const ask = (
+    <button type="button" className="min-h-11 underline underline-offset-4" onClick={askAgain}>
+      Ask again
+    </button>
+  );
+  if (!without)
+    return <Judgement rests={<>What you log is kept here and sent as soon as it can be. {ask}</>}>{missing}</Judgement>;
   return (
     <>
-      {states.includes('away') && !quiet && (
-        <p role="note" className="mb-3 flex flex-wrap items-center gap-x-4 border-l-4 border-ink pl-3">
-          The {named('away')} of {ground.name} have not reached this device: what stands here is without them.
-          <button type="button" className="min-h-11 underline underline-offset-4" onClick={askAgain}>
-            Ask again
-          </button>
-        </p>
-      )}
+      <p role="note" className="mb-3 flex flex-wrap items-center gap-x-4 border-l-4 border-ink pl-3">
+        {missing} You can go on without them. {ask}
+      </p>
       {children}
     </>
   );

@@ -36,6 +36,12 @@ const Books = lazy(async () => ({ default: (await import('../stages/books/BooksS
 
 /** A screen that says nothing before the lists its words rest on are here. */
 const needs = (kinds: readonly Kind[], screen: ReactNode) => <Needs kinds={kinds}>{screen}</Needs>;
+/** One that work goes on in without them. */
+const evenWithout = (kinds: readonly Kind[], screen: ReactNode) => (
+  <Needs kinds={kinds} without="said">
+    {screen}
+  </Needs>
+);
 
 /** Which address shows which screen. Read, Pan, Run and Books are of use before all of theirs is here, and see to it themselves. */
 export const Pages = () => (
@@ -47,20 +53,20 @@ export const Pages = () => (
         <Route path="bag/:bagId" element={<BagGate />} />
         <Route path="settings" element={<Settings />} />
         <Route path="g/:groundId" element={<GroundGate />}>
-          <Route path="day" element={needs(['day-sheets', 'samples', 'signs', 'lots', 'permissions'], <Day />)} />
+          <Route path="day" element={evenWithout(['day-sheets', 'samples', 'signs', 'lots', 'permissions'], <Day />)} />
           <Route path="read" element={<ReadScreen />} />
           <Route path="sample" element={<Sample />}>
             <Route index element={<Pan />} />
             <Route path="bags" element={needs(['lots', 'sample-plans', 'samples'], <Bags />)} />
             <Route path="tags" element={needs(['lots'], <Tags />)} />
-            <Route path="pits" element={needs(['pits', 'samples'], <Pits />)} />
-            <Route path="screens" element={needs(['screenings', 'samples'], <Screens />)} />
+            <Route path="pits" element={evenWithout(['pits', 'samples'], <Pits />)} />
+            <Route path="screens" element={evenWithout(['screenings', 'samples'], <Screens />)} />
             <Route path="meaning" element={needs(['samples', 'sample-plans', 'seedings'], <Meaning />)} />
             <Route path="in-place" element={needs(['samples', 'pits', 'outlines'], <InPlace />)} />
             <Route path="table" element={needs(['samples', 'pits'], <Table />)} />
-            <Route path="hands" element={needs(['containers', 'seedings', 'size-words'], <Hands />)} />
+            <Route path="hands" element={evenWithout(['containers', 'seedings', 'size-words'], <Hands />)} />
           </Route>
-          <Route path="set" element={needs(['rigs', 'setups'], <SetBox />)} />
+          <Route path="set" element={evenWithout(['rigs', 'setups'], <SetBox />)} />
           <Route path="run" element={<Run />} />
           <Route path="clean" element={needs(['runs', 'cleanups', 'setups', 'rigs', 'samples'], <Clean />)} />
           <Route path="books" element={<Books />} />

@@ -55,7 +55,7 @@ export function ReadScreen() {
       <PickedLine ground={ground} inHand={inHand} />
       {seen && (
         <Suspense>
-          <Needs kinds={['samples', 'signs']} quiet>
+          <Needs kinds={['samples', 'signs']} without="quiet">
             <ReadRest ground={ground} spots={spots} inHand={inHand} />
           </Needs>
           <ReadSheets ground={ground} inHand={inHand} />

@@ -81,7 +81,7 @@ export function RunScreen() {
           )}
         </>
       ) : (
-        <Needs kinds={['runs', 'cleanups']}>
+        <Needs kinds={['runs', 'cleanups']} without="said">
           <StartRun waiting={byStart.filter((r) => !weighed.has(r.id))} />
         </Needs>
       )}
