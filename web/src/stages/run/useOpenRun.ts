@@ -1,9 +1,10 @@
 import type { LoggedEvent, StoredRig, StoredRun, StoredSetup } from '@riffle/contract';
-import { addTaps, asRunEvent, DOUBLE_TAP_MS, solveBox, tallyRun, type BoxAnswer, type RunTally } from '@riffle/core';
+import { asRunEvent, DOUBLE_TAP_MS, solveBox, tallyRun, type BoxAnswer, type RunTally } from '@riffle/core';
 import { useCallback, useMemo, useRef } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { useRunEvents } from '../../records/useRunEvents.ts';
 import { useWrite } from '../../offline/outbox.ts';
+import { countPartly } from './countPartly.ts';
 import { nextTap } from './tapCount.ts';
 import { useNow } from '../../ui/useNow.ts';
 
@@ -37,8 +38,8 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
     [run.startedAt, events, now],
   );
   // What has not reached this device is in the tally it came with.
-  const counted = useMemo(
-    () => (known ? null : (addTaps(run.startedAt, { ...run.tally, timesInOrder: true }, events, NONE) ?? run.tally)),
+  const partly = useMemo(
+    () => (known ? null : countPartly(run.tally, run.startedAt, events)),
     [known, run.startedAt, run.tally, events],
   );
   const answer = useMemo(() => (setup && rig ? solveSetup(setup, rig) : null), [setup, rig]);
@@ -59,8 +60,8 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
   return {
     run,
     tally,
-    count: counted?.buckets ?? tally.buckets.length,
-    volumeLoose_L: counted?.volumeLoose_L ?? tally.volumeLoose_L,
+    count: partly?.count ?? tally.buckets.length,
+    volumeLoose_L: partly?.volumeLoose_L ?? tally.volumeLoose_L,
     partly: !known && run.tally.taps > 0,
     loading,
     answer,
@@ -80,8 +81,6 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
     resume: () => log({ ...bare, kind: 'resume' }),
   };
 }
-
-const NONE = new Map<string, never>();
 
 function solveSetup(setup: StoredSetup, rig: StoredRig): BoxAnswer | null {
   const water =
