@@ -27,14 +27,14 @@ const tapped = (steps: boolean): fc.Arbitrary<LoggedTap[]> =>
       const ids = taps.map((_, i) => `tap-${String(i).padStart(3, '0')}`);
       return taps.map((t, i) => {
         at_ms += t.gap_ms;
-        const kind = i === 0 && t.kind === 'undo' ? 'bucket' : (t.kind);
+        const kind = i === 0 && t.kind === 'undo' ? 'bucket' : t.kind;
         return {
           id: ids[i],
           kind,
           at: new Date(at_ms).toISOString(),
           spotId: kind === 'bucket' ? (SPOTS[t.spot] ?? null) : null,
           volume_L: kind === 'bucket' ? t.volume_L : null,
-          undoes: kind === 'undo' ? (ids[t.undoes % i]) : null,
+          undoes: kind === 'undo' ? ids[t.undoes % i] : null,
           deviceId: `phone-${t.device}`,
           deviceCount: i,
         };
@@ -58,11 +58,9 @@ describe('taps added to a tally', () => {
   };
   const roughly = (tally: ReturnType<typeof keepTally>) => ({
     ...tally,
-    volumeLoose_L: expect.closeTo(tally.volumeLoose_L, 9) as number,
-    running_s: expect.closeTo(tally.running_s, 6) as number,
-    bySpot_L: Object.fromEntries(
-      Object.entries(tally.bySpot_L).map(([spot, L]) => [spot, expect.closeTo(L, 9) as number]),
-    ),
+    volumeLoose_L: expect.closeTo(tally.volumeLoose_L, 9),
+    running_s: expect.closeTo(tally.running_s, 6),
+    bySpot_L: Object.fromEntries(Object.entries(tally.bySpot_L).map(([spot, L]) => [spot, expect.closeTo(L, 9)])),
   });
 
   test('come to what counting all of them comes to', () => {
