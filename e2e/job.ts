@@ -18,7 +18,7 @@ export const dropFile = (
   content: string | Buffer,
   mimeType = 'application/gpx+xml',
 ): Promise<void> =>
-  page.getByLabel('Choose a GPX or GeoJSON file').setInputFiles({ name, mimeType, buffer: Buffer.from(content) });
+  page.getByLabel('Choose the file of a walk').setInputFiles({ name, mimeType, buffer: Buffer.from(content) });
 
 /** Brings a creek in from a file and ends on its ribbon. Answers the ground's id. */
 export async function bringCreek(page: Page, name: string): Promise<string> {

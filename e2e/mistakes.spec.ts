@@ -15,19 +15,19 @@ test.describe('files', () => {
       '<gpx version="1.1"><trk><trkseg><trkpt lat="-133" lon="46.5"/><trkpt lat="-133.01" lon="46.51"/></trkseg></trk></gpx>',
       /swapped/,
     ],
-    ['notes.txt', 'bring bread', /neither GPX nor GeoJSON/],
+    ['notes.txt', 'bring bread', /neither GPX, KML, GeoJSON nor/],
   ] as const) {
     test(name, { tag: '@desk' }, async ({ page }) => {
       // The same code on both sizes.
       await dropFile(page, name, content);
       await expect(page.getByRole('alert').filter({ hasText: name })).toContainText(says);
-      await expect(page.getByLabel('Choose a GPX or GeoJSON file')).toBeAttached();
+      await expect(page.getByLabel('Choose the file of a walk')).toBeAttached();
     });
   }
   test('a file of 50 MB is turned away before it is sent', async ({ page }, info) => {
     const path = info.outputPath('huge.gpx');
     await writeFile(path, Buffer.alloc(50 * 1024 * 1024, ' '));
-    await page.getByLabel('Choose a GPX or GeoJSON file').setInputFiles(path);
+    await page.getByLabel('Choose the file of a walk').setInputFiles(path);
     await expect(page.getByRole('alert').filter({ hasText: 'huge.gpx' })).toContainText('50 MB; the most is 32 MB');
   });
   test('a file that does not say which way the water runs is asked about', async ({ page }) => {

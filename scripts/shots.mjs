@@ -160,7 +160,7 @@ async function dropCreek(page) {
         `<wpt lat="${46.5 + 0.00006 * i}" lon="${-33.0001 + 0.0006 * Math.sin(i / 9) - 0.00003 * i}"><name>${n}</name></wpt>`,
     )
     .join('');
-  await page.getByLabel('Choose a GPX or GeoJSON file').setInputFiles({
+  await page.getByLabel('Choose the file of a walk').setInputFiles({
     name: 'walk.gpx',
     mimeType: 'application/gpx+xml',
     buffer: Buffer.from(

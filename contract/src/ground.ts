@@ -98,7 +98,7 @@ export const FLOW_DIRECTIONS = ['as drawn', 'against', 'unknown'] as const;
 /** What a GPX or GeoJSON file holds, before anything is stored. */
 export const GroundFile = z
   .object({
-    format: z.enum(['GPX', 'GeoJSON']),
+    format: z.enum(['GPX', 'KML', 'GeoJSON', 'NMEA']),
     name: z.string(),
     kind: z.enum(GROUND_KINDS),
     length_m: z.number(),

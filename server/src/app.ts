@@ -40,6 +40,8 @@ export interface AppOptions {
   /** Folder of the built interface; left out where only the API is wanted. */
   readonly webDir?: string;
   readonly logger?: boolean;
+  /** How long the database may be silent before it counts as away, milliseconds. */
+  readonly patience_ms?: number;
   /** Requests a minute from one address. */
   readonly rate?: number;
 }
@@ -54,6 +56,7 @@ export async function buildApp({
   webDir,
   logger = false,
   rate = 30_000,
+  patience_ms,
 }: AppOptions): Promise<FastifyInstance> {
   const app = fastify({
     logger: logger && { level: 'warn' },
@@ -118,7 +121,7 @@ export async function buildApp({
   });
 
   const work = openWorkPool();
-  const database = watchDatabase(pool);
+  const database = watchDatabase(pool, patience_ms);
   app.addHook('onClose', async () => {
     await Promise.all([work.close(), database.stop()]);
   });

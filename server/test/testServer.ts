@@ -45,7 +45,12 @@ export function useTestServer(): TestServer {
     await asSuperuser(`create database ${name} template riffle_template`);
     server.pool = openPool(clusterUrl.replace(/postgres$/, name));
     await ensureCrew(server.pool, crewId, 'Test crew');
-    server.app = await buildApp({ pool: server.pool, crewOf: () => crewId });
+    server.app = await buildApp({
+      pool: server.pool,
+      crewOf: () => crewId,
+      // Many tests share the machine; none of these is about a database that is away.
+      patience_ms: 30_000,
+    });
   });
   afterAll(async () => {
     await server.app.close();

@@ -2,10 +2,11 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import pg from 'pg';
 import { letGoOfAll } from './pool.ts';
 
-/** Asked so often, given so long to answer; a frozen database is known within both together, a process that stood still left out. */
-const EVERY_MS = 400;
-const WITHIN_MS = 1800;
-const STOOD_STILL_MS = 300;
+const EVERY_MS = 300;
+/** Given so long to answer: together with the above a frozen database is known within three seconds. */
+const PATIENCE_MS = 2200;
+/** Counted in steps of its own: a process that stood still itself, with the answer before it unread, has lost one of them. */
+const STEP_MS = 100;
 
 export interface DatabaseWatch {
   /** The database answers, as far as was seen last. */
@@ -17,7 +18,7 @@ export interface DatabaseWatch {
  * Asks the database over a connection of its own whether it is there. While it is not, every request is refused at once
  * instead of waiting, and those that wait already are let go: dead, starting or frozen makes no difference to them.
  */
-export function watchDatabase(pool: pg.Pool): DatabaseWatch {
+export function watchDatabase(pool: pg.Pool, patience_ms = PATIENCE_MS): DatabaseWatch {
   let up = true;
   let stopped = false;
   let client: pg.Client | null = null;
@@ -25,11 +26,8 @@ export function watchDatabase(pool: pg.Pool): DatabaseWatch {
 
   const ask = async (): Promise<void> => {
     if (!client) {
-      const fresh = new pg.Client({
-        ...pool.options,
-        connectionTimeoutMillis: WITHIN_MS,
-        application_name: 'riffle watch',
-      });
+      // Waited for here, and by no clock of its own.
+      const fresh = new pg.Client({ ...pool.options, connectionTimeoutMillis: 0, application_name: 'riffle watch' });
       fresh.on('error', () => undefined);
       client = fresh;
       await fresh.connect();
@@ -42,29 +40,24 @@ export function watchDatabase(pool: pg.Pool): DatabaseWatch {
     (lost as unknown as { connection?: { stream: { destroy: () => void } } } | null)?.connection?.stream.destroy();
   };
 
+  /** True: it answered; false: it said no; null: it said nothing for as long as was waited. */
+  const answer = async (): Promise<boolean | null> => {
+    let said: boolean | null = null;
+    const asked = ask().then(
+      () => (said = true),
+      () => (said = false),
+    );
+    for (let waited = 0; said === null && waited < patience_ms && !stopped; waited += STEP_MS)
+      await Promise.race([asked, sleep(STEP_MS)]);
+    return said;
+  };
   const watching = (async () => {
     while (!stopped) {
-      const asked = performance.now();
-      const late = new AbortController();
-      const answered = await Promise.race([
-        ask().then(
-          () => true,
-          () => false,
-        ),
-        sleep(WITHIN_MS, null, { signal: late.signal }).then(
-          () => null,
-          () => null,
-        ),
-      ]);
-      late.abort();
-      // This process itself stood still, and the answer may lie before it unread: asked again before anything is said.
-      if (answered === null && performance.now() - asked > WITHIN_MS + STOOD_STILL_MS) {
-        letGo();
-        continue;
-      }
-      if (answered !== true) letGo();
-      if (answered === null && up) letGoOfAll(pool);
-      up = answered === true;
+      const said = await answer();
+      if (stopped) break;
+      if (said !== true) letGo();
+      if (said === null && up) letGoOfAll(pool);
+      up = said === true;
       await sleep(EVERY_MS, null, { signal: stopping.signal }).catch(() => undefined);
     }
   })();

@@ -2,7 +2,7 @@ import type { FlowDirection, Position } from '@riffle/core';
 
 /** A file as read, nothing judged yet. Lines and places stand as drawn. */
 export interface RawGroundFile {
-  readonly format: 'GPX' | 'GeoJSON';
+  readonly format: 'GPX' | 'KML' | 'GeoJSON' | 'NMEA';
   readonly lines: readonly { readonly name: string; readonly points: readonly Position[] }[];
   readonly places: readonly {
     readonly name: string;

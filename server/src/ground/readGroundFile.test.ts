@@ -41,12 +41,64 @@ describe('a good file', () => {
   });
 });
 
+describe('as devices write it', () => {
+  test('GPX 1.0: its name stands beside its tracks', () => {
+    const old = `<?xml version="1.0"?><gpx version="1.0" creator="test" xmlns="http://www.topografix.com/GPX/1/0"><name>Old walk</name><trk><trkseg>${up
+      .map(([lon, lat, ele]) => `<trkpt lat="${lat}" lon="${lon}"><ele>${ele}</ele><speed>1.2</speed></trkpt>`)
+      .join('')}</trkseg></trk></gpx>`;
+    expect(readGroundFile(old)).toMatchObject({ format: 'GPX', name: 'Old walk', linePoints: 11, flow: 'against' });
+  });
+  test('an extension whose prefix nobody declared', () => {
+    const own = track(up).replace('</trkpt>', '<extensions><gpxtpx:hr>90</gpxtpx:hr></extensions></trkpt>');
+    expect(readGroundFile(gpx(own)).linePoints).toBe(11);
+  });
+
+  const kml = (inside: string): string =>
+    `<?xml version="1.0" encoding="UTF-8"?><kml xmlns="http://www.opengis.net/kml/2.2" xmlns:gx="urn:example:tracks"><Document><name>Trip</name>${inside}</Document></kml>`;
+  const mark = '<Placemark><name>Bend</name><Point><coordinates>-32.9999,46.5045,0</coordinates></Point></Placemark>';
+  test('KML: a line with heights above the sea, in folders, and a place', () => {
+    const line = `<Folder><Placemark><name>Walk</name><LineString><altitudeMode>absolute</altitudeMode><coordinates>
+      ${up.map((p) => p.join(',')).join('\n      ')}</coordinates></LineString></Placemark></Folder>`;
+    const read = readGroundFile(kml(line + mark));
+    expect(read).toMatchObject({ format: 'KML', name: 'Walk', linePoints: 11, flow: 'against' });
+    expect(read.spots).toMatchObject([{ name: 'Bend', position: [-32.9999, 46.5045] }]);
+  });
+  test('KML: heights above the ground say nothing of the flow', () => {
+    const line = `<Placemark><LineString><coordinates>${up.map((p) => p.join(',')).join(' ')}</coordinates></LineString></Placemark>`;
+    expect(readGroundFile(kml(line))).toMatchObject({ name: 'Trip', linePoints: 11, flow: 'unknown' });
+  });
+  test('KML: a track, and several shapes in one mark', () => {
+    const coords = up.map((p) => `<gx:coord>${p.join(' ')}</gx:coord>`).join('');
+    const both = `<Placemark><name>Walk</name><MultiGeometry><Point><coordinates>-33,46.5</coordinates></Point><gx:Track><altitudeMode>absolute</altitudeMode>${coords}</gx:Track></MultiGeometry></Placemark>`;
+    const read = readGroundFile(kml(both));
+    expect(read).toMatchObject({ linePoints: 11, flow: 'against' });
+    expect(read.spots).toHaveLength(1);
+  });
+  test('a log of NMEA 0183: every fix, damaged sentences passed over', () => {
+    const checked = (body: string): string => {
+      const sum = [...body].reduce((x, c) => x ^ c.charCodeAt(0), 0);
+      return `$${body}*${sum.toString(16).toUpperCase().padStart(2, '0')}`;
+    };
+    const minutes = (deg: number, width: number): string =>
+      `${String(Math.floor(deg)).padStart(width, '0')}${((deg % 1) * 60).toFixed(4).padStart(7, '0')}`;
+    const log = up.flatMap(([lon, lat, ele], i) => [
+      checked(`GPGGA,0927${10 + i}.000,${minutes(lat, 2)},N,${minutes(-lon, 3)},W,1,8,1.0,${ele}.0,M,47.0,M,,`),
+      '$GPGSV,3,1,11,03,03,111,00*74 broken',
+    ]);
+    const read = readGroundFile(['14,W,1,8*00', ...log].join('\r\n'));
+    expect(read).toMatchObject({ format: 'NMEA', linePoints: 11, flow: 'against' });
+    expect(read.length_m).toBeCloseTo(1000.5, 0);
+  });
+});
+
 describe('a wrong file gets a clear answer', () => {
   test.each([
     ['empty', '', /empty/],
-    ['neither', 'lat,lon\n1,2', /neither GPX nor GeoJSON/],
+    ['neither', 'lat,lon\n1,2', /neither GPX, KML, GeoJSON nor/],
     ['breaks off', gpx(track(up)).slice(0, 200), /breaks off/],
-    ['other XML', '<kml><Document/></kml>', /not GPX/],
+    ['other XML', '<svg><g/></svg>', /neither GPX nor KML/],
+    ['KML without a line', '<kml><Document/></kml>', /no track or line/],
+    ['a log without a fix', '$GPGGA,092751.000,,,,,0,0,,,M,,M,,*5C', /no fix anywhere/],
     ['broken JSON', '{"type":', /breaks off/],
     ['other JSON', '{"type":"Topology"}', /not GeoJSON/],
     ['no line', gpx('<wpt lat="46" lon="-33"><name>A</name></wpt>'), /places but no track/],

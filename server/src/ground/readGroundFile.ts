@@ -2,7 +2,10 @@ import { centreLine, DEFAULT_SWELL_PERCENT, flowDirection, localPlane, thinLine,
 import { GROUND_KINDS, NUMBERS, numberProblem, TEXTS, type GroundFile } from '@riffle/contract';
 import { Refusal } from '../http/problems.ts';
 import { readGeoJson } from './readGeoJson.ts';
+import type { RawGroundFile } from './rawGroundFile.ts';
 import { readGpx } from './readGpx.ts';
+import { readKml } from './readKml.ts';
+import { readNmea } from './readNmea.ts';
 
 /** A ground as far as the file tells it. `points` is the line as drawn, every point of it. */
 export interface ReadGround extends GroundFile {
@@ -26,17 +29,13 @@ const refuse = (detail: string): never => {
 };
 
 /**
- * Reads a GPX 1.1 or GeoJSON (RFC 7946) file into a ground. Stores nothing.
+ * Reads GPX 1.1 or 1.0, KML 2.2, GeoJSON (RFC 7946) or a log of NMEA 0183 into a ground. Stores nothing.
  * @throws Refusal FILE_UNREADABLE saying what is wrong with it and what to do
  */
 export function readGroundFile(text: string): ReadGround {
   const start = text.replace(/^\uFEFF/, '').trimStart();
   if (start === '') refuse('The file is empty.');
-  const raw = start.startsWith('<')
-    ? readGpx(start)
-    : start.startsWith('{')
-      ? readGeoJson(start)
-      : refuse('This is neither GPX nor GeoJSON. Export the track from your GPS or map as one of the two.');
+  const raw = readRaw(start);
 
   const longest = raw.lines
     .map((l) => ({ ...l, points: distinct(l.points) }))
@@ -117,6 +116,21 @@ export function readGroundFile(text: string): ReadGround {
     note: note.slice(0, TEXTS.note.longest),
     properties: kept.map((p) => p.properties),
   };
+}
+
+function readRaw(start: string): RawGroundFile {
+  if (start.startsWith('{')) return readGeoJson(start);
+  // A receiver's log, perhaps cut in the middle of a sentence.
+  if (/^[^<{]{0,120}[$!][A-Z]{5},/.test(start)) return readNmea(start);
+  if (!start.startsWith('<'))
+    return refuse('This is neither GPX, KML, GeoJSON nor a receiver’s log. Export the track as one of them.');
+  // What comes before the first element: declaration, comments, a document type.
+  const root = /^(?:\s|<\?[^]*?\?>|<!--[^]*?-->|<![^>]*>)*<(?:[\w.-]+:)?([\w.-]+)/.exec(start.slice(0, 20_000))?.[1];
+  if (root === 'kml') return readKml(start);
+  if (root === 'gpx' || root === undefined) return readGpx(start);
+  return refuse(
+    `This is XML, but neither GPX nor KML (it starts with <${root.slice(0, 40)}>). Export the track as one of the two.`,
+  );
 }
 
 const shortened = (name: string): string => name.slice(0, TEXTS.name.longest);

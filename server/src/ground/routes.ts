@@ -33,7 +33,7 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, work: WorkPo
   // Files come as their own bytes, whatever the browser calls them.
   app.addContentTypeParser(
     ['application/gpx+xml', 'application/geo+json', 'application/xml', 'text/xml', 'application/octet-stream'],
-    { parseAs: 'string', bodyLimit: LARGEST_FILE_BYTES },
+    { parseAs: 'buffer', bodyLimit: LARGEST_FILE_BYTES },
     (_request, body, done) => done(null, body),
   );
 
@@ -46,11 +46,11 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, work: WorkPo
       bodyLimit: LARGEST_FILE_BYTES,
       schema: {
         tags: ['grounds'],
-        summary: 'Reads a GPX or GeoJSON file and says what it holds. Stores nothing.',
+        summary: 'Reads a GPX, KML, KMZ or GeoJSON file or a log of NMEA 0183, and says what it holds. Stores nothing.',
         response: { 200: GroundFile, '4xx': Problem },
       },
     },
-    (request) => work.run('groundFileTold', fileText(request.body)),
+    (request) => work.run('groundFileTold', fileBytes(request.body)),
   );
 
   app.put(
@@ -67,7 +67,7 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, work: WorkPo
     },
     async (request, reply) => {
       const { id } = request.params;
-      const read = await work.run('groundFile', fileText(request.body));
+      const read = await work.run('groundFile', fileBytes(request.body));
       const stored = await inTransaction(pool, async (db) => {
         const footFirst = request.query.flow === 'against' ? [...read.points] : [...read.points].reverse();
         const ground: Ground = {
@@ -168,9 +168,9 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, work: WorkPo
   );
 }
 
-const fileText = (body: unknown): string => {
-  if (typeof body === 'string') return body;
-  throw new Refusal('FILE_UNREADABLE', 'Send the file itself, as application/gpx+xml or application/geo+json.');
+const fileBytes = (body: unknown): Uint8Array => {
+  if (body instanceof Uint8Array) return body;
+  throw new Refusal('FILE_UNREADABLE', 'Send the file itself, as application/gpx+xml or application/octet-stream.');
 };
 
 export const fileName = (name: string): string =>

@@ -1,3 +1,4 @@
+import { fileText } from '../ground/fileText.ts';
 import { readGroundFile, type ReadGround } from '../ground/readGroundFile.ts';
 import { SUMS } from '../sums/sums.ts';
 
@@ -8,16 +9,16 @@ export const TASKS = {
   sum: ({ name, input }: { name: string; input: unknown }): unknown =>
     SUMS.find((s) => s.name === name)?.compute(input as never),
   /** A whole file: its points too. */
-  groundFile: (text: string): ReadGround => readGroundFile(text),
+  groundFile: (bytes: Uint8Array): ReadGround => readGroundFile(fileText(bytes)),
   /** What a file holds, in as many points as are drawn. */
-  groundFileTold: (text: string): Omit<ReadGround, 'points' | 'properties' | 'swell_percent' | 'note'> => {
+  groundFileTold: (bytes: Uint8Array): Omit<ReadGround, 'points' | 'properties' | 'swell_percent' | 'note'> => {
     const {
       points: _points,
       properties: _properties,
       swell_percent: _swell,
       note: _note,
       ...told
-    } = readGroundFile(text);
+    } = readGroundFile(fileText(bytes));
     return told;
   },
 };

@@ -63,7 +63,7 @@ export function NewGroundScreen() {
   if (inHand) return <FileSheet key={inHand.id} {...inHand} onBack={() => setInHand(null)} />;
   return (
     <div className="flex max-w-4xl flex-col gap-7 pt-3">
-      <Judgement rests="GPX 1.1 or GeoJSON. A track or line becomes the centre line, way points become spots. Nothing is stored until you have seen it.">
+      <Judgement rests="GPX, KML or KMZ, GeoJSON, or the log of a receiver (NMEA 0183). A track or line becomes the centre line, way points become spots. Nothing is stored until you have seen it.">
         Bring in a ground: drop the walk as a file, or type it.
       </Judgement>
       <FileDrop onFile={(f) => void take(f)} reading={reading} problem={problem} />
@@ -113,15 +113,15 @@ function FileDrop({
         </svg>
         <span className="relative">
           <span className="block font-serif text-[20px] font-semibold">
-            {reading ? 'Reading the file ...' : 'Drop a GPX or GeoJSON file here'}
+            {reading ? 'Reading the file ...' : 'Drop the file of a walk here'}
           </span>
           <span className="underline underline-offset-4">or choose one</span>
         </span>
         <input
           type="file"
           className="sr-only"
-          accept=".gpx,.geojson,.json,.xml"
-          aria-label="Choose a GPX or GeoJSON file"
+          accept=".gpx,.kml,.kmz,.geojson,.json,.xml,.nmea,.nma,.log,.txt"
+          aria-label="Choose the file of a walk"
           onChange={(e) => {
             onFile(e.target.files?.[0]);
             e.target.value = '';
