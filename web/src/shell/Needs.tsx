@@ -23,11 +23,12 @@ export function Needs({ kinds, without, children }: NeedsProps) {
     const those = kinds.filter((_, i) => states[i] === state).map(spokenMany);
     return those.length > 1 ? `${those.slice(0, -1).join(', ')} and ${those.at(-1)}` : (those[0] ?? '');
   };
+  // In the shape of what will stand there: what lies below it must not move under a finger.
   if (states.includes('arriving'))
-    return (
-      <p role="status" className="py-6 font-serif text-[22px] text-ink-2">
-        Fetching the {named('arriving')} of {ground.name} ...
-      </p>
+    return without === 'quiet' ? null : (
+      <div role="status">
+        <Judgement rests={'\u00a0'}>{`Fetching the ${named('arriving')} of ${ground.name} ...`}</Judgement>
+      </div>
     );
   if (!states.includes('away') || without === 'quiet') return <>{children}</>;
   const missing = `The ${named('away')} of ${ground.name} have not reached this device.`;
