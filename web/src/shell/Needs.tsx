@@ -9,6 +9,8 @@ interface NeedsProps {
   readonly kinds: readonly Kind[];
   /** Work goes on inside without what is out of reach: it is said above, or, where it is said beside it already, not at all. */
   readonly without?: 'said' | 'quiet';
+  /** Stands there while they are on their way, where a word of it would only make the page jump. */
+  readonly meanwhile?: ReactNode;
   readonly children: ReactNode;
 }
 
@@ -16,7 +18,7 @@ interface NeedsProps {
  * Shows what rests on lists of a ground once they are here. Before that it says what is on its way, and what is out of
  * reach: nothing is said to be none because it has not been read.
  */
-export function Needs({ kinds, without, children }: NeedsProps) {
+export function Needs({ kinds, without, meanwhile = null, children }: NeedsProps) {
   const { ground } = useGround();
   const { states, askAgain } = useListStates(kinds, ground.id);
   const named = (state: 'arriving' | 'away'): string => {
@@ -25,7 +27,9 @@ export function Needs({ kinds, without, children }: NeedsProps) {
   };
   // In the shape of what will stand there: what lies below it must not move under a finger.
   if (states.includes('arriving'))
-    return without === 'quiet' ? null : (
+    return without === 'quiet' || meanwhile ? (
+      meanwhile
+    ) : (
       <div role="status">
         <Judgement rests={'\u00a0'}>{`Fetching the ${named('arriving')} of ${ground.name} ...`}</Judgement>
       </div>

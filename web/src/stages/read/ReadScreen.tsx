@@ -9,6 +9,7 @@ import { PickedLine } from './PickedLine.tsx';
 import { ReadHead } from './ReadHead.tsx';
 import { ReadJudgement } from './ReadJudgement.tsx';
 import { OutOfReach } from './River.tsx';
+import { Judgement } from '../../ui/Judgement.tsx';
 import { useSeen } from '../../ui/useSeen.ts';
 import { useReadScreen } from './useReadScreen.ts';
 
@@ -28,7 +29,7 @@ export function ReadScreen() {
   return (
     <div className="flex flex-col gap-3.5">
       <ReadHead ground={ground} spots={spots} inHand={inHand} />
-      <Needs kinds={['samples', 'signs']}>
+      <Needs kinds={['samples', 'signs']} meanwhile={<Judgement>{'\u00a0'}</Judgement>}>
         <ReadJudgement ground={ground} spots={spots} grades={grades} ranking={inHand.ranking} />
       </Needs>
       <ClosedToday ground={ground} />
