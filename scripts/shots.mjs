@@ -15,8 +15,8 @@ const MORNING = '2026-07-28T09:20:00Z';
 
 /** Each view: its size, where it is, and what a person did there before the picture. */
 const VIEWS = {
-  day: { size: DESK, at: 'day', now: MORNING },
-  'day-phone': { size: PHONE, at: 'day', now: MORNING },
+  day: { size: DESK, at: 'day', now: MORNING, act: dayPlanned },
+  'day-phone': { size: PHONE, at: 'day', now: MORNING, act: dayPlanned },
   read: { size: DESK, at: 'read', spot: 'Otter bar', act: seeTheRest },
   map: { size: DESK, at: 'read', spot: 'Otter bar', act: unfoldMap },
   sample: { size: DESK, at: 'sample', spot: 'Slate step', act: countColors },
@@ -109,6 +109,12 @@ try {
 } finally {
   await browser.close();
   await riffle.stop();
+}
+
+// The planner looks for a while; the picture is of what it found.
+async function dayPlanned(page) {
+  await page.getByRole('button', { name: /^1\. / }).waitFor();
+  await page.getByText('stop here').waitFor({ state: 'hidden', timeout: 60_000 });
 }
 
 // What lies below the first sight comes a moment later.

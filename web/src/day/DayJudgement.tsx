@@ -13,6 +13,12 @@ export function DayJudgement({ ground, day }: { ground: StoredGround; day: Day }
   const show = useShow();
   const now_ms = useNow(60_000);
   const { draft, plan, places, sky, river, tide } = day;
+  if (day.findingOrder)
+    return (
+      <div role="status">
+        <Judgement rests={'\u00a0'}>Looking for the best order ...</Judgement>
+      </div>
+    );
   if (!plan || plan.stops.length === 0)
     return (
       <Judgement rests="Give it an hour to be back, and places to choose from.">

@@ -23,10 +23,8 @@ import { useDaySheet } from './useDaySheet.ts';
 export function DayScreen() {
   const { ground, spots } = useGround();
   const [date, setDate] = useState(() => format(new Date(), 'yyyy-MM-dd'));
-  const plans = useRecords('day-sheets', ground.id);
-  const samples = useRecords('samples', ground.id);
-  if (plans.loading || samples.loading) return <p className="pt-6 text-ink-2">Opening the day ...</p>;
-  const kept = plans.items.filter((p) => p.day === date).at(-1);
+  const plans = useRecords('day-sheets', ground.id).items;
+  const kept = plans.filter((p) => p.day === date).at(-1);
   // A kept plan may come a moment later, or from someone else of the crew: then the sheet begins again from it.
   return (
     <DaySheet
@@ -77,7 +75,7 @@ function DaySheet({ ground, spots, date, onDate, kept }: DaySheetProps) {
       <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)] print:grid-cols-[3fr_2fr]">
         <div className="flex min-w-0 flex-col gap-5">
           <InThisOrder page={page} />
-          {page.left.length > 0 && <LeftOut page={page} />}
+          {page.left.length > 0 && !day.findingOrder && <LeftOut page={page} />}
           {day.closed.length > 0 && (
             <p className="text-[13px] text-ink-2">
               Not today: {day.closed.map((c) => `${c.name} (${c.closed})`).join(', ')}.

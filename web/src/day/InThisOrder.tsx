@@ -40,10 +40,12 @@ export function InThisOrder({ page: { ground, day, picked, pick } }: { page: Day
               </Link>{' '}
               as you walk; the day is made of them.
             </>
+          ) : day.findingOrder ? (
+            'Looking for it ...'
           ) : plan ? (
             'No place can be reached, tried and left in that time. Give the day more room.'
           ) : (
-            'Working it out ...'
+            'Give the day an end after its start.'
           )}
         </p>
       )}

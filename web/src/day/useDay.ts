@@ -40,6 +40,8 @@ export interface Day {
   readonly planner: Planner;
   /** The day as it stands: the person's order, else Riffle's. */
   readonly plan: DayPlan | null;
+  /** There is something to plan, and its first order is still being looked for. */
+  readonly findingOrder: boolean;
   /** What is left when things go wrong; null when nothing is. */
   readonly planB: DayPlan | null;
   readonly places: ReadonlyMap<string, Candidate>;
@@ -131,6 +133,7 @@ export function useDay(
     tide,
     planner,
     plan,
+    findingOrder: problem !== null && plan === null,
     planB: problemB ? plannerB.plan : null,
     places: useMemo(() => new Map(all.map((c) => [c.id, c])), [all]),
   };
