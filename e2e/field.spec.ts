@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { bringCreek, chooseSpot, judgement, logBucket, setBox, spotLine, toStage } from './job.ts';
+import { bringCreek, chooseSpot, judgement, logBucket, setBox, spotLine, toStage, keepBlank } from './job.ts';
 
 /** At the creek: no signal, a reload, two tabs. Nothing tapped is lost, nothing counted twice. */
 test.describe('with the page kept on the device', () => {
@@ -48,11 +48,7 @@ test.describe('with the page kept on the device', () => {
       await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
       // The page's own calls fail; the browser's worker is not held by that.
       await page.route('**/api/v1/samples/**', (route) => route.abort());
-      await toStage(page, 'Sample');
-      await page.getByLabel('Spot', { exact: true }).selectOption({ label: 'Upper bar' });
-      await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
-      await page.getByLabel('How much you panned', { exact: true }).fill('2');
-      await page.getByRole('button', { name: 'Keep this sample' }).click();
+      await keepBlank(page, 'Upper bar');
       // The page has tried in vain by then, and asked the browser to send it.
       await page.waitForTimeout(800);
       await page.close();
@@ -80,11 +76,7 @@ test(
     await expect(other.getByRole('option', { name: /Lower bar/ })).toBeAttached();
 
     await page.route('**/api/v1/samples/**', (route) => route.abort());
-    await toStage(page, 'Sample');
-    await page.getByLabel('Spot', { exact: true }).selectOption({ label: 'Upper bar' });
-    await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
-    await page.getByLabel('How much you panned', { exact: true }).fill('2');
-    await page.getByRole('button', { name: 'Keep this sample' }).click();
+    await keepBlank(page, 'Upper bar');
     await expect(page.getByText(/1 waits for signal/).filter({ visible: true })).toBeVisible();
     // The other tab goes on reading and saves what it has read; then the first is gone.
     await toStage(other, 'Books');
@@ -141,11 +133,7 @@ test('the server away: reading goes on from this device, and a new sample waits'
   await bringCreek(page, 'Away Fork');
   await expect(page.getByRole('option', { name: /Lower bar/ })).toBeAttached();
   await page.route('**/api/**', (route) => route.abort());
-  await toStage(page, 'Sample');
-  await page.getByLabel('Spot', { exact: true }).selectOption({ label: 'Lower bar' });
-  await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
-  await page.getByLabel('How much you panned', { exact: true }).fill('2');
-  await page.getByRole('button', { name: 'Keep this sample' }).click();
+  await keepBlank(page, 'Lower bar');
   await expect(page.getByText(/1 waits for signal/).filter({ visible: true })).toBeVisible();
   await toStage(page, 'Read');
   await expect(judgement(page)).toContainText('Pan ');
@@ -215,11 +203,7 @@ test(
     await page.getByRole('dialog').getByLabel('Name').fill('Cursed bar');
     await page.getByRole('dialog').getByLabel('Distance', { exact: false }).first().fill('300 m');
     await page.getByRole('button', { name: 'Mark this spot' }).click();
-    await toStage(page, 'Sample');
-    await chooseSpot(page, 'Spot', 'Cursed bar');
-    await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
-    await page.getByLabel('How much you panned', { exact: true }).fill('2');
-    await page.getByRole('button', { name: 'Keep this sample' }).click();
+    await keepBlank(page, 'Cursed bar');
     await toStage(page, 'Set');
     await setBox(page, 'Passing box');
     // The spot after three tries, and the sample that hangs on it; the box has passed.

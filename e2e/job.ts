@@ -83,6 +83,15 @@ export async function setBox(page: Page, rigName: string): Promise<void> {
   await page.getByLabel('Your bucket, full', { exact: true }).fill('20 L');
 }
 
+/** Writes down a blank pan of this spot at 0.3, of so many pans, and keeps it. */
+export async function keepBlank(page: Page, spot: string, pans = '2'): Promise<void> {
+  await toStage(page, 'Sample');
+  await chooseSpot(page, 'Spot', spot);
+  await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
+  await page.getByLabel('How much you panned', { exact: true }).fill(pans);
+  await page.getByRole('button', { name: 'Keep this sample' }).click();
+}
+
 /** Taps Log bucket and waits until the count says so; a person needs longer between buckets than a double tap lasts. */
 export async function logBucket(page: Page, expected: number, part?: string): Promise<void> {
   await page.getByRole('button', { name: part ? `Log bucket, ${part} full` : 'Log bucket a full one' }).click();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { bringCreek, chooseSpot, judgement, spotLine, toStage } from './job.ts';
+import { bringCreek, chooseSpot, judgement, spotLine, toStage, keepBlank } from './job.ts';
 
 /** Reading the ground: signs in two taps, where to pan and why, and what moves it. */
 test('a sign in two taps at the present position, with a measure added afterwards', async ({ page, context }) => {
@@ -65,11 +65,7 @@ test('the ranking says why, and moves with one’s own word, with cover and with
   await expect(judgement(page)).toContainText('two signs agree');
 
   // A blank lowers it, never to nothing.
-  await toStage(page, 'Sample');
-  await page.getByLabel('Spot', { exact: true }).selectOption({ label: 'Upper bar' });
-  await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
-  await page.getByLabel('How much you panned', { exact: true }).fill('6');
-  await page.getByRole('button', { name: 'Keep this sample' }).click();
+  await keepBlank(page, 'Upper bar', '6');
   await toStage(page, 'Read');
   await expect(page.getByText('panned blank')).toBeVisible();
   const chance = Number(
@@ -166,11 +162,7 @@ test('a flood renews the bars: an old blank then weighs less, and the river stan
   await spotLine(page, 'Upper bar').click();
   await page.getByRole('button', { name: 'Add a sign' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'bar', exact: true }).click();
-  await toStage(page, 'Sample');
-  await chooseSpot(page, 'Spot', 'Upper bar');
-  await page.getByLabel('Depth below the surface', { exact: true }).fill('0.3');
-  await page.getByLabel('How much you panned', { exact: true }).fill('4');
-  await page.getByRole('button', { name: 'Keep this sample' }).click();
+  await keepBlank(page, 'Upper bar', '4');
   await toStage(page, 'Read');
   await expect(page.getByText('panned blank')).toBeVisible();
 

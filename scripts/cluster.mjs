@@ -125,22 +125,19 @@ export async function startCluster(dir, { throwaway = false, say = () => {} } = 
     mine.once('exit', () => void comeBack());
     if (mine.exitCode !== null || mine.signalCode !== null) void comeBack();
   };
-  let comingBack = false;
   const comeBack = async () => {
-    if (stopping || comingBack) return;
-    comingBack = true;
+    if (stopping) return;
     say('The database has ended by itself. It is started again.');
     const since = Date.now();
     for (let rest = REST_MS.first; !stopping; rest = Math.min(2 * rest, REST_MS.most)) {
       await sleep(rest);
-      if (stopping) break;
-      comingBack = false;
+      if (stopping) return;
       try {
         await launch();
         say(`The database is back after ${((Date.now() - since) / 1000).toFixed(1)} s.`);
         return;
       } catch (error) {
-        comingBack = true;
+        child.kill('SIGQUIT');
         say(`The database does not start yet. ${error.message}`);
       }
     }

@@ -1,8 +1,9 @@
 // A day at the creek gone wrong, drawn from a seed: signal lost, pages reloaded and closed, two tabs, server and database
 // killed, clocks put back and forward. Whatever is on the screen is watched at every frame.
 /* global document, requestAnimationFrame, dispatchEvent -- watchScreen and what is evaluated run in the page */
-import { randomUUID } from 'node:crypto';
 import { setTimeout as sleep } from 'node:timers/promises';
+import { seededRandom } from '@riffle/core';
+import { newGround, newRig, newSetup, newSpot } from '../../server/test/records.ts';
 
 const STEPS = 14;
 /** Two taps closer than this are taken for one, and should be. */
@@ -12,77 +13,21 @@ const TOLD_WITHIN_MS = 1500;
 /** What a tab does itself is on its own screen within this, on a machine that has other things to do. */
 const SEEN_WITHIN_MS = 300;
 
-/** Mulberry32: a small generator in the public domain, from memory. */
-export function seeded(seed) {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
-
-const id = () => randomUUID().replace(/^(.{14})4/, '$17');
-async function put(address, path, record) {
-  const answer = await fetch(`${address}/api/v1/${path}/${record.id}`, {
-    method: 'PUT',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ ...record, deleted: false, note: '', baseVersion: 0 }),
-  });
-  if (!answer.ok) throw new Error(`${path} was refused: ${await answer.text()}`);
-}
-
 /** A ground with one spot and a box set on it, ready to run. */
 export async function makeGround(address, name) {
-  const [ground, spot, rig, setup] = [id(), id(), id(), id()];
-  const entered = (text, unit) => ({ text, unit });
-  const creek = { kind: 'creek', length_m: 500, swell_percent: 18, tide: null, profile: [], joins: null };
-  await put(address, 'grounds', { id: ground, name, ...creek });
-  await put(address, 'spots', {
-    id: spot,
-    groundId: ground,
-    name: 'Upper bar',
-    kind: 'bar',
-    distance_m: 100,
-    bank: 'left',
-    offset_m: 3,
-    position: null,
-    worksBelow_m: null,
-    worksBelowEntered: null,
-    samplePlanId: null,
-  });
-  await put(address, 'rigs', {
-    id: rig,
-    name: `Box of ${name}`,
-    width_m: 0.25,
-    widthEntered: entered('25', 'cm'),
-    length_m: 1.2,
-    lengthEntered: entered('1.2', 'm'),
-    lining: 'riffles',
-  });
-  await put(address, 'setups', {
-    id: setup,
-    groundId: ground,
-    rigId: rig,
-    spotId: null,
-    setAt: '2026-05-01T08:00:00.000Z',
-    slope: 0.05,
-    pitchEntered: entered('5', '%'),
-    depth_m: null,
-    depthEntered: null,
-    flow_m3_s: 0.003,
-    flowEntered: entered('3', 'L/s'),
-    stone_m: 0.0127,
-    stoneEntered: entered('1/2', 'in'),
-    temperature_C: 10,
-    scoop_L: 0.28,
-    scoopEntered: entered('1', 'scoop'),
-    bucket_L: 20,
-    bucketEntered: entered('20', 'L'),
-  });
-  return { ground, spot, setup };
+  const ground = newGround({ name });
+  const spot = newSpot(ground.id, { name: 'Upper bar' });
+  const rig = newRig({ name: `Box of ${name}` });
+  const setup = newSetup(ground.id, rig.id);
+  for (const [path, record] of Object.entries({ grounds: ground, spots: spot, rigs: rig, setups: setup })) {
+    const answer = await fetch(`${address}/api/v1/${path}/${record.id}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(record),
+    });
+    if (!answer.ok) throw new Error(`${path} was refused: ${await answer.text()}`);
+  }
+  return { ground: ground.id, spot: spot.id, setup: setup.id };
 }
 
 /** In the page: a clock that can be put back, and a look at the screen at every frame. */
@@ -123,7 +68,7 @@ function watchScreen() {
  * on which nothing was lost, doubled or told falsely.
  */
 export async function playSeed({ riffle, browser, seed, killing = true }) {
-  const random = seeded(seed);
+  const random = seededRandom(seed);
   const pick = (list) => list[Math.floor(random() * list.length)];
   const wrong = [];
   const done = [];

@@ -4,11 +4,12 @@ import { spawnSync } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
-import { makeGround, seeded } from './chaos.mjs';
+import { seededRandom } from '@riffle/core';
+import { bucketAt, newRun, newSample } from '../../server/test/records.ts';
+import { makeGround } from './chaos.mjs';
 
 const WRITERS = 4;
 const HEALTH_EVERY_MS = 50;
-const id = () => randomUUID().replace(/^(.{14})4/, '$17');
 export const quantile = (times, q) => [...times].sort((a, b) => a - b)[Math.floor(q * (times.length - 1))] ?? 0;
 
 /**
@@ -17,9 +18,8 @@ export const quantile = (times, q) => [...times].sort((a, b) => a - b)[Math.floo
  * @returns acknowledged and lost writes, writes counted twice, other answers than yes and "later", how long it was away each time (ms), health's answers (ms)
  */
 export async function killAndCount({ riffle, seed, kills, tell = () => {} }) {
-  const random = seeded(seed);
+  const random = seededRandom(seed);
   const { ground, spot, setup } = await makeGround(riffle.address, `Soak ${seed}`);
-  const run = id();
   const acknowledged = { samples: new Set(), taps: new Set() };
   const unasked = new Map();
   const away_ms = [];
@@ -53,39 +53,18 @@ export async function killAndCount({ riffle, seed, kills, tell = () => {} }) {
     }
     return true;
   };
-  const entered = (text, unit) => ({ text, unit });
-  const sample = () => ({
-    id: id(),
-    deleted: false,
-    groundId: ground,
-    spotId: spot,
-    takenAt: new Date().toISOString(),
-    depth_m: 0.3,
-    depthEntered: entered('0.3', 'm'),
-    volume_L: 9.5,
-    volumeEntered: entered('2', 'pan'),
-    volumeState: 'loose',
-    counts: { '+10': 0, '10-20': 0, '20-40': 1, '-40': 2 },
-    blackSand: 1,
-    gold_mg: null,
-    goldEntered: null,
-    note: '',
-    baseVersion: 0,
-  });
-  const started = { id: run, deleted: false, groundId: ground, setupId: setup, spotId: spot, note: '', baseVersion: 0 };
-  const bucket = { bucket_L: 20, bucketEntered: entered('20', 'L') };
-  await persist('PUT', `/runs/${run}`, { ...started, ...bucket, startedAt: new Date().toISOString() });
+  const started = newRun(ground, setup, spot, { startedAt: new Date().toISOString() });
+  await persist('PUT', `/runs/${started.id}`, started);
 
   const writer = async (n) => {
-    const deviceId = id();
+    const deviceId = randomUUID();
     for (let count = 0; !over; count++) {
       if (n % 2 === 0) {
-        const one = sample();
+        const one = newSample(ground, spot);
         if (await persist('PUT', `/samples/${one.id}`, one)) acknowledged.samples.add(one.id);
       } else {
-        const tap = { id: id(), kind: 'bucket', at: new Date().toISOString(), spotId: null, volume_L: 20 };
-        const whole = { ...tap, fullness: 'full', undoes: null, deviceId, deviceCount: count };
-        if (await persist('POST', `/runs/${run}/events`, { events: [whole] })) acknowledged.taps.add(whole.id);
+        const tap = bucketAt(0, null, { at: new Date().toISOString(), deviceId, deviceCount: count });
+        if (await persist('POST', `/runs/${started.id}/events`, { events: [tap] })) acknowledged.taps.add(tap.id);
       }
       await sleep(5);
     }
@@ -146,7 +125,7 @@ export async function killAndCount({ riffle, seed, kills, tell = () => {} }) {
     return items;
   };
   const samples = new Set((await all(`/grounds/${ground}/samples`)).map((s) => s.id));
-  const taps = (await all(`/runs/${run}/events`)).map((e) => e.id);
+  const taps = (await all(`/runs/${started.id}/events`)).map((e) => e.id);
   const [kept] = await all(`/grounds/${ground}/runs`);
   return {
     acknowledged: acknowledged.samples.size + acknowledged.taps.size,

@@ -4,9 +4,6 @@ import { spawnSync } from 'node:child_process';
 import { randomInt } from 'node:crypto';
 import { buildIfChanged } from '../build.mjs';
 import { ensureChromium, ensurePackages, ensurePostgres, root } from '../setup.mjs';
-import { killAndCount, quantile } from './kills.mjs';
-import { playSeeds } from './playSeeds.mjs';
-import { startRiffleProcess } from './riffleProcess.mjs';
 
 const minutes = Number(process.argv[2] ?? 60);
 if (!(minutes > 0)) {
@@ -17,6 +14,11 @@ ensurePackages();
 ensurePostgres();
 ensureChromium();
 await buildIfChanged();
+// What is written is made as in the server's tests, which are TypeScript.
+(await import('tsx/esm/api')).register();
+const { killAndCount, quantile } = await import('./kills.mjs');
+const { playSeeds } = await import('./playSeeds.mjs');
+const { startRiffleProcess } = await import('./riffleProcess.mjs');
 const seed = randomInt(1, 2 ** 31);
 console.log(`Soak of ${minutes} minutes; first seed ${seed}.`);
 let wrong = 0;

@@ -18,7 +18,7 @@ import { errorHandler } from './http/errorHandler.ts';
 import { openingDocument } from './http/openingDocument.ts';
 import { keepableOnly } from './http/keepableOnly.ts';
 import { ownPagesOnly } from './http/ownPagesOnly.ts';
-import { Refusal } from './http/problems.ts';
+import { databaseAway, Refusal } from './http/problems.ts';
 import { mapRoutes } from './map/routes.ts';
 import { readRoutes } from './read/routes.ts';
 import { runRoutes } from './run/routes.ts';
@@ -46,7 +46,6 @@ export interface AppOptions {
   readonly rate?: number;
 }
 
-const AWAY = 'Nothing was stored. Riffle tries again by itself.';
 const LARGEST_BODY_BYTES = 1024 * 1024;
 
 /** The whole server, not yet listening. */
@@ -130,7 +129,7 @@ export async function buildApp({
     async (api) => {
       await api.register(async (book) => {
         book.addHook('onRequest', async () => {
-          if (!database.isUp()) throw new Refusal('NO_DATABASE', AWAY);
+          if (!database.isUp()) throw databaseAway();
         });
         groundRoutes(book, pool, work);
         readRoutes(book, pool);
@@ -152,7 +151,7 @@ export async function buildApp({
         },
         // Said from what the watch has seen last: an answer at once, however much else is asked.
         () => {
-          if (!database.isUp()) throw new Refusal('NO_DATABASE', AWAY);
+          if (!database.isUp()) throw databaseAway();
           return { status: 'up' as const };
         },
       );

@@ -1,6 +1,6 @@
 import { beforeAll, expect, jest, test } from '@jest/globals';
 import { seededRandom } from '@riffle/core';
-import { newGround, newRig, newRun, newSetup, newSpot } from '../test/records.ts';
+import { firstRecords } from '../test/records.ts';
 import { valueFor, type Fuzz, type Schema } from '../test/fuzz.ts';
 import { useTestServer } from '../test/testServer.ts';
 
@@ -12,12 +12,7 @@ jest.setTimeout(30_000 + REQUESTS * 10_000);
 const server = useTestServer();
 const ids: string[] = [];
 beforeAll(async () => {
-  const ground = newGround();
-  const spot = newSpot(ground.id);
-  const rig = newRig();
-  const setup = newSetup(ground.id, rig.id);
-  const run = newRun(ground.id, setup.id, spot.id);
-  for (const [kind, record] of Object.entries({ grounds: ground, spots: spot, rigs: rig, setups: setup, runs: run })) {
+  for (const [kind, record] of Object.entries(firstRecords())) {
     expect((await server.call('PUT', `/${kind}/${record.id}`, record)).statusCode).toBe(201);
     ids.push(record.id);
   }

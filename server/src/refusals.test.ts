@@ -2,6 +2,7 @@ import { beforeAll, describe, expect, test } from '@jest/globals';
 import type { Problem } from '@riffle/contract';
 import { v7 as uuidv7 } from 'uuid';
 import {
+  firstRecords,
   bucketAt,
   newAttachment,
   newCleanup,
@@ -35,20 +36,10 @@ const put = (kind: string, record: { id: string; [field: string]: unknown }): Re
   server.call('PUT', `/${kind}/${record.id}`, record);
 
 beforeAll(async () => {
-  const ground = newGround();
-  const spot = newSpot(ground.id);
-  const rig = newRig();
-  const setup = newSetup(ground.id, rig.id);
-  const run = newRun(ground.id, setup.id, spot.id);
-  for (const [kind, record] of [
-    ['grounds', ground],
-    ['spots', spot],
-    ['rigs', rig],
-    ['setups', setup],
-    ['runs', run],
-  ] as const)
-    expect((await put(kind, record)).statusCode).toBe(201);
-  Object.assign(ids, { ground: ground.id, spot: spot.id, rig: rig.id, setup: setup.id, run: run.id });
+  const first = firstRecords();
+  for (const [kind, record] of Object.entries(first)) expect((await put(kind, record)).statusCode).toBe(201);
+  const { grounds, spots, rigs, setups, runs } = first;
+  Object.assign(ids, { ground: grounds.id, spot: spots.id, rig: rigs.id, setup: setups.id, run: runs.id });
 });
 
 /** A right record of each kind, on the ground made above. */

@@ -172,6 +172,15 @@ export const newRun = (groundId: string, setupId: string, spotId: string, some: 
   ...some,
 });
 
+/** What most other records hang on, by kind, in the order they must be written. */
+export function firstRecords() {
+  const ground = newGround();
+  const spot = newSpot(ground.id);
+  const rig = newRig();
+  const setup = newSetup(ground.id, rig.id);
+  return { grounds: ground, spots: spot, rigs: rig, setups: setup, runs: newRun(ground.id, setup.id, spot.id) };
+}
+
 /** A full bucket of 20 L, so many minutes into a run that began at nine. */
 export const bucketAt = (minute: number, spotId: string | null, some: Partial<LoggedEvent> = {}): LoggedEvent => ({
   id: uuidv7(),

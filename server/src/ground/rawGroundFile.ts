@@ -16,3 +16,6 @@ export interface RawGroundFile {
   /** Direction of flow where the file states it (Riffle's own exports do). */
   readonly flow: FlowDirection;
 }
+
+/** What only Riffle's own exports state. */
+export const UNTOLD = { kind: 'creek', swell_percent: null, note: null, flow: 'unknown' } as const;

@@ -1,5 +1,5 @@
 import type { Position } from '@riffle/core';
-import type { RawGroundFile } from './rawGroundFile.ts';
+import { UNTOLD, type RawGroundFile } from './rawGroundFile.ts';
 import { readXml } from './readXml.ts';
 
 /**
@@ -40,16 +40,7 @@ export function readGpx(text: string): RawGroundFile {
       }
     },
   });
-  return {
-    format: 'GPX',
-    lines,
-    places,
-    name: documentName,
-    kind: 'creek',
-    swell_percent: null,
-    note: null,
-    flow: 'unknown',
-  };
+  return { ...UNTOLD, format: 'GPX', lines, places, name: documentName };
 }
 
 const degrees = (attribute: string | undefined): number =>

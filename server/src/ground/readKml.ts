@@ -1,5 +1,5 @@
 import type { Position } from '@riffle/core';
-import type { RawGroundFile } from './rawGroundFile.ts';
+import { UNTOLD, type RawGroundFile } from './rawGroundFile.ts';
 import { readXml } from './readXml.ts';
 
 /**
@@ -42,16 +42,7 @@ export function readKml(text: string): RawGroundFile {
           else if (points[0]) places.push({ name, position: points[0], properties: {} });
     },
   });
-  return {
-    format: 'KML',
-    lines,
-    places,
-    name: documentName,
-    kind: 'creek',
-    swell_percent: null,
-    note: null,
-    flow: 'unknown',
-  };
+  return { ...UNTOLD, format: 'KML', lines, places, name: documentName };
 }
 
 /** Longitude, latitude and perhaps height, with commas between. */

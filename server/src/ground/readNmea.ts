@@ -1,7 +1,7 @@
 import type { Position } from '@riffle/core';
 import { parseNmeaSentence } from 'nmea-simple';
 import { Refusal } from '../http/problems.ts';
-import type { RawGroundFile } from './rawGroundFile.ts';
+import { UNTOLD, type RawGroundFile } from './rawGroundFile.ts';
 
 /**
  * Reads a log of NMEA 0183 as a receiver says it: the walk through every fix. GGA sentences with their heights where there
@@ -24,14 +24,5 @@ export function readNmea(text: string): RawGroundFile {
   const points = walks.GGA.length > 1 ? walks.GGA : walks.RMC;
   if (points.length === 0)
     throw new Refusal('FILE_UNREADABLE', 'The receiver had no fix anywhere in this log. Take one under open sky.');
-  return {
-    format: 'NMEA',
-    lines: [{ name: '', points }],
-    places: [],
-    name: '',
-    kind: 'creek',
-    swell_percent: null,
-    note: null,
-    flow: 'unknown',
-  };
+  return { ...UNTOLD, format: 'NMEA', lines: [{ name: '', points }], places: [], name: '' };
 }

@@ -3,7 +3,7 @@ import type { FastifyError, FastifyReply, FastifyRequest } from 'fastify';
 import { hasZodFastifySchemaValidationErrors } from 'fastify-type-provider-zod';
 import type { IncomingMessage } from 'node:http';
 import { DatabaseError } from 'pg';
-import { PROBLEMS, Refusal } from './problems.ts';
+import { databaseAway, PROBLEMS, Refusal } from './problems.ts';
 
 /** What a broken database rule means to a person, by constraint. Each names the field it belongs to. */
 const CONSTRAINTS: Readonly<
@@ -100,8 +100,7 @@ export function asRefusal(error: unknown): Refusal {
     // Class 22: a value the column cannot hold; 23: a rule of the database that has no words above.
     if (/^2[23]/.test(error.code ?? ''))
       return new Refusal('INVALID', 'Nothing was stored: a value in this request cannot be kept.');
-    if (AWAY.test(error.code ?? ''))
-      return new Refusal('NO_DATABASE', 'Nothing was stored. Riffle tries again by itself.');
+    if (AWAY.test(error.code ?? '')) return databaseAway();
   }
   const { code, statusCode, message } = error as Partial<FastifyError>;
   if (
@@ -110,7 +109,7 @@ export function asRefusal(error: unknown): Refusal {
       message ?? '',
     )
   )
-    return new Refusal('NO_DATABASE', 'Nothing was stored. Riffle tries again by itself.');
+    return databaseAway();
   if (statusCode === 415)
     return new Refusal('UNKNOWN_TYPE', 'Nothing was stored. The documentation says what each call is sent as.');
   if (statusCode === 413)

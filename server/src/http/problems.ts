@@ -41,3 +41,7 @@ export class Refusal extends Error {
     this.extra = extra;
   }
 }
+
+/** The database is dead, starting or frozen. */
+export const databaseAway = (): Refusal =>
+  new Refusal('NO_DATABASE', 'Nothing was stored. Riffle tries again by itself.');

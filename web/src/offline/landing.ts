@@ -9,7 +9,7 @@ export const eventsKey = (runId: string, crewId = CREW_ID) => ['events', crewId,
 export type ListKey = ReturnType<typeof listKey> | ReturnType<typeof eventsKey>;
 
 /** How a list is named where it is kept: as the query cache hashes its key, which is a list of texts. */
-const hashOf = (key: ListKey): string => JSON.stringify(key);
+export const hashOf = (key: ListKey): string => JSON.stringify(key);
 
 /** What lies in a list: a record with its version, or a tap, which never changes. */
 export interface Listed {

@@ -26,7 +26,7 @@ export interface Outbox {
   readonly unkept: number;
 }
 
-/** Told to every page of this device, this one too, whenever the outbox has changed. */
+/** The other pages of this device are told whenever the outbox has changed. */
 const toOthers = new BroadcastChannel(OUTBOX);
 
 let outbox: Outbox = { isRead: false, waiting: [], refused: [], laidOver: [], unkept: 0 };
@@ -35,8 +35,7 @@ const subscribe = (listener: () => void): (() => void) => {
   listeners.add(listener);
   return () => listeners.delete(listener);
 };
-export const outboxNow = (): Outbox => outbox;
-export const useOutbox = (): Outbox => useSyncExternalStore(subscribe, outboxNow);
+export const useOutbox = (): Outbox => useSyncExternalStore(subscribe, () => outbox);
 
 /** What the person did and the lists do not hold yet, oldest first. */
 export const useWaiting = (): readonly Write[] => useOutbox().laidOver;

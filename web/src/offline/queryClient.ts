@@ -2,7 +2,7 @@ import { notifyManager, onlineManager, QueryClient, type Query, type QueryKey } 
 import { isFault, isPassing } from '../api/client.ts';
 import { KINDS } from '../api/kinds.ts';
 import { keepLists, keptList, type Entry, type OnDevice } from './deviceStore.ts';
-import { listKey, listKeysOf, withAnswer, type Listed, type ListKey } from './landing.ts';
+import { hashOf, listKey, listKeysOf, withAnswer, type Listed, type ListKey } from './landing.ts';
 import { layOver, lookIntoOutbox, openOutbox } from './outbox.ts';
 import { recordsOf, scopeOf, type QueuedWrite } from './writes.ts';
 
@@ -138,10 +138,10 @@ queryClient.getQueryCache().subscribe(({ type, query }) => {
 });
 
 /** Puts lists this device keeps in hand, for a page whose document brought nothing. */
-export async function takeKeptLists(keys: readonly QueryKey[]): Promise<void> {
+export async function takeKeptLists(keys: readonly ListKey[]): Promise<void> {
   await Promise.all(
     keys.map(async (key) => {
-      const kept = await keptList(JSON.stringify(key));
+      const kept = await keptList(hashOf(key));
       if (kept && queryClient.getQueryData(key) === undefined)
         queryClient.setQueryData(key, kept.items, { updatedAt: kept.readAt_ms });
     }),

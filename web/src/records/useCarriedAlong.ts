@@ -1,7 +1,8 @@
-import { hashKey, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { KINDS, type Kind } from '../api/kinds.ts';
 import { isListKept } from '../offline/deviceStore.ts';
+import { hashOf } from '../offline/landing.ts';
 import { listOf } from './useRecords.ts';
 
 /** A ground is carried along once it has been open for so long: the first view and a quick tap come before it. */
@@ -20,7 +21,7 @@ export function useCarriedAlong(groundId: string | undefined): void {
       for (const kind of Object.keys(KINDS) as Kind[]) {
         if (gone || !navigator.onLine) return;
         const list = listOf(kind, KINDS[kind].of === 'crew' ? '' : groundId);
-        if (client.getQueryState(list.queryKey)?.dataUpdatedAt || (await isListKept(hashKey(list.queryKey)))) continue;
+        if (client.getQueryState(list.queryKey)?.dataUpdatedAt || (await isListKept(hashOf(list.queryKey)))) continue;
         await client.prefetchQuery(list);
       }
     };

@@ -46,19 +46,18 @@ export const isOurOwn = (waiting: readonly Write[], groundId: string): boolean =
 
 export interface RecordList<T> {
   readonly items: readonly T[];
-  /** Nothing is known yet: neither the server nor this device has answered. */
-  readonly loading: boolean;
-  readonly failed: boolean;
-  /** This device has the list, from the server or kept from before. */
-  readonly known: boolean;
   readonly state: ListState;
 }
+
+const AGAIN_AFTER_MS = 10_000;
 
 /** How the list of a kind is asked for; `groundId` is empty for what belongs to the crew. */
 export const listOf = <K extends Kind>(kind: K, groundId: string) =>
   queryOptions({
     queryKey: listKey(kind, groundId),
     queryFn: () => fetchAll<Records[K]['kept']>(groundId === '' ? `/${kind}` : `/grounds/${groundId}/${kind}`),
+    // What could not be had is asked for again by itself, for as long as someone waits for it.
+    refetchInterval: ({ state }) => (state.status === 'error' ? AGAIN_AFTER_MS : false),
   });
 
 /** What the first view needs beside the grounds. */
@@ -93,14 +92,7 @@ export function useRecords<K extends Kind>(kind: K, groundId = ''): RecordList<R
   const query = useQuery({ ...listOf(kind, scope), enabled: ofCrew || groundId !== '' });
   const waiting = useWaiting();
   const items = useMemo(() => withWaiting(kind, scope, query.data ?? [], waiting), [kind, scope, query.data, waiting]);
-  const state = isOurOwn(waiting, scope) ? 'here' : stateOf(query);
-  return {
-    items,
-    loading: query.isPending && query.fetchStatus !== 'paused' && items.length === 0,
-    failed: query.isError,
-    known: state === 'here',
-    state,
-  };
+  return { items, state: isOurOwn(waiting, scope) ? 'here' : stateOf(query) };
 }
 
 export interface RecordsOfAll<T> {

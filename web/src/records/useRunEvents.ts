@@ -4,22 +4,18 @@ import { useMemo } from 'react';
 import { Refused } from '../api/client.ts';
 import { eventsKey } from '../offline/landing.ts';
 import { useWaiting } from '../offline/outbox.ts';
-import { NEVER_READ } from '../offline/queryClient.ts';
 import { eventsWithWaiting } from '../offline/writes.ts';
-import { fetchAll } from './useRecords.ts';
+import { fetchAll, stateOf, type ListState } from './useRecords.ts';
 
 export interface RunEvents {
   /** The run's taps as far as this device has them, those still to be sent among them. */
   readonly events: readonly LoggedEvent[];
-  /** None is missing. */
-  readonly known: boolean;
-  /** They are on their way, from this device's own store or the server. */
-  readonly loading: boolean;
+  readonly state: ListState;
 }
 
 /** A run's taps; only those of this device while the run itself still waits to be sent. */
 export function useRunEvents(runId: string): RunEvents {
-  const { data, dataUpdatedAt, isPending, fetchStatus, failureCount } = useQuery({
+  const query = useQuery({
     queryKey: eventsKey(runId),
     queryFn: () =>
       fetchAll<LoggedEvent>(`/runs/${runId}/events`).catch((error: unknown) => {
@@ -29,10 +25,9 @@ export function useRunEvents(runId: string): RunEvents {
   });
   const waiting = useWaiting();
   const isWaiting = waiting.some((w) => w.what === 'record' && w.kind === 'runs' && w.record.id === runId);
-  const known = isWaiting || (data !== undefined && dataUpdatedAt > NEVER_READ);
-  const loading = !known && isPending && fetchStatus === 'fetching' && failureCount === 0;
+  const state = isWaiting ? 'here' : stateOf(query);
   return useMemo(
-    () => ({ events: eventsWithWaiting(runId, data ?? [], waiting), known, loading }),
-    [runId, data, waiting, known, loading],
+    () => ({ events: eventsWithWaiting(runId, query.data ?? [], waiting), state }),
+    [runId, query.data, waiting, state],
   );
 }

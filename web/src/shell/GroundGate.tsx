@@ -16,17 +16,17 @@ export function GroundGate() {
 
   if (ground && spots.state === 'arriving') return <p className="pt-6 text-ink-2">Opening {ground.name} ...</p>;
   if (ground) return <Outlet context={{ ground, spots: spots.items } satisfies GroundInHand} />;
-  if (grounds.loading) return <p className="pt-6 text-ink-2">Opening the book ...</p>;
-  if (grounds.failed)
-    return (
-      <Judgement rests="What you logged is kept on this device. Riffle tries again by itself.">
-        The server cannot be reached.
-      </Judgement>
-    );
+  if (grounds.state === 'arriving') return <p className="pt-6 text-ink-2">Opening the book ...</p>;
   if (!navigator.onLine)
     return (
       <Judgement rests="Open it once with a signal; from then on it is kept here. What you logged waits and is sent by itself.">
         This ground is not on this device yet.
+      </Judgement>
+    );
+  if (grounds.state === 'away')
+    return (
+      <Judgement rests="What you logged is kept on this device. Riffle tries again by itself.">
+        The server cannot be reached.
       </Judgement>
     );
   return (

@@ -1,6 +1,7 @@
-import { type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { spokenMany, type Kind } from '../api/kinds.ts';
 import { useListStates } from '../records/useListStates.ts';
+import { Fetching } from '../ui/Fetching.tsx';
 import { Judgement } from '../ui/Judgement.tsx';
 import { useGround } from './useGround.ts';
 
@@ -25,14 +26,11 @@ export function Needs({ kinds, without, meanwhile = null, children }: NeedsProps
     const those = kinds.filter((_, i) => states[i] === state).map(spokenMany);
     return those.length > 1 ? `${those.slice(0, -1).join(', ')} and ${those.at(-1)}` : (those[0] ?? '');
   };
-  // In the shape of what will stand there: what lies below it must not move under a finger.
   if (states.includes('arriving'))
     return without === 'quiet' || meanwhile ? (
       meanwhile
     ) : (
-      <div role="status">
-        <Judgement rests={'\u00a0'}>{`Fetching the ${named('arriving')} of ${ground.name} ...`}</Judgement>
-      </div>
+      <Fetching what={`the ${named('arriving')} of ${ground.name}`} />
     );
   if (!states.includes('away') || without === 'quiet') return <>{children}</>;
   const missing = `The ${named('away')} of ${ground.name} have not reached this device.`;

@@ -7,6 +7,7 @@ import { useKeys } from '../../shell/useKeys.ts';
 import { asTyped } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Fetching } from '../../ui/Fetching.tsx';
 import { Judgement } from '../../ui/Judgement.tsx';
 import { BucketCount, BucketGlyph, PaceBar, StopGlyph, UndoGlyph } from './RunDrawings.tsx';
 import { carryingPace_ms, clockText, useOpenRun, type OpenRun } from './useOpenRun.ts';
@@ -48,12 +49,7 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
   );
   const sources = Object.keys(tally.bySpot_L).filter(Boolean);
 
-  if (open.loading)
-    return (
-      <p role="status" className="py-6 font-serif text-[22px] text-ink-2">
-        Fetching the taps of this run ...
-      </p>
-    );
+  if (open.state === 'arriving') return <Fetching what="the taps of this run" />;
   if (tally.stopped) {
     return (
       <div className="flex flex-col gap-5">
@@ -215,7 +211,8 @@ interface TapeProps {
 /** The buckets of this run, the newest first: when, how full, from where. */
 function Tape({ open, name }: TapeProps) {
   const { buckets } = open.tally;
-  if (buckets.length === 0 && !open.partly) return null;
+  const partly = open.state === 'away' && open.run.tally.taps > 0;
+  if (buckets.length === 0 && !partly) return null;
   // Those that have not come yet were tipped before.
   const earlier = open.count - buckets.length;
   return (
@@ -240,7 +237,7 @@ function Tape({ open, name }: TapeProps) {
           })
           .reverse()}
       </ol>
-      {open.partly && <p className="text-ink-2">The taps before these have not reached this device yet.</p>}
+      {partly && <p className="text-ink-2">The taps before these have not reached this device yet.</p>}
     </div>
   );
 }

@@ -111,7 +111,7 @@ function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {
           </Link>
         }
       >
-        {set.known
+        {set.state === 'here'
           ? `No box is set on ${ground.name} yet.`
           : `What box is set on ${ground.name} has not reached this device yet.`}
       </Judgement>

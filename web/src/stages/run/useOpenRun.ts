@@ -2,6 +2,7 @@ import type { LoggedEvent, StoredRig, StoredRun, StoredSetup } from '@riffle/con
 import { asRunEvent, DOUBLE_TAP_MS, solveBox, tallyRun, type BoxAnswer, type RunTally } from '@riffle/core';
 import { useCallback, useMemo, useRef } from 'react';
 import { v7 as uuidv7 } from 'uuid';
+import type { ListState } from '../../records/useRecords.ts';
 import { useRunEvents } from '../../records/useRunEvents.ts';
 import { useWrite } from '../../offline/outbox.ts';
 import { countPartly } from './countPartly.ts';
@@ -14,10 +15,8 @@ export interface OpenRun {
   readonly tally: RunTally;
   readonly count: number;
   readonly volumeLoose_L: number;
-  /** Taps are missing here that the server has. */
-  readonly partly: boolean;
-  /** The taps are on their way: nothing can be counted yet. */
-  readonly loading: boolean;
+  /** Of the taps: on their way, nothing can be counted yet; out of reach, those the server has are missing in `tally`. */
+  readonly state: ListState;
   readonly fullnessOf: (eventId: string) => string | null;
   /** What the set-up carries; null when its box is not known here. */
   readonly answer: BoxAnswer | null;
@@ -29,7 +28,7 @@ export interface OpenRun {
 
 /** A run with its taps: what was logged, what is still on its way, and the ways to log more. */
 export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: StoredRig | undefined): OpenRun {
-  const { events, known, loading } = useRunEvents(run.id);
+  const { events, state } = useRunEvents(run.id);
   const write = useWrite();
   const now = useNow(1000);
   const lastTap = useRef(-Infinity);
@@ -39,8 +38,8 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
   );
   // What has not reached this device is in the tally it came with.
   const partly = useMemo(
-    () => (known ? null : countPartly(run.tally, run.startedAt, events)),
-    [known, run.startedAt, run.tally, events],
+    () => (state === 'here' ? null : countPartly(run.tally, run.startedAt, events)),
+    [state, run.startedAt, run.tally, events],
   );
   const answer = useMemo(() => (setup && rig ? solveSetup(setup, rig) : null), [setup, rig]);
 
@@ -62,8 +61,7 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
     tally,
     count: partly?.count ?? tally.buckets.length,
     volumeLoose_L: partly?.volumeLoose_L ?? tally.volumeLoose_L,
-    partly: !known && run.tally.taps > 0,
-    loading,
+    state,
     answer,
     fullnessOf: (id) => events.find((e) => e.id === id)?.fullness ?? null,
     logBucket: (fullness, share, spotId) => {

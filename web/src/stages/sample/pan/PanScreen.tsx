@@ -39,7 +39,7 @@ export function PanScreen() {
   const lots = useRecords('lots', ground.id);
   const lot = lots.items.find((l) => l.id === bagId);
   // The bag is read before its pan is begun: its volume and layer stand in the fields.
-  if (bagId && !lot && lots.loading) return null;
+  if (bagId && !lot && lots.state === 'arriving') return null;
   return <Pan key={lot?.id ?? ''} lot={lot} />;
 }
 

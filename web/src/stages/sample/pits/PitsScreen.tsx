@@ -22,7 +22,7 @@ import { usePit } from './usePit.ts';
 /** Pits and crevices of the ground: one drawn to scale, and the section through them all. */
 export function PitsScreen() {
   const { ground } = useGround();
-  const pits = useRecords('pits', ground.id);
+  const pits = useRecords('pits', ground.id).items;
   const [search, setSearch] = useSearchParams();
   const pick = useMemo(
     () =>
@@ -39,9 +39,8 @@ export function PitsScreen() {
     [setSearch],
   );
   useKeys(useMemo(() => ({ n: () => pick('new') }), [pick]));
-  if (pits.loading) return null;
-  const pit = pitAsked(pits.items, search.get('pit'), search.get('spot'));
-  return <PitInHandView key={pit ? `${pit.id}-${pit.version}` : 'new'} pit={pit} pits={pits.items} onPick={pick} />;
+  const pit = pitAsked(pits, search.get('pit'), search.get('spot'));
+  return <PitInHandView key={pit ? `${pit.id}-${pit.version}` : 'new'} pit={pit} pits={pits} onPick={pick} />;
 }
 
 /** The pit that was asked for; else one of the picked spot, else the latest; null for a new one. */

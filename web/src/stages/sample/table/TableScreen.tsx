@@ -20,7 +20,7 @@ import { rowsOf, useSampleTable, type Only } from './useSampleTable.ts';
 export function TableScreen() {
   const { ground, spots } = useGround();
   const { change } = useKeep('samples');
-  const { items: samples, loading } = useRecords('samples', ground.id);
+  const samples = useRecords('samples', ground.id).items;
   const pits = useRecords('pits', ground.id).items;
   const colors = useMemo(() => groundColors(samples, ground.swell_percent), [samples, ground.swell_percent]);
   const all = useMemo(
@@ -63,11 +63,7 @@ export function TableScreen() {
   return (
     <div className="flex flex-col gap-3">
       <Judgement
-        rests={
-          loading
-            ? 'Reading the book ...'
-            : `${grouped(samples.length)} in all. Click a heading to sort, a cell to change it; paste cells from a spreadsheet to bring them in.`
-        }
+        rests={`${grouped(samples.length)} in all. Click a heading to sort, a cell to change it; paste cells from a spreadsheet to bring them in.`}
       >
         {plural(rows.length, 'sample')}
         {words.trim() !== '' || only !== 'all' ? ' match' : ''}.

@@ -1,0 +1,120 @@
+import 'fake-indexeddb/auto';
+import { beforeEach, describe, expect, test } from '@jest/globals';
+import { openDB } from 'idb';
+import {
+  addWrite,
+  changeEntry,
+  crewOnDevice,
+  giveUpEntry,
+  isListKept,
+  keepLists,
+  keptList,
+  landEntry,
+  readDevice,
+} from './deviceStore.ts';
+import { hashOf, listKey } from './landing.ts';
+import type { QueuedWrite } from './writes.ts';
+
+const CREW = 'crew';
+const spots = hashOf(listKey('spots', 'g', CREW));
+const change = (id: string, crewId = CREW): QueuedWrite =>
+  ({
+    what: 'record',
+    kind: 'spots',
+    record: { id, groundId: 'g', baseVersion: 0 },
+    writeId: `write of ${id}`,
+    crewId,
+  }) as unknown as QueuedWrite;
+const list = (...ids: string[]) => ({ hash: spots, items: ids.map((id) => ({ id, version: 1 })), readAt_ms: 5 });
+const lying = async (): Promise<string[]> => (await readDevice(CREW)).entries.map((e) => e.write.writeId);
+const placeOf = async (id: string): Promise<number> =>
+  (await readDevice(CREW)).entries.find((e) => e.write.writeId === `write of ${id}`)?.place ?? NaN;
+const itemsKept = async (): Promise<string[] | undefined> => (await keptList(spots))?.items.map((i) => i.id);
+
+beforeEach(async () => {
+  const { entries } = await readDevice(CREW);
+  // Its counters go on, as on a device.
+  for (const { place } of entries) await giveUpEntry(place);
+  const { landed } = await readDevice(CREW);
+  await keepLists([list()], landed);
+});
+
+describe('the outbox', () => {
+  test('keeps the order in which was written, whatever the clock said', async () => {
+    await addWrite({ ...change('later id first'), writeId: 'write of z' });
+    await addWrite({ ...change('earlier id second'), writeId: 'write of a' });
+    expect(await lying()).toEqual(['write of z', 'write of a']);
+  });
+  test('holds each crew its own, and knows which wrote last', async () => {
+    await addWrite(change('ours'));
+    await addWrite(change('theirs', 'another crew'));
+    expect(await lying()).toEqual(['write of ours']);
+    expect(await crewOnDevice()).toBe('another crew');
+    expect((await readDevice('another crew')).entries).toHaveLength(1);
+  });
+  test('a landed write is neither changed nor given up any more, and lands once', async () => {
+    await addWrite(change('a'));
+    const place = await placeOf('a');
+    const before = (await readDevice(CREW)).landed;
+    await landEntry(place, { id: 'a', version: 1 });
+    await landEntry(place, { id: 'a', version: 9 });
+    await changeEntry(place, { faults: 3 });
+    await giveUpEntry(place);
+    const { entries, landed } = await readDevice(CREW);
+    expect(landed).toBe(before + 1);
+    expect(entries).toMatchObject([{ faults: 0, landed: { nth: before + 1, answer: { version: 1 } } }]);
+  });
+});
+
+describe('what landed and the lists', () => {
+  test('an entry is dropped in the same moment in which its answer lies in the list', async () => {
+    await addWrite(change('a'));
+    await landEntry(await placeOf('a'), { id: 'a', version: 1 });
+    const { landed } = await readDevice(CREW);
+    // Kept by a page that shows another list: the answer goes into this one where it lies.
+    expect(await keepLists([], landed)).toBe(true);
+    expect(await lying()).toEqual([]);
+    expect(await itemsKept()).toEqual(['a']);
+    expect((await readDevice(CREW)).dropped).toBe(landed);
+  });
+  test('a page that has not seen what landed neither drops it nor overwrites what others kept', async () => {
+    const { landed: seenEarly } = await readDevice(CREW);
+    await addWrite(change('b'));
+    await landEntry(await placeOf('b'), { id: 'b', version: 1 });
+    expect(await keepLists([list()], seenEarly)).toBe(true);
+    expect(await lying()).toEqual(['write of b']);
+    expect(await keepLists([list('b')], seenEarly + 1)).toBe(true);
+    expect(await lying()).toEqual([]);
+    // Its list lacks b, which lies in no outbox any more.
+    expect(await keepLists([list()], seenEarly)).toBe(false);
+    expect(await itemsKept()).toEqual(['b']);
+  });
+  test('an entry stays as long as a list it belongs to has never been kept', async () => {
+    const sample = { ...change('s'), kind: 'samples' } as unknown as QueuedWrite;
+    await addWrite(sample);
+    await landEntry(await placeOf('s'), { id: 's', version: 1 });
+    const { landed } = await readDevice(CREW);
+    await keepLists([], landed);
+    expect(await lying()).toEqual(['write of s']);
+    const samples = hashOf(listKey('samples', 'g', CREW));
+    expect(await isListKept(samples)).toBe(false);
+    await keepLists([{ hash: samples, items: [{ id: 's', version: 1 }], readAt_ms: 5 }], landed);
+    expect(await lying()).toEqual([]);
+    expect(await isListKept(samples)).toBe(true);
+  });
+});
+
+test('what a Riffle before this one had still to send is taken over, in order, once', async () => {
+  indexedDB = new (indexedDB.constructor as new () => IDBFactory)();
+  const earlier = await openDB('riffle-outbox', 1, { upgrade: (db) => void db.createObjectStore('writes') });
+  await earlier.put('writes', { write: change('2'), refused: null }, 'write of 2');
+  await earlier.put('writes', { write: change('1'), refused: null }, 'write of 1');
+  await earlier.put('writes', { write: change('0'), refused: null, landed: { answer: {} } }, 'write of 0');
+  earlier.close();
+  const { jest } = await import('@jest/globals');
+  jest.resetModules();
+  const anew = await import('./deviceStore.ts');
+  const { entries } = await anew.readDevice(CREW);
+  expect(entries.map((e) => e.write.writeId)).toEqual(['write of 1', 'write of 2']);
+  expect((await indexedDB.databases()).map((d) => d.name)).toEqual(['riffle-device']);
+});
