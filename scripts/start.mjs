@@ -58,6 +58,7 @@ try {
     ownerUrl: process.env.DATABASE_OWNER_URL ?? process.env.DATABASE_URL ?? cluster.ownerUrl,
     migrationsDir: join(root, 'server/migrations'),
     webDir: join(root, 'web/dist'),
+    backupsDir: join(home, 'backups'),
     port,
     demo: !empty,
   });

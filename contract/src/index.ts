@@ -84,3 +84,4 @@ export { Lining, NewRig, NewSetup, Rig, Setup, StoredRig, StoredSetup } from './
 export { LoggedEvent, NewEvents, NewRun, Run, RunAfterTaps, StoredRun, Tally } from './run.ts';
 export { Cleanup, CleanSection, NewCleanup, StoredCleanup } from './clean.ts';
 export { Book } from './books.ts';
+export { BackupShelf, KeptBackup } from './backup.ts';

@@ -8,6 +8,8 @@ import { jsonSchemaTransform, jsonSchemaTransformObject, validatorCompiler } fro
 import type pg from 'pg';
 import { existsSync } from 'node:fs';
 import { z } from 'zod';
+import { backupRoutes } from './backup/routes.ts';
+import type { Shelf } from './backup/shelf.ts';
 import { booksRoutes } from './books/routes.ts';
 import { cleanRoutes } from './clean/routes.ts';
 import { watchDatabase, type DatabaseWatch } from './db/watch.ts';
@@ -37,6 +39,8 @@ export interface AppOptions {
   readonly pool: pg.Pool;
   /** Whose book a request opens. Every route takes the crew from here. */
   readonly crewOf: (request: FastifyRequest) => string;
+  /** Where a crew's backups are made and lie; left out, there are none. */
+  readonly shelfOf?: (crewId: string) => Shelf;
   /** Folder of the built interface; left out where only the API is wanted. */
   readonly webDir?: string;
   readonly logger?: boolean;
@@ -53,6 +57,7 @@ export async function buildApp({
   pool,
   crewOf,
   webDir,
+  shelfOf,
   logger = false,
   rate = 30_000,
   patience_ms,
@@ -141,6 +146,7 @@ export async function buildApp({
         runRoutes(book, pool);
         cleanRoutes(book, pool);
         booksRoutes(book, pool);
+        if (shelfOf) backupRoutes(book, shelfOf);
       });
       sumsRoutes(api, work);
       api.get(

@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
 import { corranWrites } from '@riffle/demo';
 import { buildApp } from './app.ts';
+import { openShelves } from './backup/shelf.ts';
 import { ensureCrew, ONLY_CREW_ID } from './db/crew.ts';
 import { migrate } from './db/migrate.ts';
 import { openPool } from './db/pool.ts';
@@ -12,10 +13,16 @@ export interface ServerOptions {
   readonly ownerUrl?: string;
   readonly migrationsDir: string;
   readonly webDir?: string;
+  /** Where backups lie and one is made each day; left out, none are. */
+  readonly backupsDir?: string;
   readonly port: number;
   /** Load the demo island when the database is new. */
   readonly demo: boolean;
 }
+
+/** The first minute belongs to whoever opens Riffle. */
+const FIRST_BACKUP_MS = 60_000;
+const LOOK_AGAIN_MS = 10 * 60_000;
 
 /** Migrates, loads the demo into a new database, listens on loopback. `close` ends it all. */
 export async function startServer({
@@ -23,15 +30,27 @@ export async function startServer({
   ownerUrl = databaseUrl,
   migrationsDir,
   webDir,
+  backupsDir,
   port,
   demo,
 }: ServerOptions): Promise<{ port: number; demoLoaded: boolean; close: () => Promise<void> }> {
   await migrate(ownerUrl, migrationsDir);
   const pool = openPool(databaseUrl);
+  const shelves =
+    backupsDir === undefined
+      ? null
+      : openShelves({
+          pool,
+          ownerUrl,
+          migrationsDir,
+          dir: backupsDir,
+          onFault: (error) => app.log.error(error, 'backup'),
+        });
   const app = await buildApp({
     pool,
     crewOf: () => ONLY_CREW_ID,
     logger: true,
+    ...(shelves && { shelfOf: shelves.of }),
     ...(webDir !== undefined && { webDir }),
   });
   const isNew = await ensureCrew(pool, ONLY_CREW_ID, demo ? 'Corran crew' : 'My crew');
@@ -49,10 +68,18 @@ export async function startServer({
     }
   }
   await app.listen({ host: '127.0.0.1', port });
+  const daily = (): void =>
+    void shelves
+      ?.of(ONLY_CREW_ID)
+      .makeDaily(new Date())
+      .catch((error: unknown) => app.log.error(error, 'daily backup'));
+  const timers = [setTimeout(daily, FIRST_BACKUP_MS), setInterval(daily, LOOK_AGAIN_MS)];
   return {
     port: (app.server.address() as AddressInfo).port,
     demoLoaded: isNew && demo,
     close: async () => {
+      timers.forEach(clearTimeout);
+      await shelves?.close();
       await app.close();
       await pool.end();
     },

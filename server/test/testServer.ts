@@ -11,6 +11,8 @@ export interface TestServer {
   app: FastifyInstance;
   pool: pg.Pool;
   crewId: string;
+  /** The same database as one who may do everything there. */
+  ownerUrl: string;
   call(
     method: 'GET' | 'PUT' | 'POST',
     path: string,
@@ -19,13 +21,14 @@ export interface TestServer {
   ): Promise<LightMyRequestResponse>;
 }
 
-export function useTestServer(): TestServer {
+export function useTestServer(options: Partial<Parameters<typeof buildApp>[0]> = {}): TestServer {
   const clusterUrl = process.env['TEST_CLUSTER_URL'] ?? '';
   const superUrl = process.env['TEST_CLUSTER_SUPER_URL'] ?? '';
   const name = `test_${uuidv7().replaceAll('-', '')}`;
   const crewId = uuidv7();
   const server = {
     crewId,
+    ownerUrl: superUrl.replace(/postgres$/, name),
     call: (method: 'GET' | 'PUT' | 'POST', path: string, body?: unknown, headers: Record<string, string> = {}) =>
       server.app.inject({
         method,
@@ -50,6 +53,7 @@ export function useTestServer(): TestServer {
       crewOf: () => crewId,
       // Many tests share the machine; none of these is about a database that is away.
       patience_ms: 30_000,
+      ...options,
     });
   });
   afterAll(async () => {

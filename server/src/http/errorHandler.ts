@@ -138,7 +138,7 @@ export async function errorHandler(error: FastifyError, request: FastifyRequest,
   const refusal = asRefusal(error);
   if (refusal.code === 'FAULT') request.log.error(error);
   const { status, title } = PROBLEMS[refusal.code];
-  if (refusal.code === 'TOO_LARGE') await readToEnd(request.raw);
+  if (refusal.code === 'TOO_LARGE' || refusal.code === 'NOT_EMPTY') await readToEnd(request.raw);
   // Passing: a client may send it again by itself.
   if (status === 503) void reply.header('retry-after', '2');
   void reply

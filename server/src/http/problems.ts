@@ -10,6 +10,7 @@ export const PROBLEMS = {
   NO_LINE: { status: 422, title: 'No line to draw' },
   UNKNOWN_REFERENCE: { status: 422, title: 'Points to something that is not there' },
   FOREIGN_SITE: { status: 403, title: 'Asked from another site' },
+  NOT_EMPTY: { status: 409, title: 'This book holds something already' },
   BUSY: { status: 503, title: 'Too much at once' },
   TOO_LONG: { status: 422, title: 'This takes too long to work out' },
   TOO_MANY: { status: 429, title: 'Too many requests' },

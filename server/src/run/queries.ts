@@ -1,4 +1,4 @@
-import { LoggedEvent, NewRun, StoredRun, type Tally } from '@riffle/contract';
+import { FIRST_ID, LoggedEvent, NewRun, StoredRun, type Tally } from '@riffle/contract';
 import type { z } from 'zod';
 import type { Db } from '../db/pool.ts';
 import { recordKind } from '../db/recordKind.ts';
@@ -102,6 +102,19 @@ export async function listEvents(
     [crewId, runId, after, limit],
   );
   return asEvents(rows);
+}
+
+/** Reads every event of the crew's runs, for what must know that each can be read. */
+export async function readEveryEvent(db: Db, crewId: string, atATime: number): Promise<void> {
+  for (let after = FIRST_ID; ;) {
+    const { rows } = await db.query<object>(
+      `select ${EVENT} from run_event where crew_id = $1 and id > $2 order by id limit $3`,
+      [crewId, after, atATime],
+    );
+    const last = asEvents(rows).at(-1);
+    if (!last) return;
+    after = last.id;
+  }
 }
 
 export async function writeTally(
