@@ -1,4 +1,4 @@
-// A whole Riffle on a throwaway cluster for end-to-end tests, pictures and benchmarks. E2E_PORT says where.
+// A whole Riffle on a throwaway cluster for end-to-end tests, pictures and benchmarks. E2E_PORT says where; with E2E_EMPTY the book is empty.
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -20,6 +20,7 @@ export async function startThrowaway(port, { demo = true } = {}) {
     ownerUrl: cluster.ownerUrl,
     migrationsDir: join(root, 'server/migrations'),
     webDir: join(root, 'web/dist'),
+    backupsDir: join(dir, 'backups'),
     port,
     demo,
   });
@@ -35,7 +36,7 @@ export async function startThrowaway(port, { demo = true } = {}) {
 }
 
 if (import.meta.url === pathToFileURL(process.argv[1]).href) {
-  const riffle = await startThrowaway(Number(process.env.E2E_PORT ?? 4399));
+  const riffle = await startThrowaway(Number(process.env.E2E_PORT ?? 4399), { demo: !process.env.E2E_EMPTY });
   console.log(riffle.address);
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void riffle.stop().then(() => process.exit(0)));
 }

@@ -1,9 +1,10 @@
 // npm start [-- --empty]: sets up what is missing, starts database and server, prints one address.
 import { createHash } from 'node:crypto';
-import { chmodSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, mkdirSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { startCluster } from './cluster.mjs';
+import { notRunning, runningAt, sayRunning } from './running.mjs';
 import { ensurePackages, ensurePostgres, giveUp, home, root } from './setup.mjs';
 
 const empty = process.argv.includes('--empty');
@@ -11,20 +12,10 @@ const started = Date.now();
 mkdirSync(home, { recursive: true });
 
 // One Riffle to a home: a second start tells where the first one is.
-const lockFile = join(home, 'running.json');
-if (existsSync(lockFile)) {
-  const { pid, address } = JSON.parse(readFileSync(lockFile, 'utf8'));
-  let alive = false;
-  try {
-    alive = readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('start.mjs');
-  } catch {
-    /* it was killed */
-  }
-  if (alive) {
-    console.log(`Riffle is already running: ${address}`);
-    process.exit(0);
-  }
-  rmSync(lockFile);
+const already = runningAt(home);
+if (already) {
+  console.log(`Riffle is already running: ${already}`);
+  process.exit(0);
 }
 
 ensurePackages();
@@ -40,7 +31,7 @@ async function stop(code) {
   stopping = true;
   await server?.close().catch(() => {});
   await cluster?.stop();
-  rmSync(lockFile, { force: true });
+  notRunning(home);
   process.exit(code);
 }
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(0));
@@ -63,7 +54,7 @@ try {
     demo: !empty,
   });
   const address = `http://localhost:${server.port}`;
-  writeFileSync(lockFile, JSON.stringify({ pid: process.pid, address }));
+  sayRunning(home, address);
   if (server.demoLoaded) console.log('The demo island Corran is loaded.');
   console.log(`Riffle is up after ${((Date.now() - started) / 1000).toFixed(1)} s: ${address}`);
 } catch (error) {

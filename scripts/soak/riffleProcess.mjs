@@ -43,7 +43,7 @@ async function lastingPort() {
 const madeSmall = (dir, MB) => spawnSync('mount', ['-t', 'tmpfs', '-o', `size=${MB}m`, 'tmpfs', dir]).status === 0;
 
 /** Starts Riffle in a home of its own, on a port it keeps however often it is killed. `smallMB` gives the home so much room. */
-export async function startRiffleProcess({ env = {}, smallMB = 0 } = {}) {
+export async function startRiffleProcess({ env = {}, smallMB = 0, demo = false } = {}) {
   const home = mkdtempSync(join(tmpdir(), 'riffle-soak-'));
   const small = smallMB > 0 && madeSmall(home, smallMB);
   const port = await lastingPort();
@@ -82,7 +82,7 @@ export async function startRiffleProcess({ env = {}, smallMB = 0 } = {}) {
     },
     start: async () => {
       const log = openSync(join(home, 'said.txt'), 'a');
-      child = spawn(process.execPath, ['--max-semi-space-size=64', 'scripts/start.mjs', '--empty'], {
+      child = spawn(process.execPath, ['--max-semi-space-size=64', 'scripts/start.mjs', ...(demo ? [] : ['--empty'])], {
         cwd: root,
         env: { ...process.env, RIFFLE_HOME: home, PORT: String(port), ...env },
         stdio: ['ignore', log, log],

@@ -1,12 +1,11 @@
 import { randomBytes } from 'node:crypto';
 import { readdirSync } from 'node:fs';
 import { runner } from 'node-pg-migrate';
-import { FIRST_ID } from '@riffle/contract';
 import pg from 'pg';
 import { ZodError } from 'zod';
 import { EVERY_KIND } from '../db/everyKind.ts';
 import { inTransaction, openPool, type Db } from '../db/pool.ts';
-import { readEveryEvent } from '../run/queries.ts';
+import { eachEvent } from '../run/queries.ts';
 import { attachmentOf, BadBackup, tableEntry, type TellProgress } from './format.ts';
 import type { OpenBackup } from './readBackup.ts';
 import { crewTables, FILE_TABLE, isEmpty, schemaVersion, type CrewTable } from './tables.ts';
@@ -120,25 +119,19 @@ async function* batches(lines: AsyncGenerator<string[]>, atOnce: boolean): Async
 
 /** Reads every record as it will be read from now on: one that cannot be would break each list it is in. */
 async function readBack(db: Db, crewId: string): Promise<void> {
-  for (const kind of EVERY_KIND)
-    try {
-      for (let after = FIRST_ID; ;) {
-        const page = await kind.listAll(db, crewId, after, ROWS_AT_A_TIME);
-        if (page.length === 0) break;
-        after = page.at(-1)?.id ?? after;
-      }
-    } catch (error) {
-      throw asUnreadable(error, kind.table);
-    }
-  try {
-    await readEveryEvent(db, crewId, ROWS_AT_A_TIME);
-  } catch (error) {
-    throw asUnreadable(error, 'run_event');
-  }
+  for (const kind of EVERY_KIND) await readThrough(kind.each(db, crewId), kind.table);
+  await readThrough(eachEvent(db, crewId), 'run_event');
 }
 
-const asUnreadable = (error: unknown, table: string): unknown =>
-  error instanceof ZodError ? new BadBackup(`A record of ${tableEntry(table)} is not what Riffle keeps.`) : error;
+async function readThrough(records: AsyncGenerator, table: string): Promise<void> {
+  try {
+    while (!(await records.next()).done);
+  } catch (error) {
+    throw error instanceof ZodError
+      ? new BadBackup(`A record of ${tableEntry(table)} is not what Riffle keeps.`)
+      : error;
+  }
+}
 
 /**
  * Loads an older backup into a schema of its own as it was then, and runs the migrations since on it: the way the

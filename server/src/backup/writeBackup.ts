@@ -2,14 +2,14 @@ import { createHash } from 'node:crypto';
 import { Readable, Transform, type Writable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type pg from 'pg';
-import QueryStream from 'pg-query-stream';
 import { ZipFile } from 'yazl';
+import { eachRow } from '../db/pool.ts';
 import { FORMAT, FORMAT_VERSION, fileEntry, MANIFEST, tableEntry, type Manifest, type TellProgress } from './format.ts';
 import { crewTables, FILE_TABLE, schemaVersion, type CrewTable } from './tables.ts';
 
 /** No clock, zone or umask of the machine goes into the zip. */
 const FIXED = { mtime: new Date(1980, 0, 1), mode: 0o100644, forceDosTimestamp: true } as const;
-const ROWS_AT_A_TIME = 500;
+const LINES_AT_A_TIME = 500;
 
 type Entry = Manifest['entries'][number];
 
@@ -103,13 +103,13 @@ const rowWithout = (crewColumn: string): string => `select (to_jsonb(t) - '${cre
 
 /** The rows of a statement, a line each. Says `records` as they pass. */
 function linesOf(db: pg.PoolClient, sql: string, crewId: string): Readable {
-  const rows = db.query(new QueryStream(sql, [crewId], { batchSize: ROWS_AT_A_TIME, highWaterMark: ROWS_AT_A_TIME }));
+  const rows = eachRow(db, sql, [crewId]);
   let waiting: string[] = [];
   const lines = new Transform({
     writableObjectMode: true,
     transform({ row }: { row: string }, _encoding, next) {
       waiting.push(row);
-      if (waiting.length < ROWS_AT_A_TIME) return next();
+      if (waiting.length < LINES_AT_A_TIME) return next();
       next(null, taken());
     },
     flush(next) {

@@ -1,5 +1,6 @@
 import type { Socket } from 'node:net';
 import pg from 'pg';
+import QueryStream from 'pg-query-stream';
 
 /** What a query needs: the pool, or one client inside a transaction. */
 export type Db = Pick<pg.Pool, 'query'>;
@@ -47,6 +48,12 @@ export function openPool(connectionString: string): pg.Pool {
   pool.on('error', () => undefined);
   return pool;
 }
+
+const ROWS_AT_A_TIME = 500;
+
+/** The rows of a statement a few at a time, however many there are; on one connection, which answers nothing else meanwhile. */
+export const eachRow = (db: Db, sql: string, values: unknown[]): QueryStream =>
+  db.query(new QueryStream(sql, values, { batchSize: ROWS_AT_A_TIME, highWaterMark: ROWS_AT_A_TIME }));
 
 /** Runs `work` in one transaction: all of it is stored or nothing. */
 export async function inTransaction<T>(pool: pg.Pool, work: (db: Db) => Promise<T>): Promise<T> {

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { Db } from './pool.ts';
+import { eachRow, type Db } from './pool.ts';
 
 /** What every record has on the wire beside its own fields. */
 export interface Sent {
@@ -94,8 +94,8 @@ export interface RecordKind<S extends Sent, K extends Kept> {
   readonly find: (db: Db, crewId: string, id: string) => Promise<K | null>;
   /** In id order from the one after `after`; of one ground, or of the crew where the kind belongs to no ground. */
   readonly list: (db: Db, crewId: string, groundId: string | null, after: string, limit: number) => Promise<K[]>;
-  /** In id order from the one after `after`, of whatever ground. */
-  readonly listAll: (db: Db, crewId: string, after: string, limit: number) => Promise<K[]>;
+  /** Every record of the crew, in no order, a few at a time; on a connection of its own. */
+  readonly each: (db: Db, crewId: string) => AsyncGenerator<K>;
   /** Many new records in one statement, sent as one JSON value: a parameter a field would be twenty times slower. Those there already are left as they are. */
   readonly insertMany: (db: Db, crewId: string, records: readonly Written<S>[]) => Promise<void>;
 }
@@ -145,10 +145,9 @@ export function recordKind<S extends Sent, K extends Kept>(description: Descript
       .map((c) => `r.${c}`)
       .join(', ')} from jsonb_populate_recordset(null::${table}, $2) as r on conflict (crew_id, id) do nothing`;
   const find = `select ${reads} from ${table} where crew_id = $1 and id = $2`;
-  const listAll = `select ${reads} from ${table} where crew_id = $1 and id > $2 order by id limit $3`;
   const list = ofGround
     ? `select ${reads} from ${table} where crew_id = $1 and ground_id = $4 and id > $2 order by id limit $3`
-    : listAll;
+    : `select ${reads} from ${table} where crew_id = $1 and id > $2 order by id limit $3`;
 
   const rowWritten = async (db: Db, crewId: string, record: Written<S>, baseVersion: number): Promise<unknown> => {
     const row = rowOf(crewId, record).map(asParameter);
@@ -176,9 +175,9 @@ export function recordKind<S extends Sent, K extends Kept>(description: Descript
       const { rows } = await db.query<object>(list, [crewId, after, limit, ...(ofGround ? [groundId] : [])]);
       return rows.map((row) => kept.parse(row));
     },
-    listAll: async (db, crewId, after, limit) => {
-      const { rows } = await db.query<object>(listAll, [crewId, after, limit]);
-      return rows.map((row) => kept.parse(row));
+    each: async function* (db, crewId) {
+      for await (const row of eachRow(db, `select ${reads} from ${table} where crew_id = $1`, [crewId]))
+        yield kept.parse(row);
     },
     insertMany: async (db, crewId, records) => {
       if (records.length === 0) return;

@@ -1,6 +1,6 @@
-import { FIRST_ID, LoggedEvent, NewRun, StoredRun, type Tally } from '@riffle/contract';
+import { LoggedEvent, NewRun, StoredRun, type Tally } from '@riffle/contract';
 import type { z } from 'zod';
-import type { Db } from '../db/pool.ts';
+import { eachRow, type Db } from '../db/pool.ts';
 import { recordKind } from '../db/recordKind.ts';
 
 /** A run as written; its events and what they add up to are left as they are. */
@@ -104,17 +104,10 @@ export async function listEvents(
   return asEvents(rows);
 }
 
-/** Reads every event of the crew's runs, for what must know that each can be read. */
-export async function readEveryEvent(db: Db, crewId: string, atATime: number): Promise<void> {
-  for (let after = FIRST_ID; ;) {
-    const { rows } = await db.query<object>(
-      `select ${EVENT} from run_event where crew_id = $1 and id > $2 order by id limit $3`,
-      [crewId, after, atATime],
-    );
-    const last = asEvents(rows).at(-1);
-    if (!last) return;
-    after = last.id;
-  }
+/** Every event of the crew's runs, in no order; on a connection of its own. */
+export async function* eachEvent(db: Db, crewId: string): AsyncGenerator<LoggedEvent> {
+  for await (const row of eachRow(db, `select ${EVENT} from run_event where crew_id = $1`, [crewId]))
+    yield LoggedEvent.parse(row);
 }
 
 export async function writeTally(

@@ -22,9 +22,9 @@ export const isFault = (error: unknown): boolean =>
 /** A call without an answer for this long is given up and, if it was a write, tried again: a lost signal must not hold up the rest. */
 const PATIENCE_MS = { json: 20_000, file: 180_000 } as const;
 
-/** Pictures and papers go under their own name; a ground file as bytes, since what a browser calls GPX or GeoJSON differs. */
+/** Pictures, papers and backups go under their own name; a ground file as bytes, since what a browser calls GPX or GeoJSON differs. */
 const fileType = (file: Blob): string =>
-  /^image\/|^application\/pdf$/.test(file.type) ? file.type : 'application/octet-stream';
+  /^image\/|^application\/(pdf|zip)$/.test(file.type) ? file.type : 'application/octet-stream';
 
 /** One call to the API. @throws Refused for an answer that is a problem, TypeError or a timeout when there is no connection */
 export async function call<T>(method: 'GET' | 'PUT' | 'POST', path: string, body?: unknown): Promise<T> {

@@ -6,10 +6,11 @@ import { useShow } from '../units/useShow.ts';
 import { Choices } from '../ui/Choices.tsx';
 import { SelectField, TextField } from '../ui/Field.tsx';
 import { Block, Gold, Judgement } from '../ui/Judgement.tsx';
+import { BackupBlock } from './BackupBlock.tsx';
 
 const GOLD_UNITS = ['mg', 'g', 'grain', 'dwt', 'ozt'] as const satisfies (keyof typeof UNITS.mass)[];
 
-/** Units, light and the person's own price, kept on this device. */
+/** Units, light and the person's own price, kept on this device; backups, kept with the server. */
 export function SettingsScreen() {
   const { preferences, change } = usePreferences();
   const { display } = preferences;
@@ -91,6 +92,7 @@ export function SettingsScreen() {
           />
         </div>
       </Block>
+      <BackupBlock />
     </div>
   );
 }
