@@ -1,5 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
-import { Book, type StoredCleanup, type StoredGround, type StoredRun, type StoredSetup } from '@riffle/contract';
+import {
+  asPans,
+  Book,
+  Pans,
+  type Pan,
+  type StoredCleanup,
+  type StoredGround,
+  type StoredRun,
+  type StoredSample,
+  type StoredSetup,
+} from '@riffle/contract';
 import { keepBook, weighedCleanups } from '@riffle/core';
 import { corranWrites, CORRAN, RUNS } from '@riffle/demo';
 import { useTestServer } from '../test/testServer.ts';
@@ -32,6 +42,28 @@ describe('the demo island', () => {
     expect(otter && otter.gold_mg / otter.volumeBank_L).toBeLessThan(0.42);
     // The mix stays a mix, and the day after the box was left unrinsed is marked.
     expect(book.lines.find((l) => l.spotIds.length === 2)).toMatchObject({ buckets: 13, mayHoldOldGold: true });
+  });
+
+  test('the pans of a ground in columns are its samples', async () => {
+    const { items } = (await server.call('GET', '/grounds')).json<{ items: StoredGround[] }>();
+    let pans = 0;
+    for (const { id } of items) {
+      const samples = (await server.call('GET', `/grounds/${id}/samples?limit=1000`)).json<{ items: StoredSample[] }>();
+      const answer = Pans.parse((await server.call('GET', `/grounds/${id}/pans`)).json());
+      expect(Math.abs(Date.parse(answer.asOf) - Date.now())).toBeLessThan(60_000);
+      const inOrder = (some: readonly Pan[]): string[] =>
+        some
+          .map(({ spotId, takenAt, volume_L, volumeState, counts, gold_mg }) =>
+            JSON.stringify([spotId, takenAt, volume_L, volumeState, counts, gold_mg]),
+          )
+          .sort();
+      expect(inOrder(asPans(answer))).toEqual(inOrder(samples.items.filter((s) => !s.deleted)));
+      pans += samples.items.length;
+    }
+    expect(pans).toBeGreaterThan(50);
+    expect((await server.call('GET', '/grounds/019370a0-0000-7000-8000-00000000ffff/pans')).json()).toMatchObject({
+      spots: [],
+    });
   });
 
   test('the book added up from the records, as a device without signal does it, is the server’s', async () => {

@@ -7,7 +7,7 @@ import { broughtLists } from './api/opening.ts';
 import { lookIntoOutbox, somethingMayWait } from './offline/outbox.ts';
 import { openDevice, queryClient } from './offline/queryClient.ts';
 import { PreferencesProvider } from './preferences/PreferencesProvider.tsx';
-import { knownGrounds, openAhead, takeKeptAhead } from './records/useRecords.ts';
+import { knownGrounds, openAhead, takeKeptAhead } from './records/openAhead.ts';
 import { Pages } from './shell/Pages.tsx';
 import { useSeen } from './ui/useSeen.ts';
 import { groundToOpen, lastGround } from './shell/useGround.ts';

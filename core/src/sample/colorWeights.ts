@@ -24,3 +24,10 @@ export type ColorWeights = typeof COLOR_MG;
 
 /** All colors counted. */
 export const countColors = (counts: ColorCounts): number => COLOR_CLASSES.reduce((sum, c) => sum + counts[c], 0);
+
+/** Colors of several pans together, by class. */
+export function addCounts(pans: Iterable<ColorCounts>): ColorCounts {
+  const sum = { ...NO_COLORS } as Record<ColorClass, number>;
+  for (const counts of pans) for (const c of COLOR_CLASSES) sum[c] += counts[c];
+  return sum;
+}

@@ -1,6 +1,6 @@
 import { gammaQuantile } from '../maths/gamma.ts';
 import { requirePositive, requireWithin } from '../outOfRange.ts';
-import { COLOR_MG, countColors, type ColorCounts, type ColorWeights } from './colorWeights.ts';
+import { addCounts, COLOR_MG, countColors, type ColorCounts, type ColorWeights } from './colorWeights.ts';
 import { blankLimit, USUAL_CONFIDENCE } from './poissonLimits.ts';
 
 /** One or several pans taken as one measurement. Volume in the bank, litres. */
@@ -119,15 +119,9 @@ function weightedBand(y: number, v: number, oneMore: number, confidence: number)
 
 /** Mean weight of the colors counted on a ground, mg: what one color would weigh where a blank was panned. Null when none was counted. */
 export function meanColor_mg(samples: readonly ColorCounts[], weights_mg: ColorWeights = COLOR_MG): number | null {
-  let colors = 0;
-  let mass_mg = 0;
-  for (const counts of samples) {
-    for (const [name, w] of Object.entries(weights_mg) as [keyof ColorWeights, number][]) {
-      colors += counts[name];
-      mass_mg += w * counts[name];
-    }
-  }
-  return colors === 0 ? null : mass_mg / colors;
+  const counted = weighedClasses(samples, weights_mg);
+  const colors = counted.reduce((sum, { n }) => sum + n, 0);
+  return colors === 0 ? null : counted.reduce((sum, { n, mg }) => sum + n * mg, 0) / colors;
 }
 
 /**
@@ -135,13 +129,13 @@ export function meanColor_mg(samples: readonly ColorCounts[], weights_mg: ColorW
  * Null when none was counted.
  */
 export function goldColor_mg(samples: readonly ColorCounts[], weights_mg: ColorWeights = COLOR_MG): number | null {
-  let gold_mg = 0;
-  let squares = 0;
-  for (const counts of samples) {
-    for (const [name, w] of Object.entries(weights_mg) as [keyof ColorWeights, number][]) {
-      gold_mg += w * counts[name];
-      squares += w * w * counts[name];
-    }
-  }
-  return gold_mg === 0 ? null : squares / gold_mg;
+  const counted = weighedClasses(samples, weights_mg);
+  const gold_mg = counted.reduce((sum, { n, mg }) => sum + n * mg, 0);
+  return gold_mg === 0 ? null : counted.reduce((sum, { n, mg }) => sum + n * mg * mg, 0) / gold_mg;
+}
+
+/** Colors of each class that has a weight, all samples together. */
+function weighedClasses(samples: readonly ColorCounts[], weights_mg: ColorWeights): { n: number; mg: number }[] {
+  const counts = addCounts(samples);
+  return (Object.entries(weights_mg) as [keyof ColorWeights, number][]).map(([name, mg]) => ({ n: counts[name], mg }));
 }

@@ -232,3 +232,24 @@ export async function listSpotIds(db: Db, crewId: string, groundId: string): Pro
   ]);
   return new Set(rows.map((r) => r.id));
 }
+
+/** The samples of a ground in columns by spot, as JSON that the database has written: `Pans` of the contract. */
+export async function pansAsJson(db: Db, crewId: string, groundId: string): Promise<string> {
+  const { rows } = await db.query<{ pans: string }>(
+    `select json_build_object(
+       'asOf', to_char(now(), 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'),
+       'spots', coalesce(json_agg(by_spot), '[]'))::text as pans
+     from (
+       select spot_id as "spotId",
+         json_agg((extract(epoch from taken_at) * 1000)::bigint) as "takenAt_ms",
+         json_agg(volume_l) as "volume_L",
+         json_agg(volume_state = 'loose') as "isLoose",
+         json_build_object('+10', json_agg(colors_over_10), '10-20', json_agg(colors_10_20),
+           '20-40', json_agg(colors_20_40), '-40', json_agg(colors_under_40)) as counts,
+         json_agg(gold_mg) as gold_mg
+       from sample where crew_id = $1 and ground_id = $2 and not deleted group by spot_id
+     ) as by_spot`,
+    [crewId, groundId],
+  );
+  return rows[0]?.pans ?? '';
+}

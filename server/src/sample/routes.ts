@@ -1,4 +1,4 @@
-import { Id, ImportMode, LaidOut, Problem, StoredSamplePlan } from '@riffle/contract';
+import { Id, ImportMode, LaidOut, Pans, Problem, StoredSamplePlan } from '@riffle/contract';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import type pg from 'pg';
@@ -9,7 +9,17 @@ import { spots } from '../ground/queries.ts';
 import { Refusal } from '../http/problems.ts';
 import { recordRoutes } from '../http/recordRoutes.ts';
 import { importSamples } from './importSamples.ts';
-import { containers, lots, pits, samplePlans, samples, screenings, seedings, sizeWords } from './queries.ts';
+import {
+  containers,
+  lots,
+  pansAsJson,
+  pits,
+  samplePlans,
+  samples,
+  screenings,
+  seedings,
+  sizeWords,
+} from './queries.ts';
 
 /** A plan of 400 points and 1,000 bags is about 0.7 MB. */
 const LARGEST_PLAN_BYTES = 4 * 1024 * 1024;
@@ -32,6 +42,24 @@ export function sampleRoutes(scope: FastifyInstance, pool: pg.Pool): void {
   recordRoutes(app, pool, containers);
   recordRoutes(app, pool, seedings);
   recordRoutes(app, pool, sizeWords);
+
+  app.get(
+    '/grounds/:groundId/pans',
+    {
+      schema: {
+        tags: ['samples'],
+        summary:
+          'The samples of a ground as far as reading it goes (where, when, how much, the colors, the weight), in columns by spot: for grounds with very many.',
+        params: z.object({ groundId: Id }),
+        response: { 200: Pans, '4xx': Problem },
+      },
+    },
+    async (request, reply) =>
+      reply
+        .type('application/json; charset=utf-8')
+        .serializer((written: unknown) => written as string)
+        .send((await pansAsJson(pool, request.crewId, request.params.groundId)) as never),
+  );
 
   app.put(
     '/sample-plans/:id/laid-out',

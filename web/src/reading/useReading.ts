@@ -1,4 +1,4 @@
-import type { StoredGaugeReading, StoredGround, StoredSample, StoredSign, StoredSpot } from '@riffle/contract';
+import type { Pan, StoredGaugeReading, StoredGround, StoredSign, StoredSpot } from '@riffle/contract';
 import {
   groundColors,
   riverNow,
@@ -11,11 +11,12 @@ import {
   type TracePoint,
 } from '@riffle/core';
 import { useMemo } from 'react';
+import { usePans } from '../records/usePans.ts';
 import { useRecords } from '../records/useRecords.ts';
 
 /** What the book says of a ground as one reads it: its records, and what they come to. */
 export interface Reading {
-  readonly samples: readonly StoredSample[];
+  readonly samples: readonly Pan[];
   readonly signs: readonly StoredSign[];
   readonly readings: readonly StoredGaugeReading[];
   readonly grades: ReadonlyMap<string, SpotGrade>;
@@ -26,7 +27,7 @@ export interface Reading {
 
 /** Reads a ground: grades of its spots, its trail, its river. */
 export function useReading(ground: StoredGround, spots: readonly StoredSpot[]): Reading {
-  const samples = useRecords('samples', ground.id).items;
+  const samples = usePans(ground.id).items;
   const signs = useRecords('signs', ground.id).items;
   const readings = useRecords('gauge-readings', ground.id).items;
   const { swell_percent } = ground;

@@ -1,30 +1,34 @@
-import type { StoredGround } from '@riffle/contract';
-import { queryOptions, useQueries, useQuery, type QueryClient, type UseQueryResult } from '@tanstack/react-query';
+import { queryOptions, useQueries, useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { call } from '../api/client.ts';
 import { KINDS, type Kind, type Records } from '../api/kinds.ts';
-import { broughtLists } from '../api/opening.ts';
-import { listKey } from '../offline/landing.ts';
+import { hashOf, listKey } from '../offline/landing.ts';
 import { useWaiting } from '../offline/outbox.ts';
-import { NEVER_READ, queryClient, takeKeptLists } from '../offline/queryClient.ts';
+import { NEVER_READ } from '../offline/queryClient.ts';
 import { withWaiting, type Write } from '../offline/writes.ts';
+import { tellArrived } from './arrived.ts';
 
 interface PageOf<T> {
   items: T[];
   next: string | null;
 }
 
-/** Every page of a list. */
-export async function fetchAll<T>(path: string): Promise<T[]> {
+/** Every page of a list; `tell` hears how many have come, where there are more to come. */
+export async function fetchAll<T>(path: string, tell: (count: number | null) => void = () => undefined): Promise<T[]> {
   const all: T[] = [];
-  for (let after: string | null = null; ;) {
-    const { items, next }: PageOf<T> = await call<PageOf<T>>(
-      'GET',
-      `${path}?limit=1000${after ? `&after=${after}` : ''}`,
-    );
-    all.push(...items);
-    if (!next) return all;
-    after = next;
+  try {
+    for (let after: string | null = null; ;) {
+      const { items, next }: PageOf<T> = await call<PageOf<T>>(
+        'GET',
+        `${path}?limit=1000${after ? `&after=${after}` : ''}`,
+      );
+      all.push(...items);
+      if (!next) return all;
+      after = next;
+      tell(all.length);
+    }
+  } finally {
+    tell(null);
   }
 }
 
@@ -55,35 +59,13 @@ const AGAIN_AFTER_MS = 10_000;
 export const listOf = <K extends Kind>(kind: K, groundId: string) =>
   queryOptions({
     queryKey: listKey(kind, groundId),
-    queryFn: () => fetchAll<Records[K]['kept']>(groundId === '' ? `/${kind}` : `/grounds/${groundId}/${kind}`),
+    queryFn: ({ queryKey }) =>
+      fetchAll<Records[K]['kept']>(groundId === '' ? `/${kind}` : `/grounds/${groundId}/${kind}`, (count) =>
+        tellArrived(hashOf(queryKey), count),
+      ),
     // What could not be had is asked for again by itself, for as long as someone waits for it.
     refetchInterval: ({ state }) => (state.status === 'error' ? AGAIN_AFTER_MS : false),
   });
-
-/** What the first view needs beside the grounds. */
-const FIRST_KINDS = ['spots', 'samples', 'signs'] as const;
-
-/** The grounds known before anything is drawn, in the order of the book: brought by the document or kept on this device. */
-export const knownGrounds = (client: QueryClient): readonly StoredGround[] =>
-  withWaiting('grounds', '', client.getQueryData<StoredGround[]>(listKey('grounds', '')) ?? [], []);
-
-/** Puts in hand what this device keeps of the first view. `groundId` as below. */
-export async function takeKeptAhead(groundId: string | null): Promise<void> {
-  await takeKeptLists([listKey('grounds', '')]);
-  const opens = groundId ?? knownGrounds(queryClient)[0]?.id;
-  if (opens) await takeKeptLists(FIRST_KINDS.map((kind) => listKey(kind, opens)));
-}
-
-/**
- * Has what the first view needs at hand before anything is drawn: from the document where it brought it, asked for
- * otherwise. `groundId` is the ground that will open; null: the first of the book.
- */
-export async function openAhead(client: QueryClient, groundId: string | null): Promise<void> {
-  for (const { kind, groundId: of, items } of broughtLists) client.setQueryData(listKey(kind, of), items);
-  const grounds = client.fetchQuery(listOf('grounds', '')).catch(() => []);
-  const opens = groundId ?? (await grounds)[0]?.id;
-  if (opens) await Promise.all(FIRST_KINDS.map((kind) => client.prefetchQuery(listOf(kind, opens))));
-}
 
 /** All records of a kind on a ground (or of the crew, with an empty ground), with what waits to be sent laid over. Deleted ones are left out. */
 export function useRecords<K extends Kind>(kind: K, groundId = ''): RecordList<Records[K]['kept']> {

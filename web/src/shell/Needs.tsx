@@ -1,13 +1,13 @@
 import type { ReactNode } from 'react';
-import { spokenMany, type Kind } from '../api/kinds.ts';
-import { useListStates } from '../records/useListStates.ts';
+import { spokenMany } from '../api/kinds.ts';
+import { useListStates, type Needed } from '../records/useListStates.ts';
 import { Fetching } from '../ui/Fetching.tsx';
 import { Judgement } from '../ui/Judgement.tsx';
 import { useGround } from './useGround.ts';
 
 interface NeedsProps {
   /** What the words inside rest on. */
-  readonly kinds: readonly Kind[];
+  readonly kinds: readonly Needed[];
   /** Work goes on inside without what is out of reach: it is said above, or, where it is said beside it already, not at all. */
   readonly without?: 'said' | 'quiet';
   /** Stands there while they are on their way, where a word of it would only make the page jump. */
@@ -21,16 +21,18 @@ interface NeedsProps {
  */
 export function Needs({ kinds, without, meanwhile = null, children }: NeedsProps) {
   const { ground } = useGround();
-  const { states, askAgain } = useListStates(kinds, ground.id);
+  const { states, arrived, askAgain } = useListStates(kinds, ground.id);
   const named = (state: 'arriving' | 'away'): string => {
-    const those = kinds.filter((_, i) => states[i] === state).map(spokenMany);
+    const those = kinds
+      .filter((_, i) => states[i] === state)
+      .map((kind) => spokenMany(kind === 'pans' ? 'samples' : kind));
     return those.length > 1 ? `${those.slice(0, -1).join(', ')} and ${those.at(-1)}` : (those[0] ?? '');
   };
   if (states.includes('arriving'))
     return without === 'quiet' || meanwhile ? (
       meanwhile
     ) : (
-      <Fetching what={`the ${named('arriving')} of ${ground.name}`} />
+      <Fetching what={`the ${named('arriving')} of ${ground.name}`} arrived={arrived} />
     );
   if (!states.includes('away') || without === 'quiet') return <>{children}</>;
   const missing = `The ${named('away')} of ${ground.name} have not reached this device.`;

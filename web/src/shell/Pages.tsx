@@ -1,6 +1,6 @@
 import { lazy, type ReactNode } from 'react';
 import { Route, Routes } from 'react-router';
-import type { Kind } from '../api/kinds.ts';
+import type { Needed } from '../records/useListStates.ts';
 import { ReadScreen } from '../stages/read/ReadScreen.tsx';
 import { Broken } from './Broken.tsx';
 import { GroundGate } from './GroundGate.tsx';
@@ -35,9 +35,9 @@ const Clean = lazy(async () => ({ default: (await import('../stages/clean/CleanS
 const Books = lazy(async () => ({ default: (await import('../stages/books/BooksScreen.tsx')).BooksScreen }));
 
 /** A screen that says nothing before the lists its words rest on are here. */
-const needs = (kinds: readonly Kind[], screen: ReactNode) => <Needs kinds={kinds}>{screen}</Needs>;
+const needs = (kinds: readonly Needed[], screen: ReactNode) => <Needs kinds={kinds}>{screen}</Needs>;
 /** One that work goes on in without them. */
-const evenWithout = (kinds: readonly Kind[], screen: ReactNode) => (
+const evenWithout = (kinds: readonly Needed[], screen: ReactNode) => (
   <Needs kinds={kinds} without="said">
     {screen}
   </Needs>
@@ -53,7 +53,7 @@ export const Pages = () => (
         <Route path="bag/:bagId" element={<BagGate />} />
         <Route path="settings" element={<Settings />} />
         <Route path="g/:groundId" element={<GroundGate />}>
-          <Route path="day" element={evenWithout(['day-sheets', 'samples', 'signs', 'lots', 'permissions'], <Day />)} />
+          <Route path="day" element={evenWithout(['day-sheets', 'pans', 'signs', 'lots', 'permissions'], <Day />)} />
           <Route path="read" element={<ReadScreen />} />
           <Route path="sample" element={<Sample />}>
             <Route index element={<Pan />} />

@@ -29,7 +29,7 @@ export function ReadScreen() {
   return (
     <div className="flex flex-col gap-3.5">
       <ReadHead ground={ground} spots={spots} inHand={inHand} />
-      <Needs kinds={['samples', 'signs']} meanwhile={<Judgement>{'\u00a0'}</Judgement>}>
+      <Needs kinds={['pans', 'signs']} meanwhile={<Judgement>{'\u00a0'}</Judgement>}>
         <ReadJudgement ground={ground} spots={spots} grades={grades} ranking={inHand.ranking} />
       </Needs>
       <ClosedToday ground={ground} />
@@ -56,7 +56,7 @@ export function ReadScreen() {
       <PickedLine ground={ground} inHand={inHand} />
       {seen && (
         <Suspense>
-          <Needs kinds={['samples', 'signs']} without="quiet">
+          <Needs kinds={['pans', 'signs']} without="quiet">
             <ReadRest ground={ground} spots={spots} inHand={inHand} />
           </Needs>
           <ReadSheets ground={ground} inHand={inHand} />
