@@ -48,6 +48,16 @@ export function ensureChromium() {
   if (!existsSync(CHROMIUM)) fromDebian('Chromium', ['chromium']);
 }
 
+/** Outside readers that the tests open Riffle's files with. Whoever may not install them tests without. */
+export function ensureReaders() {
+  const missing = Object.entries({ ogrinfo: 'gdal-bin', gpsbabel: 'gpsbabel', xmllint: 'libxml2-utils', unzip: 'unzip' })
+    .filter(([program]) => !existsSync(join('/usr/bin', program)))
+    .map(([, debian]) => debian);
+  if (missing.length === 0) return;
+  if (process.getuid() === 0) fromDebian('readers of other programs’ files', missing);
+  else console.log(`Tested without ${missing.join(', ')}, which are not installed.`);
+}
+
 function fromDebian(what, packages) {
   const command = `apt-get install -y --no-install-recommends ${packages.join(' ')}`;
   if (process.getuid() !== 0)

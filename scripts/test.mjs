@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { check } from './check.mjs';
 import { freePort } from './cluster.mjs';
-import { ensureChromium, ensurePackages, ensurePostgres, run } from './setup.mjs';
+import { ensureChromium, ensurePackages, ensurePostgres, ensureReaders, run } from './setup.mjs';
 
 const only = process.argv.find((a) => a === '--unit' || a === '--e2e');
 const rest = process.argv.slice(2).filter((a) => a !== only);
@@ -16,6 +16,7 @@ let failed = 0;
 ensurePackages();
 ensurePostgres();
 if (only !== '--unit') ensureChromium();
+if (only !== '--e2e') ensureReaders();
 
 if (!only) {
   for (const ok of await check()) ok ? passed++ : failed++;

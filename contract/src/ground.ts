@@ -98,7 +98,7 @@ export const FLOW_DIRECTIONS = ['as drawn', 'against', 'unknown'] as const;
 /** What a GPX or GeoJSON file holds, before anything is stored. */
 export const GroundFile = z
   .object({
-    format: z.enum(['GPX', 'KML', 'GeoJSON', 'NMEA']),
+    format: z.enum(['GPX', 'KML', 'GeoJSON', 'NMEA', 'CSV']),
     name: z.string(),
     kind: z.enum(GROUND_KINDS),
     length_m: z.number(),
@@ -109,13 +109,32 @@ export const GroundFile = z
     spots: z.array(
       z.object({ name: z.string(), position: Position, distanceAlong_m: z.number(), offset_m: z.number() }),
     ),
+    /** Lines that lie apart, the longest first, each in as many points as a sketch needs; one of them is told of above. */
+    stretches: z.array(z.object({ name: z.string(), length_m: z.number(), line: z.array(Position) })),
+    stretch: z.int(),
+    /** Records the file holds (Riffle's own exports), by the path of their kind. */
+    holds: z.record(z.string(), z.int()),
+    /** Of a table: its columns and which were taken. */
+    columns: z
+      .object({ all: z.array(z.string()), latitude: z.string(), longitude: z.string(), name: z.string().nullable() })
+      .nullable(),
     warnings: z.array(z.string()),
   })
   .meta({ id: 'GroundFile' });
 export type GroundFile = z.infer<typeof GroundFile>;
 
+const column = z.string().max(200);
+/** How a file is to be read: which of its stretches, which of its columns. An empty `nameColumn`: no column names places. */
+export const FileChoices = z.object({
+  stretch: z.coerce.number().int().min(0).default(0),
+  latitude: column.optional(),
+  longitude: column.optional(),
+  nameColumn: column.optional(),
+});
+export type FileChoices = z.infer<typeof FileChoices>;
+
 /** What the person decided about a file. `flow` must be known by then. */
-export const FileDecisions = z.object({
+export const FileDecisions = FileChoices.extend({
   name: Name,
   kind: z.enum(GROUND_KINDS),
   flow: z.enum(['as drawn', 'against']),

@@ -32,6 +32,7 @@ export { Lot, NewLot, StoredLot } from './lot.ts';
 export { DaySheet, NewDaySheet, StoredDaySheet, type PlannedStop } from './day.ts';
 export { Attachment, NewAttachment, NewOutline, Outline, StoredAttachment, StoredOutline } from './map.ts';
 export {
+  FileChoices,
   FileDecisions,
   FLOW_DIRECTIONS,
   Ground,

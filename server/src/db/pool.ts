@@ -1,3 +1,4 @@
+import { FIRST_ID } from '@riffle/contract';
 import type { Socket } from 'node:net';
 import pg from 'pg';
 import QueryStream from 'pg-query-stream';
@@ -54,6 +55,16 @@ const ROWS_AT_A_TIME = 500;
 /** The rows of a statement a few at a time, however many there are; on one connection, which answers nothing else meanwhile. */
 export const eachRow = (db: Db, sql: string, values: unknown[]): QueryStream =>
   db.query(new QueryStream(sql, values, { batchSize: ROWS_AT_A_TIME, highWaterMark: ROWS_AT_A_TIME }));
+
+/** Every page of a list that is read by pages. */
+export async function eachRecord<K extends { readonly id: string }>(
+  page: (after: string) => Promise<K[]>,
+): Promise<K[]> {
+  const all: K[] = [];
+  for (let some = await page(FIRST_ID); some.length > 0; some = await page(some.at(-1)?.id ?? FIRST_ID))
+    for (const record of some) all.push(record);
+  return all;
+}
 
 /** Runs `work` in one transaction: all of it is stored or nothing. */
 export async function inTransaction<T>(pool: pg.Pool, work: (db: Db) => Promise<T>): Promise<T> {

@@ -92,6 +92,8 @@ export interface RecordKind<S extends Sent, K extends Kept> {
   /** As `write`, for a kind with fields in tables of their own, which the stage writes after it: whether the row was written. */
   readonly writeRow: (db: Db, crewId: string, record: Written<S>, baseVersion: number) => Promise<boolean>;
   readonly find: (db: Db, crewId: string, id: string) => Promise<K | null>;
+  /** Which of these ids the crew has used already. */
+  readonly existing: (db: Db, crewId: string, ids: readonly string[]) => Promise<string[]>;
   /** In id order from the one after `after`; of one ground, or of the crew where the kind belongs to no ground. */
   readonly list: (db: Db, crewId: string, groundId: string | null, after: string, limit: number) => Promise<K[]>;
   /** Every record of the crew, in no order, a few at a time; on a connection of its own. */
@@ -145,6 +147,7 @@ export function recordKind<S extends Sent, K extends Kept>(description: Descript
       .map((c) => `r.${c}`)
       .join(', ')} from jsonb_populate_recordset(null::${table}, $2) as r on conflict (crew_id, id) do nothing`;
   const find = `select ${reads} from ${table} where crew_id = $1 and id = $2`;
+  const existing = `select id from ${table} where crew_id = $1 and id = any ($2::uuid[])`;
   const list = ofGround
     ? `select ${reads} from ${table} where crew_id = $1 and ground_id = $4 and id > $2 order by id limit $3`
     : `select ${reads} from ${table} where crew_id = $1 and id > $2 order by id limit $3`;
@@ -170,6 +173,11 @@ export function recordKind<S extends Sent, K extends Kept>(description: Descript
     find: async (db, crewId, id) => {
       const { rows } = await db.query(find, [crewId, id]);
       return rows[0] ? kept.parse(rows[0]) : null;
+    },
+    existing: async (db, crewId, ids) => {
+      if (ids.length === 0) return [];
+      const { rows } = await db.query<{ id: string }>(existing, [crewId, ids]);
+      return rows.map((r) => r.id);
     },
     list: async (db, crewId, groundId, after, limit) => {
       const { rows } = await db.query<object>(list, [crewId, after, limit, ...(ofGround ? [groundId] : [])]);

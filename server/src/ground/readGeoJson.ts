@@ -1,7 +1,7 @@
 import type { Position } from '@riffle/core';
 import { z } from 'zod';
 import { Refusal } from '../http/problems.ts';
-import type { RawGroundFile } from './rawGroundFile.ts';
+import { UNTOLD, type RawGroundFile, type RawLine, type RawRecord } from './rawGroundFile.ts';
 
 const Coordinates = z.array(z.number()).min(2);
 const Properties = z.record(z.string(), z.unknown()).nullish();
@@ -12,11 +12,17 @@ const Geometry = z.discriminatedUnion('type', [
   z.object({ type: z.literal('MultiLineString'), coordinates: z.array(z.array(Coordinates)) }),
   z.object({ type: z.enum(['Polygon', 'MultiPolygon', 'GeometryCollection']) }),
 ]);
-const Feature = z.object({ type: z.literal('Feature'), geometry: Geometry.nullable(), properties: Properties });
+const Feature = z.object({
+  type: z.literal('Feature'),
+  id: z.union([z.string(), z.number()]).optional(),
+  geometry: Geometry.nullable(),
+  properties: Properties,
+});
 const Collection = z.object({ type: z.literal('FeatureCollection'), features: z.array(Feature).max(200_000) });
 
 /**
- * Reads GeoJSON (RFC 7946): lines, and points as places. Polygons are passed over.
+ * Reads GeoJSON (RFC 7946): lines, and points as places; what Riffle wrote itself as the records it is (`groundGeoJson.ts`).
+ * Other polygons are passed over.
  * @throws Refusal when it is not JSON or not GeoJSON, naming where
  */
 export function readGeoJson(text: string): RawGroundFile {
@@ -48,28 +54,32 @@ export function readGeoJson(text: string): RawGroundFile {
     );
   }
 
-  const lines: { name: string; points: Position[] }[] = [];
+  const lines: RawLine[] = [];
   const places: { name: string; position: Position; properties: Record<string, unknown> }[] = [];
-  let flow: RawGroundFile['flow'] = 'unknown';
-  let own: Pick<RawGroundFile, 'kind' | 'swell_percent' | 'note'> = { kind: 'creek', swell_percent: null, note: null };
-  for (const { geometry, properties } of read.data.features) {
+  const records: RawRecord[] = [];
+  let own: Partial<RawGroundFile> = {};
+  for (const { id, geometry, properties } of read.data.features) {
     const name = typeof properties?.['name'] === 'string' ? properties['name'] : '';
-    if (geometry?.type === 'LineString') lines.push({ name, points: geometry.coordinates.map(position) });
+    if (typeof properties?.['riffle'] === 'string' && properties['riffle'] !== 'ground') {
+      const { riffle: kind, ...fields } = properties;
+      records.push({ kind: String(kind), id: String(id), fields });
+      // Spots are also shown on the sheet; nothing else of it is a place of the walk.
+      if (kind !== 'spots' || properties['deleted'] === true) continue;
+    }
+    if (geometry?.type === 'LineString') lines.push({ name, segments: [geometry.coordinates.map(position)] });
     else if (geometry?.type === 'MultiLineString')
-      lines.push({ name, points: geometry.coordinates.flat().map(position) });
+      lines.push({ name, segments: geometry.coordinates.map((some) => some.map(position)) });
     else if (geometry?.type === 'Point')
       places.push({ name, position: position(geometry.coordinates), properties: properties ?? {} });
     else if (geometry?.type === 'MultiPoint')
       geometry.coordinates.forEach((c) => places.push({ name, position: position(c), properties: properties ?? {} }));
-    if (
-      geometry?.type === 'LineString' &&
-      (properties?.['flow'] === 'as drawn' || properties?.['flow'] === 'against')
-    ) {
-      flow = properties['flow'];
-      own = { kind: properties['kind'], swell_percent: properties['swell_percent'], note: properties['note'] };
+    const flow = properties?.['flow'];
+    if (geometry?.type === 'LineString' && (flow === 'as drawn' || flow === 'against')) {
+      const { kind, swell_percent, note, tide, profile, joins } = properties ?? {};
+      own = { flow, kind, swell_percent, note, tide, profile, joins };
     }
   }
-  return { format: 'GeoJSON', lines, places, name: '', ...own, flow };
+  return { ...UNTOLD, format: 'GeoJSON', lines, places, name: '', ...own, records };
 }
 
 const position = ([lon = NaN, lat = NaN, ele]: number[]): Position =>

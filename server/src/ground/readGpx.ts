@@ -3,11 +3,11 @@ import { UNTOLD, type RawGroundFile } from './rawGroundFile.ts';
 import { readXml } from './readXml.ts';
 
 /**
- * Reads GPX 1.1 and 1.0 (topografix.com/GPX): tracks (their segments joined), routes, way points; names and heights.
+ * Reads GPX 1.1 and 1.0 (topografix.com/GPX): tracks with their segments, routes, way points; names and heights.
  * @throws Refusal when it is not well-formed XML
  */
 export function readGpx(text: string): RawGroundFile {
-  const lines: { name: string; points: Position[] }[] = [];
+  const lines: { name: string; segments: Position[][] }[] = [];
   const places: { name: string; position: Position; properties: Record<string, unknown> }[] = [];
   let documentName = '';
   let place: { name: string; position: [number, number, number | null] } | null = null;
@@ -16,7 +16,9 @@ export function readGpx(text: string): RawGroundFile {
   readXml(text, {
     open: ({ tag, attribute }) => {
       const here = (): [number, number, number | null] => [degrees(attribute('lon')), degrees(attribute('lat')), null];
-      if (tag === 'trk' || tag === 'rte') lines.push({ name: '', points: [] });
+      if (tag === 'trk') lines.push({ name: '', segments: [] });
+      else if (tag === 'rte') lines.push({ name: '', segments: [[]] });
+      else if (tag === 'trkseg') lines.at(-1)?.segments.push([]);
       else if (tag === 'trkpt' || tag === 'rtept') point = here();
       else if (tag === 'wpt') place = { name: '', position: here() };
     },
@@ -32,7 +34,7 @@ export function readGpx(text: string): RawGroundFile {
         // GPX 1.1 has it among its metadata, 1.0 beside the tracks.
         else if (parent === 'metadata' || parent === 'gpx') documentName = said;
       } else if ((tag === 'trkpt' || tag === 'rtept') && point) {
-        lines.at(-1)?.points.push(trim(point));
+        lines.at(-1)?.segments.at(-1)?.push(trim(point));
         point = null;
       } else if (tag === 'wpt' && place) {
         places.push({ name: place.name, position: trim(place.position), properties: {} });

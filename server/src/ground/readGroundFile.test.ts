@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { degrees } from './readCsv.ts';
 import { readGroundFile } from './readGroundFile.ts';
 
 const gpx = (inside: string): string =>
@@ -36,9 +37,86 @@ describe('a good file', () => {
   });
   test('of several lines the longest is taken, and said', () => {
     const read = readGroundFile(gpx(track(up.slice(0, 3)) + track(up)));
-    expect(read.linePoints).toBe(11);
-    expect(read.warnings[0]).toMatch(/2 lines/);
+    expect(read).toMatchObject({ linePoints: 11, stretch: 0, warnings: [] });
+    expect(read.stretches.map((l) => [l.name, Math.round(l.length_m)])).toEqual([
+      ['Creek walk', 1000],
+      ['Creek walk', 200],
+    ]);
+    expect(readGroundFile(gpx(track(up.slice(0, 3)) + track(up)), { stretch: 1 }).linePoints).toBe(3);
   });
+  const far = up.slice(0, 9).map(([lon, lat]) => [lon, lat + 0.14] as const);
+  test.each([
+    [
+      'GPX',
+      gpx(
+        `<trk><name>Two</name>${[up, far].map((some) => `<trkseg>${some.map(([lon, lat]) => `<trkpt lat="${lat}" lon="${lon}"/>`).join('')}</trkseg>`).join('')}</trk>`,
+      ),
+    ],
+    [
+      'GeoJSON',
+      JSON.stringify({
+        type: 'Feature',
+        properties: { name: 'Two' },
+        geometry: { type: 'MultiLineString', coordinates: [up, far] },
+      }),
+    ],
+    [
+      'KML',
+      `<kml xmlns="http://www.opengis.net/kml/2.2"><Placemark><name>Two</name><MultiGeometry>${[up, far].map((some) => `<LineString><coordinates>${some.map(([lon, lat]) => `${lon},${lat}`).join(' ')}</coordinates></LineString>`).join('')}</MultiGeometry></Placemark></kml>`,
+    ],
+  ])('%s: stretches 15 km apart are not joined', (_format, text) => {
+    const read = readGroundFile(text);
+    expect(read.stretches.map((l) => [l.name, Math.round(l.length_m / 10)])).toEqual([
+      ['Two, part 1', 100],
+      ['Two, part 2', 80],
+    ]);
+    expect(readGroundFile(text, { stretch: 1 }).line[0]?.[1]).toBeCloseTo(46.64, 3);
+  });
+  test('segments of one walk are one line; a gap is said', () => {
+    const cut = (some: typeof up): string =>
+      `<trkseg>${some.map(([lon, lat]) => `<trkpt lat="${lat}" lon="${lon}"/>`).join('')}</trkseg>`;
+    const read = readGroundFile(gpx(`<trk>${cut(up.slice(0, 5))}${cut(up.slice(6))}</trk>`));
+    expect(read).toMatchObject({ linePoints: 10, warnings: ['A gap of 200 m in the walk is drawn straight.'] });
+    expect(read.stretches).toHaveLength(1);
+  });
+});
+
+describe('a table', () => {
+  const rows = up.map(([lon, lat]) => [lat, lon]);
+  test('its columns are told by their names; a row with a name is a place', () => {
+    const text = `Name,Lat,Lon\n${rows.map(([lat, lon]) => `,${lat},${lon}`).join('\n')}\nBend,46.5045,-32.9999\n`;
+    const read = readGroundFile(text);
+    expect(read).toMatchObject({
+      format: 'CSV',
+      linePoints: 11,
+      columns: { latitude: 'Lat', longitude: 'Lon', name: 'Name' },
+    });
+    expect(read.spots).toMatchObject([{ name: 'Bend', position: [-32.9999, 46.5045] }]);
+    // Told that no column names places, every row is of the walk.
+    expect(readGroundFile(text, { nameColumn: '' })).toMatchObject({ linePoints: 12, spots: [] });
+  });
+  test('columns of any name, as they are chosen; semicolons and decimal commas', () => {
+    const text = `Breite X;L2\r\n${rows.map((r) => r.map((v) => String(v).replace('.', ',')).join(';')).join('\r\n')}`;
+    expect(() => readGroundFile(text)).toThrow(
+      expect.objectContaining({ code: 'COLUMNS', extra: { columns: ['Breite X', 'L2'] } }),
+    );
+    expect(readGroundFile(text, { latitude: 'Breite X', longitude: 'L2' }).length_m).toBeCloseTo(1000.5, 0);
+  });
+  test('a row without a position is named', () =>
+    expect(() => readGroundFile('lat,lon\n46.5,-33\nnorth,-33')).toThrow(/Row 3: “north”, “-33”/));
+  test.each([
+    ['46.5', 46.5],
+    ['-33,25', -33.25],
+    ['33.25 W', -33.25],
+    ['S 12 30', -12.5],
+    ['46°30\'36"N', 46.51],
+    ['46° 30.6′ N', 46.51],
+    ['46:30:36', 46.51],
+    ['', NaN],
+    ['46.5.1', NaN],
+    ["46°75'N", NaN],
+    ['n/a', NaN],
+  ])('degrees: %s', (written, value) => expect(Math.round(degrees(written) * 1e9) / 1e9).toBe(value));
 });
 
 describe('as devices write it', () => {
@@ -94,7 +172,7 @@ describe('as devices write it', () => {
 describe('a wrong file gets a clear answer', () => {
   test.each([
     ['empty', '', /empty/],
-    ['neither', 'lat,lon\n1,2', /neither GPX, KML, GeoJSON nor/],
+    ['neither', 'some words\n1 2', /neither GPX, KML, GeoJSON, a receiver/],
     ['breaks off', gpx(track(up)).slice(0, 200), /breaks off/],
     ['other XML', '<svg><g/></svg>', /neither GPX nor KML/],
     ['KML without a line', '<kml><Document/></kml>', /no track or line/],

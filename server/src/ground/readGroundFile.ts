@@ -1,8 +1,9 @@
 import { centreLine, DEFAULT_SWELL_PERCENT, flowDirection, localPlane, thinLine, type Position } from '@riffle/core';
-import { GROUND_KINDS, NUMBERS, numberProblem, TEXTS, type GroundFile } from '@riffle/contract';
+import { GROUND_KINDS, NUMBERS, numberProblem, TEXTS, type FileChoices, type GroundFile } from '@riffle/contract';
 import { Refusal } from '../http/problems.ts';
+import { readCsv } from './readCsv.ts';
 import { readGeoJson } from './readGeoJson.ts';
-import type { RawGroundFile } from './rawGroundFile.ts';
+import type { RawGroundFile, RawLine, RawRecord } from './rawGroundFile.ts';
 import { readGpx } from './readGpx.ts';
 import { readKml } from './readKml.ts';
 import { readNmea } from './readNmea.ts';
@@ -14,6 +15,10 @@ export interface ReadGround extends GroundFile {
   /** From Riffle's own exports; the usual values otherwise. */
   readonly swell_percent: number;
   readonly note: string;
+  readonly tide: unknown;
+  readonly profile: unknown;
+  readonly joins: unknown;
+  readonly records: readonly RawRecord[];
 }
 
 /** Most points drawn on ribbon and map; the rest are kept but not sent to the screen. */
@@ -23,30 +28,35 @@ const MOST_PLACES = 5000;
 /** A ground is walked: a line longer than this is a journey, or has its latitudes and longitudes mixed up. */
 const LONGEST_M = 200_000;
 const FAR_PLACE_M = 20_000;
+/** A gap in a walk that is drawn straight; over a longer one lie two stretches. */
+const BRIDGED_M = 500;
+const SKETCH_POINTS = 200;
+/** More stretches than a person can choose from. */
+const MOST_STRETCHES = 50;
 
 const refuse = (detail: string): never => {
   throw new Refusal('FILE_UNREADABLE', detail, [{ path: 'file', message: detail }]);
 };
 
 /**
- * Reads GPX 1.1 or 1.0, KML 2.2, GeoJSON (RFC 7946) or a log of NMEA 0183 into a ground. Stores nothing.
+ * Reads GPX 1.1 or 1.0, KML 2.2, GeoJSON (RFC 7946), a log of NMEA 0183 or a table into a ground. Stores nothing.
+ * Of stretches that lie apart one is the ground: the longest, or the one chosen.
  * @throws Refusal FILE_UNREADABLE saying what is wrong with it and what to do
  */
-export function readGroundFile(text: string): ReadGround {
+export function readGroundFile(text: string, choices: Partial<FileChoices> = {}): ReadGround {
   const start = text.replace(/^\uFEFF/, '').trimStart();
   if (start === '') refuse('The file is empty.');
-  const raw = readRaw(start);
+  const raw = readRaw(start, choices);
 
-  const longest = raw.lines
-    .map((l) => ({ ...l, points: distinct(l.points) }))
-    .sort((a, b) => b.points.length - a.points.length);
-  const ranked = longest
-    .filter((l) => l.points.length >= 2)
+  const warnings: string[] = [];
+  const ranked = raw.lines
+    .flatMap((l) => stretchesOf(l, warnings))
     .map((l) => ({ ...l, length_m: safeLength(l.points) }))
     .sort((a, b) => b.length_m - a.length_m);
   [...ranked.flatMap((l) => l.points), ...raw.places.map((p) => p.position)].forEach(checkPosition);
+  const { stretch = 0 } = choices;
   const best =
-    ranked[0] ??
+    ranked[stretch] ??
     refuse(
       raw.places.length > 0
         ? 'The file has places but no track or line. Walk the creek with the track on, or draw it, then drop that file.'
@@ -76,9 +86,6 @@ export function readGroundFile(text: string): ReadGround {
     );
   const kept = near.filter((p) => p.at.offset_m <= FAR_PLACE_M);
 
-  const warnings: string[] = [];
-  if (ranked.length > 1)
-    warnings.push(`The file holds ${ranked.length} lines; the longest, “${best.name || 'unnamed'}”, is taken.`);
   if (kept.length < near.length)
     warnings.push(`${near.length - kept.length} places lie more than ${FAR_PLACE_M / 1000} km away and are left out.`);
   if (best.points.length > DRAWN_POINTS)
@@ -107,6 +114,14 @@ export function readGroundFile(text: string): ReadGround {
       distanceAlong_m: p.at.distance_m,
       offset_m: p.at.offset_m,
     })),
+    stretches: ranked.slice(0, MOST_STRETCHES).map((l) => ({
+      name: shortened(l.name),
+      length_m: l.length_m,
+      line: thinLine(l.points, 2, SKETCH_POINTS),
+    })),
+    stretch,
+    holds: countBy(raw.records.map((r) => r.kind)),
+    columns: raw.columns && { ...raw.columns, all: [...raw.columns.all] },
     warnings,
     points: best.points,
     swell_percent:
@@ -115,15 +130,51 @@ export function readGroundFile(text: string): ReadGround {
         : DEFAULT_SWELL_PERCENT,
     note: note.slice(0, TEXTS.note.longest),
     properties: kept.map((p) => p.properties),
+    tide: raw.tide,
+    profile: raw.profile,
+    joins: raw.joins,
+    records: raw.records,
   };
 }
 
-function readRaw(start: string): RawGroundFile {
+const countBy = (names: readonly string[]): Record<string, number> =>
+  Object.fromEntries([...new Set(names)].map((name) => [name, names.filter((n) => n === name).length]));
+
+/** A line as one stretch where its segments follow each other, as several where they lie apart. */
+function stretchesOf({ name, segments }: RawLine, warnings: string[]): { name: string; points: Position[] }[] {
+  const stretches: Position[][] = [];
+  for (const segment of segments) {
+    if (segment.length === 0) continue;
+    const last = stretches.at(-1);
+    const gap_m = last ? safeLength([last.at(-1) as Position, segment[0] as Position]) : 0;
+    if (!last || gap_m > BRIDGED_M) stretches.push([...segment]);
+    else {
+      if (gap_m > 50) warnings.push(`A gap of ${Math.round(gap_m)} m in the walk is drawn straight.`);
+      // Not spread: a segment may have more points than a call takes arguments.
+      for (const p of segment) last.push(p);
+    }
+  }
+  return stretches.map(distinct).flatMap((points, i) => {
+    if (points.length < 2) return [];
+    return [{ name: stretches.length > 1 ? `${name || 'Line'}, part ${i + 1}` : name, points }];
+  });
+}
+
+function readRaw(start: string, { latitude, longitude, nameColumn }: Partial<FileChoices>): RawGroundFile {
   if (start.startsWith('{')) return readGeoJson(start);
   // A receiver's log, perhaps cut in the middle of a sentence.
   if (/^[^<{]{0,120}[$!][A-Z]{5},/.test(start)) return readNmea(start);
-  if (!start.startsWith('<'))
-    return refuse('This is neither GPX, KML, GeoJSON nor a receiver’s log. Export the track as one of them.');
+  if (!start.startsWith('<')) {
+    if (!/^[^\r\n]*[,;\t]/.test(start))
+      return refuse(
+        'This is neither GPX, KML, GeoJSON, a receiver’s log nor a table. Export the track as one of them.',
+      );
+    return readCsv(start, {
+      ...(latitude !== undefined && { latitude }),
+      ...(longitude !== undefined && { longitude }),
+      ...(nameColumn !== undefined && { name: nameColumn === '' ? null : nameColumn }),
+    });
+  }
   // What comes before the first element: declaration, comments, a document type.
   const root = /^(?:\s|<\?[^]*?\?>|<!--[^]*?-->|<![^>]*>)*<(?:[\w.-]+:)?([\w.-]+)/.exec(start.slice(0, 20_000))?.[1];
   if (root === 'kml') return readKml(start);

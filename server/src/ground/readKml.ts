@@ -1,5 +1,5 @@
 import type { Position } from '@riffle/core';
-import { UNTOLD, type RawGroundFile } from './rawGroundFile.ts';
+import { UNTOLD, type RawGroundFile, type RawLine } from './rawGroundFile.ts';
 import { readXml } from './readXml.ts';
 
 /**
@@ -8,7 +8,7 @@ import { readXml } from './readXml.ts';
  * @throws Refusal when it is not well-formed XML
  */
 export function readKml(text: string): RawGroundFile {
-  const lines: { name: string; points: Position[] }[] = [];
+  const lines: RawLine[] = [];
   const places: { name: string; position: Position; properties: Record<string, unknown> }[] = [];
   let documentName = '';
   let name = '';
@@ -36,10 +36,12 @@ export function readKml(text: string): RawGroundFile {
         const { what, aboveSea, points } = shape;
         held.push({ what, points: aboveSea ? points : points.map(([lon, lat]) => [lon, lat]) });
         shape = null;
-      } else if (tag === 'Placemark')
+      } else if (tag === 'Placemark') {
+        const segments = held.filter((h) => h.what === 'line').map((h) => h.points);
+        if (segments.length > 0) lines.push({ name, segments });
         for (const { what, points } of held)
-          if (what === 'line') lines.push({ name, points });
-          else if (points[0]) places.push({ name, position: points[0], properties: {} });
+          if (what === 'place' && points[0]) places.push({ name, position: points[0], properties: {} });
+      }
     },
   });
   return { ...UNTOLD, format: 'KML', lines, places, name: documentName };

@@ -24,5 +24,5 @@ export function readNmea(text: string): RawGroundFile {
   const points = walks.GGA.length > 1 ? walks.GGA : walks.RMC;
   if (points.length === 0)
     throw new Refusal('FILE_UNREADABLE', 'The receiver had no fix anywhere in this log. Take one under open sky.');
-  return { ...UNTOLD, format: 'NMEA', lines: [{ name: '', points }], places: [], name: '' };
+  return { ...UNTOLD, format: 'NMEA', lines: [{ name: '', segments: [points] }], places: [], name: '' };
 }

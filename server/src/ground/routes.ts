@@ -1,6 +1,8 @@
 import {
+  FileChoices,
   FileDecisions,
   FIRST_ID,
+  Ground,
   GroundFile,
   Id,
   NewLine,
@@ -8,9 +10,7 @@ import {
   SPOT_KINDS,
   TEXTS,
   StoredGround,
-  type Ground,
   type Spot,
-  type StoredSpot,
 } from '@riffle/contract';
 import { centreLine, thinLine } from '@riffle/core';
 import type { FastifyInstance } from 'fastify';
@@ -18,9 +18,10 @@ import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import type pg from 'pg';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
-import { inTransaction } from '../db/pool.ts';
+import { inTransaction, type Db } from '../db/pool.ts';
 import { Refusal } from '../http/problems.ts';
 import { recordRoutes } from '../http/recordRoutes.ts';
+import { groundAsGeoJson, groundRecords } from './groundGeoJson.ts';
 import { findLine, grounds, insertGroundWithLine, MOST_SPOTS, spots, writeLine } from './queries.ts';
 import type { WorkPool } from '../work/workPool.ts';
 import type { ReadGround } from './readGroundFile.ts';
@@ -46,11 +47,13 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, work: WorkPo
       bodyLimit: LARGEST_FILE_BYTES,
       schema: {
         tags: ['grounds'],
-        summary: 'Reads a GPX, KML, KMZ or GeoJSON file or a log of NMEA 0183, and says what it holds. Stores nothing.',
+        summary:
+          'Reads a GPX, KML, KMZ or GeoJSON file, a log of NMEA 0183 or a table, and says what it holds. Stores nothing.',
+        querystring: FileChoices,
         response: { 200: GroundFile, '4xx': Problem },
       },
     },
-    (request) => work.run('groundFileTold', fileBytes(request.body)),
+    (request) => work.run('groundFileTold', { bytes: fileBytes(request.body), choices: request.query }),
   );
 
   app.put(
@@ -67,23 +70,18 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, work: WorkPo
     },
     async (request, reply) => {
       const { id } = request.params;
-      const read = await work.run('groundFile', fileBytes(request.body));
+      const read = await work.run('groundFile', { bytes: fileBytes(request.body), choices: request.query });
       const stored = await inTransaction(pool, async (db) => {
         const footFirst = request.query.flow === 'against' ? [...read.points] : [...read.points].reverse();
-        const ground: Ground = {
-          id,
-          name: request.query.name,
-          kind: request.query.kind,
-          length_m: read.length_m,
-          swell_percent: read.swell_percent,
-          note: read.note,
-          deleted: false,
-          tide: null,
-          profile: [],
-          joins: null,
-        };
+        const { name, kind, flow } = request.query;
+        const ground = await groundOf(db, request.crewId, read, { id, name, kind });
         const made = await insertGroundWithLine(db, request.crewId, ground, footFirst, thinLine(footFirst, 0.5, 2000));
-        if (made) await spots.insertMany(db, request.crewId, spotsOf(read, id, request.query.flow));
+        if (!made) return null;
+        if (read.records.length === 0) await spots.insertMany(db, request.crewId, spotsOf(read, id, flow));
+        else {
+          const records = await groundRecords(db, request.crewId, ground, read.records, flow !== read.flow);
+          await records.insert(db, request.crewId);
+        }
         return made;
       });
       // The same id again: the file had landed and its answer was lost.
@@ -145,7 +143,8 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, work: WorkPo
     {
       schema: {
         tags: ['grounds'],
-        summary: 'The ground with its line and spots as GeoJSON (RFC 7946). Gives the place away: see what is shared.',
+        summary:
+          'The ground with its line and all its records as GeoJSON (RFC 7946); brought in again, it is the same ground. Gives the place away: see what is shared.',
         params: z.object({ id: Id }),
         response: { 200: z.unknown(), '4xx': Problem },
       },
@@ -156,14 +155,11 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, work: WorkPo
       const line = await findLine(pool, request.crewId, ground.id);
       if (!line)
         throw new Refusal('NO_LINE', 'This ground was typed by name and length: it has no line to write into a file.');
-      const places = (await spots.list(pool, request.crewId, ground.id, FIRST_ID, MOST_SPOTS)).filter(
-        (s) => !s.deleted,
-      );
       return reply
         .header('content-type', 'application/geo+json')
         .header('content-disposition', `attachment; filename="${fileName(ground.name)}.geojson"`)
         .serializer(JSON.stringify)
-        .send(asGeoJson(ground, line, places));
+        .send(await groundAsGeoJson(pool, request.crewId, ground, line));
     },
   );
 }
@@ -200,34 +196,23 @@ function spotsOf(read: ReadGround, groundId: string, flow: 'as drawn' | 'against
   });
 }
 
-/** A collection that `readGroundFile` reads back to the same ground: the line foot first, its flow stated, the spots as points. */
-function asGeoJson(ground: StoredGround, line: readonly (readonly number[])[], spots: readonly StoredSpot[]): unknown {
-  const centre = centreLine(ground.line ?? []);
-  return {
-    type: 'FeatureCollection',
-    features: [
-      {
-        type: 'Feature',
-        geometry: { type: 'LineString', coordinates: line },
-        properties: {
-          name: ground.name,
-          kind: ground.kind,
-          flow: 'against',
-          swell_percent: ground.swell_percent,
-          note: ground.note,
-        },
-      },
-      ...spots.map((s) => ({
-        type: 'Feature',
-        geometry: { type: 'Point', coordinates: s.position ?? centre.positionAt(s.distance_m, s.offset_m, s.bank) },
-        properties: {
-          name: s.name,
-          kind: s.kind,
-          distance_upstream_m: Math.round(s.distance_m * 10) / 10,
-          bank: s.bank,
-          note: s.note,
-        },
-      })),
-    ],
-  };
+/** The ground a file tells of. What only Riffle's own exports state is taken where it can be kept. */
+async function groundOf(
+  db: Db,
+  crewId: string,
+  read: ReadGround,
+  decided: Pick<Ground, 'id' | 'name' | 'kind'>,
+): Promise<Ground> {
+  const { length_m, swell_percent, note, tide, profile, joins } = read;
+  const bare = { ...decided, length_m, swell_percent, note, deleted: false, tide: null, profile: [], joins: null };
+  const told = Ground.safeParse({
+    ...bare,
+    ...(tide !== null && { tide }),
+    ...(profile !== null && { profile }),
+    joins,
+  });
+  const ground = told.success ? told.data : bare;
+  // The creek it runs into may not be in this book.
+  const into = ground.joins && (await grounds.find(db, crewId, ground.joins.groundId));
+  return into ? ground : { ...ground, joins: null };
 }

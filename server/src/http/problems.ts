@@ -7,6 +7,7 @@ export const PROBLEMS = {
   UNKNOWN_TYPE: { status: 415, title: 'Sent as something Riffle does not read' },
   TOO_LARGE: { status: 413, title: 'Too large' },
   FILE_UNREADABLE: { status: 422, title: 'This file does not give a ground' },
+  COLUMNS: { status: 422, title: 'Which column is which' },
   NO_LINE: { status: 422, title: 'No line to draw' },
   UNKNOWN_REFERENCE: { status: 422, title: 'Points to something that is not there' },
   FOREIGN_SITE: { status: 403, title: 'Asked from another site' },

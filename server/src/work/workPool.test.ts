@@ -21,6 +21,8 @@ const long = {
   },
 };
 
+const choices = { stretch: 0 };
+
 describe('work in threads of its own', () => {
   test('answers as the sum itself does', async () =>
     expect(await open().run('sum', pitch)).toMatchObject({ slope: 0.5 / 12 }));
@@ -32,13 +34,15 @@ describe('work in threads of its own', () => {
     await expect(asked).rejects.toMatchObject({ code: 'INVALID', errors: [{ path: 'width_m' }] });
   });
   test('a file that gives no ground is refused in its own words', async () =>
-    await expect(open().run('groundFile', Buffer.from('<html/>'))).rejects.toMatchObject({
+    await expect(open().run('groundFile', { bytes: Buffer.from('<html/>'), choices })).rejects.toMatchObject({
       code: 'FILE_UNREADABLE',
       message: expect.stringMatching(/neither GPX nor KML/) as unknown,
     }));
   test('fifteen megabytes nested in each other are refused at the first turn too deep', async () => {
     const nested = `<gpx>${'<a>'.repeat(5_000_000)}`;
-    await expect(open().run('groundFileTold', Buffer.from(nested))).rejects.toMatchObject({ code: 'FILE_UNREADABLE' });
+    await expect(open().run('groundFileTold', { bytes: Buffer.from(nested), choices })).rejects.toMatchObject({
+      code: 'FILE_UNREADABLE',
+    });
   });
   test('while it works, the thread that asked is free', async () => {
     const work = open();
@@ -59,7 +63,9 @@ describe('work in threads of its own', () => {
   test('what takes too much memory ends its own thread and nothing else', async () => {
     const work = open({ most_MB: 40 });
     const big = `<gpx><trk><trkseg>${'<trkpt lat="46.5" lon="-33"><ele>1</ele></trkpt>'.repeat(400_000)}</trkseg></trk></gpx>`;
-    await expect(work.run('groundFile', Buffer.from(big))).rejects.toMatchObject({ code: 'TOO_LONG' });
+    await expect(work.run('groundFile', { bytes: Buffer.from(big), choices })).rejects.toMatchObject({
+      code: 'TOO_LONG',
+    });
     expect(await work.run('sum', pitch)).toBeDefined();
   });
   test('more than can wait are sent away, those that wait are answered', async () => {

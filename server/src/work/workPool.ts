@@ -52,8 +52,8 @@ export function openWorkPool(limits = LIMITS): WorkPool {
         })
         .finally(() => inHand--);
       if ('answer' in outcome) return outcome.answer as ReturnType<Tasks[W]>;
-      const { code, detail, errors } = outcome.refused;
-      throw new Refusal(code as ProblemCode, detail, errors as readonly FieldError[] | undefined);
+      const { code, detail, errors, extra } = outcome.refused;
+      throw new Refusal(code as ProblemCode, detail, errors as readonly FieldError[] | undefined, extra);
     },
     close: () => pool.destroy(),
   };
