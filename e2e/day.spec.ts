@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { outsideRead } from '../web/test/outsideRead.ts';
 import { expect, test, type Page } from '@playwright/test';
 import { bringCreek, judgement } from './job.ts';
 
@@ -115,6 +116,10 @@ test('the calendar goes without positions; GPX only after one has said so @desk'
     page.getByRole('button', { name: 'Save with every position' }).click(),
   ]);
   const track = readFileSync(await gpx.path(), 'utf8');
+  // What a receiver's own programs make of it, where they are installed.
+  expect(outsideRead('day.gpx', track, 'xmllint', ['--noout'])).toBe('');
+  expect(outsideRead('day.gpx', track, 'gpsbabel', ['-i', 'gpx', '-o', 'csv', '-F', '-', '-f'])).toMatch(/^$|1\. /);
+  expect(outsideRead('day.gpx', track, 'ogrinfo', ['-ro', '-al', '-so'])).toMatch(/^$|Layer name: waypoints/);
   expect(track.match(/<wpt /g)).toHaveLength(2);
   expect(track).toContain('lat="46.50');
 });

@@ -27,6 +27,7 @@ const MOST_POINTS = 500_000;
 const MOST_PLACES = 5000;
 /** A ground is walked: a line longer than this is a journey, or has its latitudes and longitudes mixed up. */
 const LONGEST_M = 200_000;
+const SHORTEST_M = 5;
 const FAR_PLACE_M = 20_000;
 /** A gap in a walk that is drawn straight; over a longer one lie two stretches. */
 const BRIDGED_M = 500;
@@ -52,7 +53,9 @@ export function readGroundFile(text: string, choices: Partial<FileChoices> = {})
   const ranked = raw.lines
     .flatMap((l) => stretchesOf(l, warnings))
     .map((l) => ({ ...l, length_m: safeLength(l.points) }))
-    .sort((a, b) => b.length_m - a.length_m);
+    .sort((a, b) => b.length_m - a.length_m)
+    // What was taken standing still is no line to choose, unless it is all there is.
+    .filter((l, i) => i === 0 || l.length_m >= SHORTEST_M);
   [...ranked.flatMap((l) => l.points), ...raw.places.map((p) => p.position)].forEach(checkPosition);
   const { stretch = 0 } = choices;
   const best =
@@ -69,7 +72,7 @@ export function readGroundFile(text: string, choices: Partial<FileChoices> = {})
     refuse(
       `The line is ${Math.round(best.length_m / 1000)} km long; a ground is at most ${LONGEST_M / 1000} km. Are latitude and longitude mixed up, or is it another track?`,
     );
-  if (best.length_m < 5) refuse('The line is shorter than 5 m: the track was taken standing still.');
+  if (best.length_m < SHORTEST_M) refuse('The line is shorter than 5 m: the track was taken standing still.');
 
   const thinned = thinLine(best.points, 0.5, DRAWN_POINTS);
   const line = centreLine(thinned);

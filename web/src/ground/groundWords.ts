@@ -55,3 +55,12 @@ export const GROUND_WORDS: Readonly<Record<Kind, Words>> = {
     ],
   },
 };
+
+/** Kinds of ground to choose from. */
+export const GROUND_KIND_CHOICES = [
+  { value: 'creek', label: 'Creek' },
+  { value: 'wash', label: 'Dry wash' },
+  { value: 'beach', label: 'Beach' },
+  { value: 'bench', label: 'Bench' },
+  { value: 'hillside', label: 'Hillside, on a grid' },
+] as const;

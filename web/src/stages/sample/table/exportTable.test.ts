@@ -1,8 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import type { StoredSample, StoredSpot } from '@riffle/contract';
 import Papa from 'papaparse';
+import { outsideRead } from '../../../../test/outsideRead.ts';
 import { samplesAsCsv, samplesAsGeoJson } from './exportTable.ts';
-import { guessMapping, TableReader } from './readTable.ts';
+import { guessMapping, TableReader, type TableLine } from './readTable.ts';
 
 const spots = [
   { id: 's1', name: 'Otter bar', distance_m: 522, bank: 'right', offset_m: 5, position: [-33.01, 46.5] },
@@ -66,6 +67,40 @@ describe('samples saved', () => {
       },
     ]);
     expect(read[1]).toMatchObject([{ spot: { name: 'Typed spot' } }, { sample: { gold_mg: 3.5 } }]);
+  });
+  test('what was made harmless comes back as it was written', () => {
+    const notes = ['=1+1', '-4 below', "'tis said", '@dusk', '+', 'plain'];
+    const csv = samplesAsCsv(
+      notes.map((note) => sample({ note, layer: note })),
+      spots,
+      true,
+    );
+    const { data, meta } = Papa.parse<Record<string, string>>(csv, { header: true });
+    const mapping = guessMapping(meta.fields ?? []);
+    const reader = new TableReader(
+      { ...mapping, units: { ...mapping.units, volume: 'L', depth: 'm' } },
+      { groundId: 'g', length_m: 1000, line: null, spots: [], own: {}, now: '' },
+    );
+    const lines = data.flatMap((row, i) => reader.read(row, i + 2) as readonly TableLine[]);
+    expect(lines.flatMap((l) => ('sample' in l ? [[l.sample.note, l.sample.layer]] : []))).toEqual(
+      notes.map((note) => [note, note]),
+    );
+  });
+  test('CSV and GeoJSON say the same of a sample, and open in an outside reader', () => {
+    const some = [sample(), sample({ spotId: 's2', note: 'two\nlines, "so"', gold_mg: 3.5 })];
+    const csv = samplesAsCsv(some, spots, true);
+    const geoJson = samplesAsGeoJson(some, spots);
+    const { features } = JSON.parse(geoJson) as { features: { properties: Record<string, string | number | null> }[] };
+    const { data } = Papa.parse<Record<string, string>>(csv, { header: true });
+    const asText = (v: string | number | null): string => (v === null ? '' : String(v));
+    expect(
+      features.map((f) => Object.fromEntries(Object.entries(f.properties).map(([k, v]) => [k, asText(v)]))),
+    ).toEqual(data);
+    for (const [name, text] of [
+      ['samples.csv', csv],
+      ['samples.geojson', geoJson],
+    ] as const)
+      expect(outsideRead(name, text, 'ogrinfo', ['-ro', '-al', '-so'])).toMatch(/^$|Feature Count: 2/);
   });
   test('GeoJSON (RFC 7946): a point where there is one, none where there is not', () => {
     const file = JSON.parse(samplesAsGeoJson([sample(), sample({ spotId: 's2' })], spots)) as {

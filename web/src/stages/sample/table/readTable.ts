@@ -185,6 +185,9 @@ const TEXT_COLUMNS: readonly (readonly [TableField, TextLimit])[] = [
 ];
 
 /** Reads the rows of a table into samples, and into spots where a row names one that is not there and says how far along it lies. Line 1 is the header. */
+/** Without the apostrophe that a saved table has before what a spreadsheet would take for a formula. */
+const asWritten = (cell: string): string => cell.replace(/^'(?=[=+\-@\t\r])/, '');
+
 export class TableReader {
   readonly #mapping: TableMapping;
   readonly #context: TableContext;
@@ -202,7 +205,7 @@ export class TableReader {
   read(cells: Readonly<Record<string, string>>, row: number): readonly TableLine[] | RefusedCell {
     const { columns, units, dates, state, decimalComma, mixedUnits } = this.#mapping;
     const { groundId, length_m, own, now } = this.#context;
-    const cell = (f: TableField): string => (columns[f] === '' ? '' : (cells[columns[f]] ?? '').trim());
+    const cell = (f: TableField): string => (columns[f] === '' ? '' : asWritten((cells[columns[f]] ?? '').trim()));
     const wrong = (f: TableField, message: string): RefusedCell => ({
       row,
       column: columns[f] || FIELD_WORDS[f],
