@@ -15,7 +15,7 @@ test.describe('files', () => {
       '<gpx version="1.1"><trk><trkseg><trkpt lat="-133" lon="46.5"/><trkpt lat="-133.01" lon="46.51"/></trkseg></trk></gpx>',
       /swapped/,
     ],
-    ['notes.txt', 'bring bread', /neither GPX, KML, GeoJSON nor/],
+    ['notes.txt', 'bring bread', /neither GPX, KML, GeoJSON, a receiver/],
   ] as const) {
     test(name, { tag: '@desk' }, async ({ page }) => {
       // The same code on both sizes.

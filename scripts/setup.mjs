@@ -50,7 +50,12 @@ export function ensureChromium() {
 
 /** Outside readers that the tests open Riffle's files with. Whoever may not install them tests without. */
 export function ensureReaders() {
-  const missing = Object.entries({ ogrinfo: 'gdal-bin', gpsbabel: 'gpsbabel', xmllint: 'libxml2-utils', unzip: 'unzip' })
+  const missing = Object.entries({
+    ogrinfo: 'gdal-bin',
+    gpsbabel: 'gpsbabel',
+    xmllint: 'libxml2-utils',
+    unzip: 'unzip',
+  })
     .filter(([program]) => !existsSync(join('/usr/bin', program)))
     .map(([, debian]) => debian);
   if (missing.length === 0) return;

@@ -50,6 +50,7 @@ try {
     migrationsDir: join(root, 'server/migrations'),
     webDir: join(root, 'web/dist'),
     backupsDir: join(home, 'backups'),
+    diaryFile: join(home, 'diary', 'riffle'),
     port,
     demo: !empty,
   });

@@ -3,7 +3,7 @@ import helmet from '@fastify/helmet';
 import rateLimit from '@fastify/rate-limit';
 import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
-import fastify, { type FastifyInstance, type FastifyReply, type FastifyRequest } from 'fastify';
+import fastify, { LogController, type FastifyInstance, type FastifyReply, type FastifyRequest } from 'fastify';
 import { jsonSchemaTransform, jsonSchemaTransformObject, validatorCompiler } from 'fastify-type-provider-zod';
 import type pg from 'pg';
 import { existsSync } from 'node:fs';
@@ -16,6 +16,7 @@ import { watchDatabase, type DatabaseWatch } from './db/watch.ts';
 import { dayRoutes } from './day/routes.ts';
 import { deviceRoutes } from './devices/routes.ts';
 import { groundRoutes } from './ground/routes.ts';
+import { keepDiary, type Diary } from './http/diary.ts';
 import { errorHandler } from './http/errorHandler.ts';
 import { openingDocument } from './http/openingDocument.ts';
 import { keepableOnly } from './http/keepableOnly.ts';
@@ -43,7 +44,8 @@ export interface AppOptions {
   readonly shelfOf?: (crewId: string) => Shelf;
   /** Folder of the built interface; left out where only the API is wanted. */
   readonly webDir?: string;
-  readonly logger?: boolean;
+  /** Where what happens is written down; left out, nowhere. */
+  readonly diary?: Diary;
   /** How long the database may be silent before it counts as away, milliseconds. */
   readonly patience_ms?: number;
   /** Requests a minute from one address. */
@@ -58,12 +60,14 @@ export async function buildApp({
   crewOf,
   webDir,
   shelfOf,
-  logger = false,
+  diary,
   rate = 30_000,
   patience_ms,
 }: AppOptions): Promise<FastifyInstance> {
   const app = fastify({
-    logger: logger && { level: 'warn' },
+    ...diary?.options,
+    // One line an answer, and that only where there is something to say.
+    logController: new LogController({ disableRequestLogging: true }),
     bodyLimit: LARGEST_BODY_BYTES,
     requestTimeout: 60_000,
     routerOptions: { maxParamLength: 64 },
@@ -78,6 +82,7 @@ export async function buildApp({
   // Answers are parsed where rows leave the database; parsing them a second time here took half of a list's time.
   app.setSerializerCompiler(() => JSON.stringify);
   app.setErrorHandler(errorHandler);
+  keepDiary(app);
   app.addHook('onRequest', ownPagesOnly);
   app.addHook('preValidation', keepableOnly);
   app.decorateRequest('crewId', '');
@@ -125,9 +130,14 @@ export async function buildApp({
   });
 
   const work = openWorkPool();
-  const database = watchDatabase(pool, patience_ms);
+  const database = watchDatabase(pool, {
+    ...(patience_ms !== undefined && { patience_ms }),
+    onChange: (up) => (up ? app.log.info('The database is back.') : app.log.warn('The database is away.')),
+  });
   app.addHook('onClose', async () => {
     await Promise.all([work.close(), database.stop()]);
+    app.log.info('The server stops.');
+    diary?.close();
   });
 
   await app.register(

@@ -6,6 +6,7 @@ import { openShelves } from './backup/shelf.ts';
 import { ensureCrew, ONLY_CREW_ID } from './db/crew.ts';
 import { migrate } from './db/migrate.ts';
 import { openPool } from './db/pool.ts';
+import { openDiary } from './http/diary.ts';
 
 export interface ServerOptions {
   readonly databaseUrl: string;
@@ -13,6 +14,8 @@ export interface ServerOptions {
   readonly ownerUrl?: string;
   readonly migrationsDir: string;
   readonly webDir?: string;
+  /** Where the diary of operation is written, without its ending; left out, the worst of it goes to standard output. */
+  readonly diaryFile?: string;
   /** Where backups lie and one is made each day; left out, none are. */
   readonly backupsDir?: string;
   readonly port: number;
@@ -30,11 +33,13 @@ export async function startServer({
   ownerUrl = databaseUrl,
   migrationsDir,
   webDir,
+  diaryFile,
   backupsDir,
   port,
   demo,
 }: ServerOptions): Promise<{ port: number; demoLoaded: boolean; close: () => Promise<void> }> {
-  await migrate(ownerUrl, migrationsDir);
+  const diary = await openDiary(diaryFile);
+  const migrated = await migrate(ownerUrl, migrationsDir);
   const pool = openPool(databaseUrl);
   const shelves =
     backupsDir === undefined
@@ -44,12 +49,13 @@ export async function startServer({
           ownerUrl,
           migrationsDir,
           dir: backupsDir,
-          onFault: (error) => app.log.error(error, 'backup'),
+          onFault: (error) => app.log.error(error, 'A backup could not be brought to its end.'),
+          onEnd: (ended) => app.log.info(ended, 'A backup came to its end.'),
         });
   const app = await buildApp({
     pool,
     crewOf: () => ONLY_CREW_ID,
-    logger: true,
+    diary,
     ...(shelves && { shelfOf: shelves.of }),
     ...(webDir !== undefined && { webDir }),
   });
@@ -68,11 +74,12 @@ export async function startServer({
     }
   }
   await app.listen({ host: '127.0.0.1', port });
+  app.log.info({ migrated, node: process.version }, 'The server is up.');
   const daily = (): void =>
     void shelves
       ?.of(ONLY_CREW_ID)
       .makeDaily(new Date())
-      .catch((error: unknown) => app.log.error(error, 'daily backup'));
+      .catch((error: unknown) => app.log.error(error, 'The backup of the day could not be made.'));
   const timers = [setTimeout(daily, FIRST_BACKUP_MS), setInterval(daily, LOOK_AGAIN_MS)];
   return {
     port: (app.server.address() as AddressInfo).port,

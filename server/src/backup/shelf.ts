@@ -16,6 +16,8 @@ export interface ShelfOptions extends RestoreInto {
   readonly dir: string;
   /** Told of what went wrong with no one waiting for it. */
   readonly onFault: (error: unknown) => void;
+  /** Told how each thing that was done ended. */
+  readonly onEnd?: (ended: Readonly<Record<string, unknown>>) => void;
 }
 
 /** The backups of one crew: those that lie ready, and the one thing that is being done. */
@@ -39,7 +41,7 @@ const isDaily = (name: string): boolean => !name.includes('T');
 /** What stands here was not brought to its end. */
 const UNFINISHED = '.unfinished';
 
-export function openShelf({ dir, onFault, ...into }: ShelfOptions): Shelf {
+export function openShelf({ dir, onFault, onEnd = () => undefined, ...into }: ShelfOptions): Shelf {
   const { pool, crewId } = into;
   let work: BackupShelf['work'] = null;
   let ended: BackupShelf['ended'] = null;
@@ -61,6 +63,7 @@ export function openShelf({ dir, onFault, ...into }: ShelfOptions): Shelf {
       .then(
         (how) => {
           ended = how;
+          onEnd({ ...how });
         },
         (error: unknown) => {
           ended = { how: 'refused', detail: saying(error) };

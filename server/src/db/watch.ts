@@ -18,7 +18,13 @@ export interface DatabaseWatch {
  * Asks the database over a connection of its own whether it is there. While it is not, every request is refused at once
  * instead of waiting, and those that wait already are let go: dead, starting or frozen makes no difference to them.
  */
-export function watchDatabase(pool: pg.Pool, patience_ms = PATIENCE_MS): DatabaseWatch {
+export function watchDatabase(
+  pool: pg.Pool,
+  {
+    patience_ms = PATIENCE_MS,
+    onChange = () => undefined,
+  }: { patience_ms?: number; onChange?: (up: boolean) => void } = {},
+): DatabaseWatch {
   let up = true;
   let stopped = false;
   let client: pg.Client | null = null;
@@ -57,6 +63,7 @@ export function watchDatabase(pool: pg.Pool, patience_ms = PATIENCE_MS): Databas
       if (stopped) break;
       if (said !== true) letGo();
       if (said === null && up) letGoOfAll(pool);
+      if (up !== (said === true)) onChange(said === true);
       up = said === true;
       await sleep(EVERY_MS, null, { signal: stopping.signal }).catch(() => undefined);
     }

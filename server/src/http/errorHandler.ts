@@ -3,6 +3,7 @@ import type { FastifyError, FastifyReply, FastifyRequest } from 'fastify';
 import { hasZodFastifySchemaValidationErrors } from 'fastify-type-provider-zod';
 import type { IncomingMessage } from 'node:http';
 import { DatabaseError } from 'pg';
+import { noteCode } from './diary.ts';
 import { databaseAway, PROBLEMS, Refusal } from './problems.ts';
 
 /** What a broken database rule means to a person, by constraint. Each names the field it belongs to. */
@@ -136,8 +137,9 @@ function readToEnd(request: IncomingMessage): Promise<void> {
 
 export async function errorHandler(error: FastifyError, request: FastifyRequest, reply: FastifyReply): Promise<void> {
   const refusal = asRefusal(error);
-  if (refusal.code === 'FAULT') request.log.error(error);
+  if (refusal.code === 'FAULT') request.log.error(error, 'A fault.');
   const { status, title } = PROBLEMS[refusal.code];
+  noteCode(reply, refusal.code);
   if (refusal.code === 'TOO_LARGE' || refusal.code === 'NOT_EMPTY') await readToEnd(request.raw);
   // Passing: a client may send it again by itself.
   if (status === 503) void reply.header('retry-after', '2');
@@ -152,6 +154,8 @@ export async function errorHandler(error: FastifyError, request: FastifyRequest,
       code: refusal.code,
       detail: refusal.message,
       ...(refusal.errors && { errors: refusal.errors }),
+      // What to ask the diary for.
+      ...(refusal.code === 'FAULT' && { request: request.id }),
       ...refusal.extra,
     });
 }

@@ -1,4 +1,5 @@
-import { useEffect, useState, type Dispatch, type SetStateAction } from 'react';
+import { keepable } from '@riffle/contract';
+import { useCallback, useEffect, useState, type Dispatch, type SetStateAction } from 'react';
 import { CREW_ID } from '../api/opening.ts';
 
 const keyOf = (name: string): string => `riffle-draft-${CREW_ID}-${name}`;
@@ -16,7 +17,12 @@ export function keptDraft<T>(name: string): T | null {
 
 /** State that survives a reload and a dead battery, kept on this device under a name until `clear` is called. */
 export function useDraft<T>(name: string, first: () => T): [T, Dispatch<SetStateAction<T>>, () => void] {
-  const [draft, setDraft] = useState<T>(() => ({ ...first(), ...keptDraft<T>(name) }));
+  const [draft, set] = useState<T>(() => keepable({ ...first(), ...keptDraft<T>(name) }));
+  // What no database holds (pasted, mostly) is left out as it is typed: nothing that is seen gets lost on its way.
+  const setDraft = useCallback<Dispatch<SetStateAction<T>>>(
+    (next) => set((before) => keepable(typeof next === 'function' ? (next as (before: T) => T)(before) : next)),
+    [],
+  );
   useEffect(() => localStorage.setItem(keyOf(name), JSON.stringify(draft)), [name, draft]);
   const clear = (): void => {
     localStorage.removeItem(keyOf(name));
