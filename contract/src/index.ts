@@ -86,4 +86,5 @@ export { LoggedEvent, NewEvents, NewRun, Run, RunAfterTaps, StoredRun, Tally } f
 export { Cleanup, CleanSection, NewCleanup, StoredCleanup } from './clean.ts';
 export { Book } from './books.ts';
 export { BackupShelf, KeptBackup } from './backup.ts';
-export { asPans, Pans, type Pan } from './pans.ts';
+export { Pans } from './pans.ts';
+export { asPans, type Pan } from './asPans.ts';
