@@ -54,6 +54,9 @@ export interface RecordList<T> {
 }
 
 const AGAIN_AFTER_MS = 10_000;
+/** What could not be had is asked for again by itself, for as long as someone waits for it. */
+export const askAgain = ({ state }: { readonly state: { readonly status: string } }): number | false =>
+  state.status === 'error' ? AGAIN_AFTER_MS : false;
 
 /** How the list of a kind is asked for; `groundId` is empty for what belongs to the crew. */
 export const listOf = <K extends Kind>(kind: K, groundId: string) =>
@@ -63,8 +66,7 @@ export const listOf = <K extends Kind>(kind: K, groundId: string) =>
       fetchAll<Records[K]['kept']>(groundId === '' ? `/${kind}` : `/grounds/${groundId}/${kind}`, (count) =>
         tellArrived(hashOf(queryKey), count),
       ),
-    // What could not be had is asked for again by itself, for as long as someone waits for it.
-    refetchInterval: ({ state }) => (state.status === 'error' ? AGAIN_AFTER_MS : false),
+    refetchInterval: askAgain,
   });
 
 /** All records of a kind on a ground (or of the crew, with an empty ground), with what waits to be sent laid over. Deleted ones are left out. */

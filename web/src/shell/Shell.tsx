@@ -67,7 +67,7 @@ export function Shell() {
   );
   const stageName = pathname.endsWith('/day') ? 'Day sheet' : STAGES.find((s) => s.path === stagePath)?.name;
   return (
-    <div className="min-h-dvh sm:grid sm:grid-cols-[128px_minmax(0,1fr)] print:block!">
+    <div className="min-h-dvh sm:grid sm:grid-cols-[134px_minmax(0,1fr)] print:block!">
       <title>{stageName && ground ? `${stageName}, ${ground.name} - Riffle` : 'Riffle'}</title>
       <a href="#page" className="absolute -top-20 left-2 z-40 bg-ink px-4 py-2 text-paper focus:top-2">
         Skip to the page

@@ -8,12 +8,12 @@ import { asRunEvent, tallyRun } from '@riffle/core';
 export function countPartly(
   tally: StoredRun['tally'],
   startedAt: string,
-  here: readonly LoggedEvent[],
+  onTheirWay: readonly LoggedEvent[],
 ): { readonly count: number; readonly volumeLoose_L: number } {
   const started_ms = Date.parse(startedAt);
-  const own = tallyRun(started_ms, here.map(asRunEvent), started_ms);
-  const ids = new Set(here.map((e) => e.id));
-  const others = new Set(here.flatMap((e) => (e.undoes !== null && !ids.has(e.undoes) ? [e.undoes] : []))).size;
+  const own = tallyRun(started_ms, onTheirWay.map(asRunEvent), started_ms);
+  const ids = new Set(onTheirWay.map((e) => e.id));
+  const others = new Set(onTheirWay.flatMap((e) => (e.undoes !== null && !ids.has(e.undoes) ? [e.undoes] : []))).size;
   const mean_L = tally.buckets > 0 ? tally.volumeLoose_L / tally.buckets : 0;
   return {
     count: Math.max(0, tally.buckets + own.buckets.length - others),

@@ -28,7 +28,7 @@ export interface OpenRun {
 
 /** A run with its taps: what was logged, what is still on its way, and the ways to log more. */
 export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: StoredRig | undefined): OpenRun {
-  const { events, state } = useRunEvents(run.id);
+  const { events, onTheirWay, state } = useRunEvents(run.id);
   const write = useWrite();
   const now = useNow(1000);
   const lastTap = useRef(-Infinity);
@@ -36,10 +36,10 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
     () => tallyRun(Date.parse(run.startedAt), events.map(asRunEvent), now),
     [run.startedAt, events, now],
   );
-  // What has not reached this device is in the tally it came with.
+  // What has not reached this device is in the tally it came with, and so is what landed from here.
   const partly = useMemo(
-    () => (state === 'here' ? null : countPartly(run.tally, run.startedAt, events)),
-    [state, run.startedAt, run.tally, events],
+    () => (state === 'here' ? null : countPartly(run.tally, run.startedAt, onTheirWay)),
+    [state, run.startedAt, run.tally, onTheirWay],
   );
   const answer = useMemo(() => (setup && rig ? solveSetup(setup, rig) : null), [setup, rig]);
 
