@@ -1,6 +1,6 @@
 // A day at the creek gone wrong, drawn from a seed: signal lost, pages reloaded and closed, two tabs, server and database
 // killed, clocks put back and forward. Whatever is on the screen is watched at every frame.
-/* global document, requestAnimationFrame, dispatchEvent -- watchScreen and what is evaluated run in the page */
+/* global indexedDB, document, requestAnimationFrame, dispatchEvent -- watchScreen and what is evaluated run in the page */
 import { setTimeout as sleep } from 'node:timers/promises';
 import { seededRandom } from '@riffle/core';
 import { newGround, newRig, newSetup, newSpot } from '../../server/test/records.ts';
@@ -68,6 +68,30 @@ function watchScreen() {
  * Plays one seed. Answers what was done and every way in which the screen or the server fell short: an empty list is a day
  * on which nothing was lost, doubled or told falsely.
  */
+/** In a page: the runs and taps this device keeps, and what waits. */
+async function whatIsKept() {
+  const db = await new Promise((resolve, reject) => {
+    const opening = indexedDB.open('riffle-device');
+    opening.onsuccess = () => resolve(opening.result);
+    opening.onerror = () => reject(opening.error);
+  });
+  const all = (store, keys) =>
+    new Promise((resolve) => {
+      const asked = db.transaction(store).objectStore(store)[keys ? 'getAllKeys' : 'getAll']();
+      asked.onsuccess = () => resolve(asked.result);
+    });
+  const names = await all('lists', true);
+  const lists = (await all('lists', false)).map((list, i) => ({ name: names[i], ...list }));
+  const told = {
+    lists: lists.filter((l) => /"(events|runs)"/.test(l.name)),
+    outbox: await all('outbox', false),
+    said: document.querySelector('h1')?.textContent,
+    shown: document.querySelector('[role=img][aria-label*=bucket]')?.getAttribute('aria-label'),
+  };
+  db.close();
+  return told;
+}
+
 export async function playSeed({ riffle, browser, seed, killing = true }) {
   const random = seededRandom(seed);
   const pick = (list) => list[Math.floor(random() * list.length)];
@@ -78,6 +102,7 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
   /** Taps of every kind so far with the time they were made, and buckets that should stand. */
   const tapsAt = [];
+  const kept = [];
   let buckets = 0;
   let allowed = { least: 0, most: 0 };
   let started = false;
@@ -301,11 +326,13 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
     if (standing !== buckets || tally?.buckets !== buckets)
       wrong.push(`${buckets} buckets are true; the server has ${standing} and counts ${tally?.buckets}`);
     await settle();
+    // What a tab that tells something else goes by.
+    if (wrong.length > 0) for (const tab of tabs) kept.push(await tab.page.evaluate(whatIsKept));
   } catch (error) {
     wrong.push(`after ${done.at(-1)}: ${String(error.message).split('\n')[0]}`);
     if (serverDown) await riffle.start().catch(() => undefined);
   } finally {
     await context.close();
   }
-  return { seed, steps: done, taps: tapsAt.length, wrong };
+  return { seed, steps: done, taps: tapsAt.length, wrong, ...(kept.length > 0 && { kept }) };
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import type { LoggedEvent } from '@riffle/contract';
-import { eventsKey, listKey, listKeysOf, withAnswer } from './landing.ts';
+import type { LoggedEvent, StoredRun } from '@riffle/contract';
+import { eventsKey, listKey, listKeysOf, withAnswer, tappedRuns, withTalliesInHand } from './landing.ts';
 import type { Write } from './writes.ts';
 
 const ground = 'g';
@@ -62,6 +62,19 @@ describe('what the server answers goes into the lists', () => {
       expect(withAnswer(key, runs({ buckets: 7, taps: 8 }), taps, answer)).toEqual(runs(answer.tally));
       expect(withAnswer(key, runs({ buckets: 11, taps: 12 }), taps, answer)).toEqual(runs({ buckets: 11, taps: 12 }));
       expect(listKeysOf(taps).map(({ key: k }) => k[0])).toEqual(['events', 'list']);
+    });
+    test('a tally that was read stands only where no tap of this device may be in it already', () => {
+      const run = (id: string, taps: number) => ({ id, tally: { buckets: taps, taps } }) as unknown as StoredRun;
+      const told = (read: StoredRun[], inHand: StoredRun[]) =>
+        withTalliesInHand(read, inHand, tappedRuns([taps as unknown as Write])).map((r) => [r.id, r.tally.taps]);
+      // A tap of `run` is on its way: the server may have it, and it is counted here.
+      expect(told([run('run', 9), run('other', 9)], [run('run', 8), run('other', 8)])).toEqual([
+        ['run', 8],
+        ['other', 9],
+      ]);
+      // Read before the last of them landed.
+      expect(told([run('other', 8)], [run('other', 9)])).toEqual([['other', 9]]);
+      expect(told([run('run', 9)], [])).toEqual([['run', 9]]);
     });
   });
 });

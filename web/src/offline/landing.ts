@@ -17,11 +17,18 @@ export interface Listed {
   readonly version?: number;
 }
 
+/** The run that a write begins; null where it is something else. */
+export const begunRun = (write: Write): string | null =>
+  write.what === 'record' && write.kind === 'runs' && write.record.baseVersion === 0 ? write.record.id : null;
+
 /** The lists that hold something of a write once it has landed. */
 export function listKeysOf(write: Write & { readonly crewId: string }): { key: ListKey; hash: string }[] {
   const lists: ListKey[] = recordsOf(write).map((w) => listKey(w.kind, scopeOf(w), write.crewId));
   if (write.what === 'events')
     lists.push(eventsKey(write.runId, write.crewId), listKey('runs', write.groundId, write.crewId));
+  // A run begun here has no taps anywhere else: its list of taps is whole from the start.
+  const begun = begunRun(write);
+  if (begun !== null) lists.push(eventsKey(begun, write.crewId));
   return [...new Map(lists.map((key) => [hashOf(key), key])).entries()].map(([hash, key]) => ({ hash, key }));
 }
 
@@ -57,3 +64,24 @@ export function withAnswer(key: ListKey, items: readonly Listed[], write: Write,
     items,
   );
 }
+
+/**
+ * Runs as they were just read, beside those in hand. Of a run with taps of this device on their way, the tally in hand
+ * stands: the one that was read may hold some of them already, and they would be counted twice. Their own answers bring
+ * the next. A tally of more taps is never gone back on.
+ */
+export function withTalliesInHand(
+  read: readonly StoredRun[],
+  inHand: readonly StoredRun[],
+  tapped: ReadonlySet<string>,
+): StoredRun[] {
+  const before = new Map(inHand.map((r) => [r.id, r.tally]));
+  return read.map((run) => {
+    const tally = before.get(run.id);
+    return tally && (tapped.has(run.id) || tally.taps > run.tally.taps) ? { ...run, tally } : run;
+  });
+}
+
+/** Runs with taps among these writes. */
+export const tappedRuns = (writes: readonly Write[]): Set<string> =>
+  new Set(writes.flatMap((w) => (w.what === 'events' ? [w.runId] : [])));

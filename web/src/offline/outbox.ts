@@ -40,6 +40,9 @@ export const useOutbox = (): Outbox => useSyncExternalStore(subscribe, () => out
 /** What the person did and the lists do not hold yet, oldest first. */
 export const useWaiting = (): readonly Write[] => useOutbox().laidOver;
 
+/** As `useWaiting`, for what is no part of a screen. */
+export const waitingNow = (): readonly Write[] => outbox.laidOver;
+
 let entries: readonly Entry[] = [];
 /** Written by this page and not found in the store yet. */
 const own = new Map<string, { readonly write: QueuedWrite; state: 'on its way' | 'kept' | 'unkept' }>();

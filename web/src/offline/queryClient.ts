@@ -2,7 +2,7 @@ import { notifyManager, onlineManager, QueryClient, type Query, type QueryKey } 
 import { isFault, isPassing } from '../api/client.ts';
 import { KINDS } from '../api/kinds.ts';
 import { keepLists, keptList, type Entry, type OnDevice } from './deviceStore.ts';
-import { hashOf, listKey, listKeysOf, withAnswer, type Listed, type ListKey } from './landing.ts';
+import { begunRun, eventsKey, hashOf, listKey, listKeysOf, withAnswer, type Listed, type ListKey } from './landing.ts';
 import { layOver, lookIntoOutbox, openOutbox } from './outbox.ts';
 import { recordsOf, scopeOf, type QueuedWrite } from './writes.ts';
 
@@ -62,9 +62,11 @@ async function takeIn({ entries, landed, dropped }: OnDevice): Promise<void> {
     .filter((e) => e.landed && e.landed.nth > seen)
     .sort((a, b) => (a.landed?.nth ?? 0) - (b.landed?.nth ?? 0));
   // Some landed and were dropped while this page looked away: the lists kept here have them.
-  if (dropped > seen && seen > 0) void takeKept();
+  if (dropped > seen && seen > 0) await takeKept();
   lately = [...lately, ...fresh].slice(-LATELY);
   await Promise.all(fresh.flatMap((e) => listKeysOf(e.write)).map(({ hash }) => takeIfAwaited(hash)));
+  // From here to the end at once: what is laid over the lists is taken off right after it.
+  for (const { write } of fresh) knowFromTheStart(write);
   for (const { write, landed: at } of fresh) takeInAnswer(write, at?.answer);
   // Not before: lists kept in between would be taken to hold these answers.
   seen = Math.max(seen, landed);
@@ -92,13 +94,28 @@ function takeInAnswer(write: QueuedWrite, answer: unknown): void {
 }
 layOver({ takeIn, takeInUnkept: takeInAnswer });
 
+/** The taps of a run begun here, which no one has to be asked for. */
+function knowFromTheStart(write: QueuedWrite): void {
+  const runId = begunRun(write);
+  if (runId === null) return;
+  const key = eventsKey(runId);
+  const state = queryClient.getQueryState<readonly Listed[]>(key);
+  if (state?.data === undefined || state.dataUpdatedAt === NEVER_READ)
+    queryClient.setQueryData(key, state?.data ?? [], { updatedAt: Date.now() });
+}
+
 async function takeKept(): Promise<void> {
-  for (const query of queryClient.getQueryCache().getAll()) {
-    if (!isList(query.queryKey) || query.state.data === undefined) continue;
-    const kept = await keptList(query.queryHash);
-    if (kept && kept.readAt_ms >= query.state.dataUpdatedAt)
-      queryClient.setQueryData(query.queryKey, kept.items, { updatedAt: kept.readAt_ms });
-  }
+  const inHand = queryClient
+    .getQueryCache()
+    .getAll()
+    .filter((q) => isList(q.queryKey) && q.state.data !== undefined);
+  const kept = await Promise.all(inHand.map((query) => keptList(query.queryHash)));
+  // All of them at once: a run and its taps must not be of two moments.
+  inHand.forEach((query, i) => {
+    const list = kept[i];
+    if (list && list.readAt_ms >= query.state.dataUpdatedAt)
+      queryClient.setQueryData(query.queryKey, list.items, { updatedAt: list.readAt_ms });
+  });
   void queryClient.invalidateQueries();
 }
 

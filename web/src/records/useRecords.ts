@@ -1,9 +1,10 @@
+import type { StoredRun } from '@riffle/contract';
 import { queryOptions, useQueries, useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { call } from '../api/client.ts';
 import { KINDS, type Kind, type Records } from '../api/kinds.ts';
-import { hashOf, listKey } from '../offline/landing.ts';
-import { useWaiting } from '../offline/outbox.ts';
+import { hashOf, listKey, tappedRuns, withTalliesInHand } from '../offline/landing.ts';
+import { useWaiting, waitingNow } from '../offline/outbox.ts';
 import { NEVER_READ } from '../offline/queryClient.ts';
 import { withWaiting, type Write } from '../offline/writes.ts';
 import { tellArrived } from './arrived.ts';
@@ -62,10 +63,15 @@ export const askAgain = ({ state }: { readonly state: { readonly status: string 
 export const listOf = <K extends Kind>(kind: K, groundId: string) =>
   queryOptions({
     queryKey: listKey(kind, groundId),
-    queryFn: ({ queryKey }) =>
-      fetchAll<Records[K]['kept']>(groundId === '' ? `/${kind}` : `/grounds/${groundId}/${kind}`, (count) =>
-        tellArrived(hashOf(queryKey), count),
-      ),
+    queryFn: async ({ queryKey, client }): Promise<Records[K]['kept'][]> => {
+      const before = tappedRuns(waitingNow());
+      const path = groundId === '' ? `/${kind}` : `/grounds/${groundId}/${kind}`;
+      const read = await fetchAll<Records[K]['kept']>(path, (count) => tellArrived(hashOf(queryKey), count));
+      if (kind !== 'runs') return read;
+      const inHand = client.getQueryData<StoredRun[]>(queryKey) ?? [];
+      const tapped = new Set([...before, ...tappedRuns(waitingNow())]);
+      return withTalliesInHand(read as StoredRun[], inHand, tapped);
+    },
     refetchInterval: askAgain,
   });
 
