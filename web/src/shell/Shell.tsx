@@ -104,7 +104,7 @@ export function Shell() {
         >
           <DayIcon />
           <span className="grow whitespace-nowrap">Day sheet</span>
-          <kbd className="pr-1 font-sans text-[13px] text-ink-2" aria-hidden="true">
+          <kbd className="pr-3.5 font-sans text-[13px] text-ink-2" aria-hidden="true">
             d
           </kbd>
         </NavLink>
