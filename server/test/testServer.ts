@@ -1,4 +1,5 @@
 import { afterAll, beforeAll } from '@jest/globals';
+import { corranWrites } from '@riffle/demo';
 import type { FastifyInstance, InjectOptions, LightMyRequestResponse } from 'fastify';
 import pg from 'pg';
 import { v7 as uuidv7 } from 'uuid';
@@ -62,4 +63,12 @@ export function useTestServer(options: Partial<Parameters<typeof buildApp>[0]> =
     await asSuperuser(`drop database ${name} with (force)`);
   });
   return server;
+}
+
+/** The demo island into a server's book, every write of it taken. */
+export async function loadCorran(server: TestServer): Promise<void> {
+  for (const { method, url, body, type } of corranWrites()) {
+    const { statusCode, body: said } = await server.call(method, url, body, { 'content-type': type });
+    if (statusCode >= 300) throw new Error(`The demo was refused: ${method} ${url}: ${said}`);
+  }
 }

@@ -1,6 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { BackupShelf, Problem } from '@riffle/contract';
-import { corranWrites } from '@riffle/demo';
 import { spawnSync } from 'node:child_process';
 import { cpSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -10,7 +9,7 @@ import { fileURLToPath } from 'node:url';
 import yauzl from 'yauzl';
 import { ZipFile } from 'yazl';
 import { newAttachment, newGround, newSample, newSpot } from '../../test/records.ts';
-import { useTestServer, type TestServer } from '../../test/testServer.ts';
+import { loadCorran, useTestServer, type TestServer } from '../../test/testServer.ts';
 import { EVERY_KIND } from '../db/everyKind.ts';
 import { migrate } from '../db/migrate.ts';
 import { MANIFEST, type Manifest } from './format.ts';
@@ -97,8 +96,7 @@ const empty = useServerWithShelf();
 let file: Buffer;
 
 beforeAll(async () => {
-  for (const { method, url, body, type } of corranWrites())
-    expect((await full.call(method, url, body, { 'content-type': type })).statusCode).toBeLessThan(300);
+  await loadCorran(full);
   const ground = newGround({ name: 'Näve “gulch”, 金\n', note: 'a\\b\t{"c": 1}' });
   const spot = newSpot(ground.id);
   const sample = newSample(ground.id, spot.id);

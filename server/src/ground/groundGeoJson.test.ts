@@ -1,13 +1,12 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import type { Problem, StoredGround, StoredSign, StoredSpot } from '@riffle/contract';
-import { corranWrites } from '@riffle/demo';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { v7 as uuidv7 } from 'uuid';
 import { newSpot } from '../../test/records.ts';
-import { useTestServer, type TestServer } from '../../test/testServer.ts';
+import { loadCorran, useTestServer, type TestServer } from '../../test/testServer.ts';
 
 interface Feature {
   readonly id?: string;
@@ -30,8 +29,7 @@ const bring = (server: TestServer, id: string, text: string, ground: StoredGroun
   );
 
 beforeAll(async () => {
-  for (const { method, url, body, type } of corranWrites())
-    expect((await book.call(method, url, body, { 'content-type': type })).statusCode).toBeLessThan(300);
+  await loadCorran(book);
   const { items } = (await book.call('GET', '/grounds')).json<{ items: StoredGround[] }>();
   grounds = items.filter((g) => g.line !== null);
   // A spot off the ribbon whose samples stay, and one that closes with the river.

@@ -26,6 +26,7 @@ const OF_GROUND = [
   screenings,
   samples,
 ] as const;
+const ROWS_AT_A_TIME = 1000;
 type AnyKind = RecordKind<Sent, Kept>;
 const KINDS = OF_GROUND as unknown as readonly AnyKind[];
 
@@ -70,7 +71,7 @@ export async function groundAsGeoJson(
 }
 
 async function allOf(db: Db, kind: AnyKind, crewId: string, groundId: string): Promise<Fields[]> {
-  return (await eachRecord((after) => kind.list(db, crewId, groundId, after, 1000))) as unknown as Fields[];
+  return (await eachRecord((after) => kind.list(db, crewId, groundId, after, ROWS_AT_A_TIME))) as unknown as Fields[];
 }
 
 /** What is not taken out, and what of the rest those name: a sample stays in the book when its spot is off the ribbon. */
@@ -110,32 +111,27 @@ function placesOn(ground: StoredGround, ofGround: readonly StoredSpot[]) {
   };
 }
 
-/** The records of a file, ready to be written: checked, and under new ids where this book has any of them already. */
-export interface GroundRecords {
-  insert(db: Db, crewId: string): Promise<void>;
-}
-
 /**
- * Takes the records of a file for a ground.
+ * Writes the records of a file for a ground, inside a transaction: under their own ids, or all under new ones where this
+ * book has any of them already.
  * @param turned the line is walked the other way: distances count from its other end, and the banks change sides
  * @throws Refusal FILE_UNREADABLE naming the record that Riffle cannot keep
  */
-export async function groundRecords(
+export async function insertGroundRecords(
   db: Db,
   crewId: string,
   ground: Ground,
   raw: readonly RawRecord[],
   turned: boolean,
-): Promise<GroundRecords> {
+): Promise<void> {
   const strange = raw.find((r) => !KINDS.some((k) => k.path === r.kind));
   if (strange) throw unreadable(strange, 'Riffle knows no such records.');
   const ids = raw.map((r) => r.id).filter(isUuid);
   let isTaken = false;
   for (const kind of KINDS) isTaken ||= (await kind.existing(db, crewId, ids)).length > 0;
   const renamed = new Map(isTaken ? raw.map((r) => [r.id, uuidv7()]) : []);
-  const lists = KINDS.map((kind) => ({
-    kind,
-    records: raw
+  for (const kind of KINDS) {
+    const records = raw
       .filter((r) => r.kind === kind.path)
       .map((r) => {
         const fields = withIds(turned ? turn(r.fields, ground.length_m) : r.fields, renamed);
@@ -151,15 +147,10 @@ export async function groundRecords(
           throw unreadable(r, `${read.error.issues[0]?.path.join('.')}: ${read.error.issues[0]?.message}`);
         const { baseVersion: _new, ...written } = read.data;
         return written;
-      }),
-  }));
-  return {
-    insert: async (into, crew) => {
-      for (const { kind, records } of lists)
-        for (let at = 0; at < records.length; at += 1000)
-          await kind.insertMany(into, crew, records.slice(at, at + 1000));
-    },
-  };
+      });
+    for (let at = 0; at < records.length; at += ROWS_AT_A_TIME)
+      await kind.insertMany(db, crewId, records.slice(at, at + ROWS_AT_A_TIME));
+  }
 }
 
 const isUuid = (id: string): boolean => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(id);

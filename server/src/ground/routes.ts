@@ -21,7 +21,7 @@ import { z } from 'zod';
 import { inTransaction, type Db } from '../db/pool.ts';
 import { Refusal } from '../http/problems.ts';
 import { recordRoutes } from '../http/recordRoutes.ts';
-import { groundAsGeoJson, groundRecords } from './groundGeoJson.ts';
+import { groundAsGeoJson, insertGroundRecords } from './groundGeoJson.ts';
 import { findLine, grounds, insertGroundWithLine, MOST_SPOTS, spots, writeLine } from './queries.ts';
 import type { WorkPool } from '../work/workPool.ts';
 import type { ReadGround } from './readGroundFile.ts';
@@ -78,10 +78,7 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, work: WorkPo
         const made = await insertGroundWithLine(db, request.crewId, ground, footFirst, thinLine(footFirst, 0.5, 2000));
         if (!made) return null;
         if (read.records.length === 0) await spots.insertMany(db, request.crewId, spotsOf(read, id, flow));
-        else {
-          const records = await groundRecords(db, request.crewId, ground, read.records, flow !== read.flow);
-          await records.insert(db, request.crewId);
-        }
+        else await insertGroundRecords(db, request.crewId, ground, read.records, flow !== read.flow);
         return made;
       });
       // The same id again: the file had landed and its answer was lost.

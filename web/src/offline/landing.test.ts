@@ -63,6 +63,17 @@ describe('what the server answers goes into the lists', () => {
       expect(withAnswer(key, runs({ buckets: 11, taps: 12 }), taps, answer)).toEqual(runs({ buckets: 11, taps: 12 }));
       expect(listKeysOf(taps).map(({ key: k }) => k[0])).toEqual(['events', 'list']);
     });
+    test('a run begun here is not let go before its list of taps is kept; one that was changed has no part in it', () => {
+      const run = (baseVersion: number) =>
+        ({
+          what: 'record',
+          kind: 'runs',
+          record: { id: 'run', groundId: ground, baseVersion },
+          crewId: 'crew',
+        }) as unknown as Write & { crewId: string };
+      expect(listKeysOf(run(0)).map(({ key }) => key[0])).toEqual(['list', 'events']);
+      expect(listKeysOf(run(1)).map(({ key }) => key[0])).toEqual(['list']);
+    });
     test('a tally that was read stands only where no tap of this device may be in it already', () => {
       const run = (id: string, taps: number) => ({ id, tally: { buckets: taps, taps } }) as unknown as StoredRun;
       const told = (read: StoredRun[], inHand: StoredRun[]) =>
