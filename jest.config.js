@@ -1,23 +1,13 @@
 const common = {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   testEnvironment: 'node',
-  transform: {
-    '^.+\\.tsx?$': [
-      '@swc/jest',
-      {
-        module: { type: 'es6' },
-        jsc: {
-          target: 'es2022',
-          parser: { syntax: 'typescript', tsx: true },
-          transform: { react: { runtime: 'automatic' } },
-        },
-      },
-    ],
-  },
+  transform: { '^.+\\.tsx?$': '<rootDir>/scripts/jestTransform.mjs' },
 };
 export default {
   // By itself Jest leaves one processor idle: half of two.
   maxWorkers: '100%',
+  // Nothing is timed here: on two processors that are both at work a test may wait for its turn.
+  testTimeout: 60_000,
   projects: [
     { ...common, displayName: 'unit', testMatch: ['<rootDir>/{core,contract,demo,web}/src/**/*.test.ts'] },
     {

@@ -36,10 +36,11 @@ export async function openHalloway(page: Page): Promise<void> {
   await expect(page.getByRole('listbox', { name: /^Halloway Creek, straightened: 14 spots/ })).toBeVisible();
 }
 
-/** Goes to a stage by its own link (rail or bar, whichever is in sight). */
+/** Goes to a stage by its own link (rail or bar, whichever is in sight); the stage before is gone then. */
 export async function toStage(page: Page, name: string): Promise<void> {
-  const stages = page.getByLabel('Stages').getByRole('link', { name, exact: false });
-  await stages.filter({ visible: true }).first().click();
+  const stage = page.getByLabel('Stages').getByRole('link', { name, exact: false }).filter({ visible: true }).first();
+  await stage.click();
+  await expect(stage).toHaveAttribute('aria-current', 'page');
 }
 
 /** Rooms of the Sample stage besides Pan, where it opens. */

@@ -23,7 +23,9 @@ test('a sign in two taps at the present position, with a measure added afterward
   const signs = page.getByRole('region', { name: /^Signs/ });
   await expect(signs).toContainText('stained float, “60 mm”');
   await expect(signs).toContainText('come back with a low river');
-  await expect(judgement(page)).toContainText('Pan Iron-stained float next');
+  // A stone points; it is no place to dig.
+  await expect(judgement(page)).not.toContainText('float');
+  await expect(judgement(page)).toContainText(/^Pan .+ next/);
 });
 
 test('a position that is denied or far away is said, and the place at hand counts', async ({ page, context }) => {
@@ -62,7 +64,7 @@ test('the ranking says why, and moves with one’s own word, with cover and with
   await expect(first).toContainText('cracks in the bedrock');
   await expect(first).toContainText('inside of a bend');
   await expect(judgement(page)).toContainText('Pan Upper bar next');
-  await expect(judgement(page)).toContainText('two signs agree');
+  await expect(judgement(page).locator('..')).toContainText('Two signs agree.');
 
   // A blank lowers it, never to nothing.
   await keepBlank(page, 'Upper bar', '6');

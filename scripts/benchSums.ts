@@ -1,22 +1,33 @@
 // What is timed inside one process: a box solved, a drag answered, a track of 100,000 points read. Prints JSON; see bench.mjs.
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { SaxesParser } from 'saxes';
 import {
   adviseBox,
   drawdown,
   finishPlan,
-  goldSizes,
-  LININGS,
+  drawnBoxes,
+  boxWindow,
+  freshWater,
+  MEDIAN_BOX,
   mapGround,
+  ordinaryKriging,
   planDay,
   sampleGrade,
   seededRandom,
   solveBox,
+  USUAL_CREW_M3_S,
+  USUAL_MIX,
   type BoxSetting,
+  type SolvedSection,
   type DayProblem,
   type EstimateMethod,
   type GroundProblem,
 } from '../core/src/index.ts';
-import { coverage, COVERED } from '../demo/src/coverage.ts';
+import { drawBoxes } from '../core/src/set/boxParameters.ts';
+import { settlingOf } from '../core/src/set/solveBox.ts';
 import { readGroundFile } from '../server/src/ground/readGroundFile.ts';
 
 /** Median time of one call, microseconds, over rounds of `each` calls after a warm-up. */
@@ -32,18 +43,42 @@ function median_us(work: (i: number) => unknown, each: number, rounds = 41): num
   return times[Math.floor(rounds / 2)] ?? NaN;
 }
 
-const gold = goldSizes(10);
 const setting = (i: number): BoxSetting => ({
-  width_m: 0.25,
-  length_m: 1.22,
-  lining: 'riffles',
+  sections: [{ lining: 'riffles', width_m: 0.254, length_m: 0.9144, step_m: 0 }],
   slope: 0.04 + 1e-5 * (i % 500),
   stone_m: 0.0127,
+  crossFall_m: 0,
   temperature_C: 10,
-  water: { known: 'flow', flow_m3_s: 0.0028 },
+  water: { known: 'depth', depth_m: 0.02 },
+  feed_m3_s: null,
+  crew_m3_s: USUAL_CREW_M3_S,
+  median_m: null,
+  gold: USUAL_MIX,
 });
-const watch = gold[1];
-if (!watch) throw new Error('no gold size to watch');
+const settling = settlingOf(USUAL_MIX, MEDIAN_BOX, freshWater(10));
+/** The window of a box with so many draws, seconds from nothing to its last cell. */
+function window_s(slopes: number, depths: number, draws: number): number {
+  return (
+    time_ms(() => {
+      const drawn = drawnBoxes(USUAL_MIX, 10, drawBoxes(draws));
+      const span = { slopes, depths, slope: [0.005, 0.123], depth_m: [0.004, 0.043] } as const;
+      for (const steps = boxWindow(setting(0), drawn, span); !steps.next().done;);
+    }) / 1000
+  );
+}
+/** The same sums in C, one thread; null where there is no compiler. */
+function windowInC_s(): number | null {
+  const folder = mkdtempSync(join(tmpdir(), 'riffle-window-'));
+  const program = join(folder, 'window');
+  const source = join(import.meta.dirname, 'benchWindow.c');
+  const built = spawnSync('cc', ['-O2', '-o', program, source, '-lm']);
+  const times =
+    built.status === 0
+      ? [0, 1, 2].map(() => Number(spawnSync(program, { encoding: 'utf8' }).stdout.split(' ')[0]))
+      : [];
+  rmSync(folder, { recursive: true });
+  return times.sort((x, y) => x - y)[1] ?? null;
+}
 
 function gpx(points: number): string {
   const track = Array.from(
@@ -115,19 +150,41 @@ const mapOnce_ms = (problem: GroundProblem): number => {
   return Number(process.hrtime.bigint() - start) / 1e6;
 };
 
+/** The kriging alone, without what else a map of the ground has. */
+function krigeAlone_ms({ places, method }: GroundProblem): number {
+  if (method.kind !== 'kriging') throw new Error(method.kind);
+  const points = places.map((p) => ({ x_m: p.x_m, y_m: p.y_m, value: p.grade_mg_L }));
+  return time_ms(() => {
+    const krige = ordinaryKriging(points, method.variogram);
+    for (let row = 0; row < 200; row++)
+      for (let column = 0; column < 200; column++) krige((column + 0.5) * 1.5, (row + 0.5) * 1.5);
+  });
+}
+/** The same kriging by gstat, seconds; null where R has none (Debian: r-cran-gstat). */
+function gstat_s(problem: GroundProblem): number | null {
+  const folder = mkdtempSync(join(tmpdir(), 'riffle-gstat-'));
+  const csv = join(folder, 'samples.csv');
+  const lines = problem.places.map((p) => `${p.x_m},${p.y_m},${p.grade_mg_L}`);
+  writeFileSync(csv, `x_m,y_m,grade\n${lines.join('\n')}\n`);
+  const ran = spawnSync('Rscript', [join(import.meta.dirname, 'benchGstat.R'), csv], { encoding: 'utf8' });
+  rmSync(folder, { recursive: true });
+  return ran.status === 0 ? Number(ran.stdout.split(' ')[0]) : null;
+}
+
+const usualDraws = drawnBoxes(USUAL_MIX, 10);
 const day40 = benchDay(40);
+const kriged = benchGround(2000, {
+  kind: 'kriging',
+  variogram: { model: 'spherical', nugget: 0.005, partialSill: 0.02, range_m: 40 },
+});
 const best40 = Math.max(...[2, 3, 4, 5].map((seed) => finishPlan(planDay(day40, seed, 2500)).value));
 
 console.log(
   JSON.stringify({
-    krige_ms: mapOnce_ms(
-      benchGround(2000, {
-        kind: 'kriging',
-        variogram: { model: 'spherical', nugget: 0.005, partialSill: 0.02, range_m: 40 },
-      }),
-    ),
+    krige_ms: mapOnce_ms(kriged),
+    krigeAlone_ms: krigeAlone_ms(kriged),
+    gstat_s: gstat_s(kriged),
     nearest_ms: mapOnce_ms(benchGround(2000, { kind: 'polygons' })),
-    coverage: COVERED.map(([key, pans, weighEvery]) => ({ key, pans, ...coverage(key, pans, weighEvery) })),
     plan12_ms: time_ms(() => finishPlan(planDay(benchDay(12)))),
     plan40_ms: time_ms(() => finishPlan(planDay(day40))),
     plan40_value: finishPlan(planDay(day40)).value,
@@ -137,16 +194,16 @@ console.log(
       for (let k = 0; k < 1000; k++) s += Math.exp(-(k + i) / 1000);
       return s;
     }, 200),
-    solve_us: median_us((i) => solveBox(setting(i), gold), 500),
+    solve_us: median_us((i) => solveBox(setting(i), MEDIAN_BOX, settling), 500),
     drag_us: median_us((i) => {
       const s = setting(i);
-      const advice = adviseBox(s, gold, watch);
-      return drawdown(
-        { width_m: s.width_m, manningN: LININGS[s.lining].manningN, slope: s.slope },
-        advice.after.flow.flow_m3_s,
-        s.length_m,
-      );
+      const { flow } = solveBox(s, MEDIAN_BOX, settling).sections[0] as SolvedSection;
+      return drawdown({ width_m: 0.254, manningN: flow.compositeN, slope: s.slope }, flow.flow_m3_s, 0.9144);
     }, 60),
+    advice_ms: time_ms(() => adviseBox({ ...setting(0), slope: 0.02 }, usualDraws)),
+    windowCoarse_s: window_s(24, 16, 64),
+    window_s: window_s(60, 40, 200),
+    windowInC_s: windowInC_s(),
     grade_us: median_us(
       (i) =>
         sampleGrade({ volumeBank_L: 12, counts: { '+10': 0, '10-20': i % 2, '20-40': i % 4, '-40': 1 + (i % 9) } }),

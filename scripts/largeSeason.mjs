@@ -8,7 +8,7 @@ export async function loadLargeSeason(client, crewId, { samples = 100_000, runs 
   const setup = '01900000-0000-7000-8002-000000000001';
   await client.query('begin');
   await client.query(
-    `insert into ground (crew_id, id, name, kind, length_m, swell_percent) values ($1, $2, 'Long Season Creek', 'creek', 9000, 18)`,
+    `insert into ground (crew_id, id, name, kind, length_m, swell_percent, looked_at) values ($1, $2, 'Long Season Creek', 'creek', 9000, 18, '[]')`,
     [crewId, ground],
   );
   await client.query(

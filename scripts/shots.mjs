@@ -25,11 +25,11 @@ const VIEWS = {
   screens: { size: DESK, at: 'sample/screens', spot: 'Otter bar' },
   meaning: { size: DESK, at: 'sample/meaning', spot: 'Otter bar' },
   'in-place': { size: DESK, at: 'sample/in-place', ground: BENCH, act: (page) => page.waitForTimeout(2500) },
-  table: { size: DESK, at: 'sample/table', ground: BENCH },
   set: { size: DESK, at: 'set' },
   run: { size: DESK, at: 'run', before: openRun },
   clean: { size: DESK, at: 'clean', act: weighSections },
   books: { size: DESK, at: 'books', act: (page) => page.waitForTimeout(1200) },
+  sure: { size: DESK, at: 'sure' },
   'new-ground': { size: DESK, path: '/grounds/new', act: dropCreek },
   'read-phone': { size: PHONE, at: 'read', spot: 'Otter bar', act: seeTheRest },
   'sample-phone': { size: PHONE, at: 'sample', spot: 'Slate step', act: countColors },
@@ -98,6 +98,9 @@ try {
       `${riffle.address}${view.path ?? `/g/${on.id}/${view.at}${view.spot ? `?spot=${spotId(view.spot)}` : ''}`}`,
     );
     await page.getByRole('heading', { level: 1 }).waitFor();
+    // A heading may stand there while lists are on their way, and go again.
+    await page.waitForLoadState('networkidle');
+    await page.getByRole('heading', { level: 1 }).first().waitFor();
     await page.evaluate('document.fonts.ready');
     await view.act?.(page);
     await page.waitForTimeout(500);
@@ -143,6 +146,9 @@ async function countColors(page) {
 }
 
 async function weighSections(page) {
+  // The sections are those of the box that was run: they stand when its run does.
+  await page.getByRole('checkbox', { name: /buckets/ }).waitFor();
+  await page.waitForTimeout(400);
   const fields = page.getByLabel('Gold', { exact: true });
   const golds = ['71.5', '12.2', '2.1'];
   for (let i = 0; i < Math.min(3, await fields.count()); i++) await fields.nth(i).fill(golds[i]);

@@ -23,6 +23,8 @@ export const DaySheet = Whole.extend({
   back_min: wholeWithin(NUMBERS.backMinute, 'Give a time of day.'),
   /** Where one starts and comes back to, as a distance along the line. */
   start_m: Along,
+  /** Minutes to eat and sit down; 0: none. */
+  rest_min: wholeWithin(NUMBERS.rest_min, 'Give whole minutes.').default(30),
   limit_kg: within(NUMBERS.carry_kg),
   tools: z.array(z.object({ name: Name, kg: within(NUMBERS.tool_kg) })).max(MOST.tools, 'At most 40 tools.'),
   aim: z.enum(DAY_AIMS),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { CONSTITUENT_NAMES, DEFAULT_SWELL_PERCENT } from '@riffle/core';
+import { CONSTITUENT_NAMES, DEFAULT_SWELL_PERCENT, GUESSED_KINDS } from '@riffle/core';
 import { GROUND_KINDS, SPOT_KINDS } from './kinds.ts';
 import { MOST, NUMBERS } from './limits.ts';
 import { Along, Based, Entered, Id, Name, Note, Offset, Stored, Whole, within } from './shared.ts';
@@ -46,6 +46,11 @@ const groundFields = {
   note: Note,
   tide: TideConstants.nullable().default(null),
   profile: z.array(ProfilePoint).max(MOST.profilePoints, 'At most 2,000 heights.').default([]),
+  /** What was found where Riffle had guessed a sign from the line. */
+  lookedAt: z
+    .array(z.object({ kind: z.enum(GUESSED_KINDS), distance_m: Along, seen: z.boolean() }))
+    .max(MOST.lookedAt, 'At most 500 guesses looked at.')
+    .default([]),
   /** The creek a draw runs into, and where. */
   joins: z
     .object({ groundId: Id, distance_m: Along, bank: z.enum(['left', 'right']) })

@@ -80,8 +80,8 @@ export {
 } from './hands.ts';
 export { NewPit, Pit, StoredPit, type Layer } from './pit.ts';
 export { LaidOut, NewSamplePlan, SamplePlan, StoredSamplePlan } from './samplePlan.ts';
-export { NewScreening, Screening, StoredScreening } from './screening.ts';
-export { Lining, NewRig, NewSetup, Rig, Setup, StoredRig, StoredSetup } from './set.ts';
+export { Look, NewLook, NewScreening, Screening, StoredLook, StoredScreening } from './screening.ts';
+export { Lining, NewRig, NewSetup, Rig, Setup, type RigSection, StoredRig, StoredSetup } from './set.ts';
 export { LoggedEvent, NewEvents, NewRun, Run, RunAfterTaps, StoredRun, Tally } from './run.ts';
 export { Cleanup, CleanSection, NewCleanup, StoredCleanup } from './clean.ts';
 export { Book } from './books.ts';

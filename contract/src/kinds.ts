@@ -53,4 +53,6 @@ export const PLAIN_PAN = {
   grownIn: 0,
   fromSafetyPan: 0,
   seenWith: null,
+  saidBefore: null,
+  riffleSaid: null,
 } as const;

@@ -85,6 +85,7 @@ export const NUMBERS = {
     tooMuch: 'At most 10 kg.',
   }),
   pansOfABucket: between(1, 60, 'pans', { tooLittle: 'The top pan is 1.', tooMuch: 'At most 60 pans a bucket.' }),
+  rest_min: between(0, 240, 'min', { tooMuch: 'At most four hours.' }),
   took_min: between(0, 1440, 'min', { tooMuch: 'At most a day.' }),
 
   pitSide_m: above0(100, 'm'),
@@ -107,6 +108,15 @@ export const NUMBERS = {
   boxLength_m: between(0.2, 10, 'm', {
     tooLittle: 'A box is between 0.2 m (8 in) and 10 m (33 ft) long.',
     tooMuch: 'A box is between 0.2 m (8 in) and 10 m (33 ft) long.',
+  }),
+  /** One stretch of a box with one lining. */
+  sectionLength_m: between(0.02, 10, 'm', {
+    tooLittle: 'A section is between 20 mm (1 in) and 10 m (33 ft) long.',
+    tooMuch: 'A section is between 20 mm (1 in) and 10 m (33 ft) long.',
+  }),
+  step_m: between(0, 0.5, 'm', {
+    tooLittle: 'A step goes down.',
+    tooMuch: 'A step of more than 500 mm is a fall, not a step.',
   }),
   slope: between(0.002, 0.4, '', {
     tooLittle: 'Flatter than 0.2 % is not a set box.',
@@ -161,9 +171,11 @@ export const MOST = {
   layers: 20,
   screens: 12,
   sections: 20,
+  boxSections: 8,
   runsOfACleanup: 200,
   outlinePoints: 2000,
   profilePoints: 2000,
+  lookedAt: 500,
   linePoints: 20_000,
   planPoints: 400,
   planBags: 1000,

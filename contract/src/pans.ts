@@ -14,6 +14,10 @@ export const Pans = z.object({
     z.object({
       spotId: Id,
       takenAt_ms: column,
+      depth_m: column,
+      /** Which of the spot's layers it is from: a place in `layerIds`, -1 for none. */
+      layer: column,
+      layerIds: z.array(Id),
       volume_L: column,
       isLoose: z.array(z.boolean()),
       counts: z.object({ '+10': column, '10-20': column, '20-40': column, '-40': column }),

@@ -1,4 +1,4 @@
-import { EYES, PAN_FINISHES, PAN_LIGHTS } from '@riffle/core';
+import { EYES, PAN_FINISHES, PAN_LIGHTS, PAN_SAYS } from '@riffle/core';
 import { z } from 'zod';
 import { PAN_WAYS } from './kinds.ts';
 import { NewSpot } from './ground.ts';
@@ -59,6 +59,9 @@ export const Sample = Whole.extend({
   /** Colors found when the safety pan was panned again; in the count already. */
   fromSafetyPan: Count.default(0),
   seenWith: SeenWith.nullable().default(null),
+  /** What the panner said of it before it was panned, and what Riffle would have said at that moment. */
+  saidBefore: z.enum(PAN_SAYS).nullable().default(null),
+  riffleSaid: z.enum(PAN_SAYS).nullable().default(null),
   note: Note,
 });
 const counted = (s: { counts: Record<string, number>; grownIn: number; fromSafetyPan: number }): number =>

@@ -49,3 +49,19 @@ export const NewScreening = Screening.extend(Based.shape)
 export const StoredScreening = Screening.extend(Stored.shape).meta({ id: 'Screening' });
 export type Screening = z.infer<typeof Screening>;
 export type StoredScreening = z.infer<typeof StoredScreening>;
+
+/** The oversize of so much ground at one screen, looked through before it was thrown, and the pieces of gold found in it. */
+export const Look = Whole.extend({
+  groundId: Id,
+  spotId: Id,
+  lookedAt: Timestamp,
+  aperture_mm: within(NUMBERS.aperture_mm),
+  /** Ground before screening, loose. */
+  volume_L: within(NUMBERS.sampleVolume_L),
+  volumeEntered: Entered,
+  pieces: wholeWithin(NUMBERS.colors, 'A whole number.'),
+});
+export const NewLook = Look.extend(Based.shape).meta({ id: 'NewLook' });
+export const StoredLook = Look.extend(Stored.shape).meta({ id: 'Look' });
+export type Look = z.infer<typeof Look>;
+export type StoredLook = z.infer<typeof StoredLook>;

@@ -1,21 +1,42 @@
 import { z } from 'zod';
 import { LINING_IDS } from '@riffle/core';
-import { NUMBERS } from './limits.ts';
+import { MOST, NUMBERS } from './limits.ts';
 import { Based, Entered, Id, Name, Note, Stored, Timestamp, Whole, within } from './shared.ts';
 
 export const Lining = z.enum(LINING_IDS as [(typeof LINING_IDS)[number], ...(typeof LINING_IDS)[number][]]);
 
+/** A stretch of a box with one lining. */
+const RigSection = z.object({
+  lining: Lining,
+  width_m: within(NUMBERS.boxWidth_m),
+  widthEntered: Entered,
+  length_m: within(NUMBERS.sectionLength_m),
+  lengthEntered: Entered,
+  /** Drop at its head below the section before. */
+  step_m: within(NUMBERS.step_m),
+  stepEntered: Entered.nullable(),
+});
+export type RigSection = z.infer<typeof RigSection>;
+
 /** A sluice box as built: the crew's, used on any ground. */
 export const Rig = Whole.extend({
   name: Name,
-  width_m: within(NUMBERS.boxWidth_m),
-  widthEntered: Entered,
-  length_m: within(NUMBERS.boxLength_m),
-  lengthEntered: Entered,
-  lining: Lining,
+  /** From the head down. */
+  sections: z.array(RigSection).min(1, 'A box has at least one section.').max(MOST.boxSections, 'At most 8 sections.'),
   note: Note,
 });
-export const NewRig = Rig.extend(Based.shape).meta({ id: 'NewRig' });
+const lengthOf = (r: { sections: readonly { length_m: number }[] }): number =>
+  r.sections.reduce((sum, s) => sum + s.length_m, 0);
+export const NewRig = Rig.extend(Based.shape)
+  .refine((r) => r.sections.length === 0 || lengthOf(r) >= NUMBERS.boxLength_m.least, {
+    error: NUMBERS.boxLength_m.tooLittle,
+    path: ['sections'],
+  })
+  .refine((r) => lengthOf(r) <= NUMBERS.boxLength_m.most + 1e-9, {
+    error: NUMBERS.boxLength_m.tooMuch,
+    path: ['sections'],
+  })
+  .meta({ id: 'NewRig' });
 export const StoredRig = Rig.extend(Stored.shape).meta({ id: 'Rig' });
 export type Rig = z.infer<typeof Rig>;
 export type StoredRig = z.infer<typeof StoredRig>;

@@ -37,7 +37,8 @@ export { freshWater, type Water } from './grains/water.ts';
 export { equivalentDiameter_m, FERGUSON_CHURCH, fergusonChurch_m_s } from './grains/fergusonChurch.ts';
 export { dietrich_m_s, DIETRICH_LEAST_CSF } from './grains/dietrich.ts';
 export { haiderLevenspiel_m_s, haiderLevenspielDrag } from './grains/haiderLevenspiel.ts';
-export { flakeDisc, flakeSettling_m_s, grainSettling_m_s, USUAL_CSF, type Range } from './grains/flake.ts';
+export { flakeDisc, flakeSettling_m_s, grainSettling_m_s, type Range } from './grains/flake.ts';
+export { USUAL_CSF } from './grains/constants.ts';
 export { hinderedSettling_m_s, richardsonZakiExponent } from './grains/richardsonZaki.ts';
 
 export { centreLine, MIDSTREAM_M, type Bank, type CentreLine, type OnLine } from './ground/centreLine.ts';
@@ -47,24 +48,41 @@ export { reshapeLine } from './ground/reshapeLine.ts';
 export { thinLine } from './ground/thinLine.ts';
 
 export {
+  CLASS_MM,
   COLOR_CLASSES,
+  COLOR_CV,
   COLOR_MG,
   countColors,
+  effectiveColors,
+  HANDBOOK_MG,
+  addCounts,
   NO_COLORS,
+  usualWeights,
+  WEIGHED_CLASSES,
+  WEIGHT_SCHOOLS,
   type ColorClass,
   type ColorCounts,
   type ColorWeights,
+  type WeighedClass,
+  type WeightSchool,
 } from './sample/colorWeights.ts';
-export { goldColor_mg, meanColor_mg, sampleGrade, type SampleGrade, type SampleMeasure } from './sample/sampleGrade.ts';
-export { poolSamples } from './sample/poolSamples.ts';
-export { poissonLimits, USUAL_CONFIDENCE } from './sample/poissonLimits.ts';
+export {
+  evidenceOf,
+  goldColor_mg,
+  meanColor_mg,
+  sampleGrade,
+  type GradeOptions,
+  type SampleGrade,
+  type SampleMeasure,
+} from './sample/sampleGrade.ts';
+export { chanceOfBlank, poissonLimits, USUAL_CONFIDENCE } from './sample/poissonLimits.ts';
 export { CLIFTON_PARTICLES, volumeForParticles } from './sample/howMuchToTake.ts';
 export { binomialLimits } from './sample/binomialLimits.ts';
 export { judgedByItsTop } from './sample/bucketOrder.ts';
 export { detectionLimit, EYES, PAN_FINISHES, PAN_LIGHTS, type SeenWith } from './sample/detectionLimit.ts';
-export { chanceItPays } from './sample/chanceItPays.ts';
+export { chanceItPays, chanceOnMap } from './sample/chanceItPays.ts';
 export {
-  bootstrapBand,
+  meanBand,
   bySections,
   inPlace,
   inside,
@@ -80,9 +98,9 @@ export {
 export { correctForHands, handsRecovery, type GradeBand, type Recovery } from './sample/handsRecovery.ts';
 export { inverseDistance, ordinaryKriging, polygonOfInfluence, USUAL_NEIGHBORS } from './sample/kriging.ts';
 export { acrossOf, bankOf, DEPTH_STEP_M, layOut, type PlannedPoint, type SamplePattern } from './sample/layOut.ts';
-export { learnColorWeights, meansOf, type LearnedWeight, type WeighedClass } from './sample/learnColorWeights.ts';
+export { learnColorWeights, meansOf, type ColorKnowledge, type LearnedWeight } from './sample/learnColorWeights.ts';
 export { paySection, type PaySection } from './sample/paySection.ts';
-export { payStreak, type Streak } from './sample/payStreak.ts';
+export { openEnds, payStreak, type OpenEnd, type Streak, type StreakPoint } from './sample/payStreak.ts';
 export {
   liesInPit,
   MATERIAL_NAMES,
@@ -97,19 +115,58 @@ export {
   type Dug,
 } from './sample/pit.ts';
 export {
-  bandAfter,
+  beliefBand_mg_L,
   beliefMean_mg_L,
   beliefQuantile_mg_L,
   chanceAbove,
-  chanceRicher,
-  chancesOfBest,
   gradeBelief,
+  likelyAtLeast_mg_L,
+  type GradeBelief,
+} from './sample/gradeBelief.ts';
+export { poolGround, type GroundGrades, type SpotEvidence } from './sample/poolGround.ts';
+export {
+  goldOfLevel_mg_L,
+  gradeHole,
+  levelHole,
+  type GradedLevel,
+  type Hole,
+  type HolePit,
+  type LeveledHole,
+} from './sample/hole.ts';
+export {
+  asPanPlace,
+  nextPan,
+  panWorths,
+  type NextPan,
+  type PanPlace,
+  type PanRules,
+  type PanWorth,
+} from './read/nextPan.ts';
+export { replayBest, type ReplayedBest } from './read/replayBest.ts';
+export { replayChances, type ReplayedChance, type ReplayedGround } from './read/replayChances.ts';
+export {
+  cameOf,
+  eyeRecord,
+  likeliest,
+  PAN_SAYS,
+  panForecast,
+  type EyeRecord,
+  type EyeTally,
+  type ForetoldPan,
+  type PanSays,
+} from './read/panForecast.ts';
+export { breakEven, holeByHour, hourAtDepth, type HoleByHour, type HourAtDepth } from './sample/holeByHour.ts';
+export {
+  bandAfter,
   MOST_MORE_PANS,
   pansToCall,
   pansUntilWithin,
-  type GradeBelief,
-} from './sample/richer.ts';
-export { betweenPanScatter, scatterVariance, type Scatter } from './sample/scatter.ts';
+  type PansNeeded,
+  type PansToCome,
+} from './sample/morePans.ts';
+export { chancesOfBest } from './sample/bestOfAll.ts';
+export { chanceRicher } from './sample/richer.ts';
+export { betweenPanScatter, scatterVariance, USUAL_SCATTER_VARIANCE, type Scatter } from './sample/scatter.ts';
 export {
   countByWords,
   FIRST_SIZE_WORDS,
@@ -120,9 +177,12 @@ export {
 } from './sample/sizeWords.ts';
 export { pitGrades, type GradedPit, type PitGrades, type PitPan } from './sample/pitGrades.ts';
 export {
+  goldBySize,
   screenChoice,
   whichScreen,
   type FoundOnScreen,
+  type GoldBySize,
+  type Looked,
   type ScreenChoice,
   type WhichScreen,
 } from './sample/screenChoice.ts';
@@ -159,7 +219,23 @@ export {
   type SignKindName,
   type SignTrait,
 } from './read/signKinds.ts';
-export { gatherPlaces, NEAR_M, type GatheredPlace, type SignSeen, type SpotSeen } from './read/gatherPlaces.ts';
+export {
+  GUESSED_KINDS,
+  guessRate,
+  guessSigns,
+  unseenGuesses,
+  type GuessedKind,
+  type GuessedSign,
+  type LookedAt,
+} from './read/guessSigns.ts';
+export {
+  gatherPlaces,
+  withGuesses,
+  NEAR_M,
+  type GatheredPlace,
+  type SignSeen,
+  type SpotSeen,
+} from './read/gatherPlaces.ts';
 export { floodPeaks, thinLevels, type Level } from './read/gauge.ts';
 export {
   permissionOn,
@@ -169,15 +245,7 @@ export {
   type PermissionToday,
   type Standing,
 } from './read/permission.ts';
-export {
-  worthAPan,
-  type Panned,
-  type Place,
-  type Ranked,
-  type Ranking,
-  type RankingRules,
-  type Reason,
-} from './read/worthAPan.ts';
+export { worthAPan, type Place, type Ranked, type Ranking, type RankingRules, type Reason } from './read/worthAPan.ts';
 export { traceColors, type Trace, type TracePoint } from './read/trace.ts';
 export { changePoint } from './read/changePoint.ts';
 export { mixBelow, mustCarry } from './read/mixing.ts';
@@ -185,11 +253,22 @@ export { sourceAbove, sternberg } from './read/sternberg.ts';
 
 export { carryingTrips, USUAL_TOOLS, WET_GRAVEL_KG_L } from './day/carry.ts';
 export { daylight, LIGHTS_OF_DAY, type Daylight, type LightOfDay } from './day/daylight.ts';
+export {
+  handPace,
+  paceAt,
+  USUAL_LOAD_KG,
+  USUAL_STRIP_H_M3,
+  USUAL_WASH_H_M3,
+  type HandPace,
+  type TimedRun,
+  type WashedRun,
+} from './day/handPace.ts';
 export { pacePerPan, PANS_OF, USUAL_PAN_MIN, workMinutes, type Pace, type PanTaken } from './day/pace.ts';
 export {
   EXACT_STOPS,
   finishPlan,
   planDay,
+  leftToDig,
   timeDay,
   type DayPlan,
   type DayPlanStep,
@@ -211,23 +290,33 @@ export {
 } from './day/tide.ts';
 export { walkingMinutes, walkingSpeed_m_s, type WalkedLine } from './day/walking.ts';
 
-export { adviseBox, type BoxAdvice } from './set/adviseBox.ts';
-export { caughtTo, type GoldSize } from './set/catchAlong.ts';
+export { adviseBox, toldDepth_m, WORKS_OFTEN, type BoxAdvice, type Lever, type Reach } from './set/adviseBox.ts';
+export { MEDIAN_BOX, type BoxParameters } from './set/boxParameters.ts';
+export { boxWindow, toleranceAt, type BoxWindow, type Tolerance, type WindowSpan } from './set/boxWindow.ts';
+export { catchScale, type CatchFound, type CatchScale } from './set/catchScale.ts';
+export { catchCurves, type CatchCurve } from './set/catchCurves.ts';
 export { drawdown, type SurfacePoint } from './set/drawdown.ts';
+export { feedCapacity, PRUDENT_SHARE, type FeedCapacity } from './set/feed.ts';
+export { floorFlowAtDepth, floorFlowAtRate, type FloorFlow, type LinedFloor } from './set/floorFlow.ts';
+export { mixOf, USUAL_MIX, type GoldShare } from './set/goldMix.ts';
 export { LINING_IDS, LININGS, type Lining, type LiningId } from './set/linings.ts';
+export { loadUp, type FilledSection, type FillingSection } from './set/loadUp.ts';
 export { flowAtDepth, flowAtRate, type Channel, type UniformFlow } from './set/manning.ts';
 export { flowByBucket_m3_s, flowByFloat_m3_s, USUAL_SURFACE_FACTOR } from './set/measureFlow.ts';
 export {
-  GOLD_SIZES_M,
-  goldSizes,
+  boxLength_m,
   solveBox,
-  typicalStone_m,
-  type Box,
-  type BoxAnswer,
+  toldSection,
+  USUAL_CREW_M3_S,
   type BoxSetting,
+  type LinedSection,
+  type SolvedBox,
+  type SolvedSection,
 } from './set/solveBox.ts';
 export { largestStone_m, movingShear } from './set/stones.ts';
-export { carriedGravel_m3_s } from './set/feed.ts';
+export { stonesClear, type StonesClear } from './set/stonesClear.ts';
+export { remedyFor, seeBox, SYMPTOM_IDS, type Cause, type Seen, type SeenBox, type SymptomId } from './set/symptoms.ts';
+export { drawnBoxes, HOLDS_LEAST, weighBox, type DrawnBoxes, type Spread, type WeighedBox } from './set/weighBox.ts';
 
 export { DOUBLE_TAP_MS, tallyRun, type RunEvent, type RunTally } from './run/tallyRun.ts';
 export { addTaps, asRunEvent, keepTally, type TapTally, type LoggedTap } from './run/keepTally.ts';
@@ -254,24 +343,45 @@ export {
   type PannedMeasure,
   type SpotPan,
 } from './sample/groundColors.ts';
-export { bestSpot, provenRank, spotGrades, type SpotGrade } from './sample/spotGrades.ts';
+export { bestSpot, gradeSpots, provenRank, spotGrades, type Leader, type SpotGrade } from './sample/spotGrades.ts';
 export { bestOf, meaningOf, type Meaning, type SpotMeaning } from './sample/meaningOf.ts';
-export { handsOf, type PannerSeeding } from './sample/handsOf.ts';
+export { ownRecord, type MeasuredRun, type OpenedForecast } from './sample/ownRecord.ts';
+export { handsForSizes, handsOf, type PannerSeeding, type SizedSeeding } from './sample/handsOf.ts';
 export {
   boxAbout,
   outlineOnGround,
   placesOf,
+  reachOf,
   withinReach,
   type Corner,
   type DepthWindow,
   type LineSpot,
+  type PlacedGround,
   type PlacedSpot,
   type SpotPit,
 } from './sample/placesInPlace.ts';
 export { fitPlaces } from './sample/fitPlaces.ts';
 export { bedHeights_m, type BedOfGround } from './ground/bedHeights.ts';
 export { triedSpots } from './read/triedSpots.ts';
-export { floatGrows, floatStones, trailOf, type FloatSign, type FloatStone } from './read/trail.ts';
+export {
+  floatGrows,
+  floatStones,
+  floatTrend,
+  LEAVES_VEIN_MM,
+  trailOf,
+  type FloatSign,
+  type FloatStone,
+  type FloatTrend,
+} from './read/trail.ts';
+export {
+  mouthsOf,
+  mouthsThatFeed,
+  mouthsWithin,
+  type JoiningGround,
+  type Mouth,
+  type MouthNeeds,
+} from './read/mouths.ts';
+export { chanceToPay, likelyGrades, type LikelyGrade, type Panned } from './read/chanceToPay.ts';
 export { rankPlaces, type PlaceRanking, type RankedPlace } from './read/rankPlaces.ts';
 export {
   RIVER_FRESH_H,
@@ -283,6 +393,8 @@ export {
 } from './read/riverNow.ts';
 export {
   dayCandidates,
+  USUAL_REST_MIN,
+  withSlack,
   dayProblem,
   walkedLine,
   type Candidate,

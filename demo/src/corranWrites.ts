@@ -48,6 +48,17 @@ const PAN_L = CONTAINERS.pan;
 type IdEnd = (count: number) => string;
 const counted: IdEnd = (count) => count.toString(16).padStart(18, '0');
 
+/** A stretch of a box, in the units its builder thinks in. */
+const section = (lining: Rig['sections'][number]['lining'], width_in: number, length_ft: number, step_in = 0) => ({
+  lining,
+  width_m: convert('length', width_in, 'in', 'm'),
+  widthEntered: { text: `${width_in} in`, unit: 'in' },
+  length_m: convert('length', length_ft, 'ft', 'm'),
+  lengthEntered: { text: `${length_ft} ft`, unit: 'ft' },
+  step_m: convert('length', step_in, 'in', 'm'),
+  stepEntered: step_in > 0 ? { text: `${step_in} in`, unit: 'in' } : null,
+});
+
 /**
  * A season on Corran as calls to the API; the same every time. Where it is loaded for people, `idEnd` is random, so that
  * nobody knows the address of a record beforehand.
@@ -91,22 +102,14 @@ export function corranWrites(seed = 4684, idEnd: IdEnd = counted): DemoWrite[] {
       id: nextId(0),
       deleted: false,
       name: 'Short Ten',
-      width_m: convert('length', 10, 'in', 'm'),
-      widthEntered: { text: '10 in', unit: 'in' },
-      length_m: convert('length', 4, 'ft', 'm'),
-      lengthEntered: { text: '4 ft', unit: 'ft' },
-      lining: 'riffles',
+      sections: [section('riffles', 10, 4)],
       note: 'Raised riffles on carpet, carried in.',
     },
     long: {
       id: nextId(0),
       deleted: false,
       name: 'Long Twelve',
-      width_m: convert('length', 12, 'in', 'm'),
-      widthEntered: { text: '12 in', unit: 'in' },
-      length_m: convert('length', 6, 'ft', 'm'),
-      lengthEntered: { text: '6 ft', unit: 'ft' },
-      lining: 'expanded',
+      sections: [section('expanded', 12, 3), section('expanded', 12, 3, 1)],
       note: 'Two sections, bolted.',
     },
   };
@@ -147,6 +150,7 @@ export function corranWrites(seed = 4684, idEnd: IdEnd = counted): DemoWrite[] {
         note: '',
         tide: ground.tide ?? null,
         profile: [],
+        lookedAt: [],
         joins: mouth ?? null,
       };
       put('grounds', whole, 1);
@@ -442,9 +446,10 @@ function cleanUp(
   id: string,
   random: Random,
 ): Cleanup {
-  const cuts = [0, 0.2, 0.5, rig.length_m];
+  const length_m = rig.sections.reduce((sum, s) => sum + s.length_m, 0);
+  const cuts = [0, 0.2, 0.5, length_m];
   const share = (a: number, b: number): number =>
-    (Math.exp(-a / r.spread_m) - Math.exp(-b / r.spread_m)) / -Math.expm1(-rig.length_m / r.spread_m);
+    (Math.exp(-a / r.spread_m) - Math.exp(-b / r.spread_m)) / -Math.expm1(-length_m / r.spread_m);
   const names = ['head, 200 mm', 'middle', 'tail'];
   return {
     id,
@@ -453,9 +458,16 @@ function cleanUp(
     runIds: [runId],
     cleanedAt: new Date(stopped_ms + 2.4e6).toISOString(),
     sections: names.map((name, i) => {
-      const [from_m, to_m] = [cuts[i] ?? 0, cuts[i + 1] ?? rig.length_m];
+      const [from_m, to_m] = [cuts[i] ?? 0, cuts[i + 1] ?? length_m];
       const gold_mg = Math.round(trueGold_mg * r.recovery * share(from_m, to_m) * (0.94 + 0.12 * random()) * 10) / 10;
-      return { name, from_m, to_m, lining: rig.lining, gold_mg, goldEntered: { text: `${gold_mg}`, unit: 'mg' } };
+      return {
+        name,
+        from_m,
+        to_m,
+        lining: rig.sections[0]?.lining ?? 'riffles',
+        gold_mg,
+        goldEntered: { text: `${gold_mg}`, unit: 'mg' },
+      };
     }),
     blackSand_g: Math.round(180 + 400 * random()),
     blackSandEntered: null,

@@ -1,5 +1,4 @@
 export { gaugeCsv } from './devices/gauge.ts';
 export { nmeaChecksum, walkNmea } from './devices/gps.ts';
-export { coverage, COVERED } from './coverage.ts';
 export { corranWrites, type DemoWrite } from './corranWrites.ts';
 export { CORRAN, RUNS, type TrueGround, type TrueRun, type TrueSign, type TrueSpot } from './truth.ts';

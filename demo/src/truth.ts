@@ -96,8 +96,8 @@ export interface TrueGround {
   readonly river: readonly { readonly day: number; readonly level_cm: number; readonly flood?: true }[];
 }
 
-/** Weights of one color in that truth, mg: chunky gold, close to the table's weights by class. */
-export const TRUE_COLOR_MG = [13, 2.4, 0.72] as const;
+/** Weights of one color in that truth, mg: flakes about a quarter as thick as wide. */
+export const TRUE_COLOR_MG = [6, 0.75, 0.085] as const;
 
 const spot = (
   name: string,

@@ -147,8 +147,10 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
   /** Whether what was said to be saved is: asked of the server, which may first have to be started again. */
   const checkClaims = async () => {
     if (serverDown || savedClaims.length === 0 || !(await riffle.isUp())) return;
-    const claims = savedClaims.splice(0);
     const taps = await eventsOnServer();
+    // Its database may have been killed since it was asked whether it is up: no answer is no answer.
+    if (taps === null) return;
+    const claims = savedClaims.splice(0);
     for (const claim of claims) {
       const made = tapsAt.filter(
         (t) => t.at < claim.at - (t.by === claim.tab ? SEEN_WITHIN_MS : TOLD_WITHIN_MS),
@@ -157,12 +159,17 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
         wrong.push(`${claim.tab} says all is saved after ${claim.after}: ${taps.length} of ${made} taps are`);
     }
   };
-  const get = async (path) => (await fetch(`${riffle.address}/api/v1${path}`)).json();
+  /** What the server answers; null where it cannot. */
+  const get = async (path) => {
+    const answer = await fetch(`${riffle.address}/api/v1${path}`).catch(() => null);
+    return answer?.ok ? answer.json() : null;
+  };
   const eventsOnServer = async () => {
-    const { items: runs = [] } = await get(`/grounds/${ground}/runs?limit=1000`);
+    const runs = (await get(`/grounds/${ground}/runs?limit=1000`))?.items;
+    if (!runs) return null;
     if (runs.length > 1) wrong.push(`the server has ${runs.length} runs`);
     if (!runs[0]) return [];
-    return (await get(`/runs/${runs[0].id}/events?limit=1000`)).items ?? [];
+    return (await get(`/runs/${runs[0].id}/events?limit=1000`))?.items ?? null;
   };
 
   /** Made for certain only once the browser is through with it: until then a screen may well not show it. */
@@ -318,10 +325,10 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
       await tab.page.getByText('All saved').filter({ visible: true }).first().waitFor({ timeout: 40_000 });
     }
     await checkClaims();
-    const events = await eventsOnServer();
+    const events = (await eventsOnServer()) ?? [];
     const undone = new Set(events.map((e) => e.undoes));
     const standing = events.filter((e) => e.kind === 'bucket' && !undone.has(e.id)).length;
-    const tally = (await get(`/grounds/${ground}/runs`)).items?.[0]?.tally;
+    const tally = (await get(`/grounds/${ground}/runs`))?.items[0]?.tally;
     if (events.length !== tapsAt.length) wrong.push(`${tapsAt.length} taps made, ${events.length} at the server`);
     if (standing !== buckets || tally?.buckets !== buckets)
       wrong.push(`${buckets} buckets are true; the server has ${standing} and counts ${tally?.buckets}`);

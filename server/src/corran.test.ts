@@ -53,8 +53,8 @@ describe('the demo island', () => {
       expect(Math.abs(Date.parse(answer.asOf) - Date.now())).toBeLessThan(60_000);
       const inOrder = (some: readonly Pan[]): string[] =>
         some
-          .map(({ spotId, takenAt, volume_L, volumeState, counts, gold_mg }) =>
-            JSON.stringify([spotId, takenAt, volume_L, volumeState, counts, gold_mg]),
+          .map(({ spotId, takenAt, depth_m, layerId, volume_L, volumeState, counts, gold_mg }) =>
+            JSON.stringify([spotId, takenAt, depth_m, layerId, volume_L, volumeState, counts, gold_mg]),
           )
           .sort();
       expect(inOrder(asPans(answer))).toEqual(inOrder(samples.items.filter((s) => !s.deleted)));

@@ -7,6 +7,7 @@ import {
   type GaugeReading,
   type Ground,
   type LoggedEvent,
+  type Look,
   type Lot,
   type Outline,
   type Permission,
@@ -43,6 +44,7 @@ export const newGround = (some: Partial<New<Ground>> = {}): New<Ground> => ({
   note: '',
   tide: null,
   profile: [],
+  lookedAt: [],
   joins: null,
   ...some,
 });
@@ -128,12 +130,18 @@ export const newSample = (groundId: string, spotId: string, some: Partial<New<Sa
 export const newRig = (some: Partial<New<Rig>> = {}): New<Rig> => ({
   ...fresh(),
   name: 'Box',
+  sections: [newRigSection()],
+  note: '',
+  ...some,
+});
+export const newRigSection = (some: Partial<Rig['sections'][number]> = {}): Rig['sections'][number] => ({
+  lining: 'riffles',
   width_m: 0.254,
   widthEntered: entered('10', 'in'),
   length_m: 1.2,
   lengthEntered: entered('1.2', 'm'),
-  lining: 'riffles',
-  note: '',
+  step_m: 0,
+  stepEntered: null,
   ...some,
 });
 
@@ -229,6 +237,7 @@ export const newDaySheet = (groundId: string, some: Partial<New<DaySheet>> = {})
   start_min: 480,
   back_min: 960,
   start_m: 0,
+  rest_min: 30,
   limit_kg: 20,
   tools: [{ name: 'shovel', kg: 2 }],
   aim: 'best traps',
@@ -362,6 +371,18 @@ export const newScreening = (groundId: string, spotId: string, some: Partial<New
   through: 5.8,
   throughEntered: entered('5.8', 'kg'),
   note: '',
+  ...some,
+});
+
+export const newLook = (groundId: string, spotId: string, some: Partial<New<Look>> = {}): New<Look> => ({
+  ...fresh(),
+  groundId,
+  spotId,
+  lookedAt: '2026-05-01T08:30:00.000Z',
+  aperture_mm: 6.3,
+  volume_L: 18.9,
+  volumeEntered: entered('1', 'bucket'),
+  pieces: 0,
   ...some,
 });
 

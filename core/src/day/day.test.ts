@@ -6,7 +6,7 @@ import { seededRandom } from '../maths/random.ts';
 import { carryingTrips, USUAL_TOOLS, WET_GRAVEL_KG_L } from './carry.ts';
 import { daylight } from './daylight.ts';
 import { pacePerPan, USUAL_PAN_MIN, workMinutes } from './pace.ts';
-import { bestByAllOrders, finishPlan, planDay, timeDay, type DayProblem, type DayStop } from './planDay.ts';
+import { bestByAllOrders, finishPlan, leftToDig, planDay, timeDay, type DayProblem, type DayStop } from './planDay.ts';
 import {
   CONSTITUENT_NAMES,
   fromGreenwich,
@@ -315,5 +315,43 @@ describe('pace and load', () => {
   });
   test('refuses a limit the tools already use up', () => {
     expect(() => carryingTrips(10, 25, 25)).toThrow(/room beside the tools/);
+  });
+});
+
+describe('a rest', () => {
+  const stops = [1, 2, 3, 4].map((k) => ({ id: `p${k}`, work_min: 60, value: k, open: null }));
+  // Everything ten minutes from everything: by hand.
+  const walk_min = Array.from({ length: 5 }, (_, i) => Array.from({ length: 5 }, (_, j) => (i === j ? 0 : 10)));
+  const problem = { stops, walk_min, start_min: 480, back_min: 480 + 4 * 70 + 10 + 30 };
+  const rest = { from_min: 600, lasts_min: 30 };
+  test('is taken once, after the work during which it fell due, and the day is longer by it', () => {
+    const plan = timeDay({ ...problem, rest }, [0, 1, 2, 3]);
+    // Works end at 550, 620, 690 + 30, 760 + 30.
+    expect(plan.stops.map((s) => [s.end_min, s.rest_min])).toEqual([
+      [550, 0],
+      [620, 30],
+      [720, 0],
+      [790, 0],
+    ]);
+    expect(plan.back_min).toBe(800);
+    expect(timeDay(problem, [0, 1, 2, 3]).back_min).toBe(770);
+  });
+  test('costs a place where there is no room for both: the best order is still the best of all there are', () => {
+    const tight = { ...problem, back_min: 480 + 4 * 70 + 10, rest };
+    const best = finishPlan(planDay(tight));
+    expect(best.stops.map((s) => s.id).sort()).toEqual(['p2', 'p3', 'p4']);
+    expect(best.back_min).toBeLessThanOrEqual(tight.back_min);
+    expect(finishPlan(planDay({ ...tight, rest: null })).stops).toHaveLength(4);
+  });
+  test('what is left of a day is for digging where it pays best: by hand, and the day then ends on time', () => {
+    // Place 3 first would be in the way: it comes last. 480 + 70 + 70 = 620, rest till 650, walk till 660, back takes 10.
+    const day = { ...problem, back_min: 900, rest };
+    expect(leftToDig(day, [3, 0, 1], 3)).toBe(900 - 10 - 660);
+    const dug = { ...day, stops: stops.map((s, i) => (i === 3 ? { ...s, work_min: 230 } : s)) };
+    expect(timeDay(dug, [0, 1, 3])).toMatchObject({ back_min: 900 });
+    expect(timeDay(dug, [0, 1, 3]).stops.every((s) => !s.late)).toBe(true);
+    // A rest that falls due while one digs is counted too.
+    expect(leftToDig(day, [], 3)).toBe(900 - 10 - 490 - 30);
+    expect(leftToDig({ ...day, back_min: 720 }, [0, 1], 3)).toBeNull();
   });
 });

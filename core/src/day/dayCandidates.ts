@@ -1,6 +1,7 @@
 import type { Bank } from '../ground/centreLine.ts';
 import { bedHeights_m, type BedOfGround } from '../ground/bedHeights.ts';
 import { CONTAINERS } from '../measures/containers.ts';
+import { asPanPlace, panWorths, type PanPlace, type PanRules } from '../read/nextPan.ts';
 import type { RankedPlace } from '../read/rankPlaces.ts';
 import { underWater, type RiverNow } from '../read/riverNow.ts';
 import { carryingTrips, WET_GRAVEL_KG_L } from './carry.ts';
@@ -13,6 +14,8 @@ export interface DayAsked {
   readonly start_min: number;
   readonly back_min: number;
   readonly start_m: number;
+  /** To eat and sit down, on a day that is long enough; 0: none. */
+  readonly rest_min: number;
   readonly limit_kg: number;
   readonly tools: readonly { readonly name: string; readonly kg: number }[];
   readonly aim: 'best traps' | 'odd places';
@@ -39,6 +42,8 @@ export interface Candidate {
   readonly bank: Bank;
   readonly offset_m: number;
   readonly work_min: number;
+  /** Pans the visit takes. */
+  readonly pans: number;
   readonly load_kg: number;
   readonly trips: number;
   readonly chance: number;
@@ -51,14 +56,59 @@ export interface Candidate {
 }
 
 const OUT_OF_RIVER_M = 8;
-/** A place whose pans have already said as much as this, in log odds either way, teaches little more. */
-const TOLD = 2;
+/** From this long on a day has a rest in its middle; and so much is left at its end, or a tenth of a short one. Common practice, no source. */
+const LONG_DAY_MIN = 300;
+const SLACK_MIN = 20;
+/** A rest as it is usual, until a person says otherwise. */
+export const USUAL_REST_MIN = 30;
+/** What is worth less than this share of the best is no reason to walk there; a person can still put it in. Stated assumption. */
+const HARDLY_WORTH = 0.02;
+/** Twice the pans are taken where they are worth so much more. Stated assumption. */
+const WORTH_TWICE = 1.3;
+const FEW = PANS_OF['quick pans'];
+const MORE = 2 * FEW;
+
+/** What a visit to a place is for. */
+interface Visit {
+  readonly pans: number;
+  readonly worth: number;
+}
+
+/**
+ * What each place is worth on a day, and how many pans it gets. A day of quick pans goes where they tell most of where to dig, or, looking for the odd
+ * places, where it is least known whether they pay; a day of digging goes where most gold lies, or where so much ground tells most.
+ */
+function visitsOf(
+  places: readonly PanPlace[],
+  rules: PanRules,
+  { aim, way }: Pick<DayAsked, 'aim' | 'way'>,
+): Map<string, Visit> {
+  if (way === 'one square metre') {
+    const pans = PANS_OF[way];
+    return new Map(
+      panWorths(places, rules, pans).map((w) => [
+        w.place.id,
+        { pans, worth: aim === 'best traps' ? w.mean_mg_L : w.worth_mg_L },
+      ]),
+    );
+  }
+  const twice = new Map(panWorths(places, rules, MORE).map((w) => [w.place.id, w.worth_mg_L]));
+  return new Map(
+    panWorths(places, rules, FEW).map((w) => {
+      const more = twice.get(w.place.id) ?? 0;
+      const pans = more > WORTH_TWICE * w.worth_mg_L && w.worth_mg_L > 0 ? MORE : FEW;
+      const odd = 4 * w.place.chance * (1 - w.place.chance);
+      return [w.place.id, { pans, worth: aim === 'odd places' ? odd : pans === MORE ? more : w.worth_mg_L }];
+    }),
+  );
+}
 
 /** Places that could be worked on a day, with their time, load and worth, and what closes them. */
 export function dayCandidates(
   groundKind: string,
   spots: readonly DaySpot[],
   ranked: readonly RankedPlace[],
+  rules: PanRules,
   asked: DayAsked,
   pace: Pace,
   river: RiverNow | null,
@@ -66,17 +116,24 @@ export function dayCandidates(
   now_ms: number,
 ): Candidate[] {
   const tools_kg = asked.tools.reduce((sum, t) => sum + t.kg, 0);
-  return ranked.map(({ place, chance, reasons }) => {
+  const visits = visitsOf(
+    ranked.map((r) => asPanPlace(r, pace.pan_min)),
+    rules,
+    asked,
+  );
+  const most = Math.max(0, ...[...visits.values()].map((v) => v.worth));
+  return ranked.map(({ place, chance }) => {
+    const { pans, worth } = visits.get(place.id) ?? { pans: PANS_OF[asked.way], worth: 0 };
+    const own_min = asked.minutes[place.id];
     const spot = spots.find((s) => s.id === place.spotId);
     const offset_m = spot?.offset_m ?? (place.bank === 'mid' ? 0 : 6);
-    const load_kg = asked.waterAway ? PANS_OF[asked.way] * CONTAINERS.pan * WET_GRAVEL_KG_L : 0;
+    const load_kg = asked.waterAway ? pans * CONTAINERS.pan * WET_GRAVEL_KG_L : 0;
     const trips = load_kg > 0 && asked.limit_kg > tools_kg ? carryingTrips(load_kg, tools_kg, asked.limit_kg) : 0;
     const there = Math.min(line.length_m, place.distance_m);
     // The last load goes along on the way on; each one before it is a walk to the water and back.
     const hauling =
       Math.max(0, trips - 1) *
       (walkingMinutes(line, there, asked.start_m) + walkingMinutes(line, asked.start_m, there));
-    const told = reasons.some((r) => r.from === 'pans' && Math.abs(r.logOdds) >= TOLD) ? 0.3 : 1;
     const tooHigh = underWater(spot, river, now_ms);
     const frozenShut = asked.frozen && !place.kinds.some((k) => k === 'bedrock' || k === 'crevice');
     return {
@@ -87,12 +144,16 @@ export function dayCandidates(
       bank: place.bank,
       offset_m,
       kinds: place.kinds,
-      work_min: asked.minutes[place.id] ?? Math.round(workMinutes(asked.way, pace.pan_min, place.cover_m) + hauling),
+      work_min: own_min ?? Math.round(workMinutes(asked.way, pace.pan_min, place.cover_m, pans) + hauling),
+      // A person's own minutes say how many pans they are.
+      pans:
+        own_min === undefined
+          ? pans
+          : Math.max(1, Math.round((own_min - workMinutes(asked.way, pace.pan_min, place.cover_m, 0)) / pace.pan_min)),
       load_kg,
       trips,
       chance,
-      // Where it pays: the chance. What is odd: how much a pan would teach, most where the chance is even.
-      value: told * (asked.aim === 'best traps' ? chance : 4 * chance * (1 - chance)),
+      value: worth >= HARDLY_WORTH * most ? worth : 0,
       closed: tooHigh ? 'the river stands too high' : frozenShut ? 'frozen ground' : null,
       byWater:
         groundKind === 'creek' &&
@@ -119,7 +180,7 @@ export function walkedLine(ground: BedOfGround): WalkedLine {
 /** The planner's problem for these places. */
 export function dayProblem(
   candidates: readonly Candidate[],
-  asked: Pick<DayAsked, 'start_min' | 'back_min' | 'start_m'>,
+  asked: Pick<DayAsked, 'start_min' | 'back_min' | 'start_m' | 'rest_min'>,
   line: WalkedLine,
   open: readonly OpenHours[] | null,
 ): DayProblem {
@@ -131,5 +192,18 @@ export function dayProblem(
     walk_min: at.map((a) => at.map((b) => walkingMinutes(line, a, b))),
     start_min: asked.start_min,
     back_min: asked.back_min,
+    rest:
+      asked.rest_min > 0 && asked.back_min - asked.start_min >= LONG_DAY_MIN
+        ? { from_min: (asked.start_min + asked.back_min) / 2, lasts_min: asked.rest_min }
+        : null,
   };
 }
+
+/** The same for a plan that leaves something for what goes wrong: a flat, a slip, a pan that would not end. A person's own order may use it up. */
+export const withSlack = (problem: DayProblem): DayProblem => ({
+  ...problem,
+  back_min: Math.max(
+    problem.start_min,
+    problem.back_min - Math.min(SLACK_MIN, (problem.back_min - problem.start_min) / 10),
+  ),
+});

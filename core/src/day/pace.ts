@@ -58,14 +58,19 @@ export function pacePerPan(
 /** Pans of a quick try, and of one square metre taken down well. Common practice, no source. */
 export const PANS_OF = { 'quick pans': 2, 'one square metre': 8 } as const;
 /** Minutes to strip a metre of cover off a test hole, and off a square metre (about 0.3 m3/h and 1 m3/h of hand digging). Common practice, no source. */
-const STRIP_MIN_M = { 'quick pans': 30, 'one square metre': 60 } as const;
+export const STRIP_MIN_M = { 'quick pans': 30, 'one square metre': 60 } as const;
 
 /**
  * Minutes the work at a place takes: its pans at the crew's pace, and the stripping of what lies over them.
  * @throws OutOfRange for a pace that is not positive or a cover below 0 or over 30 m
  */
-export function workMinutes(way: keyof typeof PANS_OF, pan_min: number, cover_m: number): number {
+export function workMinutes(
+  way: keyof typeof PANS_OF,
+  pan_min: number,
+  cover_m: number,
+  pans: number = PANS_OF[way],
+): number {
   requirePositive('pan_min', pan_min, 'min');
   requireWithin('cover_m', cover_m, 0, 30, 'm');
-  return Math.round(PANS_OF[way] * pan_min + STRIP_MIN_M[way] * cover_m);
+  return Math.round(pans * pan_min + STRIP_MIN_M[way] * cover_m);
 }

@@ -26,6 +26,8 @@ export interface DayProblem {
   readonly walk_min: WalkingTable;
   readonly start_min: number;
   readonly back_min: number;
+  /** A rest is taken where one is when it is due, after the work there; null or none: no rest. */
+  readonly rest?: { readonly from_min: number; readonly lasts_min: number } | null;
 }
 
 export interface StopTimes {
@@ -34,6 +36,8 @@ export interface StopTimes {
   readonly arrive_min: number;
   readonly begin_min: number;
   readonly end_min: number;
+  /** Minutes of rest there, after the work. */
+  readonly rest_min: number;
   /** Worked outside its hours, or with the way back too long: kept in a person's own order, never in one Riffle makes. */
   readonly late: boolean;
 }
@@ -65,6 +69,10 @@ function workAt(stop: DayStop, arrive_min: number): { begin_min: number; end_min
   }
   return best;
 }
+
+/** Rest after work that began with a walk at `leave_min`: once, as soon as it is due. Before it no work ends after that time, after it none before. */
+const restAfter = ({ rest }: DayProblem, leave_min: number, end_min: number): number =>
+  rest && leave_min < rest.from_min && end_min >= rest.from_min ? rest.lasts_min : 0;
 
 const walk = (problem: DayProblem, from: number, to: number): number => problem.walk_min[from]?.[to] ?? Infinity;
 
@@ -102,11 +110,12 @@ export function timeDay(problem: DayProblem, order: readonly number[]): DayPlan 
     const arrive_min = now + walk(problem, at, i);
     const work = workAt(stop, arrive_min);
     const { begin_min, end_min } = work ?? { begin_min: arrive_min, end_min: arrive_min + stop.work_min };
-    const late = work === null || end_min + walk(problem, i, home) > problem.back_min;
+    const rest_min = restAfter(problem, leave_min, end_min);
+    const late = work === null || end_min + rest_min + walk(problem, i, home) > problem.back_min;
     if (!late) value += stop.value;
     at = i;
-    now = end_min;
-    return { id: stop.id, leave_min, arrive_min, begin_min, end_min, late };
+    now = end_min + rest_min;
+    return { id: stop.id, leave_min, arrive_min, begin_min, end_min, rest_min, late };
   });
   return { stops, back_min: now + walk(problem, at, home), value };
 }
@@ -119,7 +128,7 @@ function backAt(problem: DayProblem, order: readonly number[]): number | null {
   for (const i of order) {
     const work = workAt(problem.stops[i] as DayStop, now + walk(problem, at, i));
     if (work === null) return null;
-    now = work.end_min;
+    now = work.end_min + restAfter(problem, now, work.end_min);
     at = i;
   }
   const back = now + walk(problem, at, home);
@@ -148,7 +157,7 @@ export function bestByAllOrders(problem: DayProblem): Candidate {
   const before = new Int8Array(full * n).fill(-1);
   for (let i = 0; i < n; i++) {
     const work = workAt(problem.stops[i] as DayStop, problem.start_min + walk(problem, n, i));
-    if (work) end[(1 << i) * n + i] = work.end_min;
+    if (work) end[(1 << i) * n + i] = work.end_min + restAfter(problem, problem.start_min, work.end_min);
   }
   let best: Candidate = { order: [], value: 0, back_min: problem.start_min };
   let bestAt: [set: number, last: number] | null = null;
@@ -170,8 +179,10 @@ export function bestByAllOrders(problem: DayProblem): Candidate {
         if (set & (1 << next)) continue;
         const work = workAt(problem.stops[next] as DayStop, now + walk(problem, last, next));
         const to = (set | (1 << next)) * n + next;
-        if (work && work.end_min < (end[to] as number)) {
-          end[to] = work.end_min;
+        if (!work) continue;
+        const free_min = work.end_min + restAfter(problem, now, work.end_min);
+        if (free_min < (end[to] as number)) {
+          end[to] = free_min;
           before[to] = last;
         }
       }
@@ -291,4 +302,25 @@ export function finishPlan(steps: Generator<unknown, DayPlan>): DayPlan {
     const step = steps.next();
     if (step.done) return step.value;
   }
+}
+
+/** From so many minutes on one sets up a box and digs. Common practice, no source. */
+const TO_DIG_MIN = 60;
+
+/**
+ * Minutes left for digging at a place at the end of a day's order, once every other place on it is done and one is back in time; null under an hour.
+ * @param order indexes into `stops`; the place itself is left out of it wherever it stands
+ */
+export function leftToDig(problem: DayProblem, order: readonly number[], at: number): number | null {
+  const stop = problem.stops[at];
+  if (!stop) return null;
+  const others = order.filter((i) => i !== at);
+  const asking = { ...problem, stops: problem.stops.map((s, i) => (i === at ? { ...s, work_min: 0, open: null } : s)) };
+  const { back_min } = timeDay(asking, [...others, at]);
+  const ends_min = back_min - walk(problem, at, problem.stops.length);
+  // A rest that falls due while one digs is taken there.
+  const rest_min = problem.rest && ends_min < problem.rest.from_min ? problem.rest.lasts_min : 0;
+  const shuts_min = Math.max(...(stop.open ?? [{ to_min: Infinity }]).map((h) => h.to_min));
+  const left_min = Math.floor(Math.min(problem.back_min - back_min - rest_min, shuts_min - ends_min));
+  return left_min >= TO_DIG_MIN ? left_min : null;
 }

@@ -15,3 +15,6 @@ export const DENSITY_KG_M3 = {
   placerGold: 17_500,
   fineGold: 19_300,
 } as const;
+
+/** Flatness most creek gold shows: Corey shape factor 0.3. Common practice, no source. */
+export const USUAL_CSF = 0.3;

@@ -11,9 +11,6 @@ export interface Range {
   readonly high: number;
 }
 
-/** Flatness most creek gold shows: Corey shape factor 0.3. Common practice, no source. */
-export const USUAL_CSF = 0.3;
-
 /**
  * A gold flake as a round disc: `size_m` its diameter (what a sieve measures), thickness = csf x size.
  * Geometry: volume pi/4 d^2 t; sphericity (1.5 r)^(2/3) / (0.5 + r) with r = t/d.

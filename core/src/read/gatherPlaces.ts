@@ -1,4 +1,6 @@
 import type { Bank } from '../ground/centreLine.ts';
+import { acrossOf } from '../sample/layOut.ts';
+import type { GuessedSign } from './guessSigns.ts';
 import { signKind, type AnyKind } from './signKinds.ts';
 
 /** A marked spot, as far as reading goes. */
@@ -8,6 +10,7 @@ export interface SpotSeen {
   readonly kind: AnyKind;
   readonly distance_m: number;
   readonly bank: Bank;
+  readonly offset_m: number;
 }
 
 /** A sign where it was seen. `own word` carries a weight in log odds. */
@@ -16,10 +19,13 @@ export interface SignSeen {
   readonly kind: AnyKind | 'own word';
   readonly distance_m: number;
   readonly bank: Bank;
+  readonly offset_m: number;
   readonly cover_m: number | null;
   readonly traits?: Readonly<Record<string, string>>;
   readonly weight: number | null;
   readonly note: string;
+  /** What it is called, where it has a name of its own. */
+  readonly name?: string;
 }
 
 /** A spot with the signs about it, or a group of signs no spot was marked for. */
@@ -30,12 +36,16 @@ export interface GatheredPlace {
   readonly name: string;
   readonly distance_m: number;
   readonly bank: Bank;
+  /** Across the ground, positive to the left. */
+  readonly across_m: number;
   readonly kinds: readonly AnyKind[];
   /** What a closer look found, by trait; the last look counts. */
   readonly traits: Readonly<Record<string, string>>;
   readonly signIds: readonly string[];
   readonly cover_m: number;
   readonly own: { readonly logOdds: number; readonly note: string } | null;
+  /** What the line hints at there, guessed and not seen. */
+  readonly guessed?: readonly Pick<GuessedSign, 'kind' | 'sure'>[];
 }
 
 /** A sign this near a spot, on its bank or in midstream, is about that spot; signs this near each other are one place. Common practice, no source. */
@@ -58,7 +68,7 @@ export function gatherPlaces(spots: readonly SpotSeen[], signs: readonly SignSee
     else loose.push(sign);
   }
   const ofSpots = spots.map((s) =>
-    place(s.id, s.id, s.name, s.distance_m, s.bank, s.kind === 'other' ? [] : [s.kind], about.get(s.id) ?? []),
+    place(s.id, s.id, s.name, s.distance_m, s, s.kind === 'other' ? [] : [s.kind], about.get(s.id) ?? []),
   );
 
   const groups: SignSeen[][] = [];
@@ -80,13 +90,14 @@ export function gatherPlaces(spots: readonly SpotSeen[], signs: readonly SignSee
     const first = g[0] as SignSeen;
     const middle_m = g.reduce((sum, s) => sum + s.distance_m, 0) / g.length;
     const named = g.map((s) => s.kind).filter((k): k is AnyKind => k !== 'own word');
-    const bank = g.find((s) => s.bank !== 'mid')?.bank ?? 'mid';
+    const aside = g.find((s) => s.bank !== 'mid') ?? first;
     return place(
       `signs-${first.id}`,
       null,
-      capital(named.length > 0 ? signKind(named[0] as AnyKind).says : 'a place of your own'),
+      g.find((s) => s.name !== undefined)?.name ??
+        capital(named.length > 0 ? signKind(named[0] as AnyKind).says : 'a place of your own'),
       middle_m,
-      bank,
+      aside,
       [],
       g,
     );
@@ -99,7 +110,7 @@ function place(
   spotId: string | null,
   name: string,
   distance_m: number,
-  bank: Bank,
+  { bank, offset_m }: { readonly bank: Bank; readonly offset_m: number },
   kinds: readonly AnyKind[],
   signs: readonly SignSeen[],
 ): GatheredPlace {
@@ -110,12 +121,36 @@ function place(
     name,
     distance_m,
     bank,
+    across_m: acrossOf(bank, offset_m),
     kinds: [...new Set([...kinds, ...signs.flatMap((s) => (s.kind === 'own word' ? [] : [s.kind]))])],
     traits: Object.assign({}, ...signs.map((s) => s.traits ?? {})) as Record<string, string>,
     signIds: signs.map((s) => s.id),
     cover_m: Math.max(0, ...signs.map((s) => s.cover_m ?? 0)),
     own: word ? { logOdds: word.weight ?? 0, note: word.note } : null,
   };
+}
+
+/** Puts guesses with the places they are near; one with no place near it is a place of its own, where nothing was seen. */
+export function withGuesses(places: readonly GatheredPlace[], guesses: readonly GuessedSign[]): GatheredPlace[] {
+  const about = new Map<string, GuessedSign[]>();
+  const alone: GatheredPlace[] = [];
+  for (const g of guesses) {
+    const near = places
+      .filter(
+        (p) =>
+          Math.abs(p.distance_m - g.distance_m) <= NEAR_M &&
+          (p.bank === g.bank || p.bank === 'mid' || g.bank === 'mid') &&
+          !p.kinds.includes(g.kind),
+      )
+      .sort((a, b) => Math.abs(a.distance_m - g.distance_m) - Math.abs(b.distance_m - g.distance_m))[0];
+    if (near) about.set(near.id, [...(about.get(near.id) ?? []), g]);
+    else
+      alone.push({
+        ...place(g.id, null, `${capital(signKind(g.kind).says)}, guessed`, g.distance_m, g, [], []),
+        guessed: [g],
+      });
+  }
+  return [...places.map((p) => ({ ...p, guessed: about.get(p.id) ?? [] })), ...alone];
 }
 
 const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);

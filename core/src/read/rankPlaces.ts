@@ -1,9 +1,12 @@
-import { COLOR_MG, countColors } from '../sample/colorWeights.ts';
+import { countColors } from '../sample/colorWeights.ts';
 import { samplesBySpot, type SpotPan } from '../sample/groundColors.ts';
-import { meanColor_mg } from '../sample/sampleGrade.ts';
 import type { SpotGrade } from '../sample/spotGrades.ts';
-import { gatherPlaces, type GatheredPlace, type SignSeen, type SpotSeen } from './gatherPlaces.ts';
-import { worthAPan, type Panned, type Ranked, type RankingRules } from './worthAPan.ts';
+import { gatherPlaces, withGuesses, type GatheredPlace, type SignSeen, type SpotSeen } from './gatherPlaces.ts';
+import type { GuessedSign } from './guessSigns.ts';
+import type { JoiningGround } from './mouths.ts';
+import { signKind } from './signKinds.ts';
+import type { Panned } from './chanceToPay.ts';
+import { worthAPan, type Ranked, type RankingRules } from './worthAPan.ts';
 
 export interface RankedPlace extends Omit<Ranked, 'place'> {
   readonly place: GatheredPlace;
@@ -11,7 +14,11 @@ export interface RankedPlace extends Omit<Ranked, 'place'> {
 }
 
 export interface PlaceRanking {
+  /** All places one could dig at, likeliest first. */
   readonly ranked: readonly RankedPlace[];
+  /** Those that showed gold: places to go back to; and the others: places to try next. Each likeliest first. */
+  readonly proven: readonly RankedPlace[];
+  readonly untried: readonly RankedPlace[];
   readonly outOfReach: readonly GatheredPlace[];
   /** Chance that a place of this ground pays when nothing else is known of it. */
   readonly baseChance: number;
@@ -21,48 +28,90 @@ export interface PlaceRanking {
 const FRESH_DAYS = 60;
 const DAY_MS = 86_400_000;
 
-/** Places of a ground by the chance that a pan there pays: spots and signs gathered, with what the pans said so far. */
+/** What way points of a receiver are called that mark no ground. Common practice, no source; a sign or a pan there makes it a place all the same. */
+const NO_GROUND = /\b(camp|car|truck|parking|parked|tent|cabin|hut|home|gate|trail ?head|landing)\b/i;
+
+/** A stone that rolled points to where it came from; it is no place to dig. Nor is a note, or a mark that is named after a camp or a car. */
+function isPlaceToDig(p: GatheredPlace, panned: boolean): boolean {
+  return (
+    panned ||
+    p.own !== null ||
+    (p.spotId !== null && p.kinds.length === 0 && !NO_GROUND.test(p.name)) ||
+    p.kinds.some((kind) => {
+      const { family } = signKind(kind);
+      return family !== 'note' && kind !== 'float' && kind !== 'stained float';
+    })
+  );
+}
+
+/** Places of a ground by the chance that a pan there pays: spots, signs and draws gathered, with what the pans said so far. */
 export function rankPlaces(
   spots: readonly (SpotSeen & { readonly samplePlanId: string | null })[],
   signs: readonly SignSeen[],
+  draws: readonly JoiningGround[],
   samples: readonly (SpotPan & { readonly takenAt: string })[],
   grades: ReadonlyMap<string, SpotGrade>,
   rules: RankingRules,
   /** When the last flood stood highest, ISO 8601; null: none is known. */
   lastFlood: string | null,
   now_ms: number,
+  /** What the line hints at and nobody has seen. */
+  guesses: readonly GuessedSign[] = [],
 ): PlaceRanking {
   // A point of a plan is no place of its own until it was panned: its plan says when it is dug.
-  const places = gatherPlaces(
+  const gathered = gatherPlaces(
     spots.filter((s) => s.samplePlanId === null || grades.has(s.id)),
-    signs,
+    [...signs, ...draws.map(mouthSign)],
   );
-  const color_mg = meanColor_mg(samples.map((s) => s.counts)) ?? COLOR_MG['20-40'];
   const bySpot = samplesBySpot(samples);
   const pannedAt = (spotId: string | null): Panned | null => {
     const found = spotId === null ? undefined : grades.get(spotId);
     if (!found) return null;
     const mine = bySpot.get(found.spotId) ?? [];
+    const { grade_mg_L, oneColor_mg_L, scatterVariance, commonLogSd } = found.hole.evidence;
     return {
       volumeBank_L: found.volumeBank_L,
       colors: mine.reduce((sum, s) => sum + countColors(s.counts), 0),
-      color_mg,
-      gold_mg: found.grade.kind === 'band' ? found.grade.grade_mg_L * found.volumeBank_L : 0,
+      color_mg: oneColor_mg_L * found.volumeBank_L,
+      gold_mg: grade_mg_L * found.volumeBank_L,
+      scatterVariance,
+      commonLogSd,
       floodSince: lastFlood !== null && mine.every((s) => s.takenAt < lastFlood),
     };
   };
-  const byId = new Map(places.map((p) => [p.id, { place: p, panned: pannedAt(p.spotId) }]));
+  const places = withGuesses(
+    gathered.filter((place) => isPlaceToDig(place, pannedAt(place.spotId) !== null)),
+    guesses,
+  ).map((place) => ({ place, panned: pannedAt(place.spotId) }));
+  const byId = new Map(places.map((p) => [p.place.id, p]));
   const freshFlood = lastFlood !== null && now_ms - Date.parse(lastFlood) <= FRESH_DAYS * DAY_MS;
   const { ranked, outOfReach, baseChance } = worthAPan(
-    places.map((p) => ({ ...p, panned: byId.get(p.id)?.panned ?? null })),
+    places.map(({ place, panned }) => ({ ...place, panned })),
     { ...rules, freshFlood },
   );
+  const all = ranked.flatMap((r) => {
+    const found = byId.get(r.place.id);
+    return found ? [{ ...r, ...found }] : [];
+  });
+  const showedGold = (r: RankedPlace): boolean => r.panned !== null && r.panned.colors > 0;
   return {
-    ranked: ranked.flatMap((r) => {
-      const found = byId.get(r.place.id);
-      return found ? [{ ...r, ...found }] : [];
-    }),
+    ranked: all,
+    proven: all.filter(showedGold),
+    untried: all.filter((r) => !showedGold(r)),
     outOfReach: outOfReach.flatMap((p) => byId.get(p.id)?.place ?? []),
     baseChance,
   };
 }
+
+/** The mouth of a ground that runs in here, as a sign where nobody marked one. */
+const mouthSign = (draw: JoiningGround): SignSeen => ({
+  id: `draw-${draw.id}`,
+  kind: 'draw mouth',
+  distance_m: draw.distance_m,
+  bank: draw.bank,
+  offset_m: 0,
+  cover_m: null,
+  weight: null,
+  note: '',
+  name: draw.name,
+});

@@ -82,6 +82,9 @@ export const SIGN_KINDS = {
     blankAfterFlood: 1,
     says: 'the rock changes there',
   },
+  step: { family: 'slow water', prior: { paid: 2, tried: 6 }, blankAfterFlood: 0.5, says: 'foot of a step' },
+  slack: { family: 'slow water', prior: { paid: 2, tried: 6 }, blankAfterFlood: 0.4, says: 'slack below fast water' },
+  narrows: { family: 'slow water', prior: { paid: 1.8, tried: 6 }, blankAfterFlood: 0.6, says: 'below a narrows' },
   // Notes to take: they say nothing for or against a pan.
   'flood mark': { family: 'note', prior: { paid: 1.5, tried: 6 }, blankAfterFlood: 0.5, says: 'a flood mark' },
   'water hole': { family: 'note', prior: { paid: 1.5, tried: 6 }, blankAfterFlood: 0.5, says: 'water to pan with' },

@@ -1,17 +1,21 @@
-import { bestSpot, type SpotGrade } from '../sample/spotGrades.ts';
+import { chanceAbove } from '../sample/gradeBelief.ts';
+import { bestSpot, type Leader, type SpotGrade } from '../sample/spotGrades.ts';
 import type { PlaceRanking, RankedPlace } from './rankPlaces.ts';
-
-type Banded = NonNullable<ReturnType<typeof bestSpot>>;
 
 /** What one reads of a ground, in kinds and figures; the screen says it. */
 export type ReadingVerdict =
-  | { readonly kind: 'nothing marked' }
+  /** Nothing but what the line hints at, the likeliest of it. */
+  | { readonly kind: 'nothing marked'; readonly lookFirst: RankedPlace | null }
   | { readonly kind: 'not ranked yet' }
+  /** Something is marked, but only what points elsewhere: stones, notes, a camp. */
+  | { readonly kind: 'nothing to dig at' }
   | {
-      /** One spot leads: `apart`, its band lies wholly above the second's; else it is only the best so far. */
+      /** One spot leads: `apart`, it is the richest with nine chances in ten; else it is only the best so far. */
       readonly kind: 'work';
-      readonly best: Banded;
+      readonly best: Leader;
       readonly apart: boolean;
+      /** Does it pay, likelier than not? */
+      readonly worthIt: boolean;
       readonly secondId: string | null;
       readonly blankTwice: readonly string[];
     }
@@ -20,7 +24,7 @@ export type ReadingVerdict =
       readonly place: RankedPlace;
       /** Chance that any place of this ground pays. */
       readonly baseChance: number;
-      readonly best: Banded | null;
+      readonly best: Leader | null;
       /** Signs that speak for it, and the word on colors beside it where there is one. */
       readonly signsFor: number;
       readonly beside: string | null;
@@ -31,32 +35,52 @@ export type ReadingVerdict =
 /** Colors beside a place count as a reason from this on, log odds. */
 const BESIDE_FROM = 0.1;
 
-/** Where to pan next and why, or which spot to work. A spot is worked before the next is panned when it leads by its band or by the ranking too. */
+/** From this chance on one spot is called the best of its ground, and worth the work. */
+const CALLED = 0.9;
+const WORTH = 0.5;
+
+/**
+ * Where to pan next and why, or which spot to work. A spot is worked before the next is panned when it leads the others beyond doubt, or when no place
+ * that was not tried is likelier to pay than those that were.
+ * @param marked spots still marked on the ground
+ * @param ranking null: not ranked yet, so that only the best spot can be told; `next`: the place whose pan tells most (see `nextPan`), which is the one
+ *   to pan next, likeliest or not
+ */
 export function readingVerdict(
   grades: ReadonlyMap<string, SpotGrade>,
-  /** Spots still marked on the ground. */
   marked: ReadonlySet<string>,
-  /** Null: not ranked yet, so that only the best spot can be told. */
-  ranking: PlaceRanking | null,
+  ranking: (PlaceRanking & { readonly next?: RankedPlace | null }) | null,
+  pays_mg_L: number,
+  anySigns = false,
 ): ReadingVerdict {
   const top = ranking?.ranked[0];
-  if (marked.size === 0 && !top) return { kind: 'nothing marked' };
-  const best = bestSpot(grades.values());
-  const second = [...grades.values()]
-    .flatMap((g) => (g.spotId !== best?.spotId && g.grade.kind === 'band' ? [{ id: g.spotId, ...g.grade }] : []))
-    .sort((a, b) => b.grade_mg_L - a.grade_mg_L)[0];
-  const apart = best !== null && second !== undefined && best.grade.low_mg_L > second.high_mg_L;
-  const blankTwice = [...grades.values()].flatMap((g) => (g.blanks > 1 && marked.has(g.spotId) ? [g.spotId] : []));
-  if (best && marked.has(best.spotId) && (apart || !top || top.place.spotId === best.spotId))
-    return { kind: 'work', best, apart, secondId: second && marked.has(second.id) ? second.id : null, blankTwice };
-  if (!top || !ranking) return { kind: 'not ranked yet' };
+  if (marked.size === 0 && !anySigns && (!top || top.place.kinds.length === 0))
+    return { kind: 'nothing marked', lookFirst: top ?? null };
+  const standing = [...grades.values()].filter((g) => marked.has(g.spotId));
+  const best = bestSpot(standing);
+  const second = best && bestSpot(standing.filter((g) => g.spotId !== best.spotId));
+  const apart = best !== null && second !== null && best.chanceBest >= CALLED;
+  const blankTwice = standing.flatMap((g) => (g.blanks > 1 ? [g.spotId] : []));
+  const untried = ranking?.untried[0];
+  if (best && (apart || !ranking || !untried || top !== untried))
+    return {
+      kind: 'work',
+      best,
+      apart,
+      worthIt: chanceAbove(best.pooled, pays_mg_L) >= WORTH,
+      secondId: second?.spotId ?? null,
+      blankTwice,
+    };
+  if (!ranking) return { kind: 'not ranked yet' };
+  if (!untried) return { kind: 'nothing to dig at' };
+  const place = ranking.next ?? untried;
   return {
     kind: 'pan next',
-    place: top,
+    place,
     baseChance: ranking.baseChance,
-    best: best && marked.has(best.spotId) ? best : null,
-    signsFor: top.reasons.filter((r) => r.from === 'sign' && r.logOdds > 0).length,
-    beside: top.reasons.find((r) => r.from === 'neighbors' && r.logOdds > BESIDE_FROM)?.says ?? null,
+    best,
+    signsFor: place.reasons.filter((r) => r.from === 'sign' && r.logOdds > 0).length,
+    beside: place.reasons.find((r) => r.from === 'neighbors' && r.logOdds > BESIDE_FROM)?.says ?? null,
     panned: grades.size > 0,
     blankTwice,
   };

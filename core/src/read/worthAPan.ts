@@ -1,28 +1,21 @@
 import type { Bank } from '../ground/centreLine.ts';
 import { requirePositive, requireWithin } from '../outOfRange.ts';
+import { chanceToPay, type Panned } from './chanceToPay.ts';
 import { COMBINATIONS, COMMON_BASE, SIGN_TRAITS, signKind, type AnyKind } from './signKinds.ts';
-
-/** Pans taken at a place, as one measurement. */
-export interface Panned {
-  readonly volumeBank_L: number;
-  readonly colors: number;
-  /** Mean weight of a color there (of the ground's, for a blank), mg. */
-  readonly color_mg: number;
-  /** Milligrams of gold those pans held by count or weight. */
-  readonly gold_mg: number;
-  /** Did a flood pass since the last of them? */
-  readonly floodSince: boolean;
-}
 
 /** A place that may be worth a pan. */
 export interface Place {
   readonly id: string;
   readonly distance_m: number;
   readonly bank: Bank;
+  /** Across the ground, positive to the left. */
+  readonly across_m: number;
   /** Kinds of sign seen there, each once. */
   readonly kinds: readonly AnyKind[];
   /** What a closer look at its signs found, by trait. */
   readonly traits?: Readonly<Record<string, string>>;
+  /** What the line hints at there, with the chance that it is there. */
+  readonly guessed?: readonly { readonly kind: AnyKind; readonly sure: number }[];
   readonly panned: Panned | null;
   /** Overburden down to what one wants to pan, m. */
   readonly cover_m: number;
@@ -34,7 +27,17 @@ export interface Place {
 export interface Reason {
   /** What it rests on: a sign, a closer look at it, overlap or combination of signs, the trail of colors or float, pans here, pans beside it, the person's own word. */
   readonly from:
-    'sign' | 'trait' | 'overlap' | 'combination' | 'trail' | 'float' | 'flood' | 'pans' | 'neighbors' | 'own word';
+    | 'sign'
+    | 'guess'
+    | 'trait'
+    | 'overlap'
+    | 'combination'
+    | 'trail'
+    | 'float'
+    | 'flood'
+    | 'pans'
+    | 'neighbors'
+    | 'own word';
   readonly logOdds: number;
   readonly says: string;
   /** How the same sign has paid here so far; null where that is not what the reason rests on. */
@@ -62,6 +65,8 @@ export interface RankingRules {
   readonly pays_mg_L: number;
   /** How deep the tools at hand reach, m. */
   readonly reach_m: number;
+  /** How much spots of this ground differ, as a share of their mean; as spots usually do when not given. */
+  readonly spotCv?: number;
   /** The person's own opinion of a kind, in place of common practice: so many of so many tries. */
   readonly priors?: Readonly<Partial<Record<AnyKind, { readonly paid: number; readonly tried: number }>>>;
   /** Where colors stop up the creek, with its certainty. */
@@ -74,15 +79,19 @@ export interface RankingRules {
 
 /** Before any own try the common base counts as much as two tries. */
 const BASE = { paid: 2 * COMMON_BASE, tried: 2 };
-/** Within this, what the neighbors showed says something of a place; it fades by 1/e over `NEIGHBOR_FADE_M`. Common practice, no source. */
+/** What the neighbors showed says something of a place; it fades by 1/e over so much along the water, and across it. Common practice, no source. */
 const NEIGHBOR_FADE_M = 70;
-const NEIGHBOR_WEIGHT = 0.35;
+const NEIGHBOR_FADE_ACROSS_M = 20;
+/** Of what the pans beside a place say, so much holds for it, however many they are. Common practice, no source. */
+const NEIGHBOR_WEIGHT = 0.5;
+/** Beyond these log odds, seven and two chances in ten, signs and neighbors add only so much of what they say: only a pan makes sure. Stated assumptions. */
+const MOST_BY_SIGNS = 0.85;
+const LEAST_BY_SIGNS = -1.4;
+const BEYOND = 0.6;
+/** Spots of a creek differ by about their mean. Stated assumption. */
+const USUAL_SPOT_CV = 1;
 /** Signs of one family after the first count this much of the one before. Common practice, no source. */
 const OVERLAP = 0.5;
-/** No number of pans makes a place certain or hopeless. */
-const MOST_EVIDENCE = 3;
-/** Poor ground is taken to hold this share of what pays. */
-const POOR_SHARE = 0.2;
 /** What the trail of colors and float says at full certainty. Common practice, no source: a blank above the last pay lowers, never condemns. */
 const ABOVE_TRAIL = 0.8;
 const FEEDS = 0.5;
@@ -91,26 +100,41 @@ const FLOOD_SKIN = 0.4;
 const SKINNED: readonly AnyKind[] = ['bar', 'inside bend'];
 
 const logit = (p: number): number => Math.log(p / (1 - p));
+const chanceOf = (logOdds: number): number => 1 / (1 + Math.exp(-logOdds));
 const paid = (p: Panned, pays_mg_L: number): boolean => p.gold_mg / p.volumeBank_L >= pays_mg_L;
+
+/** A tally that grows as places are added and shrinks as they are taken out again. */
+interface Tally {
+  paid: number;
+  tried: number;
+}
 
 /**
  * Ranks places by the chance that a pan there pays, as a sum of reasons in log odds.
  *
  *   score = logit(base) + sum of signs [logit(rate of kind) - logit(base)], overlaps discounted, combinations added
- *         + what its own pans said + what the neighbors' pans said + the person's own word
+ *         + what the neighbors' pans said + the person's own word + what its own pans said
  *
- * Rates are beta-binomial: the kind's prior (a stated assumption, taken relative to this ground's base) plus own tries here
- * (paid: grade at or above `pays_mg_L`).
- * Pans enter as the log likelihood ratio of their Poisson count under ground that just pays against ground a fifth as rich
- * (Wald 1947, Sequential Analysis), held to +-3; an old blank keeps the share of its weight that floods leave by kind of trap.
- * Everything but the beta-binomial rule and the likelihood ratio is Riffle's own model, stated above each number.
+ * Rates are beta-binomial: the kind's prior (a stated assumption, taken relative to this ground's base) plus the tries elsewhere on this ground.
+ * A place's own pans enter by Bayes' rule on all the rest (`chanceToPay`), so that they say no more than they hold; an old blank keeps the share of
+ * its weight that floods leave by kind of trap. No pan speaks twice: a place is not in the base and tallies it is judged by, and what lies near it
+ * speaks as its neighbor and by so much less in them. All the neighbors together say at most half of what a pan there would.
+ * Everything but the beta-binomial rule and Bayes' is Riffle's own model, stated above each number.
  *
  * A place panned before is ranked too: a blank lowers it, never to nothing.
  * @throws OutOfRange when `pays_mg_L` or `reach_m` is not positive
  */
 export function worthAPan(
   places: readonly Place[],
-  { pays_mg_L, reach_m, priors = {}, trail = null, float = null, freshFlood = false }: RankingRules,
+  {
+    pays_mg_L,
+    reach_m,
+    priors = {},
+    trail = null,
+    float = null,
+    freshFlood = false,
+    spotCv = USUAL_SPOT_CV,
+  }: RankingRules,
 ): Ranking {
   requirePositive('pays_mg_L', pays_mg_L, 'mg/L');
   requirePositive('reach_m', reach_m, 'm');
@@ -119,42 +143,80 @@ export function worthAPan(
     requirePositive(`priors.${kind}.tried`, prior.tried);
     requireWithin(`priors.${kind}.paid`, prior.paid, 0.02 * prior.tried, 0.98 * prior.tried);
   }
-  const tried = places.flatMap((p) => (p.panned ? [{ ...p, panned: p.panned }] : []));
-  const tally = (among: typeof tried): { paid: number; tried: number } => ({
-    paid: among.filter((p) => paid(p.panned, pays_mg_L)).length,
-    tried: among.length,
-  });
-  const all = tally(tried);
-  const baseChance = (BASE.paid + all.paid) / (BASE.tried + all.tried);
-  const base = logit(Math.min(0.95, Math.max(0.05, baseChance)));
-
-  const ofKind = (kind: AnyKind, but: string): { logOdds: number; tally: { paid: number; tried: number } } => {
-    const seen = tally(tried.filter((p) => p.kinds.includes(kind)));
-    // A place does not vote for itself: its own pans are a reason of their own.
-    const prior = priors[kind] ?? signKind(kind).prior;
-    // Common practice says how much better than the usual place a kind is, so it is carried over to this ground's own base.
-    const expected = 1 / (1 + Math.exp(-(base + logit(prior.paid / prior.tried) - logit(COMMON_BASE))));
-    const others = tally(tried.filter((p) => p.id !== but && p.kinds.includes(kind)));
-    return {
-      logOdds: logit((expected * prior.tried + others.paid) / (prior.tried + others.tried)) - base,
-      tally: seen,
-    };
-  };
+  /** What its pans say by themselves: the chance that it pays, as if nothing else were known of it. */
+  const tried: Tried[] = places
+    .flatMap((p) =>
+      p.panned ? [{ place: p, panned: p.panned, alone: chanceToPay(COMMON_BASE, p.panned, pays_mg_L, spotCv) }] : [],
+    )
+    .sort((a, b) => a.place.distance_m - b.place.distance_m);
+  const all: Tally = { paid: 0, tried: 0 };
+  const byKind = new Map<AnyKind, Tally & { reached: number }>();
+  for (const { place, panned, alone } of tried) {
+    all.paid += alone;
+    all.tried++;
+    for (const kind of place.kinds) {
+      const sum = byKind.get(kind) ?? { paid: 0, tried: 0, reached: 0 };
+      sum.paid += alone;
+      sum.tried++;
+      if (paid(panned, pays_mg_L)) sum.reached++;
+      byKind.set(kind, sum);
+    }
+  }
+  const mouthAtStone = float !== null && places.some((p) => isMouthAt(p, float.largest_m));
+  const baseOf = (among: Tally): number =>
+    Math.min(0.95, Math.max(0.05, (BASE.paid + among.paid) / (BASE.tried + among.tried)));
 
   const rank = (place: Place): Ranked => {
     requireWithin('distance_m', place.distance_m, 0, 1e6, 'm');
     const reasons: Reason[] = [];
+    const near = nearOf(place, tried);
+    // What lies near, and the place itself, is taken out of what it is judged by.
+    const elsewhere: Tally = { ...all };
+    const lessOf = (kind: AnyKind): Tally => {
+      const sum = { paid: 0, tried: 0, ...byKind.get(kind) };
+      for (const { of, weight } of near)
+        if (of.place.kinds.includes(kind)) {
+          sum.paid -= weight * of.alone;
+          sum.tried -= weight;
+        }
+      return sum;
+    };
+    for (const { of, weight } of near) {
+      elsewhere.paid -= weight * of.alone;
+      elsewhere.tried -= weight;
+    }
+    const base = logit(baseOf(elsewhere));
+    const ofKind = (kind: AnyKind): { logOdds: number; tally: Reason['tally'] } => {
+      const prior = priors[kind] ?? signKind(kind).prior;
+      // Common practice says how much better than the usual place a kind is, so it is carried over to this ground's own base.
+      const expected = chanceOf(base + logit(prior.paid / prior.tried) - logit(COMMON_BASE));
+      const others = lessOf(kind);
+      const seen = byKind.get(kind);
+      return {
+        logOdds: logit((expected * prior.tried + others.paid) / (prior.tried + others.tried)) - base,
+        tally: seen ? { paid: seen.reached, tried: seen.tried } : null,
+      };
+    };
     const families = new Map<string, { kind: AnyKind; logOdds: number }[]>();
     for (const kind of place.kinds) {
-      const found = ofKind(kind, place.id);
+      const found = ofKind(kind);
       reasons.push({
         from: 'sign',
         logOdds: found.logOdds,
         says: signKind(kind).says,
-        tally: found.tally.tried > 0 ? found.tally : null,
+        tally: found.tally,
       });
       const family = signKind(kind).family;
       families.set(family, [...(families.get(family) ?? []), { kind, logOdds: found.logOdds }]);
+    }
+    for (const { kind, sure } of place.guessed ?? []) {
+      const [there, not] = [chanceOf(base + ofKind(kind).logOdds), chanceOf(base)];
+      reasons.push({
+        from: 'guess',
+        logOdds: logit(sure * there + (1 - sure) * not) - base,
+        says: `perhaps ${signKind(kind).says}, by the line`,
+        tally: null,
+      });
     }
     // Only what speaks for a place is discounted: two warnings of one family still warn once each.
     const overlap = [...families.values()].reduce((sum, signs) => {
@@ -203,17 +265,21 @@ export function worthAPan(
         says: 'colors stop where it joins',
         tally: null,
       });
-    if (
-      float &&
-      !place.panned &&
-      place.distance_m >= float.largest_m - NEIGHBOR_FADE_M / 2 &&
-      place.distance_m <= float.largest_m + 2 * NEIGHBOR_FADE_M
-    )
-      reasons.push({ from: 'float', logOdds: TOWARD_FLOAT, says: 'float grows toward it', tally: null });
+    // Stones beside a draw's mouth may have come out of it: it comes before anything above.
+    if (float && !place.panned && (mouthAtStone ? isMouthAt(place, float.largest_m) : isAbove(place, float.largest_m)))
+      reasons.push({
+        from: 'float',
+        logOdds: TOWARD_FLOAT,
+        says: mouthAtStone ? 'the largest float lies at its mouth' : 'float grows toward it',
+        tally: null,
+      });
 
-    if (place.panned) reasons.push(...ownPans(place, place.panned, pays_mg_L));
-    const neighbors = neighborReason(place, tried, pays_mg_L);
-    if (neighbors) reasons.push(neighbors);
+    const neighbors = neighborReason(place, near);
+    // The trail is made of the same pans: where both warn, the stronger speaks.
+    const warns = reasons.findIndex((r) => r.from === 'trail' && r.logOdds < 0);
+    const twice = warns >= 0 && neighbors !== null && neighbors.logOdds < 0;
+    if (twice && neighbors.logOdds < (reasons[warns] as Reason).logOdds) reasons.splice(warns, 1);
+    if (neighbors && !(twice && reasons.some((r) => r.from === 'trail' && r.logOdds < 0))) reasons.push(neighbors);
     if (place.own) {
       requireWithin('own.logOdds', place.own.logOdds, -2, 2);
       reasons.push({
@@ -223,11 +289,22 @@ export function worthAPan(
         tally: null,
       });
     }
+    const bySigns = reasons.reduce((sum, r) => sum + r.logOdds, base);
+    const [high, low] = [bySigns - MOST_BY_SIGNS, bySigns - LEAST_BY_SIGNS];
+    if (high > 0)
+      reasons.push({ from: 'overlap', logOdds: -BEYOND * high, says: 'no sign makes it sure', tally: null });
+    if (low < 0) reasons.push({ from: 'overlap', logOdds: -BEYOND * low, says: 'no sign rules it out', tally: null });
+    if (place.panned) {
+      const before = chanceOf(reasons.reduce((sum, r) => sum + r.logOdds, base));
+      reasons.push(
+        ownPans(place, place.panned, logit(chanceToPay(before, place.panned, pays_mg_L, spotCv)) - logit(before)),
+      );
+    }
     const logOdds = reasons.reduce((sum, r) => sum + r.logOdds, base);
     return {
       place,
       logOdds,
-      chance: 1 / (1 + Math.exp(-logOdds)),
+      chance: chanceOf(logOdds),
       reasons: reasons.sort((a, b) => b.logOdds - a.logOdds),
     };
   };
@@ -235,55 +312,86 @@ export function worthAPan(
     ranked: places
       .filter((p) => p.cover_m <= reach_m)
       .map(rank)
-      .sort((a, b) => b.logOdds - a.logOdds || a.place.distance_m - b.place.distance_m),
+      .sort((a, b) => rankOf(b) - rankOf(a) || b.logOdds - a.logOdds || a.place.distance_m - b.place.distance_m),
     outOfReach: places.filter((p) => p.cover_m > reach_m),
-    baseChance,
+    baseChance: baseOf(all),
   };
 }
 
-/** Log likelihood ratio of a count: ground that just pays against poor ground. */
-function evidence(p: Panned, pays_mg_L: number): number {
-  const expected = (pays_mg_L / p.color_mg) * p.volumeBank_L;
-  const ratio = p.colors * Math.log(1 / POOR_SHARE) - expected * (1 - POOR_SHARE);
-  return Math.min(MOST_EVIDENCE, Math.max(-MOST_EVIDENCE, ratio));
+/** From this chance on a place pays as good as surely: such places come first, the richest of them before the others. */
+const SURE = 0.9;
+const rankOf = ({ chance, place: { panned } }: Ranked): number =>
+  chance >= SURE && panned ? panned.gold_mg / panned.volumeBank_L : 0;
+const isMouthAt = (p: Place, stone_m: number): boolean =>
+  p.kinds.includes('draw mouth') && Math.abs(p.distance_m - stone_m) <= NEIGHBOR_FADE_M;
+const isAbove = (p: Place, stone_m: number): boolean =>
+  p.distance_m >= stone_m - NEIGHBOR_FADE_M / 2 && p.distance_m <= stone_m + 2 * NEIGHBOR_FADE_M;
+
+/** A place with pans, and what they say by themselves. */
+interface Tried {
+  readonly place: Place;
+  readonly panned: Panned;
+  readonly alone: number;
+}
+interface Near {
+  readonly of: Tried;
+  /** 1 for the place itself, less the farther. */
+  readonly weight: number;
 }
 
-function ownPans(place: Place, p: Panned, pays_mg_L: number): Reason[] {
-  const logOdds = evidence(p, pays_mg_L);
+/** Panned places about a place, each with how much it says of it. `tried` is in order of distance. */
+function nearOf(place: Place, tried: readonly Tried[]): Near[] {
+  const reach_m = 3 * NEIGHBOR_FADE_M;
+  let low = 0;
+  for (let high = tried.length; low < high;) {
+    const middle = (low + high) >> 1;
+    if ((tried[middle] as Tried).place.distance_m < place.distance_m - reach_m) low = middle + 1;
+    else high = middle;
+  }
+  const near: Near[] = [];
+  for (let i = low; i < tried.length; i++) {
+    const of = tried[i] as Tried;
+    const along_m = of.place.distance_m - place.distance_m;
+    if (along_m > reach_m) break;
+    const weight =
+      of.place.id === place.id
+        ? 1
+        : Math.exp(
+            -Math.hypot(along_m / NEIGHBOR_FADE_M, (of.place.across_m - place.across_m) / NEIGHBOR_FADE_ACROSS_M),
+          );
+    if (weight > 0.03) near.push({ of, weight });
+  }
+  return near;
+}
+
+function ownPans(place: Place, p: Panned, logOdds: number): Reason {
   if (logOdds >= 0 || p.colors > 0)
-    return [{ from: 'pans', logOdds, says: `${p.colors} color${p.colors === 1 ? '' : 's'} panned here`, tally: null }];
+    return { from: 'pans', logOdds, says: `${p.colors} color${p.colors === 1 ? '' : 's'} panned here`, tally: null };
   const left = p.floodSince
     ? Math.max(...(place.kinds.length > 0 ? place.kinds.map((k) => signKind(k).blankAfterFlood) : [0.6]))
     : 1;
-  return [
-    {
-      from: 'pans',
-      logOdds: logOdds * left,
-      says: left < 1 ? 'blank, but a flood since' : 'panned blank',
-      tally: null,
-    },
-  ];
+  return {
+    from: 'pans',
+    logOdds: logOdds * left,
+    says: left < 1 ? 'blank, but a flood since' : 'panned blank',
+    tally: null,
+  };
 }
 
-function neighborReason(
-  place: Place,
-  tried: readonly (Place & { panned: Panned })[],
-  pays_mg_L: number,
-): Reason | null {
-  const near = tried.flatMap((p) => {
-    const far_m = Math.abs(p.distance_m - place.distance_m);
-    return p.id === place.id || far_m > 3 * NEIGHBOR_FADE_M
-      ? []
-      : [
-          {
-            side: Math.sign(p.distance_m - place.distance_m),
-            logOdds: NEIGHBOR_WEIGHT * Math.exp(-far_m / NEIGHBOR_FADE_M) * evidence(p.panned, pays_mg_L),
-          },
-        ];
-  });
-  const logOdds = near.reduce((sum, n) => sum + n.logOdds, 0);
+/** The pans beside a place as one evidence: their mean by nearness, and the more the nearer they are, never more than half of it. */
+function neighborReason(place: Place, near: readonly Near[]): Reason | null {
+  const others = near
+    .filter((n) => n.of.place.id !== place.id)
+    .map((n) => ({
+      weight: n.weight,
+      says: logit(n.of.alone) - logit(COMMON_BASE),
+      side: Math.sign(n.of.place.distance_m - place.distance_m),
+    }));
+  const weight = others.reduce((sum, n) => sum + n.weight, 0);
+  if (weight === 0) return null;
+  const logOdds = (NEIGHBOR_WEIGHT * others.reduce((sum, n) => sum + n.weight * n.says, 0)) / Math.max(1, weight);
   if (Math.abs(logOdds) < 0.1) return null;
-  const bothSides = [1, -1].every((side) => near.some((n) => n.side === side && n.logOdds > 0.05));
+  const bothSides = [1, -1].every((side) => others.some((n) => n.side === side && n.says > 0 && n.weight > 0.1));
   return {
     from: 'neighbors',
     logOdds,

@@ -79,6 +79,21 @@ describe('taps added to a tally', () => {
       { numRuns: 300 },
     );
   });
+  test('a stop and a resume of two devices at one instant are counted again together', () => {
+    const tap = (id: string, kind: 'stop' | 'resume', device: string): LoggedTap => ({
+      id,
+      kind,
+      at: START,
+      spotId: null,
+      volume_L: null,
+      undoes: null,
+      deviceId: device,
+      deviceCount: Number(id),
+    });
+    const [stop, resume] = [tap('0', 'stop', 'phone-1'), tap('1', 'resume', 'phone-0')];
+    expect(addTaps(START, keepTally(START, [stop]), [resume], new Map())).toBeNull();
+    expect(grown([stop, resume]).tally).toEqual(keepTally(START, [stop, resume]));
+  });
   test('buckets, stops and undone buckets of one device are never counted again', () => {
     const at = (i: number): string => new Date(Date.parse(START) + i * 60_000).toISOString();
     const bare = { spotId: null, volume_L: null, undoes: null, deviceId: 'phone' };

@@ -58,7 +58,7 @@ export function keepTally(startedAt: string, taps: readonly LoggedTap[]): TapTal
 /**
  * Adds new taps to what the taps before them come to, at the same cost however many those were. `undone` holds the
  * buckets these taps take back, as far as they stood in the count. Null where only counting all again can tell: taps out
- * of order, two so near each other that they may be one, an undo of something else.
+ * of order or at one instant, two so near each other that they may be one, an undo of something else.
  *
  * @param taps none of them counted yet, and none that a device counted before one that is counted already
  */
@@ -73,6 +73,7 @@ export function addTaps(
   const bySpot_L = { ...before.bySpot_L };
   let { buckets, volumeLoose_L, running_s, stopped } = before;
   let at_ms = Date.parse(before.lastEventAt ?? startedAt);
+  let hasTaps = before.lastEventAt !== null;
   const byId = new Map(taps.map((t) => [t.id, t]));
   const count = (tap: LoggedTap, times: 1 | -1): void => {
     const spot = tap.spotId ?? '';
@@ -82,7 +83,9 @@ export function addTaps(
   };
   for (const e of inOrder(taps.map(asRunEvent))) {
     const tap = byId.get(e.eventId) as LoggedTap;
-    if (e.at_ms < at_ms) return null;
+    // Two devices at one instant: which of them came first only all taps together can tell.
+    if (e.at_ms < at_ms || (hasTaps && e.at_ms === at_ms)) return null;
+    hasTaps = true;
     if (tap.deviceId === null && e.at_ms - at_ms < DOUBLE_TAP_MS) return null;
     if (!stopped) running_s += (e.at_ms - at_ms) / 1000;
     at_ms = e.at_ms;

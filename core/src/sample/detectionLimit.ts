@@ -1,4 +1,5 @@
-import { flakeDisc, USUAL_CSF } from '../grains/flake.ts';
+import { USUAL_CSF } from '../grains/constants.ts';
+import { flakeDisc } from '../grains/flake.ts';
 
 /** What a pan is made of, as far as seeing goes; the light; the eyes. */
 export const PAN_FINISHES = ['black or dark', 'green or blue', 'bare steel'] as const;

@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { expectNear, referenceCases } from '../../test/referenceCases.ts';
-import { COLOR_MG, NO_COLORS } from './colorWeights.ts';
+import { COLOR_MG, NO_COLORS, type ColorCounts } from './colorWeights.ts';
 import { acrossOf, bankOf, layOut, MOST_BAGS } from './layOut.ts';
 import { paySection } from './paySection.ts';
 import { payStreak } from './payStreak.ts';
 import { liesInPit, pitDepth_m, payLayers, pitSum, type PitLayer } from './pit.ts';
-import { screenChoice, whichScreen } from './screenChoice.ts';
+import { screenChoice, whichScreen, type GoldBySize } from './screenChoice.ts';
 import { characteristicSize_mm, dryMass, passingAt_percent, sizeCurve } from './sizeCurve.ts';
 
 const runs = { seed: 20_261_126, numRuns: 150 };
@@ -91,22 +91,22 @@ describe('choice of a screen', () => {
     ],
     10,
   ).points;
-  const counts = { ...NO_COLORS, '+10': 1, '20-40': 6, '-40': 20 };
-  test('a coarse screen takes gravel and no counted gold; a finer one takes the coarse classes', () => {
-    expect(screenChoice(6.3, curve, counts)).toEqual({
-      aperture_mm: 6.3,
-      removes_percent: 30,
-      goldOver_percent: 0,
-      colorsOverAtMost_percent: expect.closeTo(100 * (1 - 0.05 ** (1 / 26)), 6),
-      uncountedCoarse: 1,
-      foundOver: null,
-    });
-    const at = screenChoice(0.425, curve, counts);
+  const gold = (some: Partial<ColorCounts>, volumeBank_L = 20): GoldBySize => ({
+    counts: { ...NO_COLORS, ...some },
+    volumeBank_L,
+    weights_mg: COLOR_MG,
+    coarse_mg: null,
+  });
+  const fineGold = gold({ '20-40': 6, '-40': 60 });
+  test('a coarse screen takes gravel and hardly any gold; a finer one takes the coarse classes, by weight', () => {
+    const coarse = screenChoice(6.3, curve, fineGold);
+    expect(coarse).toMatchObject({ aperture_mm: 6.3, removes_percent: 30, foundOver: null });
+    expect(coarse.goldOverAtMost_percent).toBeLessThan(1);
+    const at = screenChoice(0.425, curve, fineGold);
     expect(at.removes_percent).toBeCloseTo(90, 9);
-    expect(at.goldOver_percent).toBeCloseTo(
-      (100 * 6 * COLOR_MG['20-40']) / (6 * COLOR_MG['20-40'] + 20 * COLOR_MG['-40']),
-      9,
-    );
+    // Six of 66 colors are larger, but they hold more than their number of the weight: by hand about 6 x 0.85 of 6 x 0.85 + 60 x 0.07 mg.
+    expect(at.goldOver_percent).toBeGreaterThan(40);
+    expect(at.goldOver_percent).toBeLessThan(75);
   });
   test('a finer screen never takes less', () => {
     fc.assert(
@@ -114,9 +114,10 @@ describe('choice of a screen', () => {
         fc.double({ min: 0.43, max: 6, noNaN: true }),
         fc.double({ min: 1.01, max: 1.05, noNaN: true }),
         (mm, more) => {
-          const [fine, coarse] = [screenChoice(mm, curve, counts), screenChoice(mm * more, curve, counts)];
+          const [fine, coarse] = [screenChoice(mm, curve, fineGold), screenChoice(mm * more, curve, fineGold)];
           expect(fine.removes_percent ?? 0).toBeGreaterThanOrEqual(coarse.removes_percent ?? 0);
           expect(fine.goldOver_percent ?? 0).toBeGreaterThanOrEqual(coarse.goldOver_percent ?? 0);
+          expect(fine.goldOverAtMost_percent ?? 0).toBeGreaterThanOrEqual((coarse.goldOverAtMost_percent ?? 0) - 1e-9);
         },
       ),
       runs,
@@ -129,7 +130,7 @@ describe('choice of a screen', () => {
       { aperture_mm: 2, colors: 3 },
       { aperture_mm: 0.425, colors: null },
     ];
-    expect([20, 12.5, 6.3, 2, 0.425].map((mm) => screenChoice(mm, curve, counts, COLOR_MG, found).foundOver)).toEqual([
+    expect([20, 12.5, 6.3, 2, 0.425].map((mm) => screenChoice(mm, curve, fineGold, found).foundOver)).toEqual([
       null,
       0,
       1,
@@ -137,33 +138,60 @@ describe('choice of a screen', () => {
       4,
     ]);
     expect(
-      screenChoice(0.425, curve, counts, COLOR_MG, [
+      screenChoice(0.425, curve, fineGold, [
         { aperture_mm: 2, colors: 0 },
         { aperture_mm: 0.425, colors: null },
       ]).foundOver,
     ).toBeNull();
   });
-  test('few colors leave much open: three of three below a screen, and two in three could be above (rule: 1 - 0.05^(1/n))', () => {
-    const few = screenChoice(2, curve, { ...NO_COLORS, '-40': 3 });
-    expect([few.goldOver_percent, few.colorsOverAtMost_percent]).toEqual([
-      0,
-      expect.closeTo(100 * (1 - 0.05 ** (1 / 3)), 6),
-    ]);
+  test('few colors leave much open, and nothing counted says nothing: then the usual screen stands', () => {
+    const few = screenChoice(2, curve, gold({ '-40': 3 }));
+    expect(few.goldOverAtMost_percent).toBeGreaterThan(60);
+    for (const none of [whichScreen(curve), whichScreen(curve, gold({}))]) {
+      expect(none.best).toBeNull();
+      expect(none.choices.every((c) => c.goldOver_percent === null)).toBe(true);
+      // The nearest to half an inch of the stack.
+      expect(none.usual?.aperture_mm).toBe(6.3);
+    }
+    expect(whichScreen(curve, gold({ '-40': 3 }))).toMatchObject({ best: null, usual: { aperture_mm: 6.3 } });
   });
-  test('the screen to use is the finest that takes no counted gold; gold seen on a screen rules it out', () => {
-    const few = { ...NO_COLORS, '20-40': 6, '-40': 20 };
-    const { choices, best, goldOnTop } = whichScreen(curve, few);
+  test('the screen to use is the finest that takes a tenth at most; gold seen on a screen rules it out', () => {
+    const { choices, best, goldOnTop } = whichScreen(curve, fineGold);
     expect(choices.map((c) => c.aperture_mm)).toEqual([...curve.map((p) => p.aperture_mm)].sort((a, b) => b - a));
-    // Gold between No. 40 and No. 20 falls through No. 20.
-    expect([best?.aperture_mm, goldOnTop]).toEqual([0.85, null]);
-    const seen = whichScreen(curve, few, COLOR_MG, [{ aperture_mm: 2, colors: 2 }]);
+    expect([best?.aperture_mm, goldOnTop]).toEqual([2, null]);
+    const seen = whichScreen(curve, fineGold, [{ aperture_mm: 2, colors: 2 }]);
     expect([seen.best?.aperture_mm, seen.goldOnTop?.aperture_mm]).toEqual([6.3, 0.425]);
-    expect(whichScreen(curve, few, COLOR_MG, [{ aperture_mm: 12.5, colors: 1 }]).best).toBeNull();
+    expect(whichScreen(curve, fineGold, [{ aperture_mm: 12.5, colors: 1 }]).best).toBeNull();
+  });
+  test('two nuggets over No. 10 are never "no gold above"', () => {
+    const { best, choices } = whichScreen(curve, gold({ '+10': 2, '10-20': 5, '20-40': 10, '-40': 20 }));
+    expect(best).toBeNull();
+    expect(choices.find((c) => c.aperture_mm === 2)?.goldOverAtMost_percent).toBeGreaterThan(50);
+  });
+  test('each bucket of oversize looked through clean lowers what may be there; so many allow the finer screen, a piece found forbids it', () => {
+    const at = (volumeBank_L: number, pieces = 0) =>
+      screenChoice(0.85, curve, fineGold, [], [{ aperture_mm: 0.85, pieces, volumeBank_L }]);
+    const first = at(0);
+    expect(first.lookFirst_L).toBeGreaterThan(20);
+    let before = Infinity;
+    for (let litres = 0; litres <= 200; litres += 20) {
+      const now = at(litres).goldOverAtMost_mg_L ?? 0;
+      expect(now).toBeLessThan(before);
+      before = now;
+    }
+    expect(at((first.lookFirst_L ?? 0) * 1.001).goldOverAtMost_percent).toBeLessThanOrEqual(10.01);
+    expect(at(100, 2).lookFirst_L).toBeGreaterThan(at(100).lookFirst_L ?? 0);
+    // What fell through was not looked at; coarser screens were. No limit lies below what is to be expected.
+    const looks = [{ aperture_mm: 0.85, pieces: 0, volumeBank_L: 200 }];
+    expect(screenChoice(0.425, curve, fineGold, [], looks)).toEqual(screenChoice(0.425, curve, fineGold));
+    for (const c of whichScreen(curve, fineGold, [], looks).choices)
+      expect(c.goldOverAtMost_percent ?? 0).toBeGreaterThanOrEqual(c.goldOver_percent ?? 0);
+    expect(whichScreen(curve, fineGold).finer).toMatchObject({ aperture_mm: 0.85, lookFirst_L: first.lookFirst_L });
   });
   test('beyond the stack nothing is made up', () =>
     expect([
-      screenChoice(25, curve, counts).removes_percent,
-      screenChoice(2, curve, NO_COLORS).goldOver_percent,
+      screenChoice(25, curve, fineGold).removes_percent,
+      screenChoice(2, curve, gold({})).goldOver_percent,
     ]).toEqual([null, null]));
 });
 

@@ -1,6 +1,7 @@
 import { OutOfRange, requirePositive } from '../outOfRange.ts';
-import type { Random } from '../maths/random.ts';
-import { inverseDistance, ordinaryKriging, polygonOfInfluence, type Estimator } from './kriging.ts';
+import { inverseDistance, ordinaryKriging, polygonOfInfluence, type Estimate, type Estimator } from './kriging.ts';
+import { nearestOf } from './nearest.ts';
+import type { GroundGrades } from './poolGround.ts';
 import type { PlaneValue, Variogram } from './variogram.ts';
 
 /** A sampled place: along and across the ground, its grade, and how thick the pay and the cover above it are. */
@@ -8,6 +9,8 @@ export interface GradedPlace {
   readonly x_m: number;
   readonly y_m: number;
   readonly grade_mg_L: number;
+  /** How unsure that grade is by itself, (mg/L)^2: luck of the count and patchiness. Sure when not given. */
+  readonly variance?: number;
   readonly pay_m: number;
   readonly cover_m: number;
 }
@@ -26,6 +29,8 @@ export interface GroundProblem {
   readonly neighbors?: number;
   /** How many times farther samples are alike along the ground (x) than across it: gold lies in streaks along the water. 1 when not given. */
   readonly streak?: number;
+  /** How far a sample speaks across the ground, m (and `streak` times as far along it): what lies farther from every sample is left out. Everything in the outline when not given. */
+  readonly reach_m?: number;
 }
 
 /** The map: cells by rows from the lowest y, NaN outside the outline. */
@@ -36,7 +41,7 @@ export interface GroundMap {
   readonly columns: number;
   readonly rows: number;
   readonly grade_mg_L: Float64Array;
-  /** Kriging standard deviation; NaN without kriging. */
+  /** How unsure the grade of a place is: kriging's deviation and that of the samples it rests on; NaN without kriging. */
   readonly sd_mg_L: Float64Array;
   readonly pay_m: Float64Array;
   readonly cover_m: Float64Array;
@@ -46,6 +51,8 @@ export interface GroundMap {
   readonly sampleWeight: Float32Array;
 }
 
+/** Ground is never surer than if it held this share of the mean. */
+const LEAST_SHARE = 0.1;
 /** Cells of the longer side at most. */
 export const MOST_CELLS = 400;
 
@@ -55,7 +62,7 @@ export const MOST_CELLS = 400;
  * @throws OutOfRange for an outline of no area, no samples, or a net too fine
  */
 export function* mapGround(problem: GroundProblem): Generator<number, GroundMap> {
-  const { places, outline, method, cells, streak = 1 } = problem;
+  const { places, outline, method, cells, streak = 1, reach_m = Infinity } = problem;
   requirePositive('streak', streak);
   if (outline.length < 3) throw new OutOfRange('outline', outline.length, 'at least three corners');
   if (places.length === 0) throw new OutOfRange('places', 0, 'at least one sample');
@@ -82,6 +89,12 @@ export function* mapGround(problem: GroundProblem): Generator<number, GroundMap>
     2,
     8,
   );
+  // Rich ground differs by more than poor ground (the proportional effect: Journel & Huijbregts 1978, Mining Geostatistics): a deviation goes with its grade.
+  const mean = Math.max(1e-12, places.reduce((sum, p) => sum + p.grade_mg_L, 0) / places.length);
+  const flat = of(() => 0);
+  const near = nearestOf(flat);
+  const apart_m = (k: number, x: number, y: number): number =>
+    Math.hypot((flat[k] as PlaneValue).x_m - x, (flat[k] as PlaneValue).y_m - y);
   const unknown = (): Float64Array => new Float64Array(columns * rows).fill(NaN);
   const [grade_mg_L, sd_mg_L, pay_m, cover_m] = [unknown(), unknown(), unknown(), unknown()];
   const from = new Uint32Array(columns * rows + 1);
@@ -93,16 +106,23 @@ export function* mapGround(problem: GroundProblem): Generator<number, GroundMap>
       from[i + 1] = sampleIndex.length;
       const [x, y] = [x0_m + (c + 0.5) * cell_m, y0_m + (r + 0.5) * cell_m];
       if (!inside(outline, x, y)) continue;
+      if (reach_m < Infinity && !near(x / streak, y, 1).some((k) => apart_m(k, x / streak, y) <= reach_m)) continue;
       const here = grade(x / streak, y);
       const thick = thickness(x / streak, y);
       grade_mg_L[i] = Math.max(0, here.value);
-      sd_mg_L[i] = here.variance === null ? NaN : Math.sqrt(here.variance);
+      sd_mg_L[i] =
+        here.variance === null
+          ? NaN
+          : (Math.sqrt(here.variance + ownVariance(here, places)) * Math.max(here.value, LEAST_SHARE * mean)) / mean;
       pay_m[i] = thick.value;
-      cover_m[i] = thick.from.reduce((sum, f) => sum + f.weight * (places[f.index] as GradedPlace).cover_m, 0);
+      cover_m[i] = thick.weight.reduce(
+        (sum, w, k) => sum + w * (places[thick.index[k] as number] as GradedPlace).cover_m,
+        0,
+      );
       volume += thick.value;
-      for (const { index, weight } of here.from) {
-        sampleIndex.push(index);
-        sampleWeight.push(weight);
+      for (let k = 0; k < here.index.length; k++) {
+        sampleIndex.push(here.index[k] as number);
+        sampleWeight.push(here.weight[k] as number);
       }
       from[i + 1] = sampleIndex.length;
     }
@@ -125,6 +145,10 @@ export function* mapGround(problem: GroundProblem): Generator<number, GroundMap>
     sampleWeight: Float32Array.from(sampleWeight),
   };
 }
+
+/** What the samples of an estimate are themselves unsure by. */
+const ownVariance = (here: Estimate, places: readonly GradedPlace[]): number =>
+  here.weight.reduce((sum, w, k) => sum + w * w * ((places[here.index[k] as number] as GradedPlace).variance ?? 0), 0);
 
 /** What each of `count` samples weighs in the mean grade of the cells that reach a cut-off (0: all of them). They sum to 1; all 0 when no cell reaches it. */
 export function sampleWeights(map: GroundMap, count: number, cutoff_mg_L = 0): Float64Array {
@@ -201,32 +225,36 @@ export function inPlace(map: GroundMap, cutoff_mg_L = 0): InPlace {
 }
 
 /**
- * Band of the mean grade by bootstrap: samples drawn again with replacement, each at the weight the method gives it (`sampleWeights`) in the whole ground or in the part that pays, whose outline is held as it is.
- * Few samples give a wide band; fewer than five give none. Neighbors that agree by nearness are not told apart from neighbors by luck, so for ground
- * sampled densely in one corner the band is too narrow; the map's own deviation tells more there.
- * Source: Efron (1979), Annals of Statistics 7, 1-26 (percentile band).
+ * Band of the mean grade of ground from what all its spots say together (`poolGround`), as a factor either side: how far few and differing spots leave
+ * the mean of the ground open, counting luck, patchiness and the weight of a color included. Where some samples carry more than their share of the ground
+ * (`weights`, see `sampleWeights`), it rests on fewer than there are and is widened by the root of that.
+ * Source: the posterior of the mean of a hierarchical model (Gelman et al., Bayesian Data Analysis); the effective number of samples is Kish's (1965).
+ * `ofPart`: of what reaches a cut-off only.
+ * With few samples it is wide and honest; a bootstrap of five holds the truth two times in three.
  */
-export function bootstrapBand(
-  places: readonly GradedPlace[],
+export function meanBand(
+  grade_mg_L: number,
+  ground: GroundGrades,
   weights: ArrayLike<number>,
-  random: Random,
-  confidence = 0.9,
-  draws = 2000,
-): { low_mg_L: number; high_mg_L: number } | null {
-  if (places.length < 5) return null;
-  const means = Array.from({ length: draws }, () => {
-    let [gold, weight] = [0, 0];
-    for (let k = 0; k < places.length; k++) {
-      const i = Math.floor(random() * places.length);
-      const w = Math.max(0, weights[i] ?? 0);
-      gold += w * (places[i] as GradedPlace).grade_mg_L;
-      weight += w;
-    }
-    return weight > 0 ? gold / weight : 0;
-  }).sort((a, b) => a - b);
-  const at = (share: number): number => means[Math.min(draws - 1, Math.floor(share * draws))] as number;
-  return { low_mg_L: at((1 - confidence) / 2), high_mg_L: at((1 + confidence) / 2) };
+  commonLogSd: number,
+  ofPart = false,
+): { low_mg_L: number; high_mg_L: number } {
+  let [n, sum, squares] = [0, 0, 0];
+  for (let i = 0; i < weights.length; i++) {
+    const w = Math.max(0, weights[i] as number);
+    n++;
+    sum += w;
+    squares += w * w;
+  }
+  const wider = (ofPart ? PART : 1) * (squares > 0 ? Math.sqrt(Math.max(1, n / (sum ** 2 / squares))) : 1);
+  const common = Z90 * commonLogSd;
+  const down = Math.hypot(wider * Math.log(ground.mean_mg_L / ground.meanBand.low), common);
+  const up = Math.hypot(wider * Math.log(ground.meanBand.high / ground.mean_mg_L), common);
+  return { low_mg_L: grade_mg_L * Math.exp(-down), high_mg_L: grade_mg_L * Math.exp(up) };
 }
+const Z90 = 1.645;
+/** What pays is known by its own samples better than all the ground is by all of them: so much of that doubt is left. Stated assumption, from simulated ground. */
+const PART = 0.6;
 
 /**
  * Ground in place by sections: places are gathered into lines across the ground (each within `apart_m` along it of the one before), each line's

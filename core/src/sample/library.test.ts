@@ -9,8 +9,8 @@ import { binomialLimits } from './binomialLimits.ts';
 import { chanceItPays } from './chanceItPays.ts';
 import { COLOR_MG, NO_COLORS } from './colorWeights.ts';
 import { blankLimit, poissonLimits } from './poissonLimits.ts';
-import { beliefQuantile_mg_L, chanceAbove, gradeBelief } from './richer.ts';
-import { sampleGrade } from './sampleGrade.ts';
+import { beliefQuantile_mg_L, chanceAbove, gradeBelief } from './gradeBelief.ts';
+import { evidenceOf, sampleGrade } from './sampleGrade.ts';
 
 // Every check of this file is against jStat 1.9.6, a statistics library of the registry, unless a line says otherwise.
 const { jStat } = library;
@@ -126,8 +126,9 @@ describe('limits against a library', () => {
   test('what is believed of a grade is a gamma density', () =>
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 60 }), positive(40), chance, (n, volumeBank_L, p) => {
-        const belief = gradeBelief([{ volumeBank_L, counts: { ...NO_COLORS, '20-40': n } }], {
-          meanColor_mg: COLOR_MG['20-40'],
+        const w = COLOR_MG['20-40'];
+        const belief = gradeBelief(evidenceOf([{ volumeBank_L, counts: { ...NO_COLORS, '20-40': n } }], COLOR_MG, w), {
+          meanColor_mg: w,
         });
         near(beliefQuantile_mg_L(belief, p), jStat.gamma.inv(p, belief.shape, 1 / belief.rate_L_mg), 1e-5);
         near(chanceAbove(belief, beliefQuantile_mg_L(belief, p)), 1 - p, 1e-6);

@@ -4,10 +4,9 @@ import {
   beliefMean_mg_L,
   bestOf,
   chanceRicher,
-  COLOR_MG,
   meaningOf,
   NO_COLORS,
-  type PannerSeeding,
+  type SizedSeeding,
   type SpotPan,
 } from '../index.ts';
 
@@ -17,6 +16,8 @@ const bank = { swell_percent: 0 };
 const spot = (id: string) => ({ id, name: id });
 const pan = (spotId: string, colors: number, some: Partial<Pan> = {}): Pan => ({
   spotId,
+  depth_m: 0.3,
+  layerId: null,
   volume_L: 10,
   volumeState: 'bank',
   counts: { ...NO_COLORS, '-40': colors },
@@ -24,7 +25,12 @@ const pan = (spotId: string, colors: number, some: Partial<Pan> = {}): Pan => ({
   panner: '',
   ...some,
 });
-const seeding = (panner: string, cameBack: number): PannerSeeding => ({ panner, putIn: 10, cameBack });
+const seeding = (panner: string, cameBack: number, size: SizedSeeding['size'] = '-40'): SizedSeeding => ({
+  panner,
+  size,
+  putIn: 10,
+  cameBack,
+});
 
 describe('what the pans say together', () => {
   test('best first, blanks last, what was never panned not at all', () => {
@@ -36,16 +42,19 @@ describe('what the pans say together', () => {
     const [two] = meaningOf(bank, [spot('a')], [pan('a', 4), pan('a', 8)], []).spots;
     const [one] = meaningOf(bank, [spot('a')], [pan('a', 12, { volume_L: 20 })], []).spots;
     expect(two?.volumeBank_L).toBe(20);
-    expect(two && beliefMean_mg_L(two.belief)).toBeCloseTo(one ? beliefMean_mg_L(one.belief) : NaN, 9);
-    // By hand: half a color before anything is counted, then 12 of the table's weight in 20 L.
-    expect(two && beliefMean_mg_L(two.belief)).toBeCloseTo((12.5 * COLOR_MG['-40']) / 20, 9);
+    // By hand: half a color before anything is counted, then 12 of the ground's weight in 20 L.
+    const { weights_mg } = meaningOf(bank, [spot('a')], [pan('a', 12, { volume_L: 20 })], []).colors;
+    for (const m of [one, two])
+      expect(m && beliefMean_mg_L(m.grade.own)).toBeCloseTo((12.5 * weights_mg['-40']) / 20, 9);
+    // Two pans that agree say more than one of twice the size: patchy ground would have shown itself.
+    expect(two?.grade.own.shape ?? 0).toBeGreaterThan(one?.grade.own.shape ?? Infinity);
   });
   test('loose pans hold less ground', () => {
     const [loose] = meaningOf({ swell_percent: 25 }, [spot('a')], [pan('a', 4, { volumeState: 'loose' })], []).spots;
     expect(loose?.volumeBank_L).toBeCloseTo(8, 9);
   });
-  test('hands correct only where every panner of the spot was tried', () => {
-    const hands = (panners: string[], seedings: PannerSeeding[]) =>
+  test('hands correct only where every panner of the spot was tried, with grains of the size its gold has', () => {
+    const hands = (panners: string[], seedings: SizedSeeding[]) =>
       meaningOf(
         bank,
         [spot('a')],
@@ -55,6 +64,9 @@ describe('what the pans say together', () => {
     expect(hands(['Wren'], [seeding('Wren', 8)])).toBeCloseTo(0.8, 9);
     expect(hands(['Wren', 'Ash'], [seeding('Wren', 8), seeding('Ash', 6)])).toBeCloseTo(0.7, 9);
     expect([hands(['Wren', 'Ash'], [seeding('Wren', 8)]), hands([''], [seeding('', 8)])]).toEqual([null, null]);
+    // Pickers that stay say nothing of specks.
+    expect(hands(['Wren'], [seeding('Wren', 10, '10-20')])).toBeNull();
+    expect(hands(['Wren'], [seeding('Wren', 10, '10-20'), seeding('Wren', 7)])).toBeCloseTo(0.7, 9);
   });
 });
 

@@ -1,61 +1,71 @@
-import { groundColors, measureOf, samplesBySpot, type GroundColors, type SpotPan } from './groundColors.ts';
-import { handsRecovery, type Recovery } from './handsRecovery.ts';
-import type { PannerSeeding } from './handsOf.ts';
-import { chancesOfBest, gradeBelief, type GradeBelief } from './richer.ts';
-import { spotGrades, type SpotGrade } from './spotGrades.ts';
+import { beliefMean_mg_L, type GradeBelief } from './gradeBelief.ts';
+import { groundColors, samplesBySpot, type GroundColors, type SpotPan } from './groundColors.ts';
+import { handsForSizes, type SizedSeeding } from './handsOf.ts';
+import type { HolePit } from './hole.ts';
+import type { Recovery } from './handsRecovery.ts';
+import type { GroundGrades } from './poolGround.ts';
+import { chancesOfBest } from './bestOfAll.ts';
+import type { WeightSchool } from './colorWeights.ts';
+import { gradeSpots, type SpotGrade } from './spotGrades.ts';
 
 /** A spot with all that is believed of its grade. */
 export interface SpotMeaning<Spot extends { readonly id: string }, Pan extends SpotPan> {
   readonly spot: Spot;
   readonly samples: readonly Pan[];
   readonly grade: SpotGrade;
+  /** Its grade with its ground in mind (`SpotGrade.pooled`). */
   readonly belief: GradeBelief;
   readonly volumeBank_L: number;
-  /** What the panners of its samples keep, weighed by their volumes; null when one of them never seeded. */
+  /** What the panners of its samples keep of gold of its sizes; null when one of them never seeded such. */
   readonly hands: Recovery | null;
 }
 export interface Meaning<Spot extends { readonly id: string }, Pan extends SpotPan> {
   readonly colors: GroundColors;
-  /** Best first: by the low end of the band, blanks last. */
+  /** Richest first by what is believed of them. */
   readonly spots: readonly SpotMeaning<Spot, Pan>[];
   readonly grades: ReadonlyMap<string, SpotGrade>;
+  /** What spots of this ground are like together; null before anything was panned. */
+  readonly ground: GroundGrades | null;
 }
 
-/** Most spots compared at once. Of more, those with the best low end of their band stand in for all. */
+/** Most spots compared at once. Of more, those of which most is believed stand in for all. */
 const MOST_COMPARED = 200;
 
 /** What the pans of a ground say of each sampled spot. */
 export function meaningOf<Spot extends { readonly id: string }, Pan extends SpotPan & { readonly panner: string }>(
-  ground: { readonly swell_percent: number },
+  {
+    swell_percent,
+    pits = [],
+    school,
+  }: { readonly swell_percent: number; readonly pits?: readonly HolePit[]; readonly school?: WeightSchool },
   spots: readonly Spot[],
   samples: readonly Pan[],
-  seedings: readonly PannerSeeding[],
+  seedings: readonly SizedSeeding[],
 ): Meaning<Spot, Pan> {
-  const colors = groundColors(samples, ground.swell_percent);
-  const grades = spotGrades(samples, ground.swell_percent, colors);
+  const colors = groundColors(samples, swell_percent, school);
+  const { grades, ground } = gradeSpots(samples, swell_percent, colors, pits);
   const bySpot = samplesBySpot(samples);
   const meant = spots.flatMap((spot): SpotMeaning<Spot, Pan>[] => {
     const grade = grades.get(spot.id);
     const mine = bySpot.get(spot.id);
     if (!grade || !mine) return [];
-    const panners = [...new Set(mine.map((s) => s.panner))];
-    const seeded = panners.map((p) => seedings.filter((s) => p !== '' && s.panner === p));
     return [
       {
         spot,
         samples: mine,
         grade,
         volumeBank_L: grade.volumeBank_L,
-        belief: gradeBelief(
-          mine.map((s) => measureOf(s, ground.swell_percent)),
-          { meanColor_mg: colors.blankColor_mg, weights_mg: colors.weights_mg, scatter_cv: colors.scatter?.cv ?? 0 },
-        ),
-        hands: seeded.every((s) => s.length > 0) ? handsRecovery(seeded.flat()) : null,
+        belief: grade.pooled,
+        hands: handsForSizes(mine, seedings, colors.weights_mg),
       },
     ];
   });
-  const rank = (m: SpotMeaning<Spot, Pan>): number => (m.grade.grade.kind === 'band' ? m.grade.grade.low_mg_L : -1);
-  return { colors, grades, spots: meant.sort((a, b) => rank(b) - rank(a)) };
+  return {
+    colors,
+    grades,
+    ground,
+    spots: meant.sort((a, b) => beliefMean_mg_L(b.belief) - beliefMean_mg_L(a.belief)),
+  };
 }
 
 /** The spots that are compared, with the chance of each to be the best of them. */

@@ -43,3 +43,43 @@ export function payStreak(points: readonly StreakPoint[], cutoff_mg_L: number): 
     .map(({ from_m, to_m, area }) => ({ from_m, to_m, grade_mg_L: area / (to_m - from_m) }))
     .sort((a, b) => b.grade_mg_L * (b.to_m - b.from_m) - a.grade_mg_L * (a.to_m - a.from_m));
 }
+
+/** An end of a streak that nobody has seen, with the point that would close it. */
+export interface OpenEnd {
+  readonly end: 'first' | 'last';
+  /** The nearest point beyond that is laid out and not panned; null: none is laid out there. */
+  readonly closedBy: string | null;
+}
+
+/**
+ * Ends of a streak that lie at the end of what was panned: it may go on. Common practice: a streak is not closed before a pan on either side says so.
+ * @param waiting points laid out and not panned yet
+ */
+export function openEnds(
+  panned: readonly StreakPoint[],
+  waiting: readonly { readonly id: string; readonly at_m: number }[],
+  { from_m, to_m }: Streak,
+): OpenEnd[] {
+  const at = panned.map((p) => p.at_m);
+  const [first, last] = [Math.min(...at), Math.max(...at)];
+  const nearest = (beyond: typeof waiting, to_m: number): string | null =>
+    [...beyond].sort((a, b) => Math.abs(a.at_m - to_m) - Math.abs(b.at_m - to_m))[0]?.id ?? null;
+  const ends: OpenEnd[] = [];
+  if (from_m <= first)
+    ends.push({
+      end: 'first',
+      closedBy: nearest(
+        waiting.filter((w) => w.at_m < first),
+        first,
+      ),
+    });
+  if (to_m >= last)
+    ends.push({
+      end: 'last',
+      closedBy: nearest(
+        waiting.filter((w) => w.at_m > last),
+        last,
+      ),
+    });
+  return ends;
+}

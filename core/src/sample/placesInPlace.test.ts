@@ -2,11 +2,11 @@ import { describe, expect, test } from '@jest/globals';
 import {
   boxAbout,
   centreLine,
-  COLOR_MG,
   groundColors,
   NO_COLORS,
   outlineOnGround,
   placesOf,
+  reachOf,
   type LineSpot,
   type SpotPan,
   type SpotPit,
@@ -25,6 +25,7 @@ const spot = (id: string, distance_m: number, bank: 'left' | 'right', offset_m: 
 });
 const pan = (spotId: string, depth_m: number, colors: number): SpotPan & { depth_m: number } => ({
   spotId,
+  layerId: null,
   depth_m,
   volume_L: 10,
   volumeState: 'bank',
@@ -34,29 +35,54 @@ const pan = (spotId: string, depth_m: number, colors: number): SpotPan & { depth
 const spots = [spot('a', 100, 'left', 4), spot('b', 120, 'right', 6), spot('c', 140, 'left', 2)];
 const samples = [pan('a', 0.3, 5), pan('a', 0.9, 15), pan('b', 0.3, 0)];
 const colors = groundColors(samples, 18);
+const mg = colors.weights_mg['-40'];
 
 describe('sampled spots on the ground pulled straight', () => {
-  test('left is up, a blank is nothing, an unsampled spot is not there', () => {
-    expect(placesOf(ground, spots, samples, [], colors, null, 0.4, 0.7)).toMatchObject([
-      { x_m: 100, y_m: 4, grade_mg_L: expect.closeTo((20 * COLOR_MG['-40']) / 20, 9), pay_m: 0.4, cover_m: 0.7 },
-      { x_m: 120, y_m: -6, grade_mg_L: 0 },
+  test('left is up, a blank is poor, an unsampled spot is not there', () => {
+    const { places } = placesOf(ground, spots, samples, [], colors, null, 0.4, 0.7);
+    expect(places).toMatchObject([
+      { x_m: 100, y_m: 4, pay_m: 0.4, cover_m: 0.7 },
+      { x_m: 120, y_m: -6 },
     ]);
+    // Two levels, each for half of 1.2 m: 0.5 and 1.5 colors a litre; beside a blank it is believed to hold a little less.
+    const own = ((0.5 + 1.5) / 2) * mg;
+    expect(places[0]?.grade_mg_L).toBeLessThan(1.2 * own);
+    expect(places[0]?.grade_mg_L).toBeGreaterThan(0.5 * own);
+    expect(places[1]?.grade_mg_L).toBeLessThan(0.3 * own);
   });
   test('only samples of a stretch of depth, when asked', () => {
-    expect(
-      placesOf(ground, spots, samples, [], colors, { from_m: 0.5, to_m: 1 }, 0.4, 0.7).map((p) => [
-        p.spot.id,
-        p.grade_mg_L,
-      ]),
-    ).toEqual([['a', expect.closeTo(1.5 * COLOR_MG['-40'], 9)]]);
+    const { places } = placesOf(ground, spots, samples, [], colors, { from_m: 0.5, to_m: 1 }, 0.4, 0.7);
+    expect(places.map((p) => p.spot.id)).toEqual(['a']);
+    expect(places[0]?.grade_mg_L).toBeGreaterThan(1 * mg);
+  });
+  test('nobody said how thick: the ground’s pits do, and without any it is said for a metre', () => {
+    const layer = (id: string, thickness_m: number, pay: boolean) => ({ id, thickness_m, pay });
+    const pit: SpotPit = { id: 'p', spotId: 'b', layers: [layer('1', 0.8, false), layer('2', 0.3, true)] };
+    expect(placesOf(ground, spots, samples, [pit], colors, null, null, null)).toMatchObject({
+      thickness: 'pits',
+      coverKnown: true,
+      places: [{ pay_m: expect.closeTo(0.3, 12), cover_m: expect.closeTo(0.8, 12) }, {}],
+    });
+    expect(placesOf(ground, spots, samples, [], colors, null, null, null)).toMatchObject({
+      thickness: 'not known',
+      coverKnown: false,
+      places: [{ pay_m: 1 }, { pay_m: 1 }],
+    });
+    expect(placesOf(ground, spots, samples, [pit], colors, null, 0.4, null).thickness).toBe('said');
+  });
+  test('far samples do not speak for the ground between them', () => {
+    const near = [0, 4, 8, 12].map((x_m) => ({ x_m, y_m: 0 }));
+    expect(reachOf([...near, { x_m: 900, y_m: 0 }], 1, null)).toBeCloseTo(3.2, 9);
+    expect(reachOf(near, 1, { range_m: 1 })).toBe(1);
   });
   test('a pit says how thick its pay and cover are', () => {
-    const layer = (thickness_m: number, pay: boolean) => ({ thickness_m, pay });
+    const layer = (thickness_m: number, pay: boolean) => ({ id: `${thickness_m}`, thickness_m, pay });
     const pit = {
+      id: 'pit',
       spotId: 'a',
       layers: [layer(0.5, false), layer(0.2, true), layer(0.1, false), layer(0.15, true), layer(0.3, false)],
     } as SpotPit;
-    expect(placesOf(ground, spots, samples, [pit], colors, null, 0.4, 0.7)[0]).toMatchObject({
+    expect(placesOf(ground, spots, samples, [pit], colors, null, 0.4, 0.7).places[0]).toMatchObject({
       pay_m: expect.closeTo(0.45, 12),
       cover_m: 0.5,
     });

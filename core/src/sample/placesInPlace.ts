@@ -1,7 +1,12 @@
 import { acrossOf } from './layOut.ts';
 import { centreLine, type Bank } from '../ground/centreLine.ts';
 import type { Position } from '../ground/localPlane.ts';
-import { gradeOf, samplesBySpot, type GroundColors, type SpotPan } from './groundColors.ts';
+import { samplesBySpot, type GroundColors, type SpotPan } from './groundColors.ts';
+import { gradeHole } from './hole.ts';
+import { nearestOf } from './nearest.ts';
+import { beliefMean_mg_L, type GradeBelief } from './gradeBelief.ts';
+import { holeOfPay } from './pitGrades.ts';
+import { poolGround, type GroundGrades, type SpotEvidence } from './poolGround.ts';
 import type { GradedPlace } from './groundInPlace.ts';
 
 export interface Corner {
@@ -18,6 +23,18 @@ export interface DepthWindow {
 export interface PlacedSpot<Spot> extends GradedPlace {
   readonly spot: Spot;
 }
+/** The sampled spots of a ground as they are mapped. */
+export interface PlacedGround<Spot> {
+  readonly places: readonly PlacedSpot<Spot>[];
+  /** What they say together; null without any. */
+  readonly together: GroundGrades | null;
+  /** How unsure what they share is (see `commonLogSd`). */
+  readonly commonLogSd: number;
+  /** Where the thickness is from, where a spot has no pit of its own; 'not known': 1 m stands for it, and gold is to be said for each metre. */
+  readonly thickness: 'said' | 'pits' | 'not known';
+  /** Is the cover said, or dug through somewhere? Where it is not, no cover is mapped and none is to be claimed. */
+  readonly coverKnown: boolean;
+}
 
 /** A spot on the ground's line. */
 export interface LineSpot {
@@ -28,46 +45,95 @@ export interface LineSpot {
 }
 /** A pit with its layers from the top down. */
 export interface SpotPit {
+  readonly id: string;
   readonly spotId: string;
-  readonly layers: readonly { readonly thickness_m: number; readonly pay: boolean }[];
+  readonly layers: readonly { readonly id: string; readonly thickness_m: number; readonly pay: boolean }[];
 }
 
 /**
- * Sampled spots on the ground pulled straight: x along it, y across, positive to the left. A blank counts as 0. Pay and cover are those of the spot's own pit
- * where it has one, else what the person says of the ground.
+ * Sampled spots on the ground pulled straight: x along it, y across, positive to the left. Grades are what is believed of each
+ * spot beside the others. Pay and cover are those of its own pit, else what the person says, else the mean of the ground's pits.
  */
 export function placesOf<Spot extends LineSpot>(
   ground: { readonly swell_percent: number },
   spots: readonly Spot[],
-  samples: readonly (SpotPan & { readonly depth_m: number })[],
+  samples: readonly SpotPan[],
   pits: readonly SpotPit[],
   colors: GroundColors,
   window: DepthWindow | null,
-  pay_m: number,
-  cover_m: number,
-): PlacedSpot<Spot>[] {
+  pay_m: number | null,
+  cover_m: number | null,
+): PlacedGround<Spot> {
   const counted = window
     ? samples.filter((s) => s.depth_m >= window.from_m - 1e-9 && s.depth_m <= window.to_m + 1e-9)
     : samples;
   const bySpot = samplesBySpot(counted);
-  return spots.flatMap((spot): PlacedSpot<Spot>[] => {
+  const thick = payAndCover(pits, pay_m, cover_m);
+  const placed = spots.flatMap((spot): (PlacedSpot<Spot> & { evidence: SpotEvidence })[] => {
     const mine = bySpot.get(spot.id);
-    const grade = mine && gradeOf(mine, ground.swell_percent, colors);
-    if (!grade || grade.kind === 'coarse only') return [];
+    if (!mine) return [];
     const pit = pits.find((p) => p.spotId === spot.id && p.layers.some((l) => l.pay));
-    const first = pit?.layers.findIndex((l) => l.pay) ?? -1;
-    const sum = (layers: SpotPit['layers']): number => layers.reduce((t, l) => t + l.thickness_m, 0);
+    const ofPay = pit ? mine.filter((s) => pit.layers.some((l) => l.pay && l.id === s.layerId)) : [];
+    const hole =
+      pit && ofPay.length > 0
+        ? holeOfPay(pit, ofPay, ground.swell_percent, colors)
+        : gradeHole(mine, [], ground.swell_percent, colors, { toTheBottom: true });
+    if (hole.grade.kind === 'coarse only') return [];
+    const here = pit ? layersOf(pit) : thick;
     return [
       {
         spot,
         x_m: spot.distance_m,
         y_m: acrossOf(spot.bank, spot.offset_m),
-        grade_mg_L: grade.kind === 'band' ? grade.grade_mg_L : 0,
-        pay_m: pit ? sum(pit.layers.slice(first, pit.layers.findLastIndex((l) => l.pay) + 1)) : pay_m,
-        cover_m: pit ? sum(pit.layers.slice(0, first)) : cover_m,
+        evidence: hole.evidence,
+        grade_mg_L: 0,
+        pay_m: here.pay_m,
+        cover_m: here.cover_m,
       },
     ];
   });
+  const { beliefs, ground: together } = poolGround(placed.map((p) => p.evidence));
+  return {
+    together,
+    thickness: thick.from,
+    coverKnown: thick.coverKnown,
+    commonLogSd: Math.sqrt(
+      placed.reduce((sum, p) => sum + p.evidence.commonLogSd ** 2, 0) / Math.max(1, placed.length),
+    ),
+    // Few colors make a pan look richer or poorer than its ground: what is mapped is what is believed of each with the others in mind.
+    places: placed.map(({ evidence: _evidence, ...place }, i) => {
+      const belief = beliefs[i] as GradeBelief;
+      const grade_mg_L = beliefMean_mg_L(belief);
+      return { ...place, grade_mg_L, variance: grade_mg_L ** 2 / belief.shape };
+    }),
+  };
+}
+
+/** How thick the pay of a pit is, from its first such layer to its last, and what lies above. */
+function layersOf({ layers }: SpotPit): { readonly pay_m: number; readonly cover_m: number } {
+  const first = layers.findIndex((l) => l.pay);
+  const sum = (some: SpotPit['layers']): number => some.reduce((t, l) => t + l.thickness_m, 0);
+  return {
+    pay_m: sum(layers.slice(first, layers.findLastIndex((l) => l.pay) + 1)),
+    cover_m: sum(layers.slice(0, first)),
+  };
+}
+
+/** Pay and cover where no pit of a spot says: what the person says, else the mean of the ground's pits; neither: not known. */
+function payAndCover(
+  pits: readonly SpotPit[],
+  pay_m: number | null,
+  cover_m: number | null,
+): { pay_m: number; cover_m: number; from: PlacedGround<LineSpot>['thickness']; coverKnown: boolean } {
+  const dug = pits.filter((p) => p.layers.some((l) => l.pay)).map(layersOf);
+  const mean = (of: (p: (typeof dug)[number]) => number): number => dug.reduce((sum, p) => sum + of(p), 0) / dug.length;
+  return {
+    // A metre stands for a thickness nobody knows.
+    pay_m: pay_m ?? (dug.length > 0 ? mean((p) => p.pay_m) : 1),
+    from: pay_m !== null ? 'said' : dug.length > 0 ? 'pits' : 'not known',
+    cover_m: cover_m ?? (dug.length > 0 ? mean((p) => p.cover_m) : 0),
+    coverKnown: cover_m !== null || dug.length > 0,
+  };
 }
 
 /** A shape of the map on the ground pulled straight. */
@@ -95,6 +161,29 @@ export function boxAbout(places: readonly Corner[]): Corner[] | null {
     { x_m: x1 + edge, y_m: y1 + edge },
     { x_m: x0 - edge, y_m: y1 + edge },
   ];
+}
+
+/** Half the usual spacing, and this much more: the middle of four samples of a net lies 1.41 times as far as that of two. */
+const BEYOND = 1.6;
+/**
+ * How far a sample speaks for the ground about it, across it, where nobody drew an outline: as far as samples are alike (the range of the variogram), but
+ * no farther than a little over half the way to the next, as far samples usually lie apart.
+ */
+export function reachOf(
+  places: readonly Corner[],
+  streak: number,
+  variogram: { readonly range_m: number } | null,
+): number {
+  const points = places.map((p) => ({ x_m: p.x_m / streak, y_m: p.y_m, value: 0 }));
+  const near = points.length > 1 ? nearestOf(points) : null;
+  const gaps = points
+    .flatMap((p) => {
+      const other = near?.(p.x_m, p.y_m, 2).map((k) => points[k] as (typeof points)[number]);
+      return other?.map((q) => Math.hypot(q.x_m - p.x_m, q.y_m - p.y_m)).filter((gap) => gap > 0) ?? [];
+    })
+    .sort((a, b) => a - b);
+  const half_m = (BEYOND * (gaps[Math.floor(0.75 * (gaps.length - 1))] ?? 2)) / 2;
+  return Math.max(0.5, variogram ? Math.min(half_m, variogram.range_m) : half_m);
 }
 
 /** Places within a quarter of the outline's length about its box: those that may say something of the ground inside. Common practice, no source. */

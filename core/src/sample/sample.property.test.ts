@@ -4,8 +4,7 @@ import { poissonDraw, seededRandom } from '../maths/random.ts';
 import { COLOR_CLASSES, COLOR_MG, countColors, NO_COLORS, type ColorCounts } from './colorWeights.ts';
 import { volumeForParticles } from './howMuchToTake.ts';
 import { poissonLimits } from './poissonLimits.ts';
-import { poolSamples } from './poolSamples.ts';
-import { sampleGrade } from './sampleGrade.ts';
+import { evidenceOf, gradeFrom, sampleGrade, type SampleMeasure } from './sampleGrade.ts';
 
 const runs = { seed: 20_260_502, numRuns: 200 };
 const someCounts = fc.record({
@@ -15,6 +14,9 @@ const someCounts = fc.record({
   '-40': fc.nat(60),
 }) as fc.Arbitrary<ColorCounts>;
 const aSample = fc.record({ volumeBank_L: fc.double({ min: 0.5, max: 200, noNaN: true }), counts: someCounts });
+
+/** Pans as one evidence, one more color being of the heaviest class as for a single pan. */
+const together = (samples: readonly SampleMeasure[]) => evidenceOf(samples, COLOR_MG, COLOR_MG['10-20']);
 
 describe('a grade', () => {
   test('lies inside its band', () => {
@@ -33,7 +35,7 @@ describe('a grade', () => {
       fc.property(
         aSample.filter((s) => countColors(s.counts) > 0),
         (sample) => {
-          const [one, two] = [sampleGrade(sample), sampleGrade(poolSamples([sample, sample]))];
+          const [one, two] = [sampleGrade(sample), gradeFrom(together([sample, sample]), {})];
           if (one.kind !== 'band' || two.kind !== 'band') throw new Error('colors give a band');
           expect(two.grade_mg_L / one.grade_mg_L).toBeCloseTo(1, 9);
           expect(two.high_mg_L - two.low_mg_L).toBeLessThan(one.high_mg_L - one.low_mg_L);
@@ -77,10 +79,12 @@ describe('a grade', () => {
   test('does not depend on the order of the pans', () => {
     fc.assert(
       fc.property(fc.array(aSample, { minLength: 2, maxLength: 6 }), (samples) => {
-        const forward = poolSamples(samples);
-        const back = poolSamples([...samples].reverse());
-        expect(back.counts).toEqual(forward.counts);
+        const forward = together(samples);
+        const back = together([...samples].reverse());
+        expect(back.colors).toBe(forward.colors);
         expect(back.volumeBank_L).toBeCloseTo(forward.volumeBank_L, 9);
+        expect(back.gold?.gold_mg ?? 0).toBeCloseTo(forward.gold?.gold_mg ?? 0, 9);
+        expect(back.gold?.variance_mg2 ?? 0).toBeCloseTo(forward.gold?.variance_mg2 ?? 0, 9);
       }),
       runs,
     );

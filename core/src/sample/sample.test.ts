@@ -3,11 +3,18 @@ import fc from 'fast-check';
 import { expectNear, referenceCases } from '../../test/referenceCases.ts';
 import { gammaCdf, gammaQuantile, lnGamma } from '../maths/gamma.ts';
 import { poissonDraw, seededRandom } from '../maths/random.ts';
-import { COLOR_MG, NO_COLORS, type ColorCounts } from './colorWeights.ts';
+import {
+  CLASS_MM,
+  COLOR_MG,
+  HANDBOOK_MG,
+  NO_COLORS,
+  usualWeights,
+  WEIGHED_CLASSES,
+  type ColorCounts,
+} from './colorWeights.ts';
 import { volumeForParticles } from './howMuchToTake.ts';
 import { poissonLimits } from './poissonLimits.ts';
-import { poolSamples } from './poolSamples.ts';
-import { goldColor_mg, meanColor_mg, sampleGrade } from './sampleGrade.ts';
+import { evidenceOf, goldColor_mg, meanColor_mg, sampleGrade } from './sampleGrade.ts';
 
 describe('gamma functions', () => {
   // Abramowitz & Stegun (1964), table 6.1 and 26.8 (chi-square 0.95, 10 degrees: 18.307).
@@ -45,21 +52,50 @@ test.each(referenceCases('08c-clifton-sample-size'))('Clifton 1969 $id (check va
   expectNear(answer.chanceOfNone, c.expected['probability_of_none'], c);
 });
 
-test('class weights are those of the check values 10c (Wells 1969, from memory)', () => {
+test('the handbook school has the weights of the check values 10c (Wells 1969, from memory)', () => {
   const name = { 'medium -10+20': '10-20', 'fine -20+40': '20-40', 'very fine -40': '-40' } as const;
   for (const c of referenceCases('10c-colours-per-ounce'))
-    expectNear(COLOR_MG[name[c.inputs['size_class'] as keyof typeof name]], c.expected['mean_mass_mg'], c);
+    expectNear(HANDBOOK_MG[name[c.inputs['size_class'] as keyof typeof name]], c.expected['mean_mass_mg'], c);
+});
+
+test('no usual weight passes the sphere that its sieve lets through (geometry: pi/6 d^3 of pure gold), whichever school; the handbook’s finest does and is held', () => {
+  for (const school of ['geometry', 'handbook'] as const)
+    for (const c of WEIGHED_CLASSES)
+      expect(usualWeights(school)[c].mg).toBeLessThanOrEqual((Math.PI / 6) * CLASS_MM[c][1] ** 3 * 19.3);
+  expect(HANDBOOK_MG['-40']).toBeGreaterThan((Math.PI / 6) * 0.425 ** 3 * 19.3);
+  expect(usualWeights('handbook')['-40'].mg).toBeLessThan(HANDBOOK_MG['-40']);
+});
+test('a ground that shows few of a class has them near its lower sieve: they weigh less', () => {
+  const of = (medium: number): number =>
+    usualWeights('geometry', { '+10': 0, '10-20': medium, '20-40': 40, '-40': 90 })['10-20'].mg;
+  expect(of(1)).toBeLessThan(0.6 * of(30));
+});
+test('flake masses by class lie between those of the check values 10a at the class’s ends', () => {
+  // A disc 0.3 times as thick as wide, 17.5 mg/mm3: pi/4 x 0.3 x 17.5 d^3.
+  const disc = (mm: number): number => (Math.PI / 4) * 0.3 * 17.5 * mm ** 3;
+  for (const c of WEIGHED_CLASSES) {
+    expect(COLOR_MG[c]).toBeGreaterThan(disc(CLASS_MM[c][0]));
+    expect(COLOR_MG[c]).toBeLessThan(disc(CLASS_MM[c][1]));
+  }
 });
 
 const counts = (c: Partial<ColorCounts>): ColorCounts => ({ ...NO_COLORS, ...c });
 
-test('samples of one spot add up; weights stand only when all that showed gold were weighed', () => {
+test('samples of one spot add up, each as it was weighed or counted; the grade rests on weight only when all that showed gold was weighed', () => {
   const weighed = { volumeBank_L: 4, counts: counts({ '-40': 2 }), gold_mg: 1 };
   const blank = { volumeBank_L: 6, counts: NO_COLORS };
-  expect(poolSamples([weighed, blank])).toEqual({ volumeBank_L: 10, counts: counts({ '-40': 2 }), gold_mg: 1 });
-  expect(poolSamples([weighed, { volumeBank_L: 5, counts: counts({ '20-40': 1 }) }])).toEqual({
+  const counted = { volumeBank_L: 5, counts: counts({ '20-40': 1 }) };
+  expect(evidenceOf([weighed, blank], COLOR_MG, 1)).toMatchObject({
+    volumeBank_L: 10,
+    colors: 2,
+    gold: { gold_mg: 1 },
+    allWeighed: true,
+  });
+  expect(evidenceOf([weighed, counted], COLOR_MG, 1)).toMatchObject({
     volumeBank_L: 9,
-    counts: counts({ '-40': 2, '20-40': 1 }),
+    colors: 3,
+    gold: { gold_mg: 1 + COLOR_MG['20-40'] },
+    allWeighed: false,
   });
 });
 

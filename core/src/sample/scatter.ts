@@ -7,58 +7,69 @@ export interface CountedVolume {
   readonly volumeBank_L: number;
 }
 
-/** How much the true grade differs from pan to pan at one spot, beyond the luck of the count. */
+/** How much the true grade differs from pan to pan at one spot, layer and depth, beyond the luck of the count. */
 export interface Scatter {
   /** Standard deviation of the local grade over its mean. */
   readonly cv: number;
   readonly low: number;
   readonly high: number;
-  /** Spots with two pans or more. */
+  /** Mean of its square: what a band takes. */
+  readonly variance: number;
+  /** Places with two pans or more of one spot, layer and depth. */
   readonly spots: number;
   readonly pans: number;
 }
 
 /** Scatter looked at, as coefficients of variation. */
 const CVS = Array.from({ length: 21 }, (_, i) => i * 0.15);
+/** Mean of the exponential prior. Common practice, no source: gravel is patchy, but not beyond belief. */
+const USUAL_CV = 0.4;
 /** Pans that fewer than these say nothing about scatter: it would be the prior speaking. */
 const FEWEST_PANS = 6;
 /** Spots beyond this many tell nothing new: an even choice of them is taken. */
 const MOST_SPOTS = 200;
+/** Pans of a spot beyond this many tell nothing new. */
+const MOST_PANS = 20;
+
+const priorLogs = CVS.map((cv) => -cv / USUAL_CV);
+/** What a band takes where a ground's own scatter is not known: the mean square of the prior. No band may be as narrow as if gravel were even. */
+export const USUAL_SCATTER_VARIANCE = meanOver(weightsOf(priorLogs), (cv) => cv ** 2);
 
 /**
- * Between-sample scatter of a ground, from spots with two pans or more; null when they hold fewer than six pans together.
+ * Between-pan scatter of a ground, from replicates: pans of one spot, layer and depth. Null when those hold fewer than six pans together.
  *
- * Counts are negative binomial: Poisson about a local grade that is gamma distributed with coefficient of variation cv. Each spot's mean is
- * integrated out on a logarithmic grid (flat prior on its logarithm); cv has an exponential prior of mean 0.3 (common practice: gravel is patchy,
- * but not beyond belief) and its posterior mean and 90 % band come back. Nothing weighed, everything counted.
+ * Counts are negative binomial: Poisson about a local grade that is gamma distributed with coefficient of variation cv. Each place's mean is
+ * integrated out on a logarithmic grid (flat prior on its logarithm); cv has an exponential prior and its posterior mean, mean square and 90 %
+ * band come back. Nothing weighed, everything counted.
  * Source: Fisher (1941) for the negative binomial as a gamma mixture; the pooling is Riffle's own.
+ * @param replicates one list for each spot, layer and depth: what differs between layers is no scatter
  * @throws OutOfRange for a volume that is not positive
  */
-export function betweenPanScatter(spots: readonly (readonly CountedVolume[])[]): Scatter | null {
-  const all = spots.filter((pans) => pans.length >= 2 && pans.some((p) => p.colors > 0));
+export function betweenPanScatter(replicates: readonly (readonly CountedVolume[])[]): Scatter | null {
+  const all = replicates
+    .map((pans) => pans.slice(0, MOST_PANS))
+    .filter((pans) => pans.length >= 2 && pans.some((p) => p.colors > 0));
   if (all.reduce((sum, pans) => sum + pans.length, 0) < FEWEST_PANS) return null;
-  const several = all
-    .filter(
-      (_, i) =>
-        Math.floor((i * MOST_SPOTS) / all.length) !== Math.floor(((i - 1) * MOST_SPOTS) / all.length) ||
-        all.length <= MOST_SPOTS,
-    )
-    .map((pans) => pans.slice(0, 20));
+  const several = all.filter(
+    (_, i) =>
+      all.length <= MOST_SPOTS ||
+      Math.floor((i * MOST_SPOTS) / all.length) !== Math.floor(((i - 1) * MOST_SPOTS) / all.length),
+  );
   for (const pans of several)
     for (const p of pans) {
       requirePositive('volumeBank_L', p.volumeBank_L, 'L');
       requireWithin('colors', p.colors, 0, 1e6);
     }
-  const logs = CVS.map((cv) => several.reduce((sum, pans) => sum + logMarginal(pans, cv), 0) - cv / 0.3);
-  const top = Math.max(...logs);
-  const weights = logs.map((l) => Math.exp(l - top));
-  const total = weights.reduce((a, b) => a + b, 0);
+  const weights = weightsOf(
+    CVS.map((cv, i) => several.reduce((sum, pans) => sum + logMarginal(pans, cv), priorLogs[i] as number)),
+  );
   const at = (share: number): number => {
     let sum = 0;
-    return CVS[weights.findIndex((w) => (sum += w / total) >= share)] ?? 3;
+    return CVS[weights.findIndex((w) => (sum += w) >= share)] ?? 3;
   };
   return {
-    cv: CVS.reduce((sum, cv, i) => sum + (cv * (weights[i] as number)) / total, 0),
+    cv: meanOver(weights, (cv) => cv),
+    variance: meanOver(weights, (cv) => cv ** 2),
     low: at(0.05),
     high: at(0.95),
     spots: all.length,
@@ -66,7 +77,17 @@ export function betweenPanScatter(spots: readonly (readonly CountedVolume[])[]):
   };
 }
 
-/** Log likelihood of a spot's pans at a scatter, the spot's mean integrated out; terms that are the same for every scatter are left out. */
+function weightsOf(logs: readonly number[]): number[] {
+  const top = Math.max(...logs);
+  const weights = logs.map((l) => Math.exp(l - top));
+  const total = weights.reduce((a, b) => a + b, 0);
+  return weights.map((w) => w / total);
+}
+function meanOver(weights: readonly number[], of: (cv: number) => number): number {
+  return weights.reduce((sum, w, i) => sum + w * of(CVS[i] as number), 0);
+}
+
+/** Log likelihood of a place's pans at a scatter, its mean integrated out; terms that are the same for every scatter are left out. */
 function logMarginal(pans: readonly CountedVolume[], cv: number): number {
   const rate = pans.reduce((s, p) => s + p.colors, 0) / pans.reduce((s, p) => s + p.volumeBank_L, 0);
   const k = cv === 0 ? Infinity : 1 / cv ** 2;
@@ -88,8 +109,8 @@ function logMarginal(pans: readonly CountedVolume[], cv: number): number {
   return top + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - top), 0));
 }
 
-/** What scatter adds to the relative variance of several pans taken together: cv^2 sum(V^2) / (sum V)^2. One pan gains nothing; many thin it out. */
-export function scatterVariance(volumes_L: readonly number[], cv: number): number {
+/** What scatter adds to the relative variance of several pans taken together: its variance times sum(V^2) / (sum V)^2. One pan gains nothing; many thin it out. */
+export function scatterVariance(volumes_L: readonly number[], variance: number): number {
   const all = volumes_L.reduce((a, b) => a + b, 0);
-  return cv ** 2 * volumes_L.reduce((sum, v) => sum + (v / all) ** 2, 0);
+  return variance * volumes_L.reduce((sum, v) => sum + (v / all) ** 2, 0);
 }

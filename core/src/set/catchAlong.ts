@@ -1,48 +1,55 @@
-import type { Range } from '../grains/flake.ts';
-import { hinderedSettling_m_s } from '../grains/richardsonZaki.ts';
+import { DENSITY_KG_M3 } from '../grains/constants.ts';
 import type { Lining } from './linings.ts';
-import type { UniformFlow } from './manning.ts';
+import { hiddenShear_Pa } from './stonesClear.ts';
 
-/** Von Karman's constant as Riffle uses it. */
-const KAPPA = 0.41;
+/** Stones knock gold loose: by so much for a load of one and a stone as large as the shelter is high. Stated assumption. */
+export const KNOCKING = 0.1;
 
-/** A size of gold with the velocities it may settle at (see `flakeSettling_m_s`); worked out once, used for every trial of a box. */
-export interface GoldSize {
-  readonly size_m: number;
-  readonly settling_m_s: Range;
-}
-
-/** How the gravel stands against what the water carries. */
-export interface Loading {
-  /** Solids' share of the moving volume. */
-  readonly concentration: number;
-  /** Feed over what the flow can carry; above 1 riffles pack. */
-  readonly feedShare: number;
-  readonly kinematicViscosity_m2_s: number;
+/** What stands against a grain staying where it settled. */
+export interface Washing {
+  readonly bedShear_Pa: number;
+  /** Feed over capacity: from 1 on riffles pack. */
+  readonly load: number;
+  readonly stone_m: number;
 }
 
 /**
- * Rate at which a box takes one size of gold, per metre:
- *
- *   k = eta w / (U h) psi(w / (kappa u*)),  psi(b) = b^m / (1 + b^m)
- *
- * w is hindered settling, U h flow per width, u* shear velocity. eta = lining.keep x fit x packing: a grain larger than
- * the trap rolls on, fit = 1 / (1 + (size / trap)^4); an overfed box packs, packing = 1 / feedShare above 1.
- * The law is Riffle's own model (settling against turbulent mixing, after Rouse 1937); keep, m, trap are stated assumptions.
- * Caught down to x within one lining: 1 - exp(-k x).
+ * Chance that a grain which settles on the lining stays: scale keep [1/(1+(tau/tau_g)^3)] [1/(1+load^4)] [1/(1+0.1 load (stone/H)^2)] - shear, packing,
+ * stones. tau_g is the gold's own threshold, hidden below the shelter height H. Riffle's own model after Krone (1962); all of it stated assumption.
  */
-export function catchRate_per_m(gold: GoldSize, flow: UniformFlow, lining: Lining, loading: Loading): Range {
-  const eta = lining.keep / (1 + (gold.size_m / lining.trap_m) ** 4) / Math.max(1, loading.feedShare);
-  const rate = (alone_m_s: number): number => {
-    const w = hinderedSettling_m_s(alone_m_s, gold.size_m, loading.concentration, loading.kinematicViscosity_m2_s);
-    const b = (w / (KAPPA * flow.shearSpeed_m_s)) ** lining.sharpness;
-    return ((eta * w) / (flow.speed_m_s * flow.depth_m)) * (b / (1 + b));
-  };
-  return { low: rate(gold.settling_m_s.low), high: rate(gold.settling_m_s.high) };
+export function chanceToStay(
+  size_m: number,
+  lining: Pick<Lining, 'keep' | 'shelter_m'>,
+  { bedShear_Pa, load, stone_m }: Washing,
+  { referenceShields, catchScale }: { readonly referenceShields: number; readonly catchScale: number },
+  density_kg_m3: number = DENSITY_KG_M3.placerGold,
+): number {
+  const threshold_Pa = hiddenShear_Pa(size_m, lining.shelter_m, referenceShields, density_kg_m3);
+  return (
+    (catchScale * lining.keep) /
+    ((1 + (bedShear_Pa / threshold_Pa) ** 3) *
+      (1 + load ** 4) *
+      (1 + KNOCKING * load * (stone_m / lining.shelter_m) ** 2))
+  );
 }
 
-/** Share caught down to x metres, as a range. */
-export const caughtTo = (rate_per_m: Range, x_m: number): Range => ({
-  low: -Math.expm1(-rate_per_m.low * x_m),
-  high: -Math.expm1(-rate_per_m.high * x_m),
-});
+/** Rate at which a lining takes a size, per metre: the share staying, times settling over flow per width. */
+export const catchRate_per_m = (stays: number, settling_m_s: number, flowPerWidth_m2_s: number): number =>
+  (stays * settling_m_s) / flowPerWidth_m2_s;
+
+/** Share of what arrives that is caught down to x metres of one lining: 1 - exp(-k x). */
+export const caughtTo = (rate_per_m: number, x_m: number): number => -Math.expm1(-rate_per_m * x_m);
+
+/** Shares of one size caught in each section of a box, and what passes its end; they sum to 1. */
+export function caughtBySection(sections: readonly { readonly rate_per_m: number; readonly length_m: number }[]): {
+  readonly caught: readonly number[];
+  readonly passed: number;
+} {
+  let arriving = 1;
+  const caught = sections.map(({ rate_per_m, length_m }) => {
+    const here = arriving * caughtTo(rate_per_m, length_m);
+    arriving -= here;
+    return here;
+  });
+  return { caught, passed: arriving };
+}

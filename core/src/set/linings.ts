@@ -1,23 +1,71 @@
-/** What stands in the floor of a box. All figures are stated assumptions until a box is calibrated by its own clean-ups. */
+/** What stands in the floor of a box. All figures are priors with a spread (`boxParameters.ts`) until a box is measured by its own clean-ups. */
 export interface Lining {
   readonly name: string;
-  /** Manning's n, effective, of the lined box. */
-  readonly manningN: number;
-  /** Share of the grains touching the floor that are kept. */
+  /** Roughness length of the lined floor, m: fitted to how deep practised boxes run. */
+  readonly roughness_m: number;
+  /** Share of the grains settling on the lining that it keeps while it is open. Stated assumption. */
   readonly keep: number;
-  /** How sharply suspension takes a grain out of reach. */
-  readonly sharpness: number;
-  /** Size of the trap, m: a piece this large is kept half as often, a larger one rolls on. */
-  readonly trap_m: number;
+  /** Height below which gold is sheltered from the water, m, the open pile included. Stated assumption. */
+  readonly shelter_m: number;
+  /** Black sand it holds before it is full, kg/m2. Stated assumption. */
+  readonly holds_kg_m2: number;
+  /** What it is for, in a few words. Common practice, no source. */
+  readonly goodFor: string;
 }
 
-/** Common practice, no source: effective roughness and trap sizes of small river boxes. */
+/**
+ * Common practice, no source; figures of the project's own model. On black sand the trade is of two minds: one school takes deep traps that hold much of
+ * it and cleans up twice a day, the other shallow mats that shed it and cleans up often; both are here, and how long each lasts is worked out.
+ */
 export const LININGS = {
-  riffles: { name: 'raised riffles on carpet', manningN: 0.03, keep: 0.85, sharpness: 1, trap_m: 0.015 },
-  expanded: { name: 'expanded metal on carpet', manningN: 0.027, keep: 0.9, sharpness: 1, trap_m: 0.008 },
-  cells: { name: 'vortex-cell mat', manningN: 0.024, keep: 0.95, sharpness: 1, trap_m: 0.006 },
-  ribbed: { name: 'ribbed rubber mat', manningN: 0.02, keep: 0.7, sharpness: 1, trap_m: 0.003 },
-  carpet: { name: 'bare carpet', manningN: 0.022, keep: 0.8, sharpness: 1, trap_m: 0.002 },
+  riffles: {
+    name: 'raised riffles on carpet',
+    roughness_m: 0.0075,
+    keep: 0.5,
+    shelter_m: 0.012,
+    holds_kg_m2: 6,
+    goodFor: 'Coarse gold and much black sand; holds a whole day. Fine flakes need the carpet under it.',
+  },
+  expanded: {
+    name: 'expanded metal on carpet',
+    roughness_m: 0.0058,
+    keep: 0.7,
+    shelter_m: 0.018,
+    holds_kg_m2: 4,
+    goodFor: 'Fine gold; the usual choice behind a coarse section. Slow to clean.',
+  },
+  cells: {
+    name: 'vortex-cell mat',
+    roughness_m: 0.0044,
+    keep: 0.6,
+    shelter_m: 0.008,
+    holds_kg_m2: 4,
+    goodFor: 'Fine to medium gold; sheds light sand, is rinsed in a minute.',
+  },
+  ribbed: {
+    name: 'ribbed rubber mat',
+    roughness_m: 0.0026,
+    keep: 0.4,
+    shelter_m: 0.003,
+    holds_kg_m2: 1.5,
+    goodFor: 'To see gold come, and for well-screened sand; fills soon.',
+  },
+  carpet: {
+    name: 'bare carpet',
+    roughness_m: 0.0035,
+    keep: 0.5,
+    shelter_m: 0.005,
+    holds_kg_m2: 2,
+    goodFor: 'The finest gold in thin, even water; screened sand only.',
+  },
+  indicator: {
+    name: 'indicator mat',
+    roughness_m: 0.0026,
+    keep: 0.4,
+    shelter_m: 0.003,
+    holds_kg_m2: 1,
+    goodFor: 'A hand of pale ribbed mat at the head: shows at a glance whether the gravel pays.',
+  },
 } as const satisfies Record<string, Lining>;
 export type LiningId = keyof typeof LININGS;
 export const LINING_IDS = Object.keys(LININGS) as LiningId[];

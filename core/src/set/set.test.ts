@@ -2,12 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { expectNear, referenceCases } from '../../test/referenceCases.ts';
 import { freshWater } from '../grains/water.ts';
-import { adviseBox } from './adviseBox.ts';
 import { drawdown } from './drawdown.ts';
-import { carriedGravel_m3_s } from './feed.ts';
 import { flowAtDepth, flowAtRate, type UniformFlow } from './manning.ts';
 import { flowByBucket_m3_s, flowByFloat_m3_s } from './measureFlow.ts';
-import { goldSizes, solveBox, type BoxSetting } from './solveBox.ts';
 import { largestStone_m, movingShear } from './stones.ts';
 
 const RESULTS: Record<string, keyof UniformFlow> = {
@@ -89,34 +86,6 @@ describe('stones (Soulsby 1997; check values 07a)', () => {
   });
 });
 
-describe('feed (Smart & Jaeggi 1983, Meyer-Peter & Mueller 1948)', () => {
-  const water = freshWater(10);
-  const carried_m3_h = (slope: number, stone_m: number, depth_m = 0.02): number =>
-    3600 *
-    carriedGravel_m3_s(flowAtDepth({ width_m: 0.25, manningN: 0.03, slope }, depth_m), slope, 0.25, stone_m, water);
-  test('25 cm, 5.2 %, 20 mm of water, 6 mm stones: about 0.1 m3/h loose, a bucket in ten minutes or so (common practice)', () => {
-    expect(carried_m3_h(0.052, 0.006)).toBeGreaterThan(0.08);
-    expect(carried_m3_h(0.052, 0.006)).toBeLessThan(0.15);
-  });
-  test('at 12-17 % about 4 % solids by volume (Clarkson 1990, from memory)', () => {
-    for (const slope of [0.125, 0.167]) {
-      const flow = flowAtDepth({ width_m: 0.3048, manningN: 0.027, slope }, 0.045);
-      const solids = 0.65 * carriedGravel_m3_s(flow, slope, 0.3048, 0.006, water);
-      expect(solids / (solids + flow.flow_m3_s)).toBeGreaterThan(0.025);
-      expect(solids / (solids + flow.flow_m3_s)).toBeLessThan(0.14);
-    }
-  });
-  test('by hand, flat: theta 0.0857 over 0.047 on 1 % (8 x 0.0387^1.5 x sqrt(R g d^3) x b / 0.65)', () => {
-    const d = 0.0015;
-    const flow = flowAtDepth({ width_m: 0.25, manningN: 0.03, slope: 0.01 }, 0.024);
-    const R = (2650 - water.density_kg_m3) / water.density_kg_m3;
-    const theta = (flow.hydraulicRadius_m * 0.01) / (R * d);
-    const byHand = (8 * (theta - 0.047) ** 1.5 * Math.sqrt(R * 9.80665 * d ** 3) * 0.25) / 0.65;
-    expect(carriedGravel_m3_s(flow, 0.01, 0.25, d, water)).toBeCloseTo(byHand, 12);
-  });
-  test('a size the shear does not move is carried at rate zero', () => expect(carried_m3_h(0.052, 0.02)).toBe(0));
-});
-
 describe('flow measured (Rantz et al. 1982; check values 06c, 06d)', () => {
   test.each(referenceCases('06c-float-test'))('float $id', (c) => {
     expectNear(
@@ -137,55 +106,5 @@ describe('flow measured (Rantz et al. 1982; check values 06c, 06d)', () => {
   test('a stopped watch is refused', () => {
     expect(() => flowByFloat_m3_s(10, 0, 1, 0.2)).toThrow(/time_s/);
     expect(() => flowByBucket_m3_s(20, [])).toThrow(/at least one time/);
-  });
-});
-
-describe('a whole box', () => {
-  const setting: BoxSetting = {
-    width_m: 0.25,
-    length_m: 1.22,
-    lining: 'riffles',
-    slope: 0.0417,
-    water: { known: 'flow', flow_m3_s: 0.0031 },
-    stone_m: 0.0125,
-    temperature_C: 10,
-  };
-  const gold = goldSizes(10);
-  test('catch grows with length and falls with pitch, for every size and both laws', () => {
-    const slopes = [0.03, 0.05, 0.08, 0.12];
-    const answers = slopes.map((slope) => solveBox({ ...setting, slope }, gold.slice(0, 3)));
-    answers.forEach((a, i) =>
-      a.caught.forEach((c, k) => {
-        expect(c.share.low).toBeLessThanOrEqual(c.share.high);
-        const steeper = answers[i + 1]?.caught[k];
-        if (steeper) expect(steeper.rate_per_m.low).toBeLessThan(c.rate_per_m.low);
-        expect(
-          solveBox({ ...setting, slope: slopes[i], length_m: 2.44 }, gold.slice(0, 3)).caught[k]?.share.low,
-        ).toBeGreaterThan(c.share.low);
-      }),
-    );
-  });
-  test('overfed twice over, it keeps less', () => {
-    const fed = solveBox(setting, gold);
-    const overfed = solveBox({ ...setting, feed_m3_s: 2 * fed.carried_m3_s }, gold);
-    expect(overfed.feedShare).toBeCloseTo(2, 9);
-    expect(overfed.caught[0]?.share.high).toBeLessThan(fed.caught[0]?.share.high ?? 0);
-  });
-  test('stalling stones: the advised lift makes them clear, with the same flow', () => {
-    const advice = adviseBox(setting, gold, gold[1]);
-    expect(advice.kind).toBe('lift');
-    if (advice.kind !== 'lift') throw new Error(advice.kind);
-    expect(advice.head_m).toBeCloseTo((advice.slope - setting.slope) * setting.length_m, 12);
-    expect(advice.after.clears).toBe(true);
-    expect(advice.after.flow.flow_m3_s).toBeCloseTo(0.0031, 10);
-    expect(advice.after.largestStone_m).toBeCloseTo(1.1 * setting.stone_m, 5);
-  });
-  test('stones no advised pitch can move: screen finer', () =>
-    expect(adviseBox({ ...setting, stone_m: 0.05 }, gold, gold[1]).kind).toBe('screen'));
-  test('far too steep for its stones: lower it', () =>
-    expect(adviseBox({ ...setting, slope: 0.2, stone_m: 0.006 }, gold, gold[0]).kind).toBe('lower'));
-  test('absurd boxes are refused by field', () => {
-    expect(() => solveBox({ ...setting, width_m: 20 }, gold)).toThrow(/width_m is 20/);
-    expect(() => solveBox({ ...setting, slope: NaN }, gold)).toThrow(/slope is NaN/);
   });
 });

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { Readable } from 'node:stream';
+import { crc32 } from 'node:zlib';
 import yauzl, { type Entry as ZipEntry, type ZipFile } from 'yauzl';
 import { BadBackup, FORMAT_VERSION, MANIFEST, Manifest, type TellProgress } from './format.ts';
 
@@ -75,7 +76,10 @@ async function manifestOf(zip: ZipFile, found: ReadonlyMap<string, ZipEntry>): P
   if (!entry) throw new BadBackup(`This is not a Riffle backup: it holds no ${MANIFEST}.`);
   let read: unknown;
   try {
-    read = JSON.parse((await gathered(await zip.openReadStreamPromise(entry), MOST_MANIFEST_BYTES)).toString('utf8'));
+    const bytes = await gathered(await zip.openReadStreamPromise(entry), MOST_MANIFEST_BYTES);
+    // The other entries are held against the manifest, and it against the sum that the zip itself keeps.
+    if (crc32(bytes) !== entry.crc32) throw new Error('its sum is another');
+    read = JSON.parse(bytes.toString('utf8'));
   } catch {
     throw new BadBackup(`${MANIFEST} is damaged.`);
   }

@@ -12,6 +12,7 @@ export const daySheets = recordKind({
     start_min: 'start_min',
     back_min: 'back_min',
     start_m: 'start_m',
+    rest_min: 'rest_min',
     limit_kg: 'limit_kg',
     tools: 'tools',
     aim: 'aim',

@@ -4,7 +4,17 @@ import { grounds, spots } from '../ground/queries.ts';
 import { attachments, outlines } from '../map/queries.ts';
 import { gaugeReadings, permissions, signs } from '../read/queries.ts';
 import { runs } from '../run/queries.ts';
-import { containers, lots, pits, samplePlans, samples, screenings, seedings, sizeWords } from '../sample/queries.ts';
+import {
+  containers,
+  looks,
+  lots,
+  pits,
+  samplePlans,
+  samples,
+  screenings,
+  seedings,
+  sizeWords,
+} from '../sample/queries.ts';
 import { rigs, setups } from '../set/queries.ts';
 
 /** Every kind of record, for what goes over all of them. */
@@ -21,6 +31,7 @@ export const EVERY_KIND = [
   lots,
   pits,
   screenings,
+  looks,
   samplePlans,
   containers,
   seedings,

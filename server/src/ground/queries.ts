@@ -19,6 +19,7 @@ export const grounds = recordKind({
     note: 'note',
     tide: 'tide',
     profile: 'profile',
+    lookedAt: 'looked_at',
     joins: parts({ groundId: 'joins_ground_id', distance_m: 'joins_distance_m', bank: 'joins_bank' }, { orNull: true }),
   },
   added: { line: 'line', linePoints: 'line_points' },

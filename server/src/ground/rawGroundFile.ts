@@ -15,6 +15,7 @@ export interface RawGroundFile {
   readonly note: unknown;
   readonly tide: unknown;
   readonly profile: unknown;
+  readonly lookedAt: unknown;
   readonly joins: unknown;
   /** Direction of flow where the file states it (Riffle's own exports do). */
   readonly flow: FlowDirection;
@@ -50,6 +51,7 @@ export const UNTOLD = {
   note: null,
   tide: null,
   profile: null,
+  lookedAt: null,
   joins: null,
   flow: 'unknown',
   records: [],

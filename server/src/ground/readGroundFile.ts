@@ -17,6 +17,7 @@ export interface ReadGround extends GroundFile {
   readonly note: string;
   readonly tide: unknown;
   readonly profile: unknown;
+  readonly lookedAt: unknown;
   readonly joins: unknown;
   readonly records: readonly RawRecord[];
 }
@@ -135,6 +136,7 @@ export function readGroundFile(text: string, choices: Partial<FileChoices> = {})
     properties: kept.map((p) => p.properties),
     tide: raw.tide,
     profile: raw.profile,
+    lookedAt: raw.lookedAt,
     joins: raw.joins,
     records: raw.records,
   };

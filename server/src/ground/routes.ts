@@ -200,12 +200,23 @@ async function groundOf(
   read: ReadGround,
   decided: Pick<Ground, 'id' | 'name' | 'kind'>,
 ): Promise<Ground> {
-  const { length_m, swell_percent, note, tide, profile, joins } = read;
-  const bare = { ...decided, length_m, swell_percent, note, deleted: false, tide: null, profile: [], joins: null };
+  const { length_m, swell_percent, note, tide, profile, lookedAt, joins } = read;
+  const bare = {
+    ...decided,
+    length_m,
+    swell_percent,
+    note,
+    deleted: false,
+    tide: null,
+    profile: [],
+    lookedAt: [],
+    joins: null,
+  };
   const told = Ground.safeParse({
     ...bare,
     ...(tide !== null && { tide }),
     ...(profile !== null && { profile }),
+    ...(lookedAt !== null && { lookedAt }),
     joins,
   });
   const ground = told.success ? told.data : bare;

@@ -1,5 +1,6 @@
 import {
   NewContainer,
+  NewLook,
   NewLot,
   NewPit,
   NewSample,
@@ -8,6 +9,7 @@ import {
   NewSeeding,
   NewSizeWord,
   StoredContainer,
+  StoredLook,
   StoredLot,
   StoredPit,
   StoredSample,
@@ -53,6 +55,8 @@ export const samples = recordKind({
     grownIn: 'grown_in',
     fromSafetyPan: 'from_safety_pan',
     seenWith: 'seen_with',
+    saidBefore: 'said_before',
+    riffleSaid: 'riffle_said',
     note: 'note',
   },
   added: {},
@@ -129,6 +133,23 @@ export const screenings = recordKind({
     through: 'through',
     throughEntered: 'through_entered',
     note: 'note',
+  },
+  added: {},
+});
+
+export const looks = recordKind({
+  path: 'looks',
+  table: 'look',
+  sent: NewLook,
+  kept: StoredLook,
+  fields: {
+    groundId: 'ground_id',
+    spotId: 'spot_id',
+    lookedAt: 'looked_at',
+    aperture_mm: 'aperture_mm',
+    volume_L: 'volume_l',
+    volumeEntered: 'volume_entered',
+    pieces: 'pieces',
   },
   added: {},
 });
@@ -242,12 +263,20 @@ export async function pansAsJson(db: Db, crewId: string, groundId: string): Prom
      from (
        select spot_id as "spotId",
          json_agg((extract(epoch from taken_at) * 1000)::bigint) as "takenAt_ms",
+         json_agg(depth_m) as depth_m,
+         json_agg(coalesce(array_position(layer_ids, layer_id), 0) - 1) as layer,
+         coalesce(array_to_json(layer_ids), '[]') as "layerIds",
          json_agg(volume_l) as "volume_L",
          json_agg(volume_state = 'loose') as "isLoose",
          json_build_object('+10', json_agg(colors_over_10), '10-20', json_agg(colors_10_20),
            '20-40', json_agg(colors_20_40), '-40', json_agg(colors_under_40)) as counts,
          json_agg(gold_mg) as gold_mg
-       from sample where crew_id = $1 and ground_id = $2 and not deleted group by spot_id
+       from sample
+       left join (
+         select spot_id as of_spot, array_agg(distinct layer_id) as layer_ids
+         from sample where crew_id = $1 and ground_id = $2 and not deleted and layer_id is not null group by spot_id
+       ) as layers on of_spot = spot_id
+       where crew_id = $1 and ground_id = $2 and not deleted group by spot_id, layer_ids
      ) as by_spot`,
     [crewId, groundId],
   );

@@ -11,6 +11,7 @@ import { recordRoutes } from '../http/recordRoutes.ts';
 import { importSamples } from './importSamples.ts';
 import {
   containers,
+  looks,
   lots,
   pansAsJson,
   pits,
@@ -38,6 +39,7 @@ export function sampleRoutes(scope: FastifyInstance, pool: pg.Pool): void {
   recordRoutes(app, pool, lots);
   recordRoutes(app, pool, pits);
   recordRoutes(app, pool, screenings);
+  recordRoutes(app, pool, looks);
   recordRoutes(app, pool, samplePlans);
   recordRoutes(app, pool, containers);
   recordRoutes(app, pool, seedings);

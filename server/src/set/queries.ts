@@ -8,11 +8,7 @@ export const rigs = recordKind({
   kept: StoredRig,
   fields: {
     name: 'name',
-    width_m: 'width_m',
-    widthEntered: 'width_entered',
-    length_m: 'length_m',
-    lengthEntered: 'length_entered',
-    lining: 'lining',
+    sections: 'sections',
     note: 'note',
   },
   added: {},

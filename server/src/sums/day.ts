@@ -4,6 +4,7 @@ import {
   daylight,
   finishPlan,
   fromGreenwich,
+  handPace,
   hoursBelow,
   LIGHTS_OF_DAY,
   planDay,
@@ -35,6 +36,19 @@ export const DAY_SUMS: readonly Sum[] = [
         to_m,
       ),
     }),
+  ),
+  sum(
+    'hand-pace',
+    'Hours that a cubic metre takes by hand to strip, to wash and to carry to the water, from the crew’s own runs and what is usual.',
+    z.object({
+      runs: z
+        .array(z.object({ volumeBank_L: n, hours: n }))
+        .max(10_000)
+        .default([]),
+      carry_m: n.default(0),
+      load_kg: n.default(25),
+    }),
+    ({ runs, carry_m, load_kg }) => handPace(runs, carry_m, load_kg),
   ),
   sum(
     'daylight',

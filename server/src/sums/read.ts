@@ -1,7 +1,11 @@
 import {
   changePoint,
+  floatTrend,
   floodPeaks,
   mixBelow,
+  mouthsOf,
+  mouthsThatFeed,
+  nextPan,
   mustCarry,
   permissionOn,
   SIGN_KIND_NAMES,
@@ -9,19 +13,64 @@ import {
   sternberg,
   thinLevels,
   traceColors,
+  USUAL_SCATTER_VARIANCE,
   worthAPan,
 } from '@riffle/core';
 import { z } from 'zod';
 import { n, sum, type Sum } from './sum.ts';
 
+/** A draw's mouth; a point with its id was panned in it. */
+const mouth = z.object({
+  id: z.string(),
+  name: z.string(),
+  distance_m: n,
+  bank: z.enum(['left', 'right', 'mid']).default('mid'),
+});
+
 /** Reading ground: signs, trails, water, permissions. */
 export const READ_SUMS: readonly Sum[] = [
+  sum(
+    'next-pan',
+    'The single pan, or weighing, that most changes where one digs, by the expected value of what it would show.',
+    z.object({
+      pays_mg_L: n,
+      spotCv: n.min(0.1).max(4).default(1),
+      pan_L: n,
+      color_mg: n,
+      panVariance: n.min(0).max(25).default(0.25),
+      canWeigh: z.boolean().default(false),
+      places: z
+        .array(
+          z.object({
+            id: z.string(),
+            chance: n.min(0).max(1),
+            chanceBefore: n.min(0).max(1),
+            panned: z
+              .object({
+                volumeBank_L: n.positive(),
+                colors: z.int().min(0),
+                color_mg: n.positive(),
+                gold_mg: n.min(0),
+                scatterVariance: n.min(0).default(0),
+                commonLogSd: n.min(0).max(3).default(0),
+              })
+              .nullable()
+              .default(null),
+            work_min: n.min(0).max(1440).default(10),
+            closed: z.boolean().default(false),
+          }),
+        )
+        .max(2000),
+    }),
+    ({ places, ...rules }) => nextPan(places, rules),
+  ),
   sum(
     'worth-a-pan',
     'Ranks places by the chance that a pan there pays, each with its reasons in log odds.',
     z.object({
       pays_mg_L: n,
       reach_m: n,
+      spotCv: n.min(0.1).max(4).default(1),
       priors: z.record(z.string(), z.object({ paid: n, tried: n })).default({}),
       trail: z
         .object({ from_m: n, to_m: n, certainty: n.min(0).max(1) })
@@ -34,6 +83,7 @@ export const READ_SUMS: readonly Sum[] = [
             id: z.string(),
             distance_m: n,
             bank: z.enum(['left', 'right', 'mid']),
+            across_m: n.default(0),
             kinds: z
               .array(
                 z.enum(SIGN_KIND_NAMES as [(typeof SIGN_KIND_NAMES)[number], ...(typeof SIGN_KIND_NAMES)[number][]]),
@@ -48,6 +98,8 @@ export const READ_SUMS: readonly Sum[] = [
                 color_mg: n.positive(),
                 gold_mg: n.min(0),
                 floodSince: z.boolean().default(false),
+                scatterVariance: n.min(0).max(9).default(USUAL_SCATTER_VARIANCE),
+                commonLogSd: n.min(0).max(2).default(0),
               })
               .nullable()
               .default(null),
@@ -68,6 +120,48 @@ export const READ_SUMS: readonly Sum[] = [
       points: z.array(z.object({ id: z.string(), distance_m: n, colors: z.int(), volumeBank_L: n })).max(2000),
     }),
     (i) => traceColors(i.points),
+  ),
+  sum(
+    'mouths',
+    'Draws that must bring gold, for the pans below and above their mouths differ beyond luck: what each must carry, with its band, and what its own pans say.',
+    z.object({
+      flowShare: n.min(0.01).max(0.9).default(0.15),
+      mouths: z.array(mouth).max(200),
+      points: z.array(z.object({ id: z.string(), distance_m: n, colors: z.int(), volumeBank_L: n })).max(2000),
+    }),
+    (i) =>
+      mouthsThatFeed(
+        mouthsOf(
+          i.mouths.map((m) => ({ ...m, kind: 'draw mouth' })),
+          [],
+          [],
+          i.points,
+        ),
+        i.points,
+        i.flowShare,
+      ),
+  ),
+  sum(
+    'float-trend',
+    'Where float that grows upstream points: how far above its largest stone, past the end of the line, or into a draw beside it.',
+    z.object({
+      length_m: n.positive(),
+      mouths: z.array(mouth).max(200).default([]),
+      stones: z
+        .array(z.object({ kind: z.enum(['float', 'stained float']), distance_m: n, size_mm: n.positive() }))
+        .max(2000),
+    }),
+    (i) =>
+      floatTrend(
+        i.stones,
+        mouthsOf(
+          i.mouths.map((m) => ({ ...m, kind: 'draw mouth' })),
+          [],
+          [],
+          [],
+        ),
+        i.length_m,
+      ),
   ),
   sum(
     'gauge',

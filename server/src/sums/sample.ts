@@ -11,7 +11,7 @@ import {
   empiricalVariogram,
   EYES,
   fitVariogram,
-  gradeBelief,
+  evidenceOf,
   handsRecovery,
   inverseDistance,
   layOut,
@@ -24,12 +24,17 @@ import {
   payStreak,
   pitSum,
   poissonLimits,
+  poolGround,
   polygonOfInfluence,
   sampleGrade,
+  scatterVariance,
   sizeCurve,
   USUAL_NEIGHBORS,
+  USUAL_SCATTER_VARIANCE,
   VARIOGRAM_MODELS,
   volumeForParticles,
+  WEIGHT_SCHOOLS,
+  type GradeBelief,
 } from '@riffle/core';
 import { z } from 'zod';
 import { counts, n, sum, type Sum } from './sum.ts';
@@ -66,10 +71,10 @@ export const SAMPLE_SUMS: readonly Sum[] = [
   ),
   sum(
     'richer',
-    'Chance that each of several spots is the richest, and that the first beats the second; pans more to call it.',
+    'Chance that each of several spots is the richest, and that the first beats the second, each pulled toward the others as far as it rests on little; pans more at each that settle it.',
     z.object({
       meanColor_mg: n,
-      scatter_cv: n.min(0).default(0),
+      panVariance: n.min(0).max(9).default(USUAL_SCATTER_VARIANCE),
       pan_L: n.default(4),
       spots: z
         .array(
@@ -82,29 +87,42 @@ export const SAMPLE_SUMS: readonly Sum[] = [
         .max(20),
     }),
     (i) => {
-      const beliefs = i.spots.map((pans) => ({
-        belief: gradeBelief(pans, { meanColor_mg: i.meanColor_mg, scatter_cv: i.scatter_cv }),
-        volumeBank_L: pans.reduce((total, p) => total + p.volumeBank_L, 0),
-      }));
-      const [a, b] = beliefs as [(typeof beliefs)[number], (typeof beliefs)[number]];
+      const { beliefs } = poolGround(
+        i.spots.map((pans) => {
+          const { volumeBank_L, gold } = evidenceOf(pans, COLOR_MG, i.meanColor_mg);
+          return {
+            grade_mg_L: (gold?.gold_mg ?? 0) / volumeBank_L,
+            oneColor_mg_L: i.meanColor_mg / volumeBank_L,
+            scatterVariance: scatterVariance(
+              pans.map((p) => p.volumeBank_L),
+              i.panVariance,
+            ),
+            commonLogSd: 0,
+          };
+        }),
+      );
+      const [a, b] = beliefs as [GradeBelief, GradeBelief];
       return {
-        best: chancesOfBest(beliefs.map((x) => x.belief)),
-        firstBeatsSecond: chanceRicher(a.belief, b.belief),
-        pansToCall: pansToCall(a, b, i.pan_L),
+        best: chancesOfBest(beliefs),
+        firstBeatsSecond: chanceRicher(a, b),
+        pansToCall: pansToCall(a, b, { pan_L: i.pan_L, color_mg: i.meanColor_mg, panVariance: i.panVariance }),
       };
     },
   ),
   sum(
     'scatter',
-    'How much pans of one spot differ beyond the luck of the count; null with fewer than six pans.',
+    'How much pans of one spot, layer and depth differ beyond the luck of the count; null with fewer than six pans.',
     z.object({ spots: z.array(z.array(z.object({ colors: z.int(), volumeBank_L: n })).max(100)).max(500) }),
     (i) => betweenPanScatter(i.spots),
   ),
   sum(
     'color-weights',
-    'Mean weights of colors by class, the table moved by weighed counts.',
-    z.object({ weighed: z.array(z.object({ counts, gold_mg: n.positive() })).max(2000) }),
-    (i) => learnColorWeights(i.weighed),
+    'Mean weights of colors by class with their bands: a school’s usual ones, moved by weighed counts.',
+    z.object({
+      weighed: z.array(z.object({ counts, gold_mg: n.positive() })).max(2000),
+      school: z.enum(WEIGHT_SCHOOLS).default('geometry'),
+    }),
+    (i) => learnColorWeights(i.weighed, i.school).classes,
   ),
   sum(
     'hands',

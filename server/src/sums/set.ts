@@ -1,29 +1,55 @@
 import {
   adviseBox,
+  boxWindow,
+  catchScale,
   drawdown,
+  drawnBoxes,
+  feedCapacity,
   flowAtDepth,
   flowAtRate,
   flowByBucket_m3_s,
   flowByFloat_m3_s,
-  goldSizes,
-  solveBox,
+  floorFlowAtDepth,
+  floorFlowAtRate,
+  loadUp,
+  remedyFor,
+  seeBox,
+  stonesClear,
+  SYMPTOM_IDS,
+  USUAL_CREW_M3_S,
+  USUAL_MIX,
+  weighBox,
+  type WeighedBox,
 } from '@riffle/core';
 import { z } from 'zod';
 import { lining, n, sum, temperature_C, type Sum } from './sum.ts';
 
 const channel = { width_m: n, manningN: n, slope: n };
+const floor = { width_m: n, roughness_m: n, slope: n };
+/** A box by its sections from the head down; widths and lengths are bounded by the core. */
 const boxSetting = z.object({
-  width_m: n,
-  length_m: n,
-  lining,
+  sections: z
+    .array(z.object({ lining, width_m: n, length_m: n.positive(), step_m: n.min(0).max(1).default(0) }))
+    .min(1)
+    .max(8),
   slope: n,
   stone_m: n,
+  crossFall_m: n.min(0).max(0.2).default(0),
   temperature_C,
   water: z.discriminatedUnion('known', [
-    z.object({ known: z.literal('depth'), depth_m: n }),
-    z.object({ known: z.literal('flow'), flow_m3_s: n }),
+    z.object({ known: z.literal('depth'), depth_m: n.max(1) }),
+    z.object({ known: z.literal('flow'), flow_m3_s: n.max(10) }),
   ]),
+  feed_m3_s: n.min(0).max(1).nullable().default(null),
+  crew_m3_s: n.positive().max(1).default(USUAL_CREW_M3_S),
+  median_m: n.positive().max(0.1).nullable().default(null),
+  gold: z
+    .array(z.object({ size_m: n.min(0.00002).max(0.05), share: n.min(0).max(1) }))
+    .min(1)
+    .max(10)
+    .default(USUAL_MIX.map((g) => ({ ...g }))),
 });
+const withoutDraws = ({ solved: _, ...rest }: WeighedBox) => rest;
 
 /** The box and its water. */
 export const SET_SUMS: readonly Sum[] = [
@@ -38,6 +64,18 @@ export const SET_SUMS: readonly Sum[] = [
     'Normal depth in a rectangular channel for a flow.',
     z.object({ ...channel, flow_m3_s: n }),
     ({ flow_m3_s, ...c }) => flowAtRate(c, flow_m3_s),
+  ),
+  sum(
+    'lined-flow-at-depth',
+    'Flow over a lined floor between smooth walls at a depth (Ferguson 2007; Einstein-Horton).',
+    z.object({ ...floor, depth_m: n }),
+    ({ depth_m, slope, ...f }) => floorFlowAtDepth(f, slope, depth_m),
+  ),
+  sum(
+    'lined-flow-at-rate',
+    'The depth at which a lined floor carries a flow.',
+    z.object({ ...floor, flow_m3_s: n }),
+    ({ flow_m3_s, slope, ...f }) => floorFlowAtRate(f, slope, flow_m3_s),
   ),
   sum(
     'drawdown',
@@ -58,16 +96,132 @@ export const SET_SUMS: readonly Sum[] = [
     (i) => ({ flow_m3_s: flowByBucket_m3_s(i.volume_L, i.times_s) }),
   ),
   sum(
+    'stones-clear',
+    'Whether stones of a size go through a lined floor: out of the feed, and over crests and bare floor. Ratios of 1 or more clear.',
+    z.object({
+      ...floor,
+      depth_m: n,
+      stone_m: n,
+      median_m: n.positive(),
+      referenceShields: n.positive().default(0.036),
+      rolling: n.positive().default(0.61),
+    }),
+    ({ depth_m, slope, stone_m, median_m, referenceShields, rolling, ...f }) =>
+      stonesClear(floorFlowAtDepth(f, slope, depth_m), stone_m, median_m, { referenceShields, rolling }),
+  ),
+  sum(
+    'feed-capacity',
+    'Loose gravel a lined floor takes: what the water carries, what riffles exchange, both together.',
+    z.object({
+      ...floor,
+      depth_m: n,
+      median_m: n.positive(),
+      spread: n.positive().default(6),
+      boxFactor: n.positive().default(1.8),
+    }),
+    ({ depth_m, slope, median_m, spread, boxFactor, ...f }) =>
+      feedCapacity(floorFlowAtDepth(f, slope, depth_m), f.width_m, median_m, { spread, boxFactor }),
+  ),
+  sum(
+    'load-up',
+    'How full each section is after so much black sand, and the share of gold that passes it now (Bohart & Adams 1920).',
+    z.object({
+      fed_kg: n,
+      sections: z
+        .array(
+          z.object({
+            length_m: n.positive(),
+            width_m: n.positive(),
+            holds_kg_m2: n.positive(),
+            heavyRate_per_m: n.min(0),
+            goldRate_per_m: n.min(0),
+          }),
+        )
+        .min(1)
+        .max(8),
+    }),
+    (i) => loadUp(i.sections, i.fed_kg),
+  ),
+  sum(
+    'catch-scale',
+    'What a clean-up by sections, tracers or a tail pan say of the scale of a box’s catch, and of what went over its end; one size of gold.',
+    z.object({
+      exponents: z.array(n.positive()).min(1).max(20),
+      counts: z.array(n.min(0).max(1e6)).min(1).max(20),
+      tracersFed: n.min(0).max(1e6).default(0),
+      tracersHeld: n.min(0).max(1e6).default(0),
+      tailShare: n.min(0).max(1).default(0),
+      tailCount: n.min(0).max(1e6).default(0),
+      priorLogSd: n.positive().max(3).default(0.5),
+    }),
+    ({ priorLogSd, ...found }) => catchScale(found, priorLogSd),
+  ),
+  sum(
+    'box',
+    'A box set in water, weighed over 256 boxes as it may be: chances that it stalls, works, washes out; pace, capacity and gold held with their bands.',
+    boxSetting,
+    (i) => withoutDraws(weighBox(i, drawnBoxes(i.gold, i.temperature_C))),
+  ),
+  sum(
     'box-advice',
-    'What to change on a box and by how much. `watch_m` is the gold size it is judged by.',
-    boxSetting.extend({ watch_m: n.positive().default(0.0002) }),
-    ({ watch_m, ...i }) => {
-      const gold = goldSizes(i.temperature_C, undefined, [watch_m]);
-      const [watch] = gold;
-      return watch && adviseBox(i, gold, watch);
+    'What to change on a box and by how much: leave it, a change of one or two things, or what limits it.',
+    boxSetting.extend({
+      reach: z
+        .object({
+          most_m3_s: n.positive().optional(),
+          steepestSlope: n.positive().optional(),
+          screens_m: z.array(n.positive()).max(12).optional(),
+        })
+        .default({}),
+    }),
+    ({ reach, ...i }) => {
+      const { most_m3_s, steepestSlope, screens_m } = reach;
+      const found = adviseBox(i, drawnBoxes(i.gold, i.temperature_C), {
+        ...(most_m3_s !== undefined && { most_m3_s }),
+        ...(steepestSlope !== undefined && { steepestSlope }),
+        ...(screens_m && { screens_m }),
+      });
+      return { ...found, after: withoutDraws(found.after) };
     },
   ),
-  sum('box', 'Flow, stones, feed and catch of a box set in water.', boxSetting, (i) =>
-    solveBox(i, goldSizes(i.temperature_C)),
+  sum(
+    'box-symptoms',
+    'What may be behind what is seen at a box, and what to do about it. `seen`: true, or false where it was looked for and is not there.',
+    boxSetting.extend({
+      seen: z.partialRecord(z.enum(SYMPTOM_IDS), z.boolean()),
+      fed_m3: n.min(0).max(100).default(0),
+    }),
+    ({ seen, fed_m3, ...i }) => {
+      const box = seeBox(i, drawnBoxes(i.gold, i.temperature_C), seen, fed_m3);
+      const remedy = remedyFor(i, box, seen);
+      const { effective, fits, causes } = box;
+      return { effective, fits, causes, remedy: { ...remedy, after: withoutDraws(remedy.after) } };
+    },
+  ),
+  sum(
+    'box-window',
+    'Chances over pitch and water by rows of one depth, and where to set the box.',
+    boxSetting.extend({
+      slopes: z.int().min(2).max(40).default(24),
+      depths: z.int().min(2).max(30).default(16),
+      fromSlope: n.min(0.002).max(0.4).default(0.008),
+      toSlope: n.min(0.002).max(0.4).default(0.11),
+      fromDepth_m: n.min(0.002).max(0.5).default(0.004),
+      toDepth_m: n.min(0.002).max(0.5).default(0.045),
+    }),
+    ({ slopes, depths, fromSlope, toSlope, fromDepth_m, toDepth_m, ...i }) => {
+      const steps = boxWindow(i, drawnBoxes(i.gold, i.temperature_C), {
+        slopes,
+        depths,
+        slope: [fromSlope, toSlope],
+        depth_m: [fromDepth_m, toDepth_m],
+      });
+      for (;;) {
+        const step = steps.next();
+        if (!step.done) continue;
+        const { best, ...grids } = step.value;
+        return { best, ...Object.fromEntries(Object.entries(grids).map(([name, values]) => [name, [...values]])) };
+      }
+    },
   ),
 ];

@@ -10,12 +10,12 @@ const open = (some: Partial<WorkLimits> = {}): WorkPool => (pool = openWorkPool(
 afterEach(() => pool?.close());
 
 const pitch = { name: 'pitch', input: { kind: 'in/ft', value: 0.5, boxLength_m: 0.9144 } };
-/** Seconds of work: 2,000 places, each by a system of 200 neighbors. */
+/** Many seconds of work: 2,000 places, each by a system of 200 neighbors so smooth that it has to be solved by elimination. */
 const long = {
   name: 'kriging',
   input: {
     points: Array.from({ length: 3000 }, (_, i) => ({ x_m: (i * 37) % 997, y_m: (i * 61) % 991, value: i % 7 })),
-    variogram: { model: 'spherical', nugget: 0.1, partialSill: 1, range_m: 50 },
+    variogram: { model: 'gaussian', nugget: 0, partialSill: 1, range_m: 50 },
     neighbors: 200,
     at: Array.from({ length: 2000 }, (_, i) => ({ x_m: i % 997, y_m: (i * 3) % 991 })),
   },
@@ -57,7 +57,11 @@ describe('work in threads of its own', () => {
   test('what takes too long is given up, and the next one is answered', async () => {
     const work = open({ longest_ms: 10_000 });
     await work.run('sum', pitch);
-    await expect(work.run('sum', long)).rejects.toMatchObject({ code: 'TOO_LONG' });
+    // A dozen at once on the one or few threads there are: no machine is through with all of them in time.
+    const asked = await Promise.allSettled(Array.from({ length: 12 }, () => work.run('sum', long)));
+    const givenUp = asked.filter((a) => a.status === 'rejected');
+    expect(givenUp.length).toBeGreaterThan(0);
+    for (const g of givenUp) expect(g.reason).toMatchObject({ code: 'TOO_LONG' });
     expect(await work.run('sum', pitch)).toBeDefined();
   });
   test('what takes too much memory ends its own thread and nothing else', async () => {

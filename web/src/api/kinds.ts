@@ -5,6 +5,7 @@ import type {
   DaySheet,
   GaugeReading,
   Ground,
+  Look,
   Lot,
   Outline,
   Permission,
@@ -25,6 +26,7 @@ import type {
   StoredDaySheet,
   StoredGaugeReading,
   StoredGround,
+  StoredLook,
   StoredLot,
   StoredOutline,
   StoredPermission,
@@ -56,6 +58,7 @@ export interface Records {
   'sample-plans': { sent: SamplePlan; kept: StoredSamplePlan };
   pits: { sent: Pit; kept: StoredPit };
   screenings: { sent: Screening; kept: StoredScreening };
+  looks: { sent: Look; kept: StoredLook };
   containers: { sent: Container; kept: StoredContainer };
   seedings: { sent: Seeding; kept: StoredSeeding };
   'size-words': { sent: SizeWord; kept: StoredSizeWord };
@@ -101,6 +104,7 @@ export const KINDS: { readonly [K in Kind]: KindTraits<K> } = {
   },
   pits: { of: 'ground', spoken: 'pit', added: {} },
   screenings: { of: 'ground', spoken: 'screening', added: {} },
+  looks: { of: 'ground', spoken: 'look', added: {} },
   containers: { of: 'crew', spoken: 'container', added: {} },
   seedings: { of: 'crew', spoken: 'practice pan', added: {} },
   'size-words': { of: 'crew', spoken: 'size word', added: {} },

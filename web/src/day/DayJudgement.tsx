@@ -1,6 +1,7 @@
 import type { StoredGround } from '@riffle/contract';
-import { riverIsFresh } from '@riffle/core';
+import { permissionOn, riverIsFresh } from '@riffle/core';
 import { format } from 'date-fns';
+import { useRecords } from '../records/useRecords.ts';
 import { inTen } from '../reading/inTen.ts';
 import { Judgement } from '../ui/Judgement.tsx';
 import { useNow } from '../ui/useNow.ts';
@@ -9,10 +10,21 @@ import { clock, lasting } from './dayWords.ts';
 import type { Day } from './useDay.ts';
 
 /** The day in one sentence: where first, when, and when back; what falls out where it does not fit. */
-export function DayJudgement({ ground, day }: { ground: StoredGround; day: Day }) {
+export function DayJudgement({ ground, day, date }: { ground: StoredGround; day: Day; date: string }) {
   const show = useShow();
   const now_ms = useNow(60_000);
   const { draft, plan, places, sky, river, tide } = day;
+  const { closed } = permissionOn(useRecords('permissions', ground.id).items, date);
+  // What forbids the day comes before what the day would be: no plan for closed ground is praised.
+  const [shut] = closed;
+  if (shut)
+    return (
+      <Judgement
+        rests={`${shut.why === 'closed season' ? (shut.until ? `Until ${format(new Date(`${shut.until}T00:00:00`), 'd MMMM')}, by your notes.` : 'No end is noted.') : `By your notes it has ${shut.why === 'run out' ? 'run out' : 'not begun'}.`} The plan below is for a day on which you may; local law decides.`}
+      >
+        Stay off {ground.name}: {shut.note.name}.
+      </Judgement>
+    );
   if (day.findingOrder)
     return (
       <div role="status">
@@ -34,7 +46,11 @@ export function DayJudgement({ ground, day }: { ground: StoredGround; day: Day }
   const chance = 1 - fits.reduce((none, s) => none * (1 - (places.get(s.id)?.chance ?? 0)), 1);
   const sunset = sky.sun?.kind === 'rises and sets' ? sky.sun.sunset_min : null;
   const dark = sunset !== null && plan.back_min > sunset;
+  const left_min = draft.back_min - plan.back_min;
+  const digs = places.get(day.digsAt ?? '');
+  const toTry = fits.length - (digs ? 1 : 0);
   const rests = [
+    day.ranking.nextSays,
     best && `Likeliest ${best.name}, ${inTen(best.chance)}; that one of them pays, ${inTen(chance)}.`,
     sunset !== null &&
       (dark
@@ -62,9 +78,11 @@ export function DayJudgement({ ground, day }: { ground: StoredGround; day: Day }
   }
   return (
     <Judgement rests={rests}>
-      {first ? `${first.name} first` : 'Go'} at {clock(fits[0]?.begin_min ?? draft.start_min)},{' '}
-      {fits.length === 1 ? 'that one place' : `${fits.length} places`}, back at {clock(plan.back_min)}
-      {draft.back_min - plan.back_min >= 5 && `, ${lasting(draft.back_min - plan.back_min)} in hand`}.
+      {digs && toTry === 0 ? `Dig at ${digs.name}` : first ? `${first.name} first` : 'Go'} at{' '}
+      {clock(fits[0]?.begin_min ?? draft.start_min)}
+      {toTry > 1 ? `, ${toTry} places` : !digs && ', that one place'}
+      {digs && toTry > 0 && `, then dig at ${digs.name} for ${lasting(digs.work_min)}`}, back at {clock(plan.back_min)}
+      {!digs && left_min >= 5 && `, ${lasting(left_min)} in hand`}.
     </Judgement>
   );
 }

@@ -54,7 +54,7 @@ function DaySheet({ ground, spots, date, onDate, kept }: DaySheetProps) {
   return (
     <div className="flex flex-col gap-4">
       <DayHead page={page} onDate={onDate} />
-      <DayJudgement ground={ground} day={day} />
+      <DayJudgement ground={ground} day={day} date={date} />
       <ClosedToday ground={ground} on={date} />
       {plan && plan.stops.length > 0 && (
         <DayTimeline

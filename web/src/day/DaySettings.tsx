@@ -6,7 +6,7 @@ import { GROUND_WORDS } from '../ground/groundWords.ts';
 import { readEntered } from '../units/readEntered.ts';
 import { useShow } from '../units/useShow.ts';
 import { Choices } from '../ui/Choices.tsx';
-import { Field } from '../ui/Field.tsx';
+import { Field, SelectField } from '../ui/Field.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
 import { clock } from './dayWords.ts';
 import { type DayDraft } from './dayDraft.ts';
@@ -80,11 +80,21 @@ export function DaySettings({ ground, draft, change }: DaySettingsProps) {
             value={draft.way}
             onChange={(way) => change({ way, order: null, minutes: {} })}
             choices={[
-              { value: 'quick pans', label: 'two pans' },
+              { value: 'quick pans', label: 'a few pans' },
               { value: 'one square metre', label: 'a square metre' },
             ]}
           />
         </Chosen>
+        <div className="w-32">
+          <SelectField
+            label="Rest"
+            value={String(draft.rest_min)}
+            choices={[...new Set([0, 15, 30, 45, 60, 90, draft.rest_min])]
+              .sort((a, b) => a - b)
+              .map((m) => ({ value: String(m), label: m === 0 ? 'none' : `${m} min` }))}
+            onChange={(m) => change({ rest_min: Number(m) })}
+          />
+        </div>
         <Chosen says="Today">
           <span className="flex flex-wrap gap-x-4">
             <Tick checked={draft.frozen} onChange={(frozen) => change({ frozen })}>

@@ -141,6 +141,25 @@ export function DayTimeline({
                   strokeDasharray="2 4"
                 />
               )}
+              {s.rest_min > 0 && (
+                <>
+                  <path
+                    d={`M${x2} ${roadY}H${x(s.end_min + s.rest_min)}`}
+                    stroke="var(--gold)"
+                    strokeWidth="5"
+                    strokeLinecap="round"
+                  />
+                  <text
+                    x={(x2 + x(s.end_min + s.rest_min)) / 2}
+                    y={roadY + 18}
+                    fontSize="12"
+                    textAnchor="middle"
+                    className="halo"
+                  >
+                    rest
+                  </text>
+                </>
+              )}
               <rect
                 x={x1}
                 y={roadTop + (isPicked ? 2 : 6)}
@@ -204,7 +223,13 @@ export function DayTimeline({
         {now_min !== null && now_min > from && now_min < to && (
           <g>
             <path d={`M${x(now_min)} 0V${bottom}`} stroke="var(--water)" strokeWidth="2.400" />
-            <text x={x(now_min) + 5} y={SKY_H + 14} fontSize="12.500" className="halo">
+            <text
+              x={x(now_min) + (x(now_min) > x(to) - 64 ? -5 : 5)}
+              y={SKY_H + 14}
+              fontSize="12.500"
+              textAnchor={x(now_min) > x(to) - 64 ? 'end' : 'start'}
+              className="halo"
+            >
               now {clock(now_min)}
             </text>
           </g>

@@ -1,5 +1,5 @@
 import type { StoredGround } from '@riffle/contract';
-import type { Candidate } from '@riffle/core';
+import { localPlane, type Candidate } from '@riffle/core';
 import { Link } from 'react-router';
 import { useRecords } from '../records/useRecords.ts';
 import { clock } from './dayWords.ts';
@@ -13,13 +13,24 @@ const WRONG: Readonly<Record<StoredGround['kind'], string>> = {
   hillside: 'If the ground is frozen',
 };
 
+/** Farther than this is another journey, m. Common practice, no source: an hour of bad road. */
+const SAME_DAY_M = 40_000;
+/** Whether one can change to that ground the same day, as far as both lie on the map. */
+function reachable({ line: from }: StoredGround, { line: to }: StoredGround): boolean {
+  const [here, there] = [from?.[0], to?.[0]];
+  if (!here || !there) return false;
+  const { x_m, y_m } = localPlane(here).toPlane(there);
+  return Math.hypot(x_m, y_m) <= SAME_DAY_M;
+}
 const isDry = (g: StoredGround): boolean => g.kind !== 'creek' && g.kind !== 'beach';
 
 /** What to do when the first thing goes wrong that does on such a ground. */
 export function PlanB({ ground, day }: { ground: StoredGround; day: Day }) {
   const { items: grounds } = useRecords('grounds');
   const { planB, places } = day;
-  const elsewhere = grounds.filter((g) => g.id !== ground.id && isDry(g) !== isDry(ground));
+  const outlines = useRecords('outlines', ground.id).items;
+  const benches = ground.kind === 'creek' ? outlines.filter((o) => o.kind === 'bench') : [];
+  const elsewhere = grounds.filter((g) => g.id !== ground.id && isDry(g) !== isDry(ground) && reachable(ground, g));
   const names =
     planB?.stops.map((s: { id: string }) => places.get(s.id)).filter((c): c is Candidate => c !== undefined) ?? [];
   return (
@@ -31,7 +42,9 @@ export function PlanB({ ground, day }: { ground: StoredGround; day: Day }) {
           ? 'fill bags instead of panning, and carry them to the next water; tag each one.'
           : ground.kind === 'beach'
             ? 'walk the berm and mark seams and creek mouths to come back to; dig nothing the swell can reach.'
-            : 'no place here lies out of its reach.'}{' '}
+            : benches.length > 0
+              ? `${benches.map((o) => o.name).join(' and ')} lies above it: no place is marked there yet, so walk it and mark what you see.`
+              : 'no place here lies out of its reach.'}{' '}
       {elsewhere.length > 0 && (
         <>
           Or go to{' '}

@@ -7,11 +7,15 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import type { DayPlan, StopTimes } from '@riffle/core';
+import { PANS_OF, type DayPlan, type StopTimes } from '@riffle/core';
+import { plural } from '../ui/plural.ts';
 import { inTen } from '../reading/inTen.ts';
 import { useShow } from '../units/useShow.ts';
 import { clock, lasting } from './dayWords.ts';
 import { type Candidate } from '@riffle/core';
+
+/** More pans than a square metre takes are no sampling any more. */
+const MOST_PANS = PANS_OF['one square metre'];
 
 interface StopListProps {
   readonly plan: DayPlan;
@@ -123,12 +127,14 @@ function Row({ stop, place, number, walk_min, picked, onPick, onMinutes, onOut }
             <b className="text-danger">falls out: not back in time</b>
           ) : (
             <>
-              pays {inTen(place.chance)}, at {show.distance(place.distance_m)}
+              {place.pans === 0 || place.pans > MOST_PANS ? 'dig' : plural(place.pans, 'pan')}, pays{' '}
+              {inTen(place.chance)}, at {show.distance(place.distance_m)}
               {place.kinds.length > 0 &&
                 `, ${place.kinds
                   .slice(0, 2)
                   .map((k) => k.replace(/^own: /, ''))
                   .join(' and ')}`}
+              {stop.rest_min > 0 && `; then ${lasting(stop.rest_min)} of rest`}
               {place.load_kg > 0 && `; ${show.load(place.load_kg)} to carry`}
             </>
           )}

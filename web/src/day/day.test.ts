@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { StoredGround, StoredSpot } from '@riffle/contract';
-import { CONTAINERS, USUAL_TOOLS, WET_GRAVEL_KG_L, type Reason, type RankedPlace } from '@riffle/core';
+import { CONTAINERS, USUAL_TOOLS, WET_GRAVEL_KG_L, type RankedPlace } from '@riffle/core';
 import { cautionsOf } from './cautions.ts';
 import { asStop, type DayDraft } from './dayDraft.ts';
 import { clock, lasting } from './dayWords.ts';
@@ -19,6 +19,7 @@ const ground = (some: Partial<StoredGround> = {}): StoredGround => ({
   note: '',
   tide: null,
   profile: [],
+  lookedAt: [],
   joins: null,
   line: [
     [-33, 46.5],
@@ -45,19 +46,14 @@ const spot = (id: string, some: Partial<StoredSpot> = {}): StoredSpot => ({
   note: '',
   ...some,
 });
-const reason = (some: Partial<Reason>): Reason => ({ from: 'sign', logOdds: 0.5, says: 'a bar', tally: null, ...some });
-const ranked = (
-  spotId: string,
-  chance: number,
-  some: Partial<RankedPlace['place']> = {},
-  reasons: Reason[] = [],
-): RankedPlace => ({
+const ranked = (spotId: string, chance: number, some: Partial<RankedPlace['place']> = {}): RankedPlace => ({
   place: {
     id: spotId,
     spotId,
     name: spotId,
     distance_m: 200,
     bank: 'left',
+    across_m: 6,
     kinds: ['bar'],
     traits: {},
     signIds: [],
@@ -68,12 +64,13 @@ const ranked = (
   panned: null,
   chance,
   logOdds: Math.log(chance / (1 - chance)),
-  reasons,
+  reasons: [],
 });
 const draft = (some: Partial<DayDraft> = {}): DayDraft => ({
   start_min: 480,
   back_min: 960,
   start_m: 0,
+  rest_min: 0,
   limit_kg: 25,
   tools: [{ name: 'shovel', kg: 2 }],
   aim: 'best traps',
@@ -102,6 +99,7 @@ const river = (level_m: number, readAt = '2026-05-02T06:00:00.000Z') => ({
   trend_m_day: null,
   flood: null,
 });
+const RULES = { pays_mg_L: 0.15, spotCv: 1, pan_L: 5, color_mg: 0.1, panVariance: 0.25 };
 const flat = { length_m: 1000, height_m: null };
 const one = (
   r: RankedPlace,
@@ -111,6 +109,7 @@ const one = (
     (some.g ?? ground()).kind,
     some.spots ?? [spot(r.place.id)],
     [r],
+    RULES,
     some.d ?? draft(),
     pace,
     some.level_m === undefined ? null : river(some.level_m, some.readAt),
@@ -128,16 +127,45 @@ describe('places of a day', () => {
     expect(one(ranked('a', 0.5), { d: draft({ minutes: { a: 50 } }) }).work_min).toBe(50);
     expect(one(ranked('a', 0.5, { cover_m: 0.5 })).work_min).toBe(24 + 15);
   });
-  test('looking for pay a place is worth its chance; looking to learn, most where the chance is even', () => {
+  test('looking for pay the likelier place is worth more; looking to learn, most where the chance is even', () => {
     const worth = (chance: number, aim: DayDraft['aim']): number =>
       one(ranked('a', chance), { d: draft({ aim }) }).value;
-    expect([worth(0.9, 'best traps'), worth(0.5, 'best traps')]).toEqual([0.9, 0.5]);
+    expect(worth(0.9, 'best traps')).toBeGreaterThan(worth(0.5, 'best traps'));
     expect(worth(0.5, 'odd places')).toBeCloseTo(1, 9);
     expect(worth(0.9, 'odd places')).toBeLessThan(worth(0.6, 'odd places'));
   });
-  test('a place whose pans have already told is worth a third of it', () => {
-    expect(one(ranked('a', 0.9, {}, [reason({ from: 'pans', logOdds: 3 })])).value).toBeCloseTo(0.27, 9);
-    expect(one(ranked('a', 0.9, {}, [reason({ from: 'pans', logOdds: 1 })])).value).toBe(0.9);
+  test('a few more pans are worth little where many have told already; digging goes where most gold lies', () => {
+    const panned = (gold_mg: number, volumeBank_L: number): Partial<RankedPlace> => ({
+      panned: {
+        gold_mg,
+        volumeBank_L,
+        colors: Math.round(gold_mg / 0.1),
+        color_mg: 0.1,
+        floodSince: false,
+        scatterVariance: 0.02,
+        commonLogSd: 0.2,
+      },
+    });
+    const worths = (way: DayDraft['way']): Record<string, number> =>
+      Object.fromEntries(
+        dayCandidates(
+          'creek',
+          [spot('told'), spot('new')],
+          [
+            { ...ranked('told', 0.95), ...panned(60, 120) },
+            { ...ranked('new', 0.4), panned: null },
+          ],
+          RULES,
+          draft({ way }),
+          pace,
+          null,
+          flat,
+          now.getTime(),
+        ).map((c) => [c.id, c.value]),
+      );
+    const [quick, square] = [worths('quick pans'), worths('one square metre')];
+    expect(quick.new).toBeGreaterThan(quick.told ?? NaN);
+    expect(square.told).toBeGreaterThan(square.new ?? NaN);
   });
   test('a river above its mark closes a spot, if it was read lately; frost closes all but rock', () => {
     const low = [spot('a', { worksBelow_m: 0.5 })];

@@ -1,5 +1,6 @@
 import { TEXTS, type PlannedStop, type StoredDaySheet, type StoredGround } from '@riffle/contract';
-import { USUAL_TOOLS, type Candidate, type DayAsked } from '@riffle/core';
+import type { DaySky } from './daySky.ts';
+import { USUAL_LOAD_KG, USUAL_REST_MIN, USUAL_TOOLS, type Candidate, type DayAsked } from '@riffle/core';
 
 /** A day as it is being settled; kept on the device until it is in the book. */
 export interface DayDraft extends DayAsked {
@@ -18,12 +19,17 @@ export const asStop = (c: Candidate): PlannedStop => ({
   work_min: c.work_min,
 });
 
-export const firstDraft = (ground: StoredGround, kept: StoredDaySheet | undefined): DayDraft =>
+/** A day begins at eight, and not before one sees. */
+const USUAL_START_MIN = 480;
+const QUARTER_MIN = 15;
+
+export const firstDraft = (ground: StoredGround, kept: StoredDaySheet | undefined, sky: DaySky): DayDraft =>
   kept
     ? {
         start_min: kept.start_min,
         back_min: kept.back_min,
         start_m: kept.start_m,
+        rest_min: kept.rest_min,
         limit_kg: kept.limit_kg,
         tools: kept.tools,
         aim: kept.aim,
@@ -34,10 +40,14 @@ export const firstDraft = (ground: StoredGround, kept: StoredDaySheet | undefine
         minutes: Object.fromEntries(kept.stops.map((s) => [s.placeId, s.work_min])),
       }
     : {
-        start_min: 480,
+        start_min:
+          sky.sun?.kind === 'rises and sets' && sky.sun.sunrise_min < 960
+            ? Math.max(USUAL_START_MIN, Math.ceil(sky.sun.sunrise_min / QUARTER_MIN) * QUARTER_MIN)
+            : USUAL_START_MIN,
         back_min: 960,
         start_m: 0,
-        limit_kg: 25,
+        rest_min: USUAL_REST_MIN,
+        limit_kg: USUAL_LOAD_KG,
         tools: [...USUAL_TOOLS],
         aim: 'best traps',
         way: 'quick pans',

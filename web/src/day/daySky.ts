@@ -56,3 +56,16 @@ export function dayTide(ground: StoredGround, date: string): DayTide | null {
     workBelow_m: ground.tide.workBelow_m,
   };
 }
+
+/** The hours in which work can be seen, within those the tide leaves; null where nothing limits them (no line says where the sun is, or it does not set). */
+export function inDaylight({ sun }: DaySky, open: readonly OpenHours[] | null): readonly OpenHours[] | null {
+  if (sun === null || sun.kind === 'up all day') return open;
+  if (sun.kind === 'down all day') return [];
+  const { sunrise_min, sunset_min } = sun;
+  return (open ?? [{ from_min: 0, to_min: 1440 }])
+    .map((w) => ({
+      from_min: Math.ceil(Math.max(w.from_min, sunrise_min)),
+      to_min: Math.floor(Math.min(w.to_min, sunset_min)),
+    }))
+    .filter((w) => w.to_min > w.from_min);
+}

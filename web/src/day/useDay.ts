@@ -4,23 +4,25 @@ import {
   dayCandidates,
   dayProblem,
   pacePerPan,
+  leftToDig,
   timeDay,
   walkedLine,
+  withSlack,
   walkingMinutes,
   type Candidate,
   type DayPlan,
   type DayProblem,
   type Pace,
-  type PlaceRanking,
   type RiverNow,
 } from '@riffle/core';
 import { useMemo } from 'react';
+import { useContainers } from '../records/useContainers.ts';
 import { usePreferences } from '../preferences/preferences.ts';
-import { rankReading } from '../reading/rankReading.ts';
+import { rankReading, type RankedReading } from '../reading/rankReading.ts';
 import { useReading } from '../reading/useReading.ts';
 import { useDraft } from '../ui/useDraft.ts';
 import { firstDraft, type DayDraft } from './dayDraft.ts';
-import { daySky, dayTide, type DaySky, type DayTide } from './daySky.ts';
+import { daySky, dayTide, inDaylight, type DaySky, type DayTide } from './daySky.ts';
 import { usePlanner, type Planner } from './usePlanner.ts';
 
 /** The planner chooses among so many places at most, best first. */
@@ -32,7 +34,7 @@ export interface Day {
   readonly forget: () => void;
   readonly candidates: readonly Candidate[];
   readonly closed: readonly Candidate[];
-  readonly ranking: PlaceRanking;
+  readonly ranking: RankedReading;
   readonly pace: Pace;
   readonly river: RiverNow | null;
   readonly sky: DaySky;
@@ -42,6 +44,8 @@ export interface Day {
   readonly plan: DayPlan | null;
   /** There is something to plan, and its first order is still being looked for. */
   readonly findingOrder: boolean;
+  /** Where what is left of the day is for digging; null where nothing is, or nowhere pays. */
+  readonly digsAt: string | null;
   /** What is left when things go wrong; null when nothing is. */
   readonly planB: DayPlan | null;
   readonly places: ReadonlyMap<string, Candidate>;
@@ -55,16 +59,17 @@ export function useDay(
   kept: StoredDaySheet | undefined,
   now: Date,
 ): Day {
-  const reading = useReading(ground, spots);
+  const reading = useReading(ground);
   const { samples, river } = reading;
   const { pays_mg_L, reach_m, priors } = usePreferences().preferences;
+  const pan_L = useContainers().pan ?? CONTAINERS.pan;
   const ranking = useMemo(
-    () => rankReading(reading, spots, { pays_mg_L, reach_m, priors }),
-    [reading, spots, pays_mg_L, reach_m, priors],
+    () => rankReading(reading, spots, { pays_mg_L, reach_m, priors, pan_L }),
+    [reading, spots, pays_mg_L, reach_m, priors, pan_L],
   );
   const [draft, setDraft, forget] = useDraft<DayDraft>(
     `day-${ground.id}-${date}${kept ? `-${kept.id}-${kept.version}` : ''}`,
-    () => firstDraft(ground, kept),
+    () => firstDraft(ground, kept, daySky(ground, date)),
   );
   const line = useMemo(() => walkedLine(ground), [ground]);
   const pace = useMemo(() => {
@@ -83,6 +88,7 @@ export function useDay(
         ground.kind,
         spots,
         ranking.ranked.slice(0, MOST_PLACES),
+        ranking.panRules,
         draft,
         pace,
         river,
@@ -91,35 +97,55 @@ export function useDay(
       ),
     [ground, spots, ranking, draft, pace, river, line, hour],
   );
-  const candidates = useMemo(() => all.filter((c) => c.closed === null), [all]);
+  const tried = useMemo(() => all.filter((c) => c.closed === null), [all]);
   const tide = useMemo(() => dayTide(ground, date), [ground, date]);
-  const problem = useMemo<DayProblem | null>(
-    () =>
-      draft.back_min > draft.start_min && candidates.length > 0
-        ? dayProblem(candidates, draft, line, tide?.open ?? null)
-        : null,
-    [candidates, draft, line, tide],
+  const sky = useMemo(() => daySky(ground, date), [ground, date]);
+  // Nobody sees a color in the dark: work begins with the sun and ends with it.
+  const open = useMemo(() => inDaylight(sky, tide?.open ?? null), [sky, tide]);
+  const asked = useMemo<DayProblem | null>(
+    () => (draft.back_min > draft.start_min && tried.length > 0 ? dayProblem(tried, draft, line, open) : null),
+    [tried, draft, line, open],
   );
-  const planner = usePlanner(problem);
+  // Riffle's own order leaves something for what goes wrong; a person's may use it up.
+  const planner = usePlanner(useMemo(() => asked && withSlack(asked), [asked]));
+  const order = useMemo(() => draft.order ?? planner.plan?.stops.map((s) => s.id) ?? null, [draft.order, planner.plan]);
+  // Once it is known what there is to know, what is left of the day is for digging.
+  const digging = useMemo(() => {
+    const id = draft.way === 'quick pans' && draft.aim === 'best traps' ? (ranking.next?.digs ?? null) : null;
+    if (!asked || !order || id === null || draft.minutes[id] !== undefined) return null;
+    if (draft.order && draft.order.at(-1) !== id) return null;
+    const places = order.map((o) => asked.stops.findIndex((s) => s.id === o)).filter((i) => i >= 0);
+    const left_min = leftToDig(
+      withSlack(asked),
+      places,
+      asked.stops.findIndex((s) => s.id === id),
+    );
+    return left_min === null ? null : { id, left_min };
+  }, [asked, order, ranking, draft]);
+  const candidates = useMemo(
+    () =>
+      digging ? tried.map((c) => (c.id === digging.id ? { ...c, work_min: digging.left_min, pans: 0 } : c)) : tried,
+    [tried, digging],
+  );
+  const problem = useMemo<DayProblem | null>(
+    () => asked && (candidates === tried ? asked : dayProblem(candidates, draft, line, open)),
+    [asked, candidates, tried, draft, line, open],
+  );
   const plan = useMemo(() => {
-    if (!problem) return null;
-    const ids = draft.order ?? planner.plan?.stops.map((s) => s.id) ?? null;
-    if (!ids) return null;
+    if (!problem || !order) return null;
+    const ids = digging ? [...order.filter((id) => id !== digging.id), digging.id] : order;
     return timeDay(
       problem,
       ids.map((id) => problem.stops.findIndex((s) => s.id === id)).filter((i) => i >= 0),
     );
-  }, [problem, draft.order, planner.plan]);
+  }, [problem, order, digging]);
   // Plan B is the same day without what goes wrong first: places the water takes.
-  const dry = useMemo(() => candidates.filter((c) => !c.byWater), [candidates]);
+  const dry = useMemo(() => tried.filter((c) => !c.byWater), [tried]);
   const problemB = useMemo(
-    () =>
-      problem && dry.length > 0 && dry.length < candidates.length
-        ? dayProblem(dry, draft, line, tide?.open ?? null)
-        : null,
-    [problem, dry, candidates, draft, line, tide],
+    () => (problem && dry.length > 0 && dry.length < tried.length ? dayProblem(dry, draft, line, open) : null),
+    [problem, dry, tried, draft, line, open],
   );
-  const plannerB = usePlanner(problemB);
+  const plannerB = usePlanner(useMemo(() => problemB && withSlack(problemB), [problemB]));
   return {
     draft,
     change: (some) => setDraft((before) => ({ ...before, ...some })),
@@ -129,12 +155,13 @@ export function useDay(
     ranking,
     pace,
     river,
-    sky: useMemo(() => daySky(ground, date), [ground, date]),
+    sky,
     tide,
     planner,
     plan,
     findingOrder: problem !== null && plan === null,
+    digsAt: digging?.id ?? null,
     planB: problemB ? plannerB.plan : null,
-    places: useMemo(() => new Map(all.map((c) => [c.id, c])), [all]),
+    places: useMemo(() => new Map([...all, ...candidates].map((c) => [c.id, c])), [all, candidates]),
   };
 }

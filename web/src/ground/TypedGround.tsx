@@ -41,6 +41,7 @@ export function TypedGround() {
       note: '',
       tide: null,
       profile: [],
+      lookedAt: [],
       joins: null,
     });
     clear();

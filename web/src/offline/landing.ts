@@ -17,9 +17,11 @@ export interface Listed {
   readonly version?: number;
 }
 
-/** The run that a write begins; null where it is something else. */
-export const begunRun = (write: Write): string | null =>
-  write.what === 'record' && write.kind === 'runs' && write.record.baseVersion === 0 ? write.record.id : null;
+/** The record of a kind that a write begins; null where it is something else. */
+const begun = (write: Write, kind: Kind): string | null =>
+  write.what === 'record' && write.kind === kind && write.record.baseVersion === 0 ? write.record.id : null;
+export const begunRun = (write: Write): string | null => begun(write, 'runs');
+export const begunGround = (write: Write): string | null => begun(write, 'grounds');
 
 /** The lists that hold something of a write once it has landed. */
 export function listKeysOf(write: Write & { readonly crewId: string }): { key: ListKey; hash: string }[] {

@@ -1,8 +1,18 @@
 import { notifyManager, onlineManager, QueryClient, type Query, type QueryKey } from '@tanstack/react-query';
 import { isFault, isPassing } from '../api/client.ts';
-import { KINDS } from '../api/kinds.ts';
+import { KINDS, type Kind } from '../api/kinds.ts';
 import { keepLists, keptList, type Entry, type OnDevice } from './deviceStore.ts';
-import { begunRun, eventsKey, hashOf, listKey, listKeysOf, withAnswer, type Listed, type ListKey } from './landing.ts';
+import {
+  begunGround,
+  begunRun,
+  eventsKey,
+  hashOf,
+  listKey,
+  listKeysOf,
+  withAnswer,
+  type Listed,
+  type ListKey,
+} from './landing.ts';
 import { layOver, lookIntoOutbox, openOutbox } from './outbox.ts';
 import { recordsOf, scopeOf, type QueuedWrite } from './writes.ts';
 
@@ -94,14 +104,24 @@ function takeInAnswer(write: QueuedWrite, answer: unknown): void {
 }
 layOver({ takeIn, takeInUnkept: takeInAnswer });
 
-/** The taps of a run begun here, which no one has to be asked for. */
+/**
+ * What no one has to be asked for: the taps of a run begun here, and all lists of a ground begun here, which is nowhere else. Were they
+ * asked for first, the page of a ground would be taken away under the hand at the moment its ground lands.
+ */
 function knowFromTheStart(write: QueuedWrite): void {
   const runId = begunRun(write);
-  if (runId === null) return;
-  const key = eventsKey(runId);
+  if (runId !== null) knowAsEmpty(eventsKey(runId), Date.now());
+  const groundId = begunGround(write);
+  if (groundId === null) return;
+  for (const [kind, { of }] of Object.entries(KINDS))
+    // Known, but old: what the others add meanwhile is asked for at the next look.
+    if (of === 'ground') knowAsEmpty(listKey(kind as Kind, groundId), NEVER_READ + 1);
+}
+
+function knowAsEmpty(key: ListKey, updatedAt: number): void {
   const state = queryClient.getQueryState<readonly Listed[]>(key);
   if (state?.data === undefined || state.dataUpdatedAt === NEVER_READ)
-    queryClient.setQueryData(key, state?.data ?? [], { updatedAt: Date.now() });
+    queryClient.setQueryData(key, state?.data ?? [], { updatedAt });
 }
 
 async function takeKept(): Promise<void> {

@@ -1,4 +1,4 @@
-import { METRIC, US, type Display, type RankingRules } from '@riffle/core';
+import { METRIC, US, type Display, type RankingRules, type WeightSchool } from '@riffle/core';
 import { createContext, use } from 'react';
 import type { PositionSource } from '../position/currentPosition.ts';
 
@@ -12,11 +12,15 @@ export interface Preferences {
   /** Value of a gram of their gold, as they typed it, and what they call the money. */
   readonly pricePerGram: number | null;
   readonly money: string;
+  /** What an hour of work has to bring them, in the same money. */
+  readonly hourMustBring: number | null;
   /** Grade from which ground pays them, mg/L bank, and how deep their tools reach, m. */
   readonly pays_mg_L: number;
   readonly reach_m: number;
   /** Their own opinion of kinds of sign, where it differs from common practice. */
   readonly priors: NonNullable<RankingRules['priors']>;
+  /** Whose weights of colors count before anything is weighed. */
+  readonly colorSchool: WeightSchool;
   readonly positionFrom: PositionSource;
 }
 
@@ -25,9 +29,11 @@ const FIRST: Preferences = {
   light: 'shade',
   pricePerGram: null,
   money: '',
+  hourMustBring: null,
   pays_mg_L: 0.15,
   reach_m: 1,
   priors: {},
+  colorSchool: 'geometry',
   positionFrom: 'device',
 };
 const KEY = 'riffle-preferences';

@@ -1,23 +1,133 @@
-import type { StoredSpot } from '@riffle/contract';
-import { rankPlaces, trailOf, type PlaceRanking } from '@riffle/core';
+import type { StoredGround, StoredSpot } from '@riffle/contract';
+import {
+  asPanPlace,
+  bankVolume_L,
+  countColors,
+  guessSigns,
+  likeliest,
+  likelyGrades,
+  mouthsOf,
+  nextPan,
+  panForecast,
+  rankPlaces,
+  traceColors,
+  trailOf,
+  triedSpots,
+  underWater,
+  unseenGuesses,
+  USUAL_PAN_MIN,
+  type GuessedSign,
+  type Mouth,
+  type PanRules,
+  type PanSays,
+  type PlaceRanking,
+  type Trace,
+  type TracePoint,
+} from '@riffle/core';
 import type { Preferences } from '../preferences/preferences.ts';
+import { hopeWords, nextWords, type NextStep } from './nextWords.ts';
 import type { Reading } from './useReading.ts';
 
-/** What of the person's choices a ranking goes by. */
-export type RankingChoices = Pick<Preferences, 'pays_mg_L' | 'reach_m' | 'priors'>;
+/** What of the person's choices a ranking goes by; and what their pan holds, L. */
+export type RankingChoices = Pick<Preferences, 'pays_mg_L' | 'reach_m' | 'priors'> & { readonly pan_L: number };
 
-/** Places of a ground by the chance that a pan there pays. */
-export const rankReading = (
-  { samples, signs, grades, trace, river }: Reading,
+/** Places of a ground by the chance that a pan there pays, with the trail that speaks in it. */
+export interface RankedReading extends PlaceRanking {
+  readonly tried: readonly TracePoint[];
+  readonly trace: Trace;
+  /** Every mouth of a draw, however it is known. */
+  readonly mouths: readonly Mouth[];
+  /** Signs the line hints at that nobody has seen. */
+  readonly guesses: readonly GuessedSign[];
+  /** How pans of this ground are weighed against each other. */
+  readonly panRules: PanRules;
+  /** What Riffle would say of the next pan at a spot; null where the spot is in no ranking. */
+  readonly foretell: (spotId: string) => PanSays | null;
+  /** Null where no pan would change where one digs. */
+  readonly next: NextStep | null;
+  /** The same in one line, which every screen says. */
+  readonly nextSays: string;
+}
+
+/** Fewer counted colors than this are not worth the scale. Common practice, no source. */
+const WORTH_WEIGHING = 5;
+
+export function rankReading(reading: Reading, spots: readonly StoredSpot[], choices: RankingChoices): RankedReading {
+  const { samples, signs, draws, colors, grades, together, river, swell_percent } = reading;
+  const tried = triedSpots(spots, samples, swell_percent);
+  const trace = traceColors(tried);
+  const now_ms = Date.now();
+  // A ground that an earlier Riffle kept on this device says nothing of what was looked at.
+  const looked = (reading.ground as Partial<StoredGround>).lookedAt ?? [];
+  const guesses = canGuess(reading.ground)
+    ? unseenGuesses(guessSigns(reading.ground, looked), [...spots, ...signs])
+    : [];
+  const rank = (some: readonly StoredSpot[]): PlaceRanking =>
+    rankPlaces(
+      some,
+      signs,
+      draws,
+      samples,
+      grades,
+      { ...choices, ...trailOf(trace, signs), ...(together && { spotCv: together.cv }) },
+      river?.flood?.readAt ?? null,
+      now_ms,
+      guesses,
+    );
+  const ranking = rank(spots);
+  const counted = samples.reduce((sum, s) => sum + (s.gold_mg === null ? countColors(s.counts) : 0), 0);
+  const panRules: PanRules = {
+    pays_mg_L: choices.pays_mg_L,
+    spotCv: together?.cv ?? 1,
+    pan_L: bankVolume_L(choices.pan_L, swell_percent),
+    color_mg: samples.length > 0 ? colors.luckColor_mg : colors.blankColor_mg,
+    panVariance: colors.panVariance,
+    canWeigh: counted >= WORTH_WEIGHING,
+  };
+  // A bag of a plan is no place yet in the list, but its pan may be the one that tells most.
+  const withBags = spots.some((s) => s.samplePlanId !== null)
+    ? rank(spots.map((s) => ({ ...s, samplePlanId: null })))
+    : ranking;
+  const next = nextStep(withBags, reading, spots, panRules, now_ms);
+  return {
+    tried,
+    trace,
+    mouths: mouthsOf(spots, signs, draws, tried),
+    ...ranking,
+    guesses,
+    next,
+    nextSays: nextWords(next),
+    foretell: (spotId) => foretell(withBags, panRules, spotId),
+    panRules,
+  };
+}
+
+/** Only running water is read from its line. */
+const canGuess = ({ kind }: StoredGround): boolean => kind === 'creek' || kind === 'wash';
+
+function nextStep(
+  { ranked }: PlaceRanking,
+  { river }: Reading,
   spots: readonly StoredSpot[],
-  choices: RankingChoices,
-): PlaceRanking =>
-  rankPlaces(
-    spots,
-    signs,
-    samples,
-    grades,
-    { ...choices, ...trailOf(trace, signs) },
-    river?.flood?.readAt ?? null,
-    Date.now(),
+  rules: PanRules,
+  now_ms: number,
+): NextStep | null {
+  const spotById = new Map(spots.map((s) => [s.id, s]));
+  const found = nextPan(
+    ranked.map((r) => asPanPlace(r, USUAL_PAN_MIN, underWater(spotById.get(r.place.spotId ?? ''), river, now_ms))),
+    rules,
   );
+  const byId = new Map(ranked.map((r) => [r.place.id, r]));
+  const at = found && byId.get(found.id);
+  if (!found || !at) return null;
+  const nameOf = (id: string | null): string | null => (id === null ? null : (byId.get(id)?.place.name ?? null));
+  const step = { ...found, at, digsAt: nameOf(found.digs), insteadAt: nameOf(found.instead) };
+  return { ...step, hope: hopeWords(step) };
+}
+
+function foretell({ ranked }: PlaceRanking, rules: PanRules, spotId: string): PanSays | null {
+  const at = ranked.find((r) => r.place.spotId === spotId);
+  if (!at) return null;
+  const { chanceBefore, panned } = asPanPlace(at, USUAL_PAN_MIN);
+  return likeliest(panForecast(likelyGrades(chanceBefore, panned, rules.pays_mg_L, rules.spotCv), rules));
+}

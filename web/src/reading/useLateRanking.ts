@@ -1,21 +1,28 @@
 import type { StoredSpot } from '@riffle/contract';
-import type { PlaceRanking } from '@riffle/core';
 import { useEffect, useMemo, useState } from 'react';
+import { CONTAINERS } from '@riffle/core';
+import { useListStates } from '../records/useListStates.ts';
+import { useContainers } from '../records/useContainers.ts';
 import { usePreferences } from '../preferences/preferences.ts';
 import { useSeen } from '../ui/useSeen.ts';
-import type { rankReading } from './rankReading.ts';
+import type { rankReading, RankedReading } from './rankReading.ts';
 import type { Reading } from './useReading.ts';
 
-/** The ranking of a ground, a moment after its first sight; null until then. */
-export function useLateRanking(reading: Reading, spots: readonly StoredSpot[]): PlaceRanking | null {
+/** What a ranking rests on. */
+const RESTS_ON = ['pans', 'signs', 'pits'] as const;
+
+/** The ranking of a ground, a moment after its first sight; null until then, and while what it rests on is on its way: no word of it is then taken back. */
+export function useLateRanking(reading: Reading, spots: readonly StoredSpot[]): RankedReading | null {
   const { pays_mg_L, reach_m, priors } = usePreferences().preferences;
+  const pan_L = useContainers().pan ?? CONTAINERS.pan;
   const [rank, setRank] = useState<typeof rankReading | null>(null);
   const seen = useSeen();
   useEffect(() => {
     if (seen) void import('./rankReading.ts').then((m) => setRank(() => m.rankReading));
   }, [seen]);
+  const arriving = useListStates(RESTS_ON, reading.ground.id).states.includes('arriving');
   return useMemo(
-    () => rank && rank(reading, spots, { pays_mg_L, reach_m, priors }),
-    [rank, reading, spots, pays_mg_L, reach_m, priors],
+    () => (rank && !arriving ? rank(reading, spots, { pays_mg_L, reach_m, priors, pan_L }) : null),
+    [rank, arriving, reading, spots, pays_mg_L, reach_m, priors, pan_L],
   );
 }

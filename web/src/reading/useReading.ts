@@ -1,45 +1,57 @@
-import type { Pan, StoredGaugeReading, StoredGround, StoredSign, StoredSpot } from '@riffle/contract';
+import type { Pan, StoredGaugeReading, StoredGround, StoredSign } from '@riffle/contract';
 import {
-  groundColors,
+  gradeSpots,
   riverNow,
-  spotGrades,
-  traceColors,
-  triedSpots,
+  type GroundColors,
+  type GroundGrades,
+  type JoiningGround,
   type RiverNow,
   type SpotGrade,
-  type Trace,
-  type TracePoint,
 } from '@riffle/core';
 import { useMemo } from 'react';
+import { useColors } from './useColors.ts';
 import { usePans } from '../records/usePans.ts';
 import { useRecords } from '../records/useRecords.ts';
 
 /** What the book says of a ground as one reads it: its records, and what they come to. */
 export interface Reading {
+  readonly ground: StoredGround;
   readonly samples: readonly Pan[];
   readonly signs: readonly StoredSign[];
   readonly readings: readonly StoredGaugeReading[];
+  readonly colors: GroundColors;
   readonly grades: ReadonlyMap<string, SpotGrade>;
-  readonly tried: readonly TracePoint[];
-  readonly trace: Trace;
+  /** What its spots are like together; null before anything was panned. */
+  readonly together: GroundGrades | null;
   readonly river: RiverNow<StoredGaugeReading> | null;
+  /** Draws of the book that join it. */
+  readonly draws: readonly JoiningGround[];
+  readonly swell_percent: number;
 }
 
-/** Reads a ground: grades of its spots, its trail, its river. */
-export function useReading(ground: StoredGround, spots: readonly StoredSpot[]): Reading {
+/** Reads a ground: grades of its spots, its river. What takes longer, its trail and ranking, comes a moment later (`rankReading`). */
+export function useReading(ground: StoredGround): Reading {
   const samples = usePans(ground.id).items;
   const signs = useRecords('signs', ground.id).items;
   const readings = useRecords('gauge-readings', ground.id).items;
+  const pits = useRecords('pits', ground.id).items;
+  const grounds = useRecords('grounds').items;
   const { swell_percent } = ground;
-  const grades = useMemo(
-    () => spotGrades(samples, swell_percent, groundColors(samples, swell_percent)),
-    [samples, swell_percent],
+  const colors = useColors(ground, samples);
+  const { grades, ground: together } = useMemo(
+    () => gradeSpots(samples, swell_percent, colors, pits),
+    [samples, swell_percent, colors, pits],
   );
-  const tried = useMemo(() => triedSpots(spots, samples, swell_percent), [spots, samples, swell_percent]);
-  const trace = useMemo(() => traceColors(tried), [tried]);
   const river = useMemo(() => riverNow(readings), [readings]);
+  const draws = useMemo(
+    () =>
+      grounds.flatMap(({ id, name, joins }): JoiningGround[] =>
+        joins?.groundId === ground.id ? [{ id, name, distance_m: joins.distance_m, bank: joins.bank }] : [],
+      ),
+    [grounds, ground.id],
+  );
   return useMemo(
-    () => ({ samples, signs, readings, grades, tried, trace, river }),
-    [samples, signs, readings, grades, tried, trace, river],
+    () => ({ ground, samples, signs, readings, colors, grades, together, river, draws, swell_percent }),
+    [ground, samples, signs, readings, colors, grades, together, river, draws, swell_percent],
   );
 }

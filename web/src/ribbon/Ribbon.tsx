@@ -1,6 +1,6 @@
 import type { StoredGround, StoredSign, StoredSpot } from '@riffle/contract';
-import type { SpotGrade } from '@riffle/core';
-import { useMemo, useRef, useState } from 'react';
+import type { GuessedSign, SpotGrade } from '@riffle/core';
+import { lazy, Suspense, useMemo, useRef, useState } from 'react';
 import { GROUND_WORDS } from '../ground/groundWords.ts';
 import { useWidth } from '../ui/useWidth.ts';
 import { useShow } from '../units/useShow.ts';
@@ -36,6 +36,9 @@ export interface Draw {
 }
 const NO_STRIPS: readonly Strip[] = [];
 const NO_DRAWS: readonly Draw[] = [];
+// They come with the ranking, a moment after the first sight.
+const GuessMarks = lazy(() => import('./GuessMarks.tsx'));
+const NO_GUESSES: readonly GuessedSign[] = [];
 const NO_SIGNS: readonly StoredSign[] = [];
 
 interface RibbonProps {
@@ -56,6 +59,8 @@ interface RibbonProps {
   readonly draws?: readonly Draw[];
   /** Opens a draw's own ribbon. */
   readonly onDraw?: (groundId: string) => void;
+  /** Signs guessed from the line, drawn apart. */
+  readonly guesses?: readonly GuessedSign[];
   /** The thin ribbon: the creek and its discs, no lanes below. */
   readonly thin?: boolean;
 }
@@ -83,6 +88,7 @@ export function Ribbon({
   strips = NO_STRIPS,
   draws = NO_DRAWS,
   onDraw,
+  guesses = NO_GUESSES,
   thin = false,
 }: RibbonProps) {
   const [attach, width] = useWidth();
@@ -223,6 +229,15 @@ export function Ribbon({
           />
         )}
         <RibbonAxis frame={frame} scale={scale} feet={show.display.system === 'US'} says={words.axis} />
+        {guesses.length > 0 && !hidden.has('signs') && (
+          <Suspense>
+            <GuessMarks
+              guesses={guesses.filter((g) => g.distance_m >= from_m && g.distance_m <= to_m)}
+              x={x}
+              y={across}
+            />
+          </Suspense>
+        )}
         <Signs signs={shownSigns} x={x} y={(s) => signAcross(shape, bandTop, bandHeight, s, reach_m)} />
         {inSight.map((s) => (
           <SpotMark

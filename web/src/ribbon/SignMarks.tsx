@@ -63,6 +63,20 @@ export const SignMark = memo(function SignMark({ kind, size_mm = null }: SignMar
     }
     case 'inside bend':
       return <path d="M-10 5Q0 -10 10 5" fill="none" stroke="var(--ink)" strokeWidth="2" />;
+    case 'step':
+      return <path d="M-10 -5h8v9h12" fill="none" stroke="var(--ink)" strokeWidth="2.2" />;
+    case 'slack':
+      return (
+        <path
+          d="M-10 -3q3 -3 6 0t6 0t6 0M-7 4h14"
+          fill="none"
+          stroke="var(--water)"
+          strokeWidth="2"
+          strokeLinecap="round"
+        />
+      );
+    case 'narrows':
+      return <path d="M-10 -8Q0 0 10 -8M-10 8Q0 0 10 8" fill="none" stroke="var(--ink)" strokeWidth="2" />;
     case 'bench':
       return <path d="M-10 4h6v-7h14M-7 4v-3M-10 4v-3" fill="none" stroke="var(--ink)" strokeWidth="1.8" />;
     case 'draw mouth':

@@ -1,6 +1,9 @@
 import type { UNITS } from '@riffle/core';
 import { GRADE_UNITS, type Display, type GradeUnit } from '@riffle/core';
 import { useState } from 'react';
+import { Link } from 'react-router';
+import { useRecords } from '../records/useRecords.ts';
+import { lastGround } from '../shell/useGround.ts';
 import { inSystem, LIGHTS, usePreferences } from '../preferences/preferences.ts';
 import { useShow } from '../units/useShow.ts';
 import { Choices } from '../ui/Choices.tsx';
@@ -10,13 +13,20 @@ import { BackupBlock } from './BackupBlock.tsx';
 
 const GOLD_UNITS = ['mg', 'g', 'grain', 'dwt', 'ozt'] as const satisfies (keyof typeof UNITS.mass)[];
 
+/** A sum of money as typed; null for an empty field, undefined where it is none. */
+const amountOf = (text: string): number | null | undefined =>
+  text.trim() === '' ? null : Number(text) > 0 && Number.isFinite(Number(text)) ? Number(text) : undefined;
+
 /** Units, light and the person's own price, kept on this device; backups, kept with the server. */
 export function SettingsScreen() {
   const { preferences, change } = usePreferences();
   const { display } = preferences;
   const show = useShow();
+  const { items: grounds } = useRecords('grounds');
+  const groundId = lastGround() ?? grounds[0]?.id;
+  const sure = groundId === undefined ? '/grounds/new' : `/g/${groundId}/sure`;
   const [price, setPrice] = useState(preferences.pricePerGram?.toString() ?? '');
-  const priceRead = price.trim() === '' ? null : Number(price);
+  const [hour, setHour] = useState(preferences.hourMustBring?.toString() ?? '');
   const set = (some: Partial<Display>): void => change({ display: { ...display, ...some } });
   return (
     <div className="flex max-w-3xl flex-col gap-6 pt-3">
@@ -77,11 +87,10 @@ export function SettingsScreen() {
           <TextField
             label="For one gram of your gold"
             value={price}
-            problem={priceRead !== null && !(priceRead > 0) ? 'Write a number above 0, such as 62.50.' : null}
+            problem={amountOf(price) === undefined ? 'Write a number above 0, such as 62.50.' : null}
             onChange={(v) => {
               setPrice(v);
-              const n = Number(v);
-              change({ pricePerGram: v.trim() !== '' && n > 0 ? n : null });
+              change({ pricePerGram: amountOf(v) ?? null });
             }}
           />
           <TextField
@@ -90,7 +99,42 @@ export function SettingsScreen() {
             hint="Shown beside the figure: $, €, crowns"
             onChange={(money) => change({ money })}
           />
+          <TextField
+            label="What an hour has to bring"
+            value={hour}
+            problem={amountOf(hour) === undefined ? 'Write a number above 0, such as 15.' : null}
+            hint="Pits say how likely one does"
+            onChange={(v) => {
+              setHour(v);
+              change({ hourMustBring: amountOf(v) ?? null });
+            }}
+          />
         </div>
+      </Block>
+      <Block title="What a color weighs" aside="before you have weighed any of your own">
+        <Choices
+          label="Usual weights"
+          value={preferences.colorSchool}
+          onChange={(colorSchool) => change({ colorSchool })}
+          choices={[
+            { value: 'geometry', label: 'by sieve and flatness' },
+            { value: 'handbook', label: 'by the handbook' },
+          ]}
+        />
+        <p className="mt-1 text-[13px] text-ink-2">
+          {preferences.colorSchool === 'geometry'
+            ? 'A flake as wide as its class and a third as thick: the default, for no color can be heavier than what its sieve lets through.'
+            : 'Colors per ounce from an old handbook, from memory, for chunky gold. Its finest class is heavier than a ball of gold that passes the sieve, and is held to that ball.'}{' '}
+          Weighed pans move either.
+        </p>
+      </Block>
+      <Block title="How sure is it?">
+        <p>
+          Every band and chance is held against simulated truth, and against your own clean-ups.{' '}
+          <Link className="inline-block min-h-11 content-center underline underline-offset-4" to={sure}>
+            See how often Riffle is right
+          </Link>
+        </p>
       </Block>
       <BackupBlock />
     </div>

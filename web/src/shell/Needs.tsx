@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { useEffect, type ReactNode } from 'react';
 import { spokenMany } from '../api/kinds.ts';
 import { useListStates, type Needed } from '../records/useListStates.ts';
 import { Fetching } from '../ui/Fetching.tsx';
@@ -12,6 +12,8 @@ interface NeedsProps {
   readonly without?: 'said' | 'quiet';
   /** Stands there while they are on their way, where a word of it would only make the page jump. */
   readonly meanwhile?: ReactNode;
+  /** Sends for what is shown inside while the lists are on their way. */
+  readonly soon?: () => Promise<unknown>;
   readonly children: ReactNode;
 }
 
@@ -19,9 +21,13 @@ interface NeedsProps {
  * Shows what rests on lists of a ground once they are here. Before that it says what is on its way, and what is out of
  * reach: nothing is said to be none because it has not been read.
  */
-export function Needs({ kinds, without, meanwhile = null, children }: NeedsProps) {
+export function Needs({ kinds, without, meanwhile = null, soon, children }: NeedsProps) {
   const { ground } = useGround();
   const { states, arrived, askAgain } = useListStates(kinds, ground.id);
+  useEffect(() => {
+    // Should it not come, it is asked for again when it is to be shown, and then says so.
+    soon?.().catch(() => undefined);
+  }, [soon]);
   const named = (state: 'arriving' | 'away'): string => {
     const those = kinds
       .filter((_, i) => states[i] === state)

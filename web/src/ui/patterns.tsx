@@ -1,4 +1,4 @@
-/** Hatches of the drawings, defined once for the page: gravel pebbles, black-sand stipple, bedrock cross-hatch, wavelets, against. */
+/** Hatches of the drawings, defined once for the page: gravel pebbles, sand, black-sand stipple, bedrock cross-hatch, hachures, against. */
 export function Patterns() {
   return (
     <svg width="0" height="0" className="absolute" aria-hidden="true">
@@ -32,55 +32,14 @@ export function Patterns() {
             <circle cx="10" cy="7.500" r="0.6" />
           </g>
         </pattern>
-        {/* Lithology after the patterns of FGDC-STD-013-2006 (section 37): silt 616, clay 620, gravel 602, sand 607, boulders 603; drawn anew. */}
-        <pattern id="silt" width="22" height="10" patternUnits="userSpaceOnUse">
-          <rect width="22" height="10" fill="var(--gravel)" />
-          <path d="M2 3h9M15 3h1.500M13 8h9M8 8h1.500M0 8h4" stroke="var(--ink-2)" strokeWidth="1" fill="none" />
-        </pattern>
-        <pattern id="clay" width="20" height="10" patternUnits="userSpaceOnUse">
-          <rect width="20" height="10" fill="var(--paper)" />
-          <path d="M1 3h11M12 8h8M0 8h3" stroke="var(--clay)" strokeWidth="1.600" fill="none" />
-        </pattern>
-        <pattern id="iron-gravel" width="22" height="17" patternUnits="userSpaceOnUse">
-          <rect width="22" height="17" fill="var(--gravel)" />
-          <g fill="none" stroke="var(--rust)" strokeWidth="1">
-            <ellipse cx="4" cy="4" rx="3" ry="2.200" />
-            <ellipse cx="11.500" cy="3" rx="2.600" ry="1.800" />
-            <ellipse cx="18.500" cy="5" rx="2.800" ry="2.200" />
-            <ellipse cx="9" cy="9" rx="3" ry="2.200" />
-            <ellipse cx="2.500" cy="12.500" rx="2.200" ry="1.800" />
-            <ellipse cx="16" cy="12" rx="3.200" ry="2.200" />
-            <ellipse cx="9" cy="15" rx="2" ry="1.200" />
-          </g>
-        </pattern>
-        <pattern id="cobbles" width="44" height="32" patternUnits="userSpaceOnUse">
-          <rect width="44" height="32" fill="var(--gravel)" />
-          <g fill="var(--paper)" stroke="var(--ink)" strokeWidth="1.100">
-            <ellipse cx="11" cy="9" rx="9" ry="6.500" />
-            <ellipse cx="31" cy="7" rx="8" ry="5.500" />
-            <ellipse cx="24" cy="23" rx="10" ry="7" />
-            <ellipse cx="4" cy="26" rx="6" ry="5" />
-            <ellipse cx="41" cy="25" rx="5" ry="5" />
-          </g>
-        </pattern>
-        <pattern id="hardpan" width="18" height="12" patternUnits="userSpaceOnUse">
-          <rect width="18" height="12" fill="var(--gravel)" />
-          <path d="M0 0.800h18M0 6.800h18M4 0.800v6M13 6.800v5.200" stroke="var(--ink)" strokeWidth="1" fill="none" />
-        </pattern>
-        <pattern id="sod" width="12" height="12" patternUnits="userSpaceOnUse">
-          <rect width="12" height="12" fill="var(--spine)" />
-          <path
-            d="M2 11l1.500 -6M5 11v-8M8.500 11l-1 -6M11 11l0.500 -4"
-            stroke="var(--ink-2)"
-            strokeWidth="0.900"
-            fill="none"
-          />
-        </pattern>
         <pattern id="bedrock" width="7" height="7" patternUnits="userSpaceOnUse">
           <path d="M0 0l7 7M7 0L0 7" stroke="var(--ink)" strokeWidth="0.9" />
         </pattern>
         <pattern id="hachure" width="5" height="8" patternUnits="userSpaceOnUse">
           <path d="M2.500 0v8" stroke="var(--ink)" strokeWidth="0.9" />
+        </pattern>
+        <pattern id="ripples" width="34" height="18" patternUnits="userSpaceOnUse">
+          <path d="M2 6q4 -4 8 0t8 0M19 15q4 -4 7 0t7 0" fill="none" stroke="var(--water)" strokeWidth="1.100" />
         </pattern>
         <pattern id="against" width="6" height="6" patternUnits="userSpaceOnUse">
           <path d="M0 6L6 0" stroke="var(--ink)" strokeWidth="1.1" />

@@ -24,7 +24,6 @@ export function CleanScreen() {
         runs={runs.length}
         volumeBank_L={inHand.volumeBank_L}
         sources={inHand.sources}
-        sections={sections.length}
         split={waiting.length === 0 ? null : split}
       />
       {waiting.length > 0 ? (
@@ -41,7 +40,7 @@ export function CleanScreen() {
           </div>
           <div className="flex flex-col gap-4">
             {split && (
-              <Block title="Where it lay" aside="weight for its length of box; dashed: the fitted fall-off">
+              <Block title="Where it lay" aside="weight for its length of box; dashed: what goes past the end at least">
                 <SplitDrawing
                   sections={inHand.measured.map((m, i) => ({ ...m, name: sections[i]?.name ?? '' }))}
                   split={split}

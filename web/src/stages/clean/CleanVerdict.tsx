@@ -1,5 +1,4 @@
-import type { Range, SectionSplit } from '@riffle/core';
-import { HEAD_STRETCH_M } from '@riffle/core';
+import { HEAD_STRETCH_M, type SectionSplit } from '@riffle/core';
 import { useShow } from '../../units/useShow.ts';
 import { Gold, Judgement } from '../../ui/Judgement.tsx';
 
@@ -7,19 +6,17 @@ interface CleanVerdictProps {
   readonly runs: number;
   readonly volumeBank_L: number;
   readonly sources: readonly string[];
-  readonly sections: number;
   readonly split: SectionSplit | null;
 }
+
+/** From here on a loss is worth a change. Common practice, no source: one color in ten. */
+const TOO_MUCH = 0.1;
 
 const share = (x: number): string =>
   x < 0.001 ? 'under 0.1 %' : x < 0.01 ? `${(x * 100).toFixed(1)} %` : `${Math.round(x * 100)} %`;
 
-/** A band in percent, its sign once. */
-const percents = ({ low, high }: Range): string =>
-  high < 0.001 ? 'at most 0.1 %' : `${low < 0.001 ? '0' : share(low).replace(' %', '')}–${share(high)}`;
-
 /** What the clean-up says: how much, whether the box held, what went over the end or why that cannot be told. */
-export function CleanVerdict({ runs, volumeBank_L, sources, sections, split }: CleanVerdictProps) {
+export function CleanVerdict({ runs, volumeBank_L, sources, split }: CleanVerdictProps) {
   const show = useShow();
   if (runs === 0)
     return (
@@ -38,24 +35,31 @@ export function CleanVerdict({ runs, volumeBank_L, sources, sections, split }: C
     );
   const { loss, headShare } = split;
   const head =
-    headShare &&
-    `${headShare.measured ? '' : 'By the fitted pattern, '}${share(headShare.share)} of it within the first ${show.smallLength(HEAD_STRETCH_M)}.`;
-  const grade = volumeBank_L > 0 ? ` That is ${show.grade(split.total_mg / volumeBank_L)} recovered from ${fed}.` : '';
-  const mixed = sources.length > 1 ? ' Mixed sources: it is credited to the mix, to no one spot.' : '';
-  if (loss.kind === 'none')
+    headShare === null
+      ? ''
+      : `${share(headShare)} of what was weighed lay within the first ${show.smallLength(HEAD_STRETCH_M)}. `;
+  const grade = volumeBank_L > 0 ? `That is ${show.grade(split.total_mg / volumeBank_L)} recovered from ${fed}. ` : '';
+  const mixed = sources.length > 1 ? 'Mixed sources: it is credited to the mix, to no one spot. ' : '';
+  if (loss.kind !== 'bound')
     return (
-      <Judgement rests={`No loss estimate from this split: ${loss.reason} ${head ?? ''}${grade}${mixed}`}>
+      <Judgement
+        rests={`${head}${grade}${mixed}${loss.kind === 'none' ? `What went over the end this split does not tell: ${loss.reason}` : ''}`}
+      >
         <Gold>{show.gold(split.total_mg)}</Gold> in the box.
       </Judgement>
     );
-  const verdict =
-    loss.band.high < 0.1 ? 'the box held' : loss.band.low > 0.1 ? 'too much went over the end' : 'watch the tail';
-  return (
+  const unseen = 'What was too fine to stay anywhere is in no section: pan the tail to see it.';
+  return loss.atLeast >= TOO_MUCH ? (
     <Judgement
-      rests={`${head ?? ''} ${loss.lost < 0.001 ? 'Under 0.1 %' : `About ${share(loss.lost)}`} (${percents(loss.band)}) of what was fed went over the end${loss.lost < 0.001 ? '' : `, some ${show.gold(loss.lost_mg)}`}: estimated from how the gold thins out, 90 % band. Fine gold thins out more slowly than the whole, so a tail pan is surer.${sections === 2 ? ' Two sections cannot show whether it thins out evenly; three would.' : ''}${grade}${mixed}`}
+      rests={`${head}${grade}${mixed}The last sections still held much, so some ${show.gold(loss.atLeast_mg)} more went past them: less water or pitch, or a longer box. ${unseen}`}
     >
-      <Gold>{show.gold(split.total_mg)}</Gold>, and {verdict}: {loss.lost < 0.001 ? '' : 'about '}
-      {share(loss.lost)} lost.
+      <Gold>{show.gold(split.total_mg)}</Gold> in the box, and at least {share(loss.atLeast)} went over the end.
+    </Judgement>
+  ) : (
+    <Judgement
+      rests={`${head}${grade}${mixed}${loss.atLeast < 0.001 ? 'The sections do not show that any went over' : `At least ${share(loss.atLeast)} went over, by how the last sections thin out`}. ${unseen}`}
+    >
+      <Gold>{show.gold(split.total_mg)}</Gold> in the box; how much went over the end, the tail tells.
     </Judgement>
   );
 }

@@ -12,7 +12,7 @@ interface SplitDrawingProps {
   readonly split: SectionSplit;
 }
 
-/** Gold over the length of the box: columns of weight per length, the fitted fall-off through them, and what lies past the end. */
+/** Gold over the length of the box: columns of weight per length, how the last of them thin out, and what lies past the end at least. */
 export function SplitDrawing({ sections, split }: SplitDrawingProps) {
   const [attach, width] = useWidth(560);
   const show = useShow();
@@ -22,13 +22,18 @@ export function SplitDrawing({ sections, split }: SplitDrawingProps) {
   const x = (m: number): number => left + (m / (L + past)) * (right - left);
   const density = (s: (typeof sections)[number]): number => s.gold_mg / (s.to_m - s.from_m);
   const { loss } = split;
-  const k = loss.kind === 'estimate' ? loss.rate_per_m : null;
-  const fed = k === null ? 0 : split.total_mg / -Math.expm1(-k * L);
-  const curve = (m: number): number => (k === null ? 0 : fed * k * Math.exp(-k * m));
-  const most = Math.max(...sections.map(density), curve(0) * 0.7, 1e-9);
+  // The fall that the bound is made of, from the last section on: what that one held at least, carried past the end.
+  const fall = loss.kind === 'bound' && loss.rate_per_m > 0 ? loss : null;
+  const atEnd = fall ? fall.atLeast_mg * fall.rate_per_m : 0;
+  const begin = sections.at(-1)?.from_m ?? 0;
+  const curve = (m: number): number => (fall && m >= begin ? atEnd * Math.exp(-fall.rate_per_m * (m - L)) : 0);
+  const most = Math.max(...sections.map(density), 1e-9);
   const y = (d: number): number => base - (d / most) * (base - top);
   const points = Array.from({ length: 61 }, (_, i) => (i / 60) * (L + past));
-  const line = points.map((m, i) => `${i ? 'L' : 'M'}${x(m).toFixed(1)} ${y(curve(m)).toFixed(1)}`).join('');
+  const line = points
+    .filter((m) => fall && m >= begin)
+    .map((m, i) => `${i ? 'L' : 'M'}${x(m).toFixed(1)} ${y(curve(m)).toFixed(1)}`)
+    .join('');
   const tail = points
     .filter((m) => m >= L)
     .map((m) => `L${x(m).toFixed(1)} ${y(curve(m)).toFixed(1)}`)
@@ -58,7 +63,7 @@ export function SplitDrawing({ sections, split }: SplitDrawingProps) {
         <clipPath id="split-clip">
           <rect x={left} y={top - 12} width={right - left} height={base - top + 12} />
         </clipPath>
-        {k !== null && (
+        {fall && (
           <>
             <path d={`M${x(L)} ${base}${tail}V${base}Z`} fill="url(#against)" />
             <path
@@ -108,7 +113,7 @@ export function SplitDrawing({ sections, split }: SplitDrawingProps) {
         <path d={`M${left} ${base}H${x(L)}`} stroke="var(--ink)" strokeWidth="4" />
         <path d={`M${x(L)} ${base}H${right}`} stroke="var(--ink)" strokeWidth="1" strokeDasharray="3 4" />
         <text x={right} y={base - 10} fontSize="12" textAnchor="end" style={{ fill: 'var(--ink-2)' }}>
-          over the end
+          {fall ? 'over the end, at least' : 'over the end'}
         </text>
       </svg>
     </div>

@@ -8,8 +8,9 @@ import {
   type StoredRig,
   type StoredRun,
 } from '@riffle/contract';
-import { sectionSplit, type BoxSection, type Entered, type LiningId, type SectionSplit } from '@riffle/core';
+import { LININGS, sectionSplit, type BoxSection, type Entered, type LiningId, type SectionSplit } from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
+import { rigSections } from '../../records/rigSections.ts';
 import { readEntered, type Reading } from '../../units/readEntered.ts';
 
 /** A stretch of the box, from where the one above ends to `to`. */
@@ -126,14 +127,29 @@ export function cleanupRecord(
   };
 }
 
-/** Head, middle and tail, the first cut at the 200 mm that tell whether the box holds. */
+/** Of a box of one lining head, middle and tail, the first cut at the 200 mm that tell whether the box holds; of one with sections those it was built of. */
 export function usualSections(rig: StoredRig | undefined, US: boolean): SectionDraft[] {
-  const lining = rig?.lining ?? 'riffles';
   const gold = { text: '', unit: US ? 'grain' : 'mg' };
+  const built = rig ? rigSections(rig) : [];
+  if (new Set(built.map((s) => s.lining)).size > 1)
+    return built.map(({ lining }, i): SectionDraft => {
+      const until_m = built.slice(0, i + 1).reduce((sum, s) => sum + s.length_m, 0);
+      return {
+        key: `built-${i}`,
+        name: LININGS[lining].name,
+        to: { text: (1000 * until_m).toFixed(0), unit: 'mm' },
+        gold,
+        lining,
+      };
+    });
+  const lining = built[0]?.lining ?? 'riffles';
+  const length = built.length === 1 ? built[0]?.lengthEntered : undefined;
+  const whole_m = built.reduce((sum, s) => sum + s.length_m, 0);
+  const tail = length ?? (whole_m > 0 ? { text: (1000 * whole_m).toFixed(0), unit: 'mm' } : { text: '1.2', unit: 'm' });
   return [
     { key: 'head', name: 'head', to: { text: '200', unit: 'mm' }, gold, lining },
     { key: 'middle', name: 'middle', to: { text: '500', unit: 'mm' }, gold, lining },
-    { key: 'tail', name: 'tail', to: rig?.lengthEntered ?? { text: '1.2', unit: 'm' }, gold, lining },
+    { key: 'tail', name: 'tail', to: tail, gold, lining },
   ];
 }
 

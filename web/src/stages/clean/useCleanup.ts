@@ -1,5 +1,6 @@
-import { bankVolume_L, COLOR_MG, meanColor_mg } from '@riffle/core';
+import { bankVolume_L } from '@riffle/core';
 import { useState } from 'react';
+import { useColors } from '../../reading/useColors.ts';
 import { useKeep } from '../../records/useKeep.ts';
 import { useRecords } from '../../records/useRecords.ts';
 import { useGround } from '../../shell/useGround.ts';
@@ -36,7 +37,7 @@ export function useCleanup() {
   const runs = waiting.filter((r) => !draft.leftOut.includes(r.id));
   const rig = rigs.find((r) => r.id === setups.find((s) => s.id === runs[0]?.setupId)?.rigId);
   const sections = draft.sections ?? usualSections(rig, US);
-  const color_mg = meanColor_mg(samples.map((s) => s.counts)) ?? COLOR_MG['20-40'];
+  const color_mg = useColors(ground, samples).luckColor_mg;
   const read = readCleanup(draft, sections, color_mg);
   const record = cleanupRecord(draft, sections, read, ground, runs);
 

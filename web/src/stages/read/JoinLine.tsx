@@ -1,14 +1,14 @@
 import type { StoredGround } from '@riffle/contract';
+import type { JoiningGround } from '@riffle/core';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { useShow } from '../../units/useShow.ts';
-import type { Draw } from './useReadScreen.ts';
 
 interface JoinLineProps {
   readonly ground: StoredGround;
   readonly into: StoredGround | undefined;
-  readonly draws: readonly Draw[];
+  readonly draws: readonly JoiningGround[];
 }
 
 /** What this ground runs into, and which draws of the book join it. */

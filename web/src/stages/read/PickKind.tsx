@@ -13,7 +13,7 @@ import { Choices } from '../../ui/Choices.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { toast } from '../../ui/toast.ts';
 import { useShow } from '../../units/useShow.ts';
-import { isOwnKind, signName, type SignKind } from './readSign.ts';
+import { bareSign, isOwnKind, signName, type SignKind } from './readSign.ts';
 
 const KINDS = SIGN_KIND_NAMES.filter((k) => k !== 'other');
 /** Of a kind the crew names itself. */
@@ -44,23 +44,7 @@ export function PickKind({ ground, place, onClose, onMore }: PickKindProps) {
   ];
 
   const keep = (kind: SignKind, weight: number | null = null): void => {
-    const id = add({
-      groundId: ground.id,
-      kind,
-      distance_m: at.distance_m,
-      bank: at.bank,
-      offset_m: at.offset_m,
-      position: ground.line ? centreLine(ground.line).positionAt(at.distance_m, at.offset_m, at.bank) : null,
-      seenAt: new Date().toISOString(),
-      size_mm: null,
-      sizeEntered: null,
-      cover_m: null,
-      coverEntered: null,
-      weight,
-      traits: {},
-      comeBackWith: '',
-      note: '',
-    });
+    const id = add(bareSign(ground, kind, at, weight));
     toast(`Kept: ${signName(kind)} at ${show.distance(at.distance_m)}.`, {
       action: { label: 'Add a measure or note', onClick: () => onMore(id) },
     });

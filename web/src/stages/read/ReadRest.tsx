@@ -6,8 +6,10 @@ import { inTen } from '../../reading/inTen.ts';
 import { Block } from '../../ui/Judgement.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useShow } from '../../units/useShow.ts';
+import { GuessList } from './GuessList.tsx';
 import { SignList } from './SignList.tsx';
 import { SpotTable } from './SpotTable.tsx';
+import { HowSure } from '../../sure/HowSure.tsx';
 import { TraceChart } from './TraceChart.tsx';
 import { TraceWords } from './TraceWords.tsx';
 import type { ReadInHand } from './useReadScreen.ts';
@@ -43,7 +45,7 @@ export function ReadRest(props: RestProps) {
           {!mapOpen && <Plan {...props} gold={gold} onMap={() => showMap(true)} />}
           <Trail {...props} />
         </div>
-        <Ranking inHand={inHand} />
+        <Ranking ground={ground} inHand={inHand} />
       </div>
       <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,5fr)_minmax(0,8fr)]">
         <Block title="Spots" aside="best-proven first">
@@ -58,6 +60,11 @@ export function ReadRest(props: RestProps) {
         <Block title="Signs" aside="to come back to first">
           <SignList signs={inHand.signs} onOpen={inHand.openSign} />
         </Block>
+        {inHand.ranking && inHand.ranking.guesses.length > 0 && (
+          <Block title="Guessed, not seen" aside="by the line and its heights; is it there?" className="lg:col-start-2">
+            <GuessList ground={ground} guesses={inHand.ranking.guesses} onShow={inHand.showGuess} />
+          </Block>
+        )}
       </div>
     </>
   );
@@ -115,18 +122,20 @@ function Plan({ ground, spots, inHand, gold, onMap }: RestProps & { gold: Readon
   );
 }
 
-function Trail({ ground, spots, inHand: { trace, tried, signs, draws } }: RestProps) {
+function Trail({ ground, spots, inHand: { ranking, signs } }: RestProps) {
+  if (!ranking) return <div />;
+  const { trace, tried, mouths } = ranking;
   return (
     <Block title="The trail" aside="where colors and float come from">
       {tried.length > 2 && (ground.kind === 'creek' || ground.kind === 'wash') && (
         <TraceChart length_m={ground.length_m} trace={trace} tried={tried} spots={spots} signs={signs} />
       )}
-      <TraceWords trace={trace} spots={spots} signs={signs} tried={tried} draws={draws} />
+      <TraceWords ground={ground} trace={trace} spots={spots} signs={signs} tried={tried} mouths={mouths} />
     </Block>
   );
 }
 
-function Ranking({ inHand: { ranking, picked, showPlace, setOpen } }: Pick<RestProps, 'inHand'>) {
+function Ranking({ ground, inHand: { ranking, picked, showPlace, setOpen } }: Pick<RestProps, 'ground' | 'inHand'>) {
   const show = useShow();
   const { pays_mg_L, reach_m } = usePreferences().preferences;
   if (!ranking) return <div />;
@@ -136,11 +145,17 @@ function Ranking({ inHand: { ranking, picked, showPlace, setOpen } }: Pick<RestP
       aside={
         <>
           any place {inTen(ranking.baseChance)}; from {show.grade(pays_mg_L)}, down to {show.length(reach_m)} of cover;{' '}
-          <Aside onClick={() => setOpen({ what: 'rules' })}>change that</Aside>
+          <Aside onClick={() => setOpen({ what: 'rules' })}>change that</Aside>; <HowSure groundId={ground.id} />
         </>
       }
     >
-      <WorthAPan ranking={ranking} picked={picked} onShow={showPlace} />
+      <WorthAPan ranked={ranking.untried} picked={picked} onShow={showPlace} />
+      {ranking.proven.length > 0 && (
+        <>
+          <h3 className="mt-3 font-bold">To go back to: they showed gold</h3>
+          <WorthAPan ranked={ranking.proven} picked={picked} onShow={showPlace} most={3} />
+        </>
+      )}
       {ranking.outOfReach.length > 0 && (
         <p className="mt-2 text-[13px] text-ink-2">
           Under too much cover for your tools:{' '}

@@ -23,14 +23,21 @@ const DRAWN_FROM = 0.4;
 export function ReadScreen() {
   const { ground, spots } = useGround();
   const inHand = useReadScreen(ground, spots);
-  const { grades, trace, readings } = inHand;
+  const { grades, readings } = inHand;
+  const trace = inHand.ranking?.trace;
   const navigate = useNavigate();
   const seen = useSeen();
   return (
     <div className="flex flex-col gap-3.5">
       <ReadHead ground={ground} spots={spots} inHand={inHand} />
       <Needs kinds={['pans', 'signs']} meanwhile={<Judgement>{'\u00a0'}</Judgement>}>
-        <ReadJudgement ground={ground} spots={spots} grades={grades} ranking={inHand.ranking} />
+        <ReadJudgement
+          ground={ground}
+          spots={spots}
+          grades={grades}
+          ranking={inHand.ranking}
+          anySigns={inHand.signs.length > 0}
+        />
       </Needs>
       <ClosedToday ground={ground} />
       <OutOfReach readings={readings} spots={spots} />
@@ -43,11 +50,12 @@ export function ReadScreen() {
         onPick={inHand.pickSpot}
         marked={inHand.place}
         onPlace={inHand.mark}
+        {...(inHand.ranking && { guesses: inHand.ranking.guesses })}
         strips={inHand.strips}
         draws={inHand.draws}
         onDraw={(id) => void navigate(`/g/${id}/read`)}
         stops={
-          trace.kind === 'break' && trace.certainty > DRAWN_FROM
+          trace?.kind === 'break' && trace.certainty > DRAWN_FROM
             ? { from_m: trace.below.distance_m, to_m: trace.above.distance_m }
             : null
         }

@@ -1,56 +1,57 @@
-import type { StoredSign, StoredSpot } from '@riffle/contract';
-import { mustCarry, sourceAbove, sternberg, type Trace, type TracePoint, floatGrows, floatStones } from '@riffle/core';
+import type { StoredGround, StoredSign, StoredSpot } from '@riffle/contract';
+import {
+  floatTrend,
+  LEAVES_VEIN_MM,
+  mouthsThatFeed,
+  mouthsWithin,
+  type FloatTrend,
+  type Mouth,
+  type MouthNeeds,
+  type Trace,
+  type TracePoint,
+} from '@riffle/core';
 import { useState } from 'react';
-import type { Draw } from '../../ribbon/Ribbon.tsx';
 import { useShow, type Show } from '../../units/useShow.ts';
 
 interface TraceWordsProps {
+  readonly ground: StoredGround;
   readonly trace: Trace;
   readonly spots: readonly StoredSpot[];
   readonly signs: readonly StoredSign[];
   readonly tried: readonly TracePoint[];
-  readonly draws: readonly Draw[];
+  readonly mouths: readonly Mouth[];
 }
 
-/** A break surer than this is said; below it only the last pay and the first blank are. */
-const TELLS = 0.3;
-
 /** The trail of colors and float in two sentences: where they stop, and what joins the creek there. */
-export function TraceWords({ trace, spots, signs, tried, draws }: TraceWordsProps) {
+export function TraceWords({ ground, trace, spots, signs, tried, mouths }: TraceWordsProps) {
   const show = useShow();
   const name = (id: string): string => spots.find((s) => s.id === id)?.name ?? 'a spot since removed';
-  const float = floatTrend(signs, show);
+  const float = floatWords(floatTrend(signs, mouths, ground.length_m), show);
   return (
     <div className="flex flex-col gap-1.5">
       <p>
         {trace.kind === 'none' ? (
           trace.reason
-        ) : trace.certainty >= TELLS ? (
+        ) : trace.kind === 'fade' ? (
+          <>
+            <b>Colors thin out by degrees</b> going up, to about {Math.max(1, Math.round(100 * trace.left))} % of what
+            the lowest places show; they stop nowhere yet. Gold that fades comes from far, or from more than one place:
+            pan on up, and every draw.
+          </>
+        ) : (
           <>
             <b>
               Colors stop between {name(trace.below.id)} and {name(trace.above.id)}
             </b>
             , {show.distance(trace.below.distance_m)} to {show.distance(trace.above.distance_m)}:{' '}
-            {certaintyWords(trace.certainty)}. {joinsThere(trace.below, trace.above, spots)} Last pay{' '}
+            {certaintyWords(trace.certainty)}. {joinsThere(trace.below, trace.above, mouths)} Last pay{' '}
             {name(trace.lastPay.id)}
             {trace.firstBlank ? `, first blank above it ${name(trace.firstBlank.id)}` : ', and no blank above it yet'}.
-          </>
-        ) : trace.firstBlank ? (
-          <>
-            <b>
-              Last pay {name(trace.lastPay.id)}, first blank above it {name(trace.firstBlank.id)}
-            </b>
-            , {show.distance(trace.lastPay.distance_m)} to {show.distance(trace.firstBlank.distance_m)}. The pans cannot
-            tell yet whether colors stop there. {joinsThere(trace.lastPay, trace.firstBlank, spots)}
-          </>
-        ) : (
-          <>
-            <b>Colors go on up past {name(trace.lastPay.id)}</b>: walk on and pan above it.
           </>
         )}
       </p>
       {float && <p>{float}</p>}
-      <Mixing tried={tried} spots={spots} draws={draws} />
+      <Feeding tried={tried} mouths={mouths} />
       <p className="text-[13px] text-ink-2">
         {trace.kind === 'break'
           ? 'A blank mouth lowers a draw, it does not condemn it: pan each side draw in that stretch, then climb it.'
@@ -60,73 +61,42 @@ export function TraceWords({ trace, spots, signs, tried, draws }: TraceWordsProp
   );
 }
 
-const certaintyWords = (c: number): string =>
-  c > 0.8
-    ? `${Math.round(c * 100)} chances in 100`
-    : c > 0.4
-      ? `likely, ${Math.round(c * 100)} in 100`
-      : `a guess, ${Math.round(c * 100)} in 100`;
+const certaintyWords = (c: number): string => `${Math.round(c * 100)} chances in 100`;
 
 /** Draw mouths in or at the ends of a stretch. */
-function joinsThere(below: TracePoint, above: TracePoint, spots: readonly StoredSpot[]): string {
-  const mouths = spots.filter(
-    (s) => s.kind === 'draw mouth' && s.distance_m >= below.distance_m - 5 && s.distance_m <= above.distance_m + 5,
-  );
-  return mouths.length === 0
-    ? 'No draw is marked there: look at the banks.'
-    : `${mouths.map((m) => m.name).join(' and ')} ${mouths.length === 1 ? 'joins' : 'join'} there: try ${mouths.length === 1 ? 'it' : 'them'} first.`;
+function joinsThere(below: TracePoint, above: TracePoint, mouths: readonly Mouth[]): string {
+  const there = mouthsWithin(mouths, below.distance_m, above.distance_m);
+  const blank = there.filter((m) => m.own?.colors === 0);
+  const first = there.filter((m) => !blank.includes(m));
+  if (there.length === 0) return 'No draw is marked there: look at the banks.';
+  const names = (some: readonly Mouth[]): string => some.map((m) => m.name).join(' and ');
+  return [
+    first.length > 0 &&
+      `${capital(names(first))} ${first.length === 1 ? 'joins' : 'join'} there: try ${first.length === 1 ? 'it' : 'them'} first.`,
+    blank.length > 0 &&
+      `${capital(names(blank))} ${blank.length === 1 ? 'joins' : 'join'} there too; ${blank.length === 1 ? 'its mouth was' : 'their mouths were'} blank.`,
+  ]
+    .filter(Boolean)
+    .join(' ');
 }
+const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 
-/** Size in which quartz is taken to leave its vein. Common practice, no source: blocks of a hand or two. */
-const LEAVES_VEIN_MM = 250;
-
-/** Is a draw's water and gravel enough to explain the drop at its mouth? What it would have to carry, and what its own pans say. */
-function Mixing({
-  tried,
-  spots,
-  draws,
-}: {
-  tried: readonly TracePoint[];
-  spots: readonly StoredSpot[];
-  draws: readonly Draw[];
-}) {
+/** Draws that must bring gold, for the pans below and above their mouths differ beyond luck; and what their own pans say to it. */
+function Feeding({ tried, mouths }: { tried: readonly TracePoint[]; mouths: readonly Mouth[] }) {
   const show = useShow();
   const [share, setShare] = useState('15');
-  const mouths = [
-    ...spots.filter((s) => s.kind === 'draw mouth').map((s) => ({ name: s.name, distance_m: s.distance_m })),
-    ...draws,
-  ].filter((m, i, all) => all.findIndex((o) => Math.abs(o.distance_m - m.distance_m) < 25) === i);
   const percent = Number(share.replace(',', '.'));
-  const rate = (points: readonly TracePoint[]): number | null =>
-    points.length === 0
-      ? null
-      : points.reduce((s, p) => s + p.colors, 0) / points.reduce((s, p) => s + p.volumeBank_L, 0);
-  const said = mouths.flatMap((m) => {
-    const below = rate(
-      tried
-        .filter((p) => p.distance_m < m.distance_m - 10)
-        .sort((a, b) => b.distance_m - a.distance_m)
-        .slice(0, 3),
-    );
-    const above = rate(
-      tried
-        .filter((p) => p.distance_m > m.distance_m + 10)
-        .sort((a, b) => a.distance_m - b.distance_m)
-        .slice(0, 3),
-    );
-    if (below === null || above === null || below <= above || !(percent >= 1 && percent <= 90)) return [];
-    return [
-      { name: m.name, below, above, needs: mustCarry({ flow: 100 - percent, concentration: above }, percent, below) },
-    ];
-  });
-  if (said.length === 0) return null;
-  const in10 = (perLitre: number): string => `${(10 * perLitre).toFixed(1)} colors in ${show.volume(10)}`;
+  const isShare = percent >= 1 && percent <= 90;
+  const feeding = mouthsThatFeed(mouths, tried, isShare ? percent / 100 : 0.15);
+  if (feeding.length === 0) return null;
+  const in10 = (perLitre: number): string => (10 * perLitre).toFixed(1);
   return (
     <p>
-      {said.map((m) => (
-        <span key={m.name}>
-          <b>{m.name}</b>: {in10(m.below)} in the three places below it, {in10(m.above)} above. To make that difference
-          it must carry {in10(m.needs)}: pan it and see.{' '}
+      {feeding.map((f) => (
+        <span key={`${f.mouth.name} ${f.mouth.distance_m}`}>
+          <b>{capital(f.mouth.name)}</b>: {in10(f.below)} colors in {show.volume(10)} below it, {in10(f.above)} above.
+          To make that difference it must carry {in10(f.needs.middle)} ({in10(f.needs.low)}–{in10(f.needs.high)}).{' '}
+          {ownWords(f)}{' '}
         </span>
       ))}
       <label className="text-[13px] whitespace-nowrap text-ink-2">
@@ -135,29 +105,42 @@ function Mixing({
           className="written w-14 text-right"
           inputMode="decimal"
           aria-label="Share of the water and gravel a draw brings, percent"
-          aria-invalid={!(percent >= 1 && percent <= 90)}
+          aria-invalid={!isShare}
           value={share}
           onChange={(e) => setShare(e.target.value)}
         />{' '}
         % of water and gravel
       </label>
-      {!(percent >= 1 && percent <= 90) && (
-        <span className="block text-[12.5px] text-danger">▲ Between 1 and 90 %.</span>
-      )}
+      {!isShare && <span className="block text-[12.5px] text-danger">▲ Between 1 and 90 %.</span>}
     </p>
   );
 }
 
+function ownWords({ own, mouth }: MouthNeeds): string {
+  const pans = mouth.own && `${mouth.own.colors === 1 ? '1 color' : `${mouth.own.colors} colors`}`;
+  switch (own) {
+    case 'carries it':
+      return `Its own pans, ${pans}, bear that out: climb it.`;
+    case 'too poor for it':
+      return `Its own pans, ${pans}, are too poor for that: look at the other bank and the bed above it.`;
+    case 'may carry it':
+      return `Its own pans, ${pans}, do not rule it out: pan it again.`;
+    case null:
+      return 'Pan it and see.';
+  }
+}
+
 /** Float that grows upstream points up; said only when the fit's band leaves no doubt of its direction. */
-function floatTrend(signs: readonly StoredSign[], { distance, smallLength }: Show): string | null {
-  const stones = floatStones(signs);
-  if (new Set(stones.map((s) => s.downstream_m)).size < 3) return null;
-  if (!floatGrows(signs)) return 'Float shows no clear trend in size yet.';
-  const { alpha_per_m } = sternberg(stones);
-  const largest = Math.max(...stones.map((s) => s.size_mm));
-  const above = largest < LEAVES_VEIN_MM ? sourceAbove(sternberg(stones), largest, LEAVES_VEIN_MM) : null;
-  const vein = above
-    ? `: ${distance(above.low_m)} to ${above.high_m < 20_000 ? distance(above.high_m) : 'far more'} above it, if pieces leave the vein ${smallLength(LEAVES_VEIN_MM / 1000)} large`
-    : '';
-  return `Float grows upstream: it doubles about every ${distance(Math.round(Math.LN2 / alpha_per_m / 10) * 10)}, so its source lies above the largest${vein}.`;
+function floatWords(trend: FloatTrend, { distance, smallLength }: Show): string | null {
+  if (trend.kind === 'too few') return null;
+  if (trend.kind === 'no trend') return 'Float shows no clear trend in size yet.';
+  const { above, draw } = trend;
+  const grows = `Float grows upstream: it doubles about every ${distance(Math.round(trend.doubles_m / 10) * 10)}`;
+  if (draw)
+    return `${grows}, and the largest lies where ${draw.name} joins: it may have come out of there, so look up the draw before going on.`;
+  if (!above) return `${grows}, and the largest is as large as it leaves a vein: its source is near.`;
+  const far = `${distance(above.low_m)} to ${above.high_m < 20_000 ? distance(above.high_m) : 'far more'} above the largest, if pieces leave the vein ${smallLength(LEAVES_VEIN_MM / 1000)} large`;
+  return trend.beyondTheLine
+    ? `${grows}. Its source lies ${far}: past the upper end of this line.`
+    : `${grows}, so its source lies ${far}.`;
 }

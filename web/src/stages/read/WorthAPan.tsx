@@ -1,11 +1,11 @@
-import { type Reason, type PlaceRanking, type RankedPlace } from '@riffle/core';
+import type { Reason, RankedPlace } from '@riffle/core';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { inTen } from '../../reading/inTen.ts';
 import { useGround } from '../../shell/useGround.ts';
 import { useShow } from '../../units/useShow.ts';
 
 interface WorthAPanProps {
-  readonly ranking: PlaceRanking;
+  readonly ranked: readonly RankedPlace[];
   readonly picked: string | null;
   /** Shows a place on the ribbon. */
   readonly onShow: (place: RankedPlace['place']) => void;
@@ -13,14 +13,14 @@ interface WorthAPanProps {
 }
 
 /** Places by what speaks for and against them, each reason a bar with its words and how the same sign has paid here. */
-export function WorthAPan({ ranking, picked, onShow, most = 6 }: WorthAPanProps) {
+export function WorthAPan({ ranked, picked, onShow, most = 6 }: WorthAPanProps) {
   const { ground } = useGround();
   const show = useShow();
-  if (ranking.ranked.length === 0)
-    return <p className="text-ink-2">Nothing to rank yet: mark spots and signs as you walk.</p>;
+  if (ranked.length === 0)
+    return <p className="text-ink-2">No untried place is marked: mark spots and signs as you walk.</p>;
   return (
     <ol>
-      {ranking.ranked.slice(0, most).map((r, i) => {
+      {ranked.slice(0, most).map((r, i) => {
         const isPicked = picked !== null && r.place.spotId === picked;
         return (
           <li

@@ -74,6 +74,7 @@ export function readGround(
             note: draft.note,
             tide: tide.tide,
             profile: draft.profile,
+            lookedAt: ground.lookedAt,
             joins:
               mouth && joinsAt.ok ? { groundId: mouth.id, distance_m: joinsAt.value, bank: draft.joinsBank } : null,
             // A ground with a line keeps the line's own length.

@@ -1,5 +1,6 @@
-import { NUMBERS, numberProblem, textProblems, TEXTS, type StoredSign } from '@riffle/contract';
-import { OWN_KIND, type Entered, type OwnKind } from '@riffle/core';
+import { NUMBERS, numberProblem, textProblems, TEXTS, type StoredGround, type StoredSign } from '@riffle/contract';
+import { centreLine, OWN_KIND, type Entered, type OwnKind } from '@riffle/core';
+import type { RibbonPlace } from '../../ribbon/placeAt.ts';
 import { enterLength } from '../../units/enterLength.ts';
 import { readEntered, type Reading } from '../../units/readEntered.ts';
 
@@ -71,3 +72,22 @@ export function readSign(draft: SignDraft, kind: SignKind, ground_m: number, too
       : null,
   };
 }
+
+/** A sign as a single tap keeps it: its kind and place, nothing measured. */
+export const bareSign = (ground: StoredGround, kind: SignKind, at: RibbonPlace, weight: number | null = null) => ({
+  groundId: ground.id,
+  kind,
+  distance_m: at.distance_m,
+  bank: at.bank,
+  offset_m: at.offset_m,
+  position: ground.line ? centreLine(ground.line).positionAt(at.distance_m, at.offset_m, at.bank) : null,
+  seenAt: new Date().toISOString(),
+  size_mm: null,
+  sizeEntered: null,
+  cover_m: null,
+  coverEntered: null,
+  weight,
+  traits: {},
+  comeBackWith: '',
+  note: '',
+});

@@ -1,7 +1,8 @@
 import type { StoredGround, StoredOutline, StoredSpot } from '@riffle/contract';
-import { centreLine, underWater, type GatheredPlace, type PlaceRanking } from '@riffle/core';
+import { centreLine, underWater, type GatheredPlace, type GuessedSign, type RankedPlace } from '@riffle/core';
 import { useCallback, useMemo, useState } from 'react';
 import { useNow } from '../../ui/useNow.ts';
+import type { RankedReading } from '../../reading/rankReading.ts';
 import { useLateRanking } from '../../reading/useLateRanking.ts';
 import { useReading, type Reading } from '../../reading/useReading.ts';
 import { outlineStrips } from '../../ribbon/outlineStrips.ts';
@@ -15,23 +16,14 @@ export type Open =
   | { readonly what: 'ground' | 'river' | 'rules' | 'new spot' | 'spot' | 'new sign' }
   | { readonly what: 'sign'; readonly id: string };
 
-/** A draw of the book that joins this ground. */
-export interface Draw {
-  readonly id: string;
-  readonly name: string;
-  readonly distance_m: number;
-  readonly bank: 'left' | 'right';
-}
-
 /** Where one stands on the ribbon; named where it is a place of signs. */
 export type MarkedPlace = RibbonPlace & { readonly name?: string };
 
 export interface ReadInHand extends Reading {
   /** Without what the river covers today: no place to send anyone. Null for a moment after the first sight. */
-  readonly ranking: PlaceRanking | null;
+  readonly ranking: RankedReading | null;
   readonly outlines: RecordList<StoredOutline>['items'];
   readonly strips: ReturnType<typeof outlineStrips>;
-  readonly draws: readonly Draw[];
   /** The creek this ground runs into. */
   readonly into: StoredGround | undefined;
   readonly picked: string | null;
@@ -46,12 +38,13 @@ export interface ReadInHand extends Reading {
   readonly mark: (place: RibbonPlace) => void;
   readonly markOnMap: (at: [number, number]) => void;
   readonly showPlace: (place: GatheredPlace) => void;
+  readonly showGuess: (guess: GuessedSign) => void;
   readonly close: () => void;
 }
 
 /** What the Read screen has in hand: the ground as it reads, what is picked, and which slip lies open. */
 export function useReadScreen(ground: StoredGround, spots: readonly StoredSpot[]): ReadInHand {
-  const reading = useReading(ground, spots);
+  const reading = useReading(ground);
   const { river } = reading;
   const all = useLateRanking(reading, spots);
   const { picked, pick } = usePicked();
@@ -65,19 +58,15 @@ export function useReadScreen(ground: StoredGround, spots: readonly StoredSpot[]
   const ranking = useMemo(() => {
     if (!all) return null;
     const byId = new Map(spots.map((s) => [s.id, s]));
+    const isDry = (r: RankedPlace): boolean => !underWater(byId.get(r.place.spotId ?? ''), river, now_ms);
     return {
       ...all,
-      ranked: all.ranked.filter((r) => !underWater(byId.get(r.place.spotId ?? ''), river, now_ms)),
+      ranked: all.ranked.filter(isDry),
+      proven: all.proven.filter(isDry),
+      untried: all.untried.filter(isDry),
     };
   }, [all, spots, river, now_ms]);
   const strips = useMemo(() => outlineStrips(ground, outlines), [ground, outlines]);
-  const draws = useMemo(
-    () =>
-      grounds.flatMap(({ id, name, joins }): Draw[] =>
-        joins?.groundId === ground.id ? [{ id, name, distance_m: joins.distance_m, bank: joins.bank }] : [],
-      ),
-    [grounds, ground.id],
-  );
   const pickSpot = useCallback(
     (id: string) => {
       setPlace(null);
@@ -102,7 +91,6 @@ export function useReadScreen(ground: StoredGround, spots: readonly StoredSpot[]
     ranking,
     outlines,
     strips,
-    draws,
     into: ground.joins ? grounds.find((g) => g.id === ground.joins?.groundId) : undefined,
     picked,
     pickedSpot,
@@ -126,6 +114,10 @@ export function useReadScreen(ground: StoredGround, spots: readonly StoredSpot[]
       if (p.spotId !== null) return pickSpot(p.spotId);
       pick(null);
       setPlace({ distance_m: p.distance_m, bank: p.bank, offset_m: p.bank === 'mid' ? 0 : 6, name: p.name });
+    },
+    showGuess: ({ distance_m, bank, offset_m, kind }) => {
+      pick(null);
+      setPlace({ distance_m, bank, offset_m, name: `${kind}, guessed` });
     },
     close: () => {
       setOpen(null);

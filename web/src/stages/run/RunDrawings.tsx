@@ -21,10 +21,10 @@ export function BucketCount({ count }: { count: number }) {
   );
 }
 
-/** Pace against what the box carries: ink to the pace, hatched from where riffles pack. */
-export function PaceBar({ pace_ms, carrying_ms }: { pace_ms: number; carrying_ms: number }) {
+/** Pace against the one the box is safely fed at: ink to the pace, hatched from where riffles may pack. */
+export function PaceBar({ pace_ms, safe_ms }: { pace_ms: number; safe_ms: number }) {
   const [attach, width] = useWidth(358);
-  const share = carrying_ms / pace_ms;
+  const share = safe_ms / pace_ms;
   const end = Math.min(1.35, share);
   const x = (s: number): number => 2 + (s / 1.4) * (width - 4);
   return (
@@ -35,7 +35,7 @@ export function PaceBar({ pace_ms, carrying_ms }: { pace_ms: number; carrying_ms
         viewBox={`0 0 ${width} 60`}
         className="block"
         role="img"
-        aria-label={`Feeding ${Math.round(share * 100)} % of what the water carries`}
+        aria-label={`Feeding ${Math.round(share * 100)} % of what the box safely takes`}
       >
         <rect x={x(0)} y="14" width={x(end) - x(0)} height="22" fill="var(--ink)" />
         <rect x={x(1)} y="14" width={x(1.4) - x(1)} height="22" fill="url(#against)" />
@@ -47,10 +47,10 @@ export function PaceBar({ pace_ms, carrying_ms }: { pace_ms: number; carrying_ms
           slack
         </text>
         <text x={x(1) + 14} y="54" fontSize="14" textAnchor="end">
-          carries one in {clockText(carrying_ms)}
+          takes one in {clockText(safe_ms)}
         </text>
         <text x={x(1.4)} y="54" fontSize="14" textAnchor="end">
-          packs
+          may pack
         </text>
       </svg>
     </div>

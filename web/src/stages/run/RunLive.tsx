@@ -1,4 +1,5 @@
 import type { StoredRig, StoredRun, StoredSetup, StoredSpot } from '@riffle/contract';
+import { PRUDENT_SHARE } from '@riffle/core';
 import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -10,7 +11,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Fetching } from '../../ui/Fetching.tsx';
 import { Judgement } from '../../ui/Judgement.tsx';
 import { BucketCount, BucketGlyph, PaceBar, StopGlyph, UndoGlyph } from './RunDrawings.tsx';
-import { carryingPace_ms, clockText, useOpenRun, type OpenRun } from './useOpenRun.ts';
+import { safePace_ms, clockText, useOpenRun, type OpenRun } from './useOpenRun.ts';
 
 interface RunLiveProps {
   readonly run: StoredRun;
@@ -27,7 +28,7 @@ const PARTS = [
   ['2/3', 2 / 3],
 ] as const;
 
-/** A run under way: huge buttons, a clock, and the pace against what the box carries. Made for gloves and glare. */
+/** A run under way: huge buttons, a clock, and the pace against what the box safely takes. Made for gloves and glare. */
 export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
   const open = useOpenRun(run, setup, rig);
   const show = useShow();
@@ -36,7 +37,7 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
   const { count } = open;
   const last = tally.buckets.at(-1);
   const name = (id: string | null | undefined): string => spots.find((s) => s.id === id)?.name ?? 'no spot';
-  const carrying_ms = carryingPace_ms(open.answer, run.bucket_L);
+  const safe_ms = safePace_ms(open.answer, run.bucket_L);
   useKeys(
     useMemo(
       () => ({
@@ -77,7 +78,7 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
   }
   return (
     <div className="flex flex-col gap-3">
-      <PaceJudgement count={count} pace_ms={tally.pace_ms} carrying_ms={carrying_ms} />
+      <PaceJudgement count={count} pace_ms={tally.pace_ms} safe_ms={safe_ms} />
       <p className="-mt-2 text-ink-2">
         {name(source)} into {rig?.name ?? 'the box'}, bucket {asTyped(run.bucketEntered)}
       </p>
@@ -108,15 +109,15 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
               <p>running since {format(new Date(run.startedAt), 'HH:mm')}</p>
             </div>
           </div>
-          {carrying_ms !== null && (
+          {safe_ms !== null && (
             <div className="border-t-2 border-ink pt-2">
               <p className="text-[17px] font-bold">
                 {tally.pace_ms === null ? 'No pace yet' : `A bucket in ${clockText(tally.pace_ms)}`}
               </p>
               {tally.pace_ms !== null ? (
-                <PaceBar pace_ms={tally.pace_ms} carrying_ms={carrying_ms} />
+                <PaceBar pace_ms={tally.pace_ms} safe_ms={safe_ms} />
               ) : (
-                <p>The box carries one in {clockText(carrying_ms)}.</p>
+                <p>The box takes one in {clockText(safe_ms)}.</p>
               )}
             </div>
           )}
@@ -242,25 +243,24 @@ function Tape({ open, name }: TapeProps) {
   );
 }
 
-function PaceJudgement({
-  count,
-  pace_ms,
-  carrying_ms,
-}: {
-  count: number;
-  pace_ms: number | null;
-  carrying_ms: number | null;
-}) {
-  if (carrying_ms === null) return <Judgement>{count === 0 ? 'Feed the first bucket.' : 'Keep logging.'}</Judgement>;
-  if (count === 0) return <Judgement>Feed the first bucket: about {clockText(carrying_ms)} for all of it.</Judgement>;
-  if (pace_ms === null) return <Judgement>One is in. The next in {clockText(carrying_ms)} or later.</Judgement>;
-  const share = carrying_ms / pace_ms;
+function PaceJudgement({ count, pace_ms, safe_ms }: { count: number; pace_ms: number | null; safe_ms: number | null }) {
+  if (safe_ms === null) return <Judgement>{count === 0 ? 'Feed the first bucket.' : 'Keep logging.'}</Judgement>;
+  if (count === 0) return <Judgement>Feed the first bucket: about {clockText(safe_ms)} for all of it.</Judgement>;
+  if (pace_ms === null) return <Judgement>One is in. The next in {clockText(safe_ms)} or later.</Judgement>;
+  const share = safe_ms / pace_ms;
+  // Beyond its whole capacity the middle box packs; short of that some do.
+  if (share > 1 / PRUDENT_SHARE)
+    return (
+      <Judgement>
+        Slow down: the riffles pack. A bucket in {clockText(safe_ms)}, not {clockText(pace_ms)}.
+      </Judgement>
+    );
   if (share > 1.1)
     return (
       <Judgement>
-        Slow down: the riffles pack. A bucket in {clockText(carrying_ms)}, not {clockText(pace_ms)}.
+        Ease off: at {clockText(pace_ms)} a bucket the riffles may pack. {clockText(safe_ms)} is safe.
       </Judgement>
     );
-  if (share < 0.6) return <Judgement>The box could take more: a bucket every {clockText(carrying_ms)}.</Judgement>;
+  if (share < 0.6) return <Judgement>The box could take more: a bucket every {clockText(safe_ms)}.</Judgement>;
   return <Judgement>Good pace.</Judgement>;
 }

@@ -1,7 +1,19 @@
 import type { LoggedEvent, StoredRig, StoredRun, StoredSetup } from '@riffle/contract';
-import { asRunEvent, DOUBLE_TAP_MS, solveBox, tallyRun, type BoxAnswer, type RunTally } from '@riffle/core';
+import {
+  asRunEvent,
+  DOUBLE_TAP_MS,
+  MEDIAN_BOX,
+  PRUDENT_SHARE,
+  solveBox,
+  tallyRun,
+  USUAL_CREW_M3_S,
+  USUAL_MIX,
+  type RunTally,
+  type SolvedBox,
+} from '@riffle/core';
 import { useCallback, useMemo, useRef } from 'react';
 import { v7 as uuidv7 } from 'uuid';
+import { rigSections } from '../../records/rigSections.ts';
 import type { ListState } from '../../records/useRecords.ts';
 import { useRunEvents } from '../../records/useRunEvents.ts';
 import { useWrite } from '../../offline/outbox.ts';
@@ -19,7 +31,7 @@ export interface OpenRun {
   readonly state: ListState;
   readonly fullnessOf: (eventId: string) => string | null;
   /** What the set-up carries; null when its box is not known here. */
-  readonly answer: BoxAnswer | null;
+  readonly answer: SolvedBox | null;
   logBucket(fullness: string, share: number, spotId: string): void;
   undo(): void;
   stop(): void;
@@ -80,7 +92,7 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
   };
 }
 
-function solveSetup(setup: StoredSetup, rig: StoredRig): BoxAnswer | null {
+function solveSetup(setup: StoredSetup, rig: StoredRig): SolvedBox | null {
   const water =
     setup.depth_m !== null
       ? { known: 'depth' as const, depth_m: setup.depth_m }
@@ -91,22 +103,25 @@ function solveSetup(setup: StoredSetup, rig: StoredRig): BoxAnswer | null {
     water &&
     solveBox(
       {
-        width_m: rig.width_m,
-        length_m: rig.length_m,
-        lining: rig.lining,
+        sections: rigSections(rig),
         slope: setup.slope,
         stone_m: setup.stone_m,
         temperature_C: setup.temperature_C,
         water,
+        crossFall_m: 0,
+        feed_m3_s: null,
+        crew_m3_s: USUAL_CREW_M3_S,
+        median_m: null,
+        gold: USUAL_MIX,
       },
-      [],
+      MEDIAN_BOX,
     )
   );
 }
 
-/** Milliseconds between buckets of this run at which the water just carries the gravel; null when it carries none or is not known. */
-export function carryingPace_ms(answer: BoxAnswer | null, bucket_L: number): number | null {
-  return answer && answer.carried_m3_s > 0 ? (bucket_L / 1000 / answer.carried_m3_s) * 1000 : null;
+/** Milliseconds between buckets of this run at which the box is fed prudently; null when it takes none or is not known. */
+export function safePace_ms(answer: SolvedBox | null, bucket_L: number): number | null {
+  return answer && answer.capacity_m3_s > 0 ? bucket_L / (PRUDENT_SHARE * answer.capacity_m3_s) : null;
 }
 
 export function clockText(ms: number): string {

@@ -1,4 +1,4 @@
-import { drawdown, LININGS, type BoxAdvice, type BoxAnswer, type BoxSetting } from '@riffle/core';
+import { boxLength_m, drawdown, toldSection, type BoxSetting, type FloorFlow, type SolvedBox } from '@riffle/core';
 import { useMemo } from 'react';
 import { useShow } from '../../units/useShow.ts';
 import { Grip } from '../../ui/Grip.tsx';
@@ -9,8 +9,10 @@ interface BoxSideProps {
   readonly left: number;
   readonly right: number;
   readonly setting: BoxSetting;
-  readonly now: BoxAnswer;
-  readonly advice: BoxAdvice;
+  /** The middle box. */
+  readonly middle: SolvedBox;
+  /** The slope advised; null: it stays. */
+  readonly advised: number | null;
   readonly onSlope: (slope: number) => void;
   readonly onDepth: (depth_m: number) => void;
 }
@@ -19,12 +21,16 @@ const line = (points: readonly (readonly [number, number])[]): string =>
   points.map(([px, py], i) => `${i ? 'L' : 'M'}${px.toFixed(1)} ${py.toFixed(1)}`).join('');
 
 /** The box from the side, true to scale: its drop, the water drawn down along it, riffles, stones. Dashed is where the head should go. */
-export function BoxSide({ width, left, right, setting, now, advice, onSlope, onDepth }: BoxSideProps) {
+export function BoxSide({ width, left, right, setting, middle, advised, onSlope, onDepth }: BoxSideProps) {
   const show = useShow();
-  const { length_m, slope } = setting;
+  const { slope, sections } = setting;
+  const length_m = boxLength_m(sections);
+  const flow = middle.sections[toldSection(sections)]?.flow as FloorFlow;
+  // Beside the window of a phone there is room for the box alone.
+  const small = width < 260;
   const perMetre = (right - left) / length_m;
-  const moved = advice.kind === 'lift' || advice.kind === 'lower' ? advice : null;
-  const wall = Math.max(0.09, 2.6 * now.flow.depth_m) * perMetre;
+  const moved = advised === null ? null : { slope: advised, head_m: (advised - slope) * length_m };
+  const wall = Math.max(0.09, 2.6 * flow.depth_m) * perMetre;
   const steepest = Math.max(slope, moved?.slope ?? 0);
   const floorTail = Math.round(wall + steepest * length_m * perMetre + 40);
   const bed = floorTail + 36;
@@ -34,9 +40,9 @@ export function BoxSide({ width, left, right, setting, now, advice, onSlope, onD
   const pool = bed - 20;
 
   const surface = useMemo(() => {
-    const channel = { width_m: setting.width_m, manningN: LININGS[setting.lining].manningN, slope };
-    return drawdown(channel, now.flow.flow_m3_s, length_m);
-  }, [setting.width_m, setting.lining, slope, now.flow.flow_m3_s, length_m]);
+    const channel = { width_m: flow.flow_m3_s / flow.flowPerWidth_m2_s, manningN: flow.compositeN, slope };
+    return drawdown(channel, flow.flow_m3_s, length_m);
+  }, [flow, slope, length_m]);
   const top = surface.map((p): [number, number] => [
     left + p.x_m * perMetre,
     floorY(p.x_m / length_m) - p.depth_m * perMetre,
@@ -125,34 +131,38 @@ export function BoxSide({ width, left, right, setting, now, advice, onSlope, onD
             strokeDasharray="7 5"
           />
         )}
-        {/* The drop over the whole box, the figure people get wrong. */}
-        <path d={`M${left} ${headY}H${right + 38}`} stroke="var(--ink)" strokeWidth="1" strokeDasharray="2 4" />
-        <path
-          d={`M${right + 34} ${headY}V${floorTail}m-5 0h10M${right + 29} ${headY}h10`}
-          stroke="var(--ink)"
-          strokeWidth="1.6"
-        />
-        <text className="halo" x={right + 44} y={headY - 18} fontSize="12.500" style={{ fill: 'var(--ink-2)' }}>
-          drop
-        </text>
-        <text className="halo" x={right + 44} y={headY - 2} fontSize="15" fontWeight="700">
-          {show.smallLength(slope * length_m)}
-        </text>
-        <path
-          d={`M${left} ${height - 14}v-6M${right} ${height - 14}v-6M${left} ${height - 17}H${right}`}
-          stroke="var(--ink)"
-          strokeWidth="1.2"
-        />
-        <text
-          className="halo"
-          x={(left + right) / 2}
-          y={height - 12}
-          fontSize="13"
-          textAnchor="middle"
-          style={{ strokeWidth: 9 }}
-        >
-          {show.length(length_m)}
-        </text>
+        {!small && (
+          <>
+            {/* The drop over the whole box, the figure people get wrong. */}
+            <path d={`M${left} ${headY}H${right + 38}`} stroke="var(--ink)" strokeWidth="1" strokeDasharray="2 4" />
+            <path
+              d={`M${right + 34} ${headY}V${floorTail}m-5 0h10M${right + 29} ${headY}h10`}
+              stroke="var(--ink)"
+              strokeWidth="1.6"
+            />
+            <text className="halo" x={right + 44} y={headY - 18} fontSize="12.500" style={{ fill: 'var(--ink-2)' }}>
+              drop
+            </text>
+            <text className="halo" x={right + 44} y={headY - 2} fontSize="15" fontWeight="700">
+              {show.smallLength(slope * length_m)}
+            </text>
+            <path
+              d={`M${left} ${height - 14}v-6M${right} ${height - 14}v-6M${left} ${height - 17}H${right}`}
+              stroke="var(--ink)"
+              strokeWidth="1.2"
+            />
+            <text
+              className="halo"
+              x={(left + right) / 2}
+              y={height - 12}
+              fontSize="13"
+              textAnchor="middle"
+              style={{ strokeWidth: 9 }}
+            >
+              {show.length(length_m)}
+            </text>
+          </>
+        )}
         {moved && (
           <text
             className="halo"
@@ -174,7 +184,7 @@ export function BoxSide({ width, left, right, setting, now, advice, onSlope, onD
           textAnchor="end"
           style={{ fill: 'var(--water)' }}
         >
-          {show.smallLength(now.flow.depth_m)}
+          {show.smallLength(flow.depth_m)}
         </text>
       </g>
       <Grip
@@ -193,10 +203,10 @@ export function BoxSide({ width, left, right, setting, now, advice, onSlope, onD
         x={right - 4}
         y={lip[1] - 18}
         label="Water surface"
-        value={Math.round(now.flow.depth_m * 10_000) / 10}
+        value={Math.round(flow.depth_m * 10_000) / 10}
         min={3}
         max={300}
-        says={show.smallLength(now.flow.depth_m)}
+        says={show.smallLength(flow.depth_m)}
         color="var(--water)"
         perPx={0.25}
         step={0.5}

@@ -1,52 +1,55 @@
-import { caughtTo, type BoxAnswer } from '@riffle/core';
+import type { CatchCurve, LinedSection } from '@riffle/core';
 import { useShow } from '../../units/useShow.ts';
+import { LinedFloor } from './LinedFloor.tsx';
 
 interface CatchChartProps {
   readonly width: number;
   readonly left: number;
   readonly right: number;
-  readonly length_m: number;
-  readonly answer: BoxAnswer;
+  readonly sections: readonly LinedSection[];
+  readonly curves: readonly CatchCurve[];
 }
 
 const SHOWN_M = [0.0001, 0.0002, 0.0005, 0.002];
 const DASHES = ['2 3', '8 4', undefined, undefined];
 
-/** Share of the gold fed that is caught by each place down the box, by grain size, as the band between the two settling laws. Shares the box's own length axis. */
-export function CatchChart({ width, left, right, length_m, answer }: CatchChartProps) {
+/** Share of the gold fed that is caught by each place down the box, by grain size: the middle box, and for 0.2 mm the band of nine in ten. Shares the box's own length axis. */
+export function CatchChart({ width, left, right, sections, curves }: CatchChartProps) {
   const show = useShow();
-  const [top, base] = [10, width > 480 ? 190 : 138];
+  const length_m = sections.reduce((sum, s) => sum + s.length_m, 0);
+  const [top, base] = [10, width > 480 ? 170 : 138];
   const y = (share: number): number => base - share * (base - top);
   const x = (m: number): number => left + (m / length_m) * (right - left);
-  const stations = Array.from({ length: 41 }, (_, i) => (i / 40) * length_m);
-  const curves = SHOWN_M.flatMap((size, i) => {
-    const found = answer.caught.find((c) => c.size_m === size);
-    return found ? [{ ...found, dash: DASHES[i] }] : [];
+  const shown = SHOWN_M.flatMap((size_m, i) => {
+    const curve = curves.find((c) => c.size_m === size_m);
+    const held = curve?.at.at(-1);
+    return curve && held ? [{ ...curve, held, dash: DASHES[i], hasBand: i === 1 }] : [];
   });
+  const share = (v: number): string => (v > 0.995 ? '99+' : String(Math.round(v * 100)));
   // Names at the right end, kept a line apart.
-  const names = [...curves]
-    .sort((a, b) => b.share.high - a.share.high)
-    .reduce<{ size_m: number; y: number; says: string }[]>((placed, c) => {
-      const wish = y((c.share.low + c.share.high) / 2) + 4;
-      const share = (v: number): string => (v > 0.995 ? '99+' : String(Math.round(v * 100)));
-      const [low, high] = [share(c.share.low), share(c.share.high)];
-      return [
+  const names = [...shown]
+    .sort((a, b) => b.held.middle - a.held.middle)
+    .reduce<{ size_m: number; y: number; says: string }[]>(
+      (placed, c) => [
         ...placed,
         {
           size_m: c.size_m,
-          y: Math.max(wish, (placed.at(-1)?.y ?? 0) + 16),
-          says: low === high ? `${low} %` : `${low}–${high} %`,
+          y: Math.max(y(c.held.middle) + 4, (placed.at(-1)?.y ?? 0) + 16),
+          says: `${share(c.held.middle)} %`,
         },
-      ];
-    }, []);
+      ],
+      [],
+    );
+  const path = (at: CatchCurve['at'], of: (p: CatchCurve['at'][number]) => number): string =>
+    at.map((p, i) => `${i ? 'L' : 'M'}${x(p.x_m).toFixed(1)} ${y(of(p)).toFixed(1)}`).join('');
   return (
     <svg
       width={width}
-      height={base + 34}
-      viewBox={`0 0 ${width} ${base + 34}`}
+      height={base + 44}
+      viewBox={`0 0 ${width} ${base + 44}`}
       className="block"
       role="img"
-      aria-label={`Caught over the whole box: ${curves.map((c) => `${show.smallLength(c.size_m)} ${Math.round(c.share.low * 100)} to ${Math.round(c.share.high * 100)} %`).join(', ')}`}
+      aria-label={`Caught over the whole box: ${shown.map((c) => `${show.smallLength(c.size_m)} ${Math.round(c.held.low * 100)} to ${Math.round(c.held.high * 100)} %`).join(', ')}`}
     >
       {[0, 0.5, 1].map((s) => (
         <g key={s}>
@@ -63,32 +66,29 @@ export function CatchChart({ width, left, right, length_m, answer }: CatchChartP
           </text>
         </g>
       ))}
-      {curves.map((c) => {
-        const at = stations.map((m) => ({ px: x(m), ...caughtTo(c.rate_per_m, m) }));
-        const path = (pick: (p: (typeof at)[number]) => number): string =>
-          at.map((p, i) => `${i ? 'L' : 'M'}${p.px.toFixed(1)} ${y(pick(p)).toFixed(1)}`).join('');
-        return (
-          <g key={c.size_m}>
+      {shown.map((c) => (
+        <g key={c.size_m}>
+          {c.hasBand && (
             <path
-              d={`${path((p) => p.high)}${[...at]
+              d={`${path(c.at, (p) => p.high)}${[...c.at]
                 .reverse()
-                .map((p) => `L${p.px.toFixed(1)} ${y(p.low).toFixed(1)}`)
+                .map((p) => `L${x(p.x_m).toFixed(1)} ${y(p.low).toFixed(1)}`)
                 .join('')}Z`}
               fill="var(--gold-band)"
               fillOpacity="0.75"
               stroke="var(--gold)"
               strokeWidth="0.6"
             />
-            <path
-              d={path((p) => (p.low + p.high) / 2)}
-              fill="none"
-              stroke="var(--gold)"
-              strokeWidth="2"
-              strokeDasharray={c.dash}
-            />
-          </g>
-        );
-      })}
+          )}
+          <path
+            d={path(c.at, (p) => p.middle)}
+            fill="none"
+            stroke="var(--gold)"
+            strokeWidth="2"
+            strokeDasharray={c.dash}
+          />
+        </g>
+      ))}
       {names.map((n) => (
         <text key={n.size_m} x={right + 8} y={n.y} fontSize="13">
           <tspan fontWeight="700">{show.smallLength(n.size_m)}</tspan>
@@ -97,23 +97,7 @@ export function CatchChart({ width, left, right, length_m, answer }: CatchChartP
           </tspan>
         </text>
       ))}
-      <g aria-hidden="true">
-        <rect
-          x={left}
-          y={base + 8}
-          width={right - left}
-          height="13"
-          fill="none"
-          stroke="var(--ink)"
-          strokeWidth="1.2"
-        />
-        {Array.from({ length: Math.floor((right - left) / 12) }, (_, i) => (
-          <path key={i} d={`M${left + 10 + i * 12} ${base + 21}l-4 -13`} stroke="var(--ink)" strokeWidth="1.500" />
-        ))}
-        <text x={right + 8} y={base + 19} fontSize="12.500">
-          {show.length(length_m)}
-        </text>
-      </g>
+      <LinedFloor sections={sections} x={x} y={base + 8} high={13} />
     </svg>
   );
 }

@@ -1,23 +1,24 @@
-import type { BoxAnswer } from '@riffle/core';
+import type { Spread } from '@riffle/core';
 import { useShow } from '../../units/useShow.ts';
 
-/** How fast the water takes gravel: a scoop's share of a minute on a watch face, buckets an hour, volume an hour. */
-export function FeedDial({
-  answer,
-  scoop_L,
-  bucket_L,
-}: {
-  answer: BoxAnswer;
-  scoop_L: number | null;
-  bucket_L: number | null;
-}) {
+interface FeedDialProps {
+  /** The pace to feed at, m3/s loose, and its band. */
+  readonly pace_m3_s: Spread;
+  readonly scoop_L: number | null;
+  readonly bucket_L: number | null;
+}
+
+/** How fast to feed: a scoop's share of a minute on a watch face, buckets with their band, volume an hour. */
+export function FeedDial({ pace_m3_s, scoop_L, bucket_L }: FeedDialProps) {
   const show = useShow();
-  const m3_h = answer.carried_m3_s * 3600;
-  if (m3_h <= 0)
-    return <p>Nothing: at this setting the water does not move half-size stones, so any feed packs the riffles.</p>;
-  const seconds = scoop_L === null ? null : scoop_L / 1000 / answer.carried_m3_s;
+  const { low, middle, high } = pace_m3_s;
+  if (!(middle > 0)) return <p>Nothing: at this setting the water carries no gravel, so any feed packs the riffles.</p>;
+  const seconds = scoop_L === null ? null : scoop_L / 1000 / middle;
   const angle = (Math.min(59.9, seconds ?? 0) / 60) * 2 * Math.PI;
-  const minutesABucket = bucket_L === null ? null : bucket_L / 1000 / answer.carried_m3_s / 60;
+  const minutes = (m3_s: number): string => {
+    const m = (bucket_L ?? 0) / 1000 / m3_s / 60;
+    return !Number.isFinite(m) || m > 99 ? '99+' : m < 10 ? m.toFixed(1) : String(Math.round(m));
+  };
   return (
     <div className="grid grid-cols-[auto_minmax(0,1fr)] items-center gap-x-4 gap-y-2">
       <svg viewBox="-50 -50 100 100" width="96" height="96" aria-hidden="true" className="shrink-0">
@@ -47,12 +48,15 @@ export function FeedDial({
         </p>
       )}
       <div className="col-span-2">
-        <p className="text-ink-2">
-          {minutesABucket !== null &&
-            `a bucket in ${minutesABucket < 10 ? minutesABucket.toFixed(1) : Math.round(minutesABucket)} min, ${(60 / minutesABucket).toFixed(1)} an hour; `}
-          {show.throughput(m3_h)} loose
+        <p>
+          {bucket_L !== null && (
+            <>
+              a bucket in <b>{minutes(middle)} min</b> ({minutes(high)}–{minutes(low)}),{' '}
+            </>
+          )}
+          {show.throughput(middle * 3600)} loose
         </p>
-        <p className="font-bold">Faster packs the riffles.</p>
+        <p className="text-ink-2">The next scoop waits until the last has cleared.</p>
       </div>
     </div>
   );

@@ -1,8 +1,10 @@
+import { boxLength_m } from '@riffle/core';
+import { rigSections } from '../../records/rigSections.ts';
 import { unitTyped } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
-import { SelectField } from '../../ui/Field.tsx';
+import { SelectField, TextField } from '../../ui/Field.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { DropSum } from './DropSum.tsx';
@@ -34,7 +36,7 @@ export function HowItStands({ page }: { page: SetOnPage }) {
             rig && (
               <DropSum
                 slope={readings.pitch.value}
-                length_m={rig.length_m}
+                length_m={boxLength_m(rigSections(rig))}
                 inFeet={unitTyped('pitch', draft.pitch) === 'in/ft'}
               />
             )
@@ -134,6 +136,27 @@ function FeedFields({ page: { inHand, tried } }: { page: SetOnPage }) {
   const { draft, change, readings } = inHand;
   return (
     <div className="grid grid-cols-2 gap-x-4 lg:grid-cols-1 xl:grid-cols-2">
+      <QuantityField
+        label="One side deeper by"
+        entered={draft.crossFall}
+        reading={readings.crossFall}
+        units={['mm', 'in']}
+        showProblem={tried}
+        onChange={(crossFall) => change({ crossFall })}
+        comesTo={
+          draft.crossFall.text.trim() === ''
+            ? 'empty: level'
+            : readings.crossFall.ok && show.smallLength(readings.crossFall.value)
+        }
+      />
+      <TextField
+        label="Minutes a bucket"
+        value={draft.pace}
+        onChange={(pace) => change({ pace })}
+        problem={readings.pace.ok ? null : readings.pace.problem}
+        hint="empty: fed as advised"
+        inputMode="decimal"
+      />
       <QuantityField
         label="Largest stone fed"
         entered={draft.stone}

@@ -1,13 +1,22 @@
-import { NUMBERS, numberProblem, textProblem, TEXTS, type StoredRig } from '@riffle/contract';
-import { LINING_IDS, LININGS, type Entered, type LiningId } from '@riffle/core';
+import { MOST, textProblem, TEXTS, type StoredRig } from '@riffle/contract';
+import { LINING_IDS, LININGS, type LiningId } from '@riffle/core';
 import { useState } from 'react';
 import { useKeep } from '../../records/useKeep.ts';
-import { readEntered } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { FormSheet } from '../../ui/Sheet.tsx';
+import { TextButton } from '../../ui/TextButton.tsx';
+import { LinedFloor } from './LinedFloor.tsx';
+import {
+  readRigSection,
+  rigDraft,
+  rigProblem,
+  sectionAfter,
+  type RigSectionDraft,
+  type RigSectionRead,
+} from './readRig.ts';
 
 interface RigSheetProps {
   /** The box to change; left out for a new one. */
@@ -16,36 +25,24 @@ interface RigSheetProps {
   readonly onKept: (rigId: string) => void;
 }
 
-/** A box as built: measured once, used on every ground. */
+/** A box as built, section by section from the head down: measured once, used on every ground. */
 export function RigSheet({ rig: now, onClose, onKept }: RigSheetProps) {
   // As it was when the sheet opened: what another changes meanwhile is told apart, not written over.
   const [rig] = useState(now);
   const keep = useKeep('rigs');
   const show = useShow();
-  const US = show.display.system === 'US';
   const [name, setName] = useState(rig?.name ?? '');
-  const [width, setWidth] = useState<Entered>(rig?.widthEntered ?? { text: '', unit: US ? 'in' : 'cm' });
-  const [length, setLength] = useState<Entered>(rig?.lengthEntered ?? { text: '', unit: US ? 'ft' : 'm' });
-  const [lining, setLining] = useState<LiningId>(rig?.lining ?? 'riffles');
+  const [drafts, setDrafts] = useState(() => rigDraft(rig, show.display.system === 'US'));
+  const [added, setAdded] = useState(0);
   const [tried, setTried] = useState(false);
-  const w = readEntered('length', width);
-  const l = readEntered('length', length);
-  const wrongWidth = w.ok ? numberProblem(NUMBERS.boxWidth_m, w.value) : null;
-  const wrongLength = l.ok ? numberProblem(NUMBERS.boxLength_m, l.value) : null;
+  const read = drafts.map((d, i) => readRigSection(d, { isFirst: i === 0, isAlone: drafts.length === 1 }));
+  const sections = read.flatMap((r) => r.section ?? []);
   const wrongName = textProblem(TEXTS.name, name);
+  const wrong = rigProblem(read);
   const save = (): void => {
     setTried(true);
-    if (wrongName || !w.ok || !l.ok || wrongWidth || wrongLength) return;
-    const id = keep.put(rig, {
-      name: name.trim(),
-      width_m: w.value,
-      widthEntered: width,
-      length_m: l.value,
-      lengthEntered: length,
-      lining,
-      note: rig?.note ?? '',
-    });
-    onKept(id);
+    if (wrongName || wrong || sections.length < drafts.length) return;
+    onKept(keep.put(rig, { name: name.trim(), sections, note: rig?.note ?? '' }));
   };
   const remove = (): void => {
     if (!rig) return;
@@ -61,33 +58,32 @@ export function RigSheet({ rig: now, onClose, onKept }: RigSheetProps) {
         limit={TEXTS.name}
         problem={tried ? wrongName : null}
       />
-      <QuantityField
-        label="Width inside"
-        entered={width}
-        reading={w}
-        units={['in', 'cm', 'mm', 'm']}
-        showProblem={tried}
-        problem={wrongWidth}
-        onChange={setWidth}
-        comesTo={w.ok && show.smallLength(w.value)}
-      />
-      <QuantityField
-        label="Length of the lined floor"
-        entered={length}
-        reading={l}
-        units={['ft', 'in', 'm', 'cm']}
-        showProblem={tried}
-        problem={wrongLength}
-        onChange={setLength}
-        comesTo={l.ok && show.length(l.value)}
-      />
-      <SelectField
-        label="Lining"
-        value={lining}
-        onChange={setLining}
-        choices={LINING_IDS.map((id) => ({ value: id, label: LININGS[id].name }))}
-        hint={`taken as Manning's n ${LININGS[lining].manningN}, traps of ${show.smallLength(LININGS[lining].trap_m)}: stated assumptions`}
-      />
+      {sections.length > 0 && <BoxFromAbove sections={sections} />}
+      {drafts.map((draft, i) => (
+        <SectionFields
+          key={draft.key}
+          nth={drafts.length > 1 ? i + 1 : null}
+          draft={draft}
+          read={read[i] as RigSectionRead}
+          showProblem={tried}
+          onChange={(some) => setDrafts((all) => all.map((d) => (d.key === draft.key ? { ...d, ...some } : d)))}
+          onTakeOut={() => setDrafts((all) => all.filter((d) => d.key !== draft.key))}
+        />
+      ))}
+      {drafts.length < MOST.boxSections && (
+        <TextButton
+          className="self-start"
+          onClick={() => {
+            setDrafts((all) => sectionAfter(all, `added-${added}`));
+            setAdded(added + 1);
+          }}
+        >
+          Another section below it, with a lining of its own
+        </TextButton>
+      )}
+      <p role="alert" className="min-h-5 text-[12.5px] text-danger">
+        {tried && wrong && `▲ ${wrong}`}
+      </p>
       <div className="mt-2 flex flex-wrap gap-3">
         <Button look="main" type="submit">
           {rig ? 'Keep the change' : 'Keep this box'}
@@ -99,5 +95,79 @@ export function RigSheet({ rig: now, onClose, onKept }: RigSheetProps) {
         )}
       </div>
     </FormSheet>
+  );
+}
+
+interface SectionFieldsProps {
+  /** Which section from the head; null: it is the whole box. */
+  readonly nth: number | null;
+  readonly draft: RigSectionDraft;
+  readonly read: RigSectionRead;
+  readonly showProblem: boolean;
+  readonly onChange: (some: Partial<RigSectionDraft>) => void;
+  readonly onTakeOut: () => void;
+}
+function SectionFields({ nth, draft, read, showProblem, onChange, onTakeOut }: SectionFieldsProps) {
+  const show = useShow();
+  const of = (alone: string, short = alone): string => (nth === null ? alone : `${short}, section ${nth}`);
+  return (
+    <fieldset className={nth === null ? 'flex flex-col' : 'flex flex-col border-t border-rule pt-2'}>
+      {nth !== null && (
+        <legend className="float-left flex w-full items-center justify-between font-bold">
+          Section {nth}
+          <TextButton onClick={onTakeOut}>take out</TextButton>
+        </legend>
+      )}
+      <SelectField
+        label={of('Lining')}
+        value={draft.lining}
+        onChange={(lining: LiningId) => onChange({ lining })}
+        choices={LINING_IDS.map((id) => ({ value: id, label: LININGS[id].name }))}
+        hint={LININGS[draft.lining].goodFor}
+      />
+      <div className={nth === null ? 'contents' : 'grid grid-cols-2 gap-x-4'}>
+        <QuantityField
+          label={of('Width inside', 'Width')}
+          entered={draft.width}
+          reading={read.width}
+          units={['in', 'cm', 'mm', 'm']}
+          showProblem={showProblem}
+          onChange={(width) => onChange({ width })}
+          comesTo={read.width.ok && show.smallLength(read.width.value)}
+        />
+        <QuantityField
+          label={of('Length of the lined floor', 'Length')}
+          entered={draft.length}
+          reading={read.length}
+          units={['ft', 'in', 'm', 'cm']}
+          showProblem={showProblem}
+          onChange={(length) => onChange({ length })}
+          comesTo={read.length.ok && show.length(read.length.value)}
+        />
+        {nth !== null && nth > 1 && (
+          <QuantityField
+            label={of('Step down')}
+            entered={draft.step}
+            reading={read.step}
+            units={['mm', 'in', 'cm']}
+            showProblem={showProblem}
+            onChange={(step) => onChange({ step })}
+            comesTo={draft.step.text.trim() === '' ? 'empty: none' : read.step.ok && show.smallLength(read.step.value)}
+          />
+        )}
+      </div>
+    </fieldset>
+  );
+}
+
+const [WIDE, HIGH] = [320, 44] as const;
+
+/** The box from above, its linings one after another, lengths and widths to scale. */
+function BoxFromAbove({ sections }: { sections: readonly { lining: LiningId; length_m: number; width_m: number }[] }) {
+  const length_m = sections.reduce((sum, s) => sum + s.length_m, 0);
+  return (
+    <svg viewBox={`0 0 ${WIDE} ${HIGH + 22}`} className="mb-2 block w-full max-w-[26rem]" aria-hidden="true">
+      <LinedFloor sections={sections} x={(m) => 2 + ((WIDE - 4) * m) / length_m} y={6} high={HIGH - 12} />
+    </svg>
   );
 }

@@ -1,22 +1,41 @@
-import type { BoxAdvice, BoxAnswer, BoxSetting } from '@riffle/core';
+import { boxLength_m, toldSection, type BoxSetting, type SolvedBox } from '@riffle/core';
 import { useShow } from '../../units/useShow.ts';
+import type { Weighed } from './solveSetup.ts';
+
+interface SetNumbersProps {
+  readonly now: { readonly setting: BoxSetting; readonly middle: SolvedBox; readonly weighed: Weighed };
+  readonly then: { readonly setting: BoxSetting; readonly weighed: Weighed } | null;
+}
 
 /** The setting in figures, now and as advised. */
-export function SetNumbers({ setting, now, advice }: { setting: BoxSetting; now: BoxAnswer; advice: BoxAdvice }) {
+export function SetNumbers({ now, then }: SetNumbersProps) {
   const show = useShow();
-  const slope = advice.kind === 'lift' || advice.kind === 'lower' ? advice.slope : setting.slope;
-  const changed = advice.kind !== 'good';
-  const { after } = advice;
-  const rows: readonly (readonly [name: string, now: string, then: string])[] = [
-    ['pitch', show.pitch(setting.slope), show.pitch(slope)],
-    ['drop', show.smallLength(setting.slope * setting.length_m), show.smallLength(slope * setting.length_m)],
-    ['water', show.smallLength(now.flow.depth_m), show.smallLength(after.flow.depth_m)],
-    ['flow', show.flow(now.flow.flow_m3_s), show.flow(after.flow.flow_m3_s)],
-    ['speed', show.speed(now.flow.speed_m_s), show.speed(after.flow.speed_m_s)],
-    ['Froude', now.flow.froude.toFixed(2), after.flow.froude.toFixed(2)],
-    ['shear', show.shear(now.flow.shear_Pa), show.shear(after.flow.shear_Pa)],
-    ['clears', show.smallLength(now.largestStone_m), show.smallLength(after.largestStone_m)],
-    ['carries', `${show.throughput(now.carried_m3_s * 3600)}`, `${show.throughput(after.carried_m3_s * 3600)}`],
+  const length_m = boxLength_m(now.setting.sections);
+  const flow = now.middle.sections[toldSection(now.setting.sections)]?.flow;
+  const percent = (share: number): string => (share > 0.985 ? '98+ %' : `${Math.round(100 * share)} %`);
+  const rows: readonly (readonly [name: string, now: string, then: string | undefined])[] = [
+    ['works', percent(now.weighed.works), then?.weighed && percent(then.weighed.works)],
+    ['pitch', show.pitch(now.setting.slope), then?.setting && show.pitch(then.setting.slope)],
+    [
+      'drop',
+      show.smallLength(now.setting.slope * length_m),
+      then?.setting && show.smallLength(then.setting.slope * length_m),
+    ],
+    ['water', show.smallLength(now.weighed.depth_m), then?.weighed && show.smallLength(then.weighed.depth_m)],
+    [
+      'takes',
+      show.throughput(now.weighed.capacity_m3_s.middle * 3600),
+      then?.weighed && show.throughput(then.weighed.capacity_m3_s.middle * 3600),
+    ],
+    ['gold held', percent(now.weighed.heldOfMix.middle), then?.weighed && percent(then.weighed.heldOfMix.middle)],
+    ...(flow
+      ? ([
+          ['flow', show.flow(flow.flow_m3_s), undefined],
+          ['speed', show.speed(flow.speed_m_s), undefined],
+          ['Froude', flow.froude.toFixed(2), undefined],
+          ['shear', show.shear(flow.bedShear_Pa), undefined],
+        ] as const)
+      : []),
   ];
   return (
     <table className="w-full border-collapse text-[13.5px]">
@@ -28,9 +47,9 @@ export function SetNumbers({ setting, now, advice }: { setting: BoxSetting; now:
           <th scope="col" className="font-normal">
             now
           </th>
-          {changed && (
+          {then && (
             <th scope="col" className="font-bold text-ink">
-              {advice.kind === 'screen' ? `screened` : 'set to'}
+              set to
             </th>
           )}
         </tr>
@@ -42,7 +61,7 @@ export function SetNumbers({ setting, now, advice }: { setting: BoxSetting; now:
               {name}
             </th>
             <td className="pr-2 whitespace-nowrap">{a}</td>
-            {changed && <td className="font-bold whitespace-nowrap">{b}</td>}
+            {then && <td className="font-bold whitespace-nowrap">{b}</td>}
           </tr>
         ))}
       </tbody>

@@ -1,48 +1,93 @@
+import type { StoredRig } from '@riffle/contract';
+import { boxLength_m, LININGS } from '@riffle/core';
 import { format } from 'date-fns';
 import { asTyped } from '../../units/readEntered.ts';
+import { rigSections } from '../../records/rigSections.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Caution } from '../../ui/Caution.tsx';
-import { Block } from '../../ui/Judgement.tsx';
+import { Block, Judgement } from '../../ui/Judgement.tsx';
+import { useIsPhone } from '../../ui/useIsPhone.ts';
+import { useShow, type Show } from '../../units/useShow.ts';
 import { FlowSheet } from './FlowSheet.tsx';
 import { HowItStands } from './HowItStands.tsx';
 import { RigSheet } from './RigSheet.tsx';
-import { SetVerdict } from './SetVerdict.tsx';
-import { SolvedBox } from './SolvedBox.tsx';
+import { setWords } from './setWords.tsx';
+import { SeenStrip } from './SeenStrip.tsx';
+import { AtAGlance, SolvedBox } from './SolvedBox.tsx';
 import { useSetScreen, type SetOnPage } from './useSetScreen.ts';
 
 /** Kept set-ups offered to be taken up again. */
 const OFFERED = 8;
 
-/** The box and its water: type or drag how it stands; the sentence on top says what to change. */
+/** The box and its water: type or drag how it stands; the sentence on top says what to change. On a phone sentence, drawing and window stay while one types. */
 export function SetScreen() {
   const page = useSetScreen();
+  const show = useShow();
+  const isPhone = useIsPhone();
   const { rig, inHand } = page;
+  const { sentence, rests } = setWords(inHand, rig, show);
+  const rest = (
+    <>
+      {inHand.solved && (
+        <SeenStrip seen={inHand.draft.seen} verdict={inHand.verdict} onChange={(seen) => inHand.change({ seen })} />
+      )}
+      {page.latestFirst.length > 0 && <KeptSetups page={page} />}
+      <Caution quiet>
+        Cold fast water and rolling stones: set the box with firm footing and someone in sight. Damming, pumps and
+        sluices may need a permit or be closed in season: local rules come first.
+      </Caution>
+    </>
+  );
   return (
-    <div className="flex flex-col gap-4">
+    <div className="flex flex-col gap-4" aria-busy={inHand.solved !== null && !inHand.settled}>
       <SetHeader page={page} />
-      <SetVerdict inHand={inHand} rig={rig} />
-      <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,16rem)_minmax(0,1fr)]">
-        <HowItStands page={page} />
-        <div className="flex min-w-0 flex-col gap-4">
-          {inHand.solved && <SolvedBox page={page} solved={inHand.solved} />}
-          {page.latestFirst.length > 0 && <KeptSetups page={page} />}
-          <Caution quiet>
-            Cold fast water and rolling stones: set the box with firm footing and someone in sight. Damming, pumps and
-            sluices may need a permit or be closed in season: local rules come first.
-          </Caution>
-        </div>
-      </div>
+      {isPhone ? (
+        <>
+          <div className="sticky top-0 z-10 -mx-4 border-b-2 border-ink bg-paper px-4 pb-1">
+            <h1 className="py-1.5 text-[18px] leading-tight" aria-live="polite">
+              {sentence}
+            </h1>
+            {inHand.solved && <AtAGlance page={page} solved={inHand.solved} />}
+          </div>
+          <p className="text-ink-2">{rests}</p>
+          <HowItStands page={page} />
+          {inHand.solved && <SolvedBox page={page} solved={inHand.solved} rest />}
+          {rest}
+        </>
+      ) : (
+        <>
+          <Judgement rests={rests}>{sentence}</Judgement>
+          <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,16rem)_minmax(0,1fr)]">
+            <HowItStands page={page} />
+            <div className="flex min-w-0 flex-col gap-4">
+              {inHand.solved && <SolvedBox page={page} solved={inHand.solved} />}
+              {rest}
+            </div>
+          </div>
+        </>
+      )}
       <SetSheets page={page} />
     </div>
   );
 }
 
+/** A box in a few words: as it was typed where it has one section, its whole length and its linings where it has several. */
+function builtAs(rig: StoredRig, show: Show): string {
+  const sections = rigSections(rig);
+  const [first] = sections;
+  if (!first) return '';
+  if (sections.length === 1) return `${asTyped(first.widthEntered)} by ${asTyped(first.lengthEntered)}`;
+  const linings = [...new Set(sections.map((s) => LININGS[s.lining].name))];
+  return `${show.length(boxLength_m(sections))} in ${sections.length} sections: ${linings.join(', ')}`;
+}
+
 function SetHeader({ page: { ground, rig, spot } }: { page: SetOnPage }) {
+  const show = useShow();
   return (
     <header className="flex flex-wrap items-baseline gap-x-4 border-b border-rule pb-2">
       <span className="hidden font-serif text-[18px] font-semibold sm:inline">{ground.name}</span>
       <span className="text-ink-2">
-        {rig ? `Box “${rig.name}”, ${asTyped(rig.widthEntered)} by ${asTyped(rig.lengthEntered)}` : 'no box yet'}
+        {rig ? `Box “${rig.name}”, ${builtAs(rig, show)}` : 'no box yet'}
         {spot && `, set at ${spot.name}`}
       </span>
     </header>

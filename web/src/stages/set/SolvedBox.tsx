@@ -1,53 +1,159 @@
+import { boxLength_m, toleranceAt } from '@riffle/core';
+import { useShow } from '../../units/useShow.ts';
 import { valueOf } from '../../units/readEntered.ts';
 import { Block } from '../../ui/Judgement.tsx';
 import { useWidth } from '../../ui/useWidth.ts';
 import { BoxSide } from './BoxSide.tsx';
+import { BoxWindowChart } from './BoxWindowChart.tsx';
 import { CatchChart } from './CatchChart.tsx';
 import { FeedDial } from './FeedDial.tsx';
-import type { SolvedSetup } from './readSetup.ts';
+import type { SettingRead } from './readSetup.ts';
 import { SetNumbers } from './SetNumbers.tsx';
+import type { SetVerdictFound } from './solveSetup.ts';
 import type { SetOnPage } from './useSetScreen.ts';
 
 interface SolvedBoxProps {
   readonly page: SetOnPage;
-  readonly solved: NonNullable<SolvedSetup['solved']>;
+  readonly solved: NonNullable<SettingRead['solved']>;
 }
 
-/** The box worked out: from the side, where it catches, how fast to feed it, and the figures. */
-export function SolvedBox({ page, solved }: SolvedBoxProps) {
-  const [attach, width] = useWidth(700);
-  const { setting, now, advice } = solved;
-  const { readings } = page.inHand;
+/** The box worked out: from the side, its window, where it catches, how fast to feed it, and the figures. `rest`: without the first two, which stand above. */
+export function SolvedBox({ page, solved, rest = false }: SolvedBoxProps & { readonly rest?: boolean }) {
+  const [attach, width] = useWidth(640);
+  const { setting, middle } = solved;
+  const { readings, verdict } = page.inHand;
+  const then = changedTo(verdict);
   // Box and catch stand over each other, length on length.
-  const [left, right] = width > 480 ? [52, width - 130] : [40, width - 112];
+  const [left, right] = endsOf(width);
   return (
-    <div className="grid grid-cols-1 gap-x-8 gap-y-4 xl:grid-cols-[minmax(0,1fr)_14rem]">
+    <div className="grid grid-cols-1 gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1.45fr)_minmax(0,1fr)]">
       <div ref={attach} className="flex min-w-0 flex-col gap-4">
-        <Block title="The box from the side" aside="to scale; drag head and water; dashed: where it should go">
-          <BoxSide
-            width={width}
-            left={left}
-            right={right}
-            {...solved}
-            onSlope={(slope) => page.dragSlope(slope, setting.length_m)}
-            onDepth={page.dragDepth}
-          />
-        </Block>
-        <Block
-          title="Where each size is caught"
-          aside="of the gold fed; flakes a third as thick as wide; band: two settling laws"
-        >
-          <CatchChart width={width} left={left} right={right} length_m={setting.length_m} answer={now} />
-        </Block>
+        {!rest && (
+          <Block title="The box from the side" aside="to scale; drag head and water; dashed: where it should go">
+            <Side page={page} solved={solved} width={width} />
+          </Block>
+        )}
+        {verdict && (
+          <Block title="Where each size is caught" aside="of the gold fed; band: 9 boxes in 10, at 0.2 mm">
+            <CatchChart
+              width={width}
+              left={left}
+              right={right}
+              sections={setting.sections}
+              curves={verdict.now.curves}
+            />
+          </Block>
+        )}
       </div>
-      <div className="grid content-start gap-x-8 gap-y-4 sm:grid-cols-2 xl:grid-cols-1">
-        <Block title="Feed it">
-          <FeedDial answer={now} scoop_L={valueOf(readings.scoop)} bucket_L={valueOf(readings.bucket)} />
-        </Block>
-        <Block title="In figures">
-          <SetNumbers setting={setting} now={now} advice={advice} />
-        </Block>
+      <div className="grid content-start gap-x-8 gap-y-4 sm:grid-cols-2 lg:grid-cols-1">
+        {!rest && (
+          <Block
+            title="The window"
+            aside="chance that it works; drag the point"
+            className="sm:col-span-2 lg:col-span-1"
+          >
+            <Window page={page} solved={solved} least={270} />
+            <MayErr page={page} solved={solved} />
+          </Block>
+        )}
+        {verdict && (
+          <Block title="Feed it">
+            <FeedDial
+              pace_m3_s={(then?.after ?? verdict.now).pace_m3_s}
+              scoop_L={valueOf(readings.scoop)}
+              bucket_L={valueOf(readings.bucket)}
+            />
+          </Block>
+        )}
+        {verdict && (
+          <Block title="In figures" aside="the middle box">
+            <SetNumbers
+              now={{ setting, middle, weighed: verdict.now }}
+              then={then && { setting: then.setting, weighed: then.after }}
+            />
+          </Block>
+        )}
       </div>
+    </div>
+  );
+}
+
+/** Drawing and window side by side, small enough to stay above the fields of a phone. */
+export function AtAGlance({ page, solved }: SolvedBoxProps) {
+  const [attach, width] = useWidth(180);
+  return (
+    <div className="grid grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)] items-end gap-2">
+      <div ref={attach} className="min-w-0">
+        <Side page={page} solved={solved} width={width} />
+      </div>
+      <Window page={page} solved={solved} least={150} />
+    </div>
+  );
+}
+
+/** Where a box is drawn between, for drawings that wide. */
+const endsOf = (width: number): readonly [number, number] =>
+  width > 480 ? [52, width - 130] : width > 260 ? [46, width - 112] : [14, width - 26];
+const changedTo = (verdict: SetVerdictFound | null) => (verdict?.advice.kind === 'change' ? verdict.advice : null);
+
+function Side({ page, solved: { setting, middle }, width }: SolvedBoxProps & { readonly width: number }) {
+  const then = changedTo(page.inHand.verdict);
+  const [left, right] = endsOf(width);
+  return (
+    <BoxSide
+      width={width}
+      left={left}
+      right={right}
+      setting={setting}
+      middle={middle}
+      advised={then && then.setting.slope !== setting.slope ? then.setting.slope : null}
+      onSlope={(slope) => page.dragSlope(slope, boxLength_m(setting.sections))}
+      onDepth={page.dragDepth}
+    />
+  );
+}
+
+/** How far one may err each way before the box works less than 8 times in 10, where it is set or where it should be. */
+function MayErr({ page, solved: { setting } }: SolvedBoxProps) {
+  const show = useShow();
+  const { verdict, window } = page.inHand;
+  if (!verdict || !window) return null;
+  const then = changedTo(verdict);
+  const slope = then?.setting.slope ?? setting.slope;
+  const found = toleranceAt(window, slope, (then?.after ?? verdict.now).depth_m);
+  if (!found) return null;
+  const length_m = boxLength_m(setting.sections);
+  // A hand sets no finer than a millimeter.
+  const whole = (by_m: number): string => show.smallLength(Math.max(0.001, Math.round(by_m * 1000) / 1000));
+  return (
+    <p className="mt-1 text-[13.5px]">
+      {then ? 'Set there' : 'Set so'}, you may err by {whole(found.steeper * length_m)} of head up and{' '}
+      {whole(found.flatter * length_m)} down, and by {whole(found.thinner_m)} less or {whole(found.deeper_m)} more
+      water.
+    </p>
+  );
+}
+
+/** The window, with its point to drag; its place is kept while it is worked out. */
+function Window({ page, solved: { setting }, least }: SolvedBoxProps & { readonly least: number }) {
+  const [attach, width] = useWidth(380);
+  const { verdict, window } = page.inHand;
+  const then = changedTo(verdict);
+  return (
+    <div ref={attach} className="min-w-0" style={{ minHeight: least }}>
+      {verdict && window && (
+        <BoxWindowChart
+          width={width}
+          window={window}
+          now={{
+            setting,
+            depth_m: setting.water.known === 'depth' ? setting.water.depth_m : verdict.now.depth_m,
+            works: verdict.now.works,
+          }}
+          then={then && { slope: then.setting.slope, depth_m: then.after.depth_m, works: then.after.works }}
+          onMove={page.dragPoint}
+        />
+      )}
     </div>
   );
 }

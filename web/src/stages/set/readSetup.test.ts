@@ -1,15 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
 import type { StoredGround, StoredRig } from '@riffle/contract';
-import { goldSizes } from '@riffle/core';
-import { newSetup, pitchText, readSetup, setupRecord, solveSetup, type SetupDraft } from './readSetup.ts';
+import { USUAL_MIX } from '@riffle/core';
+import { newSetup, pitchText, readSetup, setupRecord, settingOf, type SetupDraft } from './readSetup.ts';
 
-const rig = { id: 'r', width_m: 0.254, length_m: 1.2, lining: 'riffles' } as StoredRig;
+const rig = {
+  id: 'r',
+  sections: [{ lining: 'riffles', width_m: 0.254, length_m: 1.2, step_m: 0 }],
+} as unknown as StoredRig;
 const ground = { id: 'g' } as StoredGround;
 const read = (some: Partial<SetupDraft> = {}, of: StoredRig | undefined = rig) => {
   const draft = { ...newSetup(false), ...some };
-  const readings = readSetup(draft, of.length_m, {});
-  const gold = readings.temperature.ok ? goldSizes(readings.temperature.value) : null;
-  return { draft, readings, ...solveSetup(draft, readings, of, gold) };
+  const readings = readSetup(draft, of, {});
+  return { draft, readings, ...settingOf(draft, readings, of, USUAL_MIX) };
 };
 
 describe('a box as it is typed', () => {
@@ -21,6 +23,13 @@ describe('a box as it is typed', () => {
     expect(read().solved?.setting.water).toEqual({ known: 'depth', depth_m: 0.02 });
     const flow = read({ known: 'flow', flow: { text: '5', unit: 'L/s' } });
     expect(flow.solved?.setting.water).toEqual({ known: 'flow', flow_m3_s: 0.005 });
+  });
+  test('a pace in minutes a bucket is a feed; an empty one is fed as advised; level unless it is said', () => {
+    expect(read().solved?.setting).toMatchObject({ feed_m3_s: null, crossFall_m: 0 });
+    const fed = read({ pace: '5', crossFall: { text: '6', unit: 'mm' } }).solved;
+    expect(1000 * (fed?.setting.feed_m3_s ?? NaN)).toBeCloseTo(18.93 / 300, 3);
+    expect(fed?.setting.crossFall_m).toBeCloseTo(0.006, 12);
+    expect(read({ pace: 'fast' })).toMatchObject({ solved: null, readings: { pace: { ok: false } } });
   });
   test('a river in the box, a wall of a box and ice are each refused in words', () => {
     expect(read({ depth: { text: '600', unit: 'mm' } })).toMatchObject({ solved: null, problem: /river/ });

@@ -1,18 +1,20 @@
 import type { Setup, StoredGround, StoredRig } from '@riffle/contract';
 import {
-  adviseBox,
-  GOLD_SIZES_M,
+  boxLength_m,
+  MEDIAN_BOX,
   OutOfRange,
   solveBox,
   UNITS,
-  type BoxAdvice,
-  type BoxAnswer,
   type BoxSetting,
   type Entered,
-  type goldSizes,
+  type GoldShare,
+  type LinedSection,
+  type Seen,
+  type SolvedBox,
 } from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
 import type { useContainers } from '../../records/useContainers.ts';
+import { rigSections } from '../../records/rigSections.ts';
 import { readEntered, readPitch, readVolume, type Reading } from '../../units/readEntered.ts';
 
 /** A set-up as it is typed; kept on the device. */
@@ -21,24 +23,27 @@ export interface SetupDraft {
   readonly known: 'depth' | 'flow';
   readonly depth: Entered;
   readonly flow: Entered;
+  /** How much deeper one side lies; empty: level. */
+  readonly crossFall: Entered;
   readonly stone: Entered;
+  /** Minutes a bucket at which it is fed; empty: as advised. */
+  readonly pace: string;
   readonly temperature: Entered;
   readonly scoop: Entered;
   readonly bucket: Entered;
   readonly note: string;
+  /** What is seen at the box as it stands. */
+  readonly seen: Seen;
 }
 
 export type SetupReadings = Readonly<
-  Record<'pitch' | 'depth' | 'flow' | 'stone' | 'temperature' | 'scoop' | 'bucket', Reading>
+  Record<'pitch' | 'depth' | 'flow' | 'crossFall' | 'stone' | 'pace' | 'temperature' | 'scoop' | 'bucket', Reading>
 >;
-export interface SolvedSetup {
+export interface SettingRead {
   /** Null while something cannot be read or lies outside what a box can be; `problem` then says so. */
-  readonly solved: { readonly setting: BoxSetting; readonly now: BoxAnswer; readonly advice: BoxAdvice } | null;
+  readonly solved: { readonly setting: BoxSetting; readonly middle: SolvedBox } | null;
   readonly problem: string | null;
 }
-
-/** The gold size a setting is judged by: fine, but still countable in a pan. */
-export const WATCHED_M = GOLD_SIZES_M[1];
 
 /** A box as most are set. */
 export const newSetup = (US: boolean): SetupDraft => ({
@@ -46,62 +51,96 @@ export const newSetup = (US: boolean): SetupDraft => ({
   known: 'depth',
   depth: US ? { text: '3/4', unit: 'in' } : { text: '20', unit: 'mm' },
   flow: { text: '', unit: US ? 'gpm' : 'L/s' },
+  crossFall: { text: '', unit: US ? 'in' : 'mm' },
   stone: { text: '1/2', unit: 'in' },
+  pace: '',
   temperature: { text: US ? '50' : '10', unit: US ? '°F' : '°C' },
   scoop: { text: '1', unit: 'scoop' },
   bucket: { text: '1', unit: 'bucket' },
   note: '',
+  seen: {},
 });
+
+/** The sections of a box, from the head down. */
+export const sectionsOf = (rig: StoredRig): readonly LinedSection[] =>
+  rigSections(rig).map(({ lining, width_m, length_m, step_m }) => ({ lining, width_m, length_m, step_m }));
+
+/** Buckets an hour of a crew: what the advised pace is at most. Common practice, no source. */
+const CREW_BUCKETS_H = 10;
 
 /** The fields in numbers; a pitch in inches needs the box it is over. */
 export const readSetup = (
   draft: SetupDraft,
-  boxLength_m: number | undefined,
+  rig: StoredRig | undefined,
   containers: ReturnType<typeof useContainers>,
 ): SetupReadings => ({
-  pitch: readPitch(draft.pitch, boxLength_m ?? 1),
+  pitch: readPitch(draft.pitch, rig ? boxLength_m(sectionsOf(rig)) : 1),
   depth: readEntered('length', draft.depth),
   flow: readEntered('flow', draft.flow),
+  crossFall: draft.crossFall.text.trim() === '' ? { ok: true, value: 0 } : readEntered('length', draft.crossFall),
   stone: readEntered('length', draft.stone),
+  pace: readPace(draft.pace),
   temperature: readTemperature(draft.temperature),
   scoop: readVolume(draft.scoop, containers),
   bucket: readVolume(draft.bucket, containers),
 });
 
-/** Works the box out from its fields, and what to change about it. */
-export function solveSetup(
+/** The box set in water, and the middle of all it may be. */
+export function settingOf(
   draft: SetupDraft,
   r: SetupReadings,
   rig: StoredRig | undefined,
-  gold: ReturnType<typeof goldSizes> | null,
-): SolvedSetup {
+  gold: readonly GoldShare[],
+): SettingRead {
   const water = draft.known === 'depth' ? r.depth : r.flow;
-  const watch = gold?.find((g) => g.size_m === WATCHED_M);
-  if (!rig || !gold || !watch || !r.pitch.ok || !water.ok || !r.stone.ok || !r.temperature.ok)
+  if (
+    !rig ||
+    !r.pitch.ok ||
+    !water.ok ||
+    !r.stone.ok ||
+    !r.temperature.ok ||
+    !r.crossFall.ok ||
+    !r.pace.ok ||
+    !r.bucket.ok
+  )
     return { solved: null, problem: null };
   if (draft.known === 'depth' && water.value > 0.5)
     return { solved: null, problem: 'More than 500 mm of water is a river, not a box.' };
+  const bucket_m3 = r.bucket.value / 1000;
   const setting: BoxSetting = {
-    width_m: rig.width_m,
-    length_m: rig.length_m,
-    lining: rig.lining,
+    sections: sectionsOf(rig),
     slope: r.pitch.value,
     stone_m: r.stone.value,
+    crossFall_m: r.crossFall.value,
     temperature_C: r.temperature.value,
     water:
       draft.known === 'depth'
         ? { known: 'depth', depth_m: water.value }
         : { known: 'flow', flow_m3_s: water.value / 1000 },
+    feed_m3_s: r.pace.value > 0 ? bucket_m3 / (60 * r.pace.value) : null,
+    crew_m3_s: (CREW_BUCKETS_H * bucket_m3) / 3600,
+    median_m: null,
+    gold,
   };
   try {
     return {
-      solved: { setting, now: solveBox(setting, gold), advice: adviseBox(setting, gold, watch) },
+      solved: { setting, middle: solveBox(setting, { ...MEDIAN_BOX, depthError_m: 0, headError_m: 0 }) },
       problem: null,
     };
   } catch (error) {
     if (error instanceof OutOfRange) return { solved: null, problem: SAYS[error.field] ?? error.message };
     throw error;
   }
+}
+
+/** Minutes a bucket; nothing typed reads as 0, fed as advised. */
+function readPace(typed: string): Reading {
+  const text = typed.trim().replace(',', '.');
+  if (text === '') return { ok: true, value: 0 };
+  const minutes = Number(text);
+  return Number.isFinite(minutes) && minutes > 0 && minutes <= 600
+    ? { ok: true, value: minutes }
+    : { ok: false, problem: 'Write minutes such as 5, or nothing.' };
 }
 
 /** Out-of-range refusals of the core in the words of this screen. */
@@ -144,7 +183,7 @@ export function pitchText(slope: number, unit: string, boxLength_m: number): str
 export function setupRecord(
   draft: SetupDraft,
   readings: SetupReadings,
-  solved: SolvedSetup['solved'],
+  solved: SettingRead['solved'],
   rig: StoredRig | undefined,
   ground: StoredGround,
   spotId: string | null,
@@ -160,9 +199,9 @@ export function setupRecord(
     setAt: new Date().toISOString(),
     slope: solved.setting.slope,
     pitchEntered: draft.pitch,
-    depth_m: byDepth ? solved.now.flow.depth_m : null,
+    depth_m: byDepth && solved.setting.water.known === 'depth' ? solved.setting.water.depth_m : null,
     depthEntered: byDepth ? draft.depth : null,
-    flow_m3_s: byDepth ? null : solved.now.flow.flow_m3_s,
+    flow_m3_s: solved.setting.water.known === 'flow' ? solved.setting.water.flow_m3_s : null,
     flowEntered: byDepth ? null : draft.flow,
     stone_m: solved.setting.stone_m,
     stoneEntered: draft.stone,

@@ -1,5 +1,5 @@
-import type { StoredRig, StoredSetup } from '@riffle/contract';
-import { UNITS } from '@riffle/core';
+import type { StoredRig, StoredScreening, StoredSetup } from '@riffle/contract';
+import { addCounts, boxLength_m, mixOf, UNITS } from '@riffle/core';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useKeep } from '../../records/useKeep.ts';
@@ -7,9 +7,10 @@ import { useRecords } from '../../records/useRecords.ts';
 import { useGround, usePicked } from '../../shell/useGround.ts';
 import { useKeys } from '../../shell/useKeys.ts';
 import { toast } from '../../ui/toast.ts';
+import { useDraft } from '../../ui/useDraft.ts';
 import { unitTyped } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
-import { pitchText, setupRecord } from './readSetup.ts';
+import { pitchText, sectionsOf, setupRecord, type SetupDraft } from './readSetup.ts';
 import { useSetup } from './useSetup.ts';
 
 /** The box in hand on this ground, the set-ups kept before, and the sheet that lies open. */
@@ -18,20 +19,39 @@ export function useSetScreen() {
   const { picked } = usePicked();
   const rigs = useRecords('rigs').items;
   const setups = useRecords('setups', ground.id).items;
+  const samples = useRecords('samples', ground.id).items;
+  const screenings = useRecords('screenings', ground.id).items;
   const show = useShow();
   const { add } = useKeep('setups');
   const navigate = useNavigate();
-  const [chosen, choose] = useState<string | null>(null);
+  // Which box is in hand is kept with how it stands: after a reload it is the same one.
+  const [{ rigId: chosen }, setChosen] = useDraft<{ readonly rigId: string | null }>(`setup-box-${ground.id}`, () => ({
+    rigId: null,
+  }));
+  const choose = (rigId: string): void => setChosen({ rigId });
   const [sheet, open] = useState<'new rig' | 'rig' | 'flow' | null>(null);
   const [tried, setTried] = useState(false);
   useKeys(useMemo(() => ({ n: () => open('new rig') }), []));
 
   const latestFirst = useMemo(() => [...setups].sort((a, b) => (a.setAt < b.setAt ? 1 : -1)), [setups]);
   const rig: StoredRig | undefined = rigs.find((r) => r.id === (chosen ?? latestFirst[0]?.rigId)) ?? rigs[0];
-  const inHand = useSetup(ground.id, rig, show.display.system === 'US');
+  const gold = useMemo(() => mixOf(addCounts(samples.map((s) => s.counts))), [samples]);
+  const screens_m = useMemo(() => ownedScreens_m(screenings, setups), [screenings, setups]);
+  const inHand = useSetup(ground.id, rig, show.display.system === 'US', gold, screens_m);
   const { draft, change, readings, solved } = inHand;
   const spot = spots.find((s) => s.id === picked);
 
+  const pitched = (slope: number, length_m: number): Partial<SetupDraft> => {
+    const unit = unitTyped('pitch', draft.pitch);
+    return { pitch: { text: pitchText(slope, unit, length_m), unit } };
+  };
+  const watered = (depth_m: number): Partial<SetupDraft> => ({
+    known: 'depth',
+    depth:
+      unitTyped('length', draft.depth) === 'in'
+        ? { text: (depth_m / UNITS.length.in).toFixed(2), unit: 'in' }
+        : { text: (depth_m * 1000).toFixed(1), unit: 'mm' },
+  });
   const keep = (): void => {
     setTried(true);
     const record = setupRecord(draft, readings, solved, rig, ground, spot?.id ?? null);
@@ -75,19 +95,24 @@ export function useSetScreen() {
     open,
     close: () => open(null),
     /** The head dragged: written in the unit its field stands on. */
-    dragSlope: (slope: number, boxLength_m: number): void => {
-      const unit = unitTyped('pitch', draft.pitch);
-      change({ pitch: { text: pitchText(slope, unit, boxLength_m), unit } });
-    },
+    dragSlope: (slope: number, length_m: number): void => change(pitched(slope, length_m)),
     /** The water dragged: known by its depth from now on. */
-    dragDepth: (depth_m: number): void =>
-      change({
-        known: 'depth',
-        depth:
-          unitTyped('length', draft.depth) === 'in'
-            ? { text: (depth_m / UNITS.length.in).toFixed(2), unit: 'in' }
-            : { text: (depth_m * 1000).toFixed(1), unit: 'mm' },
-      }),
+    dragDepth: (depth_m: number): void => change(watered(depth_m)),
+    /** Both, in the window. */
+    dragPoint: (slope: number, depth_m: number): void =>
+      change({ ...pitched(slope, rig ? boxLength_m(sectionsOf(rig)) : 1), ...watered(depth_m) }),
   };
 }
+/** Openings a box is fed through, m: what was screened with on this ground, and the stones of its set-ups. */
+const FED_THROUGH_M = [0.003, 0.05] as const;
+const ownedScreens_m = (screenings: readonly StoredScreening[], setups: readonly StoredSetup[]): number[] =>
+  [
+    ...new Set([
+      ...screenings.flatMap((s) => s.screens.map((k) => k.aperture_mm / 1000)),
+      ...setups.map((s) => s.stone_m),
+    ]),
+  ]
+    .filter((m) => m >= FED_THROUGH_M[0] && m <= FED_THROUGH_M[1])
+    .sort((a, b) => a - b);
+
 export type SetOnPage = ReturnType<typeof useSetScreen>;

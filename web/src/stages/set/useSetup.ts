@@ -1,23 +1,55 @@
 import type { StoredRig } from '@riffle/contract';
-import { goldSizes } from '@riffle/core';
+import type { GoldShare } from '@riffle/core';
 import { useMemo } from 'react';
 import { useContainers } from '../../records/useContainers.ts';
 import { useDraft } from '../../ui/useDraft.ts';
-import { newSetup, readSetup, solveSetup, type SetupDraft, type SetupReadings, type SolvedSetup } from './readSetup.ts';
+import { useWork } from '../../workers/useThread.ts';
+import { newSetup, readSetup, settingOf, type SetupDraft, type SetupReadings, type SettingRead } from './readSetup.ts';
+import type { SetProblem, SetResult, SetStep, SetVerdictFound } from './solveSetup.ts';
+import type { BoxWindow } from '@riffle/core';
 
-export interface SetupInHand extends SolvedSetup {
+export interface SetupInHand extends SettingRead {
   readonly draft: SetupDraft;
   readonly change: (some: Partial<SetupDraft>) => void;
   readonly readings: SetupReadings;
+  /** What is said of it; of the setting before while this one is weighed, null before the first. */
+  readonly verdict: SetVerdictFound | null;
+  readonly window: BoxWindow | null;
+  /** The words and drawings are of the setting as it stands. */
+  readonly settled: boolean;
+  readonly failed: string | null;
 }
 
-/** How a box stands on a ground: as it is typed or dragged, worked out at once. */
-export function useSetup(groundId: string, rig: StoredRig | undefined, US: boolean): SetupInHand {
+const open = (): Worker => new Worker(new URL('./set.worker.ts', import.meta.url), { type: 'module' });
+
+/** How a box stands on a ground: as it is typed or dragged; the middle box at once, what is said of all of them a moment later. */
+export function useSetup(
+  groundId: string,
+  rig: StoredRig | undefined,
+  US: boolean,
+  gold: readonly GoldShare[],
+  screens_m: readonly number[],
+): SetupInHand {
   const [draft, setDraft] = useDraft<SetupDraft>(`setup-${groundId}`, () => newSetup(US));
   const containers = useContainers();
-  const readings = useMemo(() => readSetup(draft, rig?.length_m, containers), [draft, rig?.length_m, containers]);
-  const temperature = readings.temperature.ok ? readings.temperature.value : null;
-  const gold = useMemo(() => (temperature === null ? null : goldSizes(temperature)), [temperature]);
-  const solved = useMemo(() => solveSetup(draft, readings, rig, gold), [draft, readings, rig, gold]);
-  return { draft, readings, ...solved, change: (some) => setDraft((before) => ({ ...before, ...some })) };
+  // A draft kept by an earlier version has no cross fall and no pace.
+  const whole = useMemo(() => ({ ...newSetup(US), ...draft }), [draft, US]);
+  const readings = useMemo(() => readSetup(whole, rig, containers), [whole, rig, containers]);
+  const read = useMemo(() => settingOf(whole, readings, rig, gold), [whole, readings, rig, gold]);
+  const problem = useMemo(
+    (): SetProblem | null => read.solved && { setting: read.solved.setting, reach: { screens_m }, seen: whole.seen },
+    [read.solved, screens_m, whole.seen],
+  );
+  const work = useWork<SetProblem, SetStep, SetResult>(open, problem);
+  return {
+    draft: whole,
+    readings,
+    ...read,
+    // What was seen was seen at the box as it stood.
+    change: (some) => setDraft((before) => ({ ...before, ...('note' in some ? {} : { seen: {} }), ...some })),
+    verdict: work.said?.verdict ?? work.solved?.result.verdict ?? null,
+    window: work.said?.window ?? work.solved?.result.window ?? null,
+    settled: work.solved?.problem === problem,
+    failed: work.failed,
+  };
 }

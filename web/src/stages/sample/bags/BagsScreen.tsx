@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { plural } from '../../../ui/plural.ts';
 import { useRecords, useRecordsOfAll } from '../../../records/useRecords.ts';
+import { useColors } from '../../../reading/useColors.ts';
 import { useKeep } from '../../../records/useKeep.ts';
 import { Ribbon } from '../../../ribbon/Ribbon.tsx';
 import { useGround, usePicked } from '../../../shell/useGround.ts';
@@ -31,7 +32,12 @@ export function BagsScreen() {
   const samples = useRecords('samples', ground.id).items;
   const everyLot = useRecordsOfAll('lots').items;
   const grounds = useRecords('grounds').items;
-  const grades = useMemo(() => spotGrades(samples, ground.swell_percent), [samples, ground.swell_percent]);
+  const pits = useRecords('pits', ground.id).items;
+  const colors = useColors(ground, samples);
+  const grades = useMemo(
+    () => spotGrades(samples, ground.swell_percent, colors, pits),
+    [samples, ground.swell_percent, colors, pits],
+  );
   const [laying, setLaying] = useState(false);
   const [scanning, setScanning] = useState(false);
   const [tag, setTag] = useState('');

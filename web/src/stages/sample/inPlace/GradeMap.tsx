@@ -1,5 +1,5 @@
 import type { StoredSpot } from '@riffle/contract';
-import { chanceItPays, type GroundMap, type Corner, type PlacedSpot } from '@riffle/core';
+import type { Corner, GroundMap, PlacedSpot } from '@riffle/core';
 import { contours } from 'd3-contour';
 import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { useShow } from '../../../units/useShow.ts';
@@ -13,13 +13,26 @@ interface GradeMapProps {
   readonly outline: readonly Corner[];
   readonly places: readonly PlacedSpot<StoredSpot>[];
   readonly cutoff_mg_L: number;
+  /** Chance that a place of that grade and deviation pays. */
+  readonly chance: (grade_mg_L: number, sd_mg_L: number) => number;
+  readonly coverKnown: boolean;
   readonly shows: MapShows;
   readonly picked: string | null;
   readonly onPick: (spotId: string) => void;
 }
 
 /** The ground pulled straight, seen from above: grade as gold, what pays outlined in ink. Upstream is left, the left bank above. */
-export function GradeMap({ map, outline, places, cutoff_mg_L, shows, picked, onPick }: GradeMapProps) {
+export function GradeMap({
+  map,
+  outline,
+  places,
+  cutoff_mg_L,
+  chance,
+  coverKnown,
+  shows,
+  picked,
+  onPick,
+}: GradeMapProps) {
   const [attach, width] = useWidth(720);
   const show = useShow();
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -28,7 +41,7 @@ export function GradeMap({ map, outline, places, cutoff_mg_L, shows, picked, onP
   const scale = Math.min((width - 2 * margin) / along_m, 380 / across_m);
   const [w, h] = [along_m * scale, across_m * scale];
   const x0 = (width - w) / 2;
-  const tones = useMemo(() => tonesOf(map, shows, cutoff_mg_L), [map, shows, cutoff_mg_L]);
+  const tones = useMemo(() => tonesOf(map, shows, chance), [map, shows, chance]);
   const payEdge = useMemo(() => payEdgeOf(map, cutoff_mg_L), [map, cutoff_mg_L]);
   // Upstream lies left: the map's columns run from right to left.
   const px = (m: number): number => x0 + w - (m - map.x0_m) * scale;
@@ -164,9 +177,9 @@ export function GradeMap({ map, outline, places, cutoff_mg_L, shows, picked, onP
             Here <b className="text-gold">{show.grade(map.grade_mg_L[cellUnder] as number)}</b>
             {Number.isNaN(map.sd_mg_L[cellUnder])
               ? ''
-              : `: ${inHundred(chanceItPays(map.grade_mg_L[cellUnder] as number, map.sd_mg_L[cellUnder] as number, cutoff_mg_L))} that a pan pays`}
-            , {show.length(map.pay_m[cellUnder] as number)} of pay under {show.length(map.cover_m[cellUnder] as number)}
-            .
+              : `: ${inHundred(chance(map.grade_mg_L[cellUnder] as number, map.sd_mg_L[cellUnder] as number))} that a pan pays`}
+            , {show.length(map.pay_m[cellUnder] as number)} of pay
+            {coverKnown && ` under ${show.length(map.cover_m[cellUnder] as number)}`}.
           </>
         )}
       </p>
@@ -190,11 +203,9 @@ function cellAt(map: GroundMap, column: number, row: number): number | null {
 }
 
 /** How strong each cell is drawn, 0 to 1; NaN outside the ground. Grades go by their root, so that middling ground is seen beside the richest. */
-function tonesOf(map: GroundMap, shows: MapShows, cutoff_mg_L: number): Float64Array {
+function tonesOf(map: GroundMap, shows: MapShows, chance: GradeMapProps['chance']): Float64Array {
   if (shows === 'chance')
-    return map.grade_mg_L.map((grade, i) =>
-      Number.isNaN(grade) ? NaN : chanceItPays(grade, map.sd_mg_L[i] as number, cutoff_mg_L),
-    );
+    return map.grade_mg_L.map((grade, i) => (Number.isNaN(grade) ? NaN : chance(grade, map.sd_mg_L[i] as number)));
   const values = shows === 'grade' ? map.grade_mg_L : map.sd_mg_L;
   const known = values.filter((v) => !Number.isNaN(v)).sort();
   // The richest fiftieth is drawn alike: one rich pan should not pale all the rest.

@@ -23,6 +23,10 @@ export function InPlaceVerdict({ inPlace }: { inPlace: InPlace }) {
       </Judgement>
     );
   const allGrade = all.grade_mg_L ?? 0;
+  const perMetre = inPlace.thickness === 'not known';
+  const whose = inPlace.drawn
+    ? ''
+    : 'Only ground about the samples counts: draw an outline on the map to say which ground is meant. ';
   return (
     <Judgement
       rests={
@@ -31,8 +35,11 @@ export function InPlaceVerdict({ inPlace }: { inPlace: InPlace }) {
           <Gold>
             {all.band ? show.band('grade', allGrade, all.band.low_mg_L, all.band.high_mg_L) : show.grade(allGrade)}
           </Gold>
-          {all.band ? '' : ' (too few samples for a band)'}, by {inReach.length} sampled spots. What is in the ground is
-          not what a box keeps.
+          , by {inReach.length} sampled spots. {whose}
+          {perMetre && `No pit says how thick the pay is: all this is for ${show.length(1)} of it. `}
+          {inPlace.thickness === 'pits' && 'As thick as the pits found it. '}
+          {!inPlace.coverKnown && 'What lies above it no pit says. '}
+          What is in the ground is not what a box keeps.
         </>
       }
     >
@@ -46,8 +53,16 @@ export function InPlaceVerdict({ inPlace }: { inPlace: InPlace }) {
             )
           : show.bulkGold(above.gold_mg)}
       </Gold>{' '}
-      in {show.volume(above.pay_m3 * 1000)} of pay, <Gold>{show.grade(above.grade_mg_L)}</Gold>, under{' '}
-      {(above.strippingRatio ?? 0).toFixed(1)} times as much cover.
+      {perMetre ? (
+        <>
+          in each {show.length(1)} of pay over {show.area(above.area_m2)}, <Gold>{show.grade(above.grade_mg_L)}</Gold>.
+        </>
+      ) : (
+        <>
+          in {show.volume(above.pay_m3 * 1000)} of pay, <Gold>{show.grade(above.grade_mg_L)}</Gold>
+          {inPlace.coverKnown ? `, under ${(above.strippingRatio ?? 0).toFixed(1)} times as much cover` : ''}.
+        </>
+      )}
     </Judgement>
   );
 }

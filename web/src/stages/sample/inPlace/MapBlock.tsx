@@ -1,4 +1,5 @@
-import { useMemo, useState } from 'react';
+import { chanceOnMap } from '@riffle/core';
+import { useCallback, useMemo, useState } from 'react';
 import { usePicked } from '../../../shell/useGround.ts';
 import { Choices } from '../../../ui/Choices.tsx';
 import { Block } from '../../../ui/Judgement.tsx';
@@ -11,7 +12,13 @@ import type { InPlace } from './useInPlace.ts';
 export function MapBlock({ inPlace }: { inPlace: InPlace }) {
   const { picked, pick } = usePicked();
   const [shows, setShows] = useState<MapShows>('grade');
-  const { map, outline, inReach, cutoff_mg_L, working, stop } = inPlace;
+  const { map, outline, inReach, cutoff_mg_L, working, stop, together, commonLogSd } = inPlace;
+  const samples = inReach.length;
+  const chance = useCallback(
+    (grade_mg_L: number, sd_mg_L: number): number =>
+      together ? chanceOnMap(grade_mg_L, sd_mg_L, cutoff_mg_L, together, samples, commonLogSd) : NaN,
+    [together, cutoff_mg_L, samples, commonLogSd],
+  );
   // A map by distance, or the last one while kriging is still at work, knows no doubt.
   const tellsDoubt = useMemo(() => map !== null && map.sd_mg_L.some((sd) => !Number.isNaN(sd)), [map]);
   const showing = tellsDoubt ? shows : 'grade';
@@ -46,6 +53,8 @@ export function MapBlock({ inPlace }: { inPlace: InPlace }) {
           outline={outline}
           places={inReach}
           cutoff_mg_L={cutoff_mg_L}
+          chance={chance}
+          coverKnown={inPlace.coverKnown}
           shows={showing}
           picked={picked}
           onPick={pick}

@@ -34,7 +34,7 @@ export function MethodBlock({ inPlace }: { inPlace: InPlace }) {
         label="The ground that counts"
         value={shape?.id ?? ''}
         choices={[
-          { value: '', label: 'the box about the samples' },
+          { value: '', label: 'only about the samples' },
           ...shapes.map((o) => ({ value: o.id, label: `${o.name} (${o.kind})` })),
         ]}
         onChange={(outlineId) => change({ outlineId })}
@@ -76,12 +76,15 @@ export function MethodBlock({ inPlace }: { inPlace: InPlace }) {
 /** Pay and cover where no pit tells, and the depths whose samples count. */
 function DepthFields({ inPlace: { draft, change, read } }: { inPlace: InPlace }) {
   const nothing = { ok: true, value: 0 } as const;
+  const orNothing = (typed: { text: string }, reading: typeof read.fields.pay) =>
+    typed.text.trim() === '' ? nothing : reading;
   return (
     <div className="grid grid-cols-2 gap-x-4">
       <QuantityField
         label="Pay, where no pit says"
         entered={draft.pay}
-        reading={read.fields.pay}
+        reading={orNothing(draft.pay, read.fields.pay)}
+        optional
         units={['m', 'cm', 'ft']}
         onChange={(pay) => change({ pay })}
         problem={read.problems.pay}
@@ -89,7 +92,8 @@ function DepthFields({ inPlace: { draft, change, read } }: { inPlace: InPlace })
       <QuantityField
         label="Cover, where no pit says"
         entered={draft.cover}
-        reading={read.fields.cover}
+        reading={orNothing(draft.cover, read.fields.cover)}
+        optional
         units={['m', 'cm', 'ft']}
         onChange={(cover) => change({ cover })}
       />

@@ -6,10 +6,14 @@ describe('how a ground is to be mapped', () => {
   test('an untouched page has no fault, takes samples of every depth, and streaks along the water', () => {
     const read = readInPlace(draft);
     expect(Object.values(read.problems)).toEqual([null, null, null, null]);
-    expect(read).toMatchObject({ pay_m: 0.3, cover_m: 0.6, from_m: null, to_m: null, streak: 4, own: null });
+    expect(read).toMatchObject({ pay_m: null, cover_m: null, from_m: null, to_m: null, streak: 4, own: null });
     expect(readInPlace(emptyInPlace('hillside', false)).streak).toBe(1);
   });
-  test('feet are read as feet', () => expect(readInPlace(emptyInPlace('creek', true)).pay_m).toBeCloseTo(0.3048, 9));
+  test('feet are read as feet', () =>
+    expect(readInPlace({ ...emptyInPlace('creek', true), pay: { text: '1', unit: 'ft' } }).pay_m).toBeCloseTo(
+      0.3048,
+      9,
+    ));
   test('one end of the depths said: the other is the surface, or as deep as anyone digs', () => {
     expect(readInPlace({ ...draft, from: { text: '1.5', unit: 'm' } })).toMatchObject({ from_m: 1.5, to_m: 30 });
     expect(readInPlace({ ...draft, to: { text: '60', unit: 'cm' } })).toMatchObject({ from_m: 0, to_m: 0.6 });

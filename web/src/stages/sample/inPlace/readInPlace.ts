@@ -35,8 +35,8 @@ export function emptyInPlace(kind: string, feet: boolean): InPlaceDraft {
     method: 'kriging',
     fine: false,
     streak: kind === 'hillside' ? '1' : STREAK,
-    pay: { text: feet ? '1' : '0.3', unit },
-    cover: { text: feet ? '2' : '0.6', unit },
+    pay: { text: '', unit },
+    cover: { text: '', unit },
     from: { text: '', unit },
     to: { text: '', unit },
     model: 'spherical',
@@ -53,21 +53,23 @@ export function readInPlace(draft: InPlaceDraft) {
     to: readEntered('length', draft.to),
   };
   const { pay, cover, from, to } = fields;
+  const isSaid = (typed: { text: string }): boolean => typed.text.trim() !== '';
   const typedStreak = Number(draft.streak);
   const streakFits = draft.streak.trim() !== '' && typedStreak >= 1 && typedStreak <= 20;
   const own = draft.own && readVariogram(draft.model, draft.own);
   const windowSaid = draft.from.text.trim() !== '' || draft.to.text.trim() !== '';
   return {
     fields,
-    pay_m: pay.ok && pay.value > 0 ? pay.value : null,
-    cover_m: cover.ok ? cover.value : null,
+    /** Null where nobody said: then the ground's pits do, or nothing does. */
+    pay_m: isSaid(draft.pay) && pay.ok && pay.value > 0 ? pay.value : null,
+    cover_m: isSaid(draft.cover) && cover.ok ? cover.value : null,
     /** The depths samples count from and to; null where neither was said. */
     from_m: windowSaid ? (from.ok ? from.value : 0) : null,
     to_m: windowSaid ? (to.ok ? to.value : DEEPEST_M) : null,
     streak: streakFits ? typedStreak : 1,
     own,
     problems: {
-      pay: pay.ok && !(pay.value > 0) ? 'More than nothing.' : null,
+      pay: isSaid(draft.pay) && pay.ok && !(pay.value > 0) ? 'More than nothing.' : null,
       to: from.ok && to.ok && to.value < from.value ? 'Above where it begins.' : null,
       streak: streakFits ? null : 'From 1 to 20; 1 is used.',
       own: draft.own && !own ? 'Nugget and sill from 0 up, not both 0; the range above 0.' : null,

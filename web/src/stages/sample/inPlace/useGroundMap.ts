@@ -1,20 +1,15 @@
 import {
-  bootstrapBand,
   inPlace,
+  meanBand,
   sampleWeights,
-  seededRandom,
   type GroundMap,
   type GroundProblem,
   type InPlace,
+  type PlacedGround,
 } from '@riffle/core';
 import { useDeferredValue, useMemo } from 'react';
 import { useWork } from '../../../workers/useThread.ts';
 import type { MapStep } from './ground.worker.ts';
-
-/** Fixed, so that the same samples give the same band. */
-const SEED = 1979;
-/** Enough for the ends of a 90 % band, and quick enough to follow a moving cut-off. */
-const DRAWS = 600;
 
 /** What lies in the ground with the band of its mean grade; no band when there are too few samples. */
 export interface BandedInPlace extends InPlace {
@@ -35,11 +30,18 @@ export interface GroundMapInHand {
 const openThread = (): Worker => new Worker(new URL('./ground.worker.ts', import.meta.url), { type: 'module' });
 
 /** Maps a ground in a worker, anew whenever the problem changes. The cut-off is not part of it: moving it costs nothing. */
-export function useGroundMap(problem: GroundProblem | null, cutoff_mg_L: number): GroundMapInHand {
+export function useGroundMap(
+  problem: GroundProblem | null,
+  cutoff_mg_L: number,
+  placed: Pick<PlacedGround<unknown>, 'together' | 'commonLogSd'>,
+): GroundMapInHand {
   const { solved, working, failed, stop } = useWork<GroundProblem, MapStep, GroundMap>(openThread, problem);
   const settled = useDeferredValue(cutoff_mg_L);
-  const all = useMemo(() => solved && banded(solved.result, solved.problem, 0), [solved]);
-  const above = useMemo(() => solved && banded(solved.result, solved.problem, settled), [solved, settled]);
+  const all = useMemo(() => solved && banded(solved.result, solved.problem, 0, placed), [solved, placed]);
+  const above = useMemo(
+    () => solved && banded(solved.result, solved.problem, settled, placed),
+    [solved, settled, placed],
+  );
   return {
     map: problem && solved ? solved.result : null,
     working,
@@ -50,13 +52,24 @@ export function useGroundMap(problem: GroundProblem | null, cutoff_mg_L: number)
   };
 }
 
-function banded(map: GroundMap, { places }: GroundProblem, cutoff_mg_L: number): BandedInPlace {
+function banded(
+  map: GroundMap,
+  { places }: GroundProblem,
+  cutoff_mg_L: number,
+  { together, commonLogSd }: Pick<PlacedGround<unknown>, 'together' | 'commonLogSd'>,
+): BandedInPlace {
   const sum = inPlace(map, cutoff_mg_L);
   return {
     ...sum,
     band:
-      sum.grade_mg_L === null
+      sum.grade_mg_L === null || together === null
         ? null
-        : bootstrapBand(places, sampleWeights(map, places.length, cutoff_mg_L), seededRandom(SEED), 0.9, DRAWS),
+        : meanBand(
+            sum.grade_mg_L,
+            together,
+            sampleWeights(map, places.length, cutoff_mg_L),
+            commonLogSd,
+            cutoff_mg_L > 0,
+          ),
   };
 }

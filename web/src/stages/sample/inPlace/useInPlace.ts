@@ -2,9 +2,9 @@ import {
   boxAbout,
   bySections,
   fitPlaces,
-  groundColors,
   outlineOnGround,
   placesOf,
+  reachOf,
   withinReach,
   type EstimateMethod,
   type GroundProblem,
@@ -12,6 +12,7 @@ import {
 } from '@riffle/core';
 import { useMemo, useState } from 'react';
 import { usePreferences } from '../../../preferences/preferences.ts';
+import { useColors } from '../../../reading/useColors.ts';
 import { useRecords } from '../../../records/useRecords.ts';
 import { useGround } from '../../../shell/useGround.ts';
 import { useDraft } from '../../../ui/useDraft.ts';
@@ -30,6 +31,7 @@ export function useInPlace() {
   const samples = useRecords('samples', ground.id).items;
   const pits = useRecords('pits', ground.id).items;
   const outlines = useRecords('outlines', ground.id).items;
+  const colors = useColors(ground, samples);
   const [draft, setDraft] = useDraft<InPlaceDraft>(`in-place-${ground.id}`, () =>
     emptyInPlace(ground.kind, preferences.display.system === 'US'),
   );
@@ -38,29 +40,32 @@ export function useInPlace() {
 
   const read = readInPlace(draft);
   const { pay_m, cover_m, from_m, to_m, streak } = read;
-  const places = useMemo(
+  const placed = useMemo(
     () =>
-      pay_m === null || cover_m === null
-        ? []
-        : placesOf(
-            ground,
-            spots,
-            samples,
-            pits,
-            groundColors(samples, ground.swell_percent),
-            from_m === null || to_m === null ? null : { from_m, to_m },
-            pay_m,
-            cover_m,
-          ),
-    [ground, spots, samples, pits, pay_m, cover_m, from_m, to_m],
+      placesOf(
+        ground,
+        spots,
+        samples,
+        pits,
+        colors,
+        from_m === null || to_m === null ? null : { from_m, to_m },
+        pay_m,
+        cover_m,
+      ),
+    [ground, spots, samples, pits, colors, pay_m, cover_m, from_m, to_m],
   );
+  const { places, together } = placed;
   const shapes = outlines.filter((o) => o.kind === 'bar' || o.kind === 'bench' || o.kind === 'workings');
-  const outline = useMemo(() => {
+  const drawn = useMemo(() => {
     const chosen = outlines.find((o) => o.id === draft.outlineId);
-    return (chosen ? outlineOnGround(ground, chosen) : null) ?? boxAbout(places);
-  }, [ground, outlines, draft.outlineId, places]);
+    return chosen ? outlineOnGround(ground, chosen) : null;
+  }, [ground, outlines, draft.outlineId]);
+  const outline = useMemo(() => drawn ?? boxAbout(places), [drawn, places]);
   const inReach = useMemo(() => (outline ? withinReach(places, outline) : places), [places, outline]);
-  const { bins, fitted } = useMemo(() => fitPlaces(inReach, draft.model, streak), [inReach, draft.model, streak]);
+  const { bins, fitted } = useMemo(
+    () => fitPlaces(inReach, draft.model, streak, together),
+    [inReach, draft.model, streak, together],
+  );
   const variogram = read.own ?? fitted;
 
   // By its content: a variogram typed anew with the same numbers is no new problem.
@@ -73,9 +78,13 @@ export function useInPlace() {
       method: methodOf(draft.method, key === null ? null : (JSON.parse(key) as Variogram)),
       cells: draft.fine ? CELLS.fine : CELLS.quick,
       streak,
+      // Without an outline only ground that a sample speaks for counts: a box about far samples holds gold nobody found.
+      ...(drawn === null && {
+        reach_m: reachOf(inReach, streak, key === null ? null : (JSON.parse(key) as Variogram)),
+      }),
     };
-  }, [inReach, outline, key, draft.method, draft.fine, streak]);
-  const mapped = useGroundMap(problem, cutoff_mg_L);
+  }, [inReach, outline, drawn, key, draft.method, draft.fine, streak]);
+  const mapped = useGroundMap(problem, cutoff_mg_L, placed);
   const sections = useMemo(() => {
     try {
       const length_m = (outline?.[1]?.x_m ?? 0) - (outline?.[0]?.x_m ?? 0);
@@ -92,6 +101,11 @@ export function useInPlace() {
     setCutoff,
     highest_mg_L: Math.max(cutoff_mg_L, ...inReach.map((p) => p.grade_mg_L), 0.01),
     shapes,
+    drawn: drawn !== null,
+    thickness: placed.thickness,
+    coverKnown: placed.coverKnown,
+    together,
+    commonLogSd: placed.commonLogSd,
     outline,
     inReach,
     bins,

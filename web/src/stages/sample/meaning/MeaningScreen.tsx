@@ -1,19 +1,18 @@
 import {
   bankVolume_L,
   beliefMean_mg_L,
+  beliefBand_mg_L,
   chanceRicher,
-  correctForHands,
-  detectionLimit,
-  MOST_MORE_PANS,
   pansToCall,
-  pansUntilWithin,
-  volumeForParticles,
-  type ColorWeights,
+  type PansToCome,
   bestOf,
 } from '@riffle/core';
 import { useMemo, useState } from 'react';
-import { plural } from '../../../ui/plural.ts';
+import { HowSure } from '../../../sure/HowSure.tsx';
 import { useRecords } from '../../../records/useRecords.ts';
+import { NextLine } from '../../../reading/NextLine.tsx';
+import { useLateRanking } from '../../../reading/useLateRanking.ts';
+import { useReading } from '../../../reading/useReading.ts';
 import { Ribbon } from '../../../ribbon/Ribbon.tsx';
 import { useGround, usePicked } from '../../../shell/useGround.ts';
 import { usePreferences } from '../../../preferences/preferences.ts';
@@ -21,9 +20,10 @@ import { useContainers } from '../../../records/useContainers.ts';
 import { readVolume } from '../../../units/readEntered.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { SelectField } from '../../../ui/Field.tsx';
-import { Block, Gold, Judgement } from '../../../ui/Judgement.tsx';
-import { CLASS_NAMES } from '../pan/SizePan.tsx';
+import { Block, Judgement } from '../../../ui/Judgement.tsx';
+import { Facts } from './Facts.tsx';
 import { MorePans } from './MorePans.tsx';
+import { callWords, pansToCome } from './moreWords.ts';
 import { Streak } from './Streak.tsx';
 import { Strokes } from './Strokes.tsx';
 import { useMeaning, type Meant } from './useMeaning.ts';
@@ -43,6 +43,7 @@ export function MeaningScreen() {
     preferences: { pays_mg_L, pricePerGram, money },
   } = usePreferences();
   const { colors, spots: meant, grades } = useMeaning(ground, spots);
+  const ranking = useLateRanking(useReading(ground), spots);
   const plans = useRecords('sample-plans', ground.id).items;
   const traverses = plans.filter(
     (p) => meant.filter((m) => m.spot.samplePlanId === p.id).length >= 2 && p.pattern === 'traverse',
@@ -59,6 +60,7 @@ export function MeaningScreen() {
     meant.find((m) => m.spot.id === otherId && m !== one) ?? (one === first?.meant ? second?.meant : first?.meant);
   const pan = readVolume({ text: '1', unit: 'pan' }, useContainers());
   const panBank_L = bankVolume_L(pan.ok ? pan.value : NaN, ground.swell_percent);
+  const toCome = pansToCome(colors, panBank_L);
   if (!first || !one)
     return <Judgement rests="Pan somewhere, and blanks count too.">Nothing was panned on this ground yet.</Judgement>;
   const called = first.chance >= CALL;
@@ -71,10 +73,8 @@ export function MeaningScreen() {
             {compared.length === meant.length
               ? `all ${meant.length} sampled spots`
               : `the ${compared.length} most likely of ${meant.length} spots`}
-            .{' '}
-            {second &&
-              !called &&
-              moreWords(pansToCall(first.meant, second.meant, panBank_L), first.meant, second.meant)}
+            .
+            <NextLine groundId={ground.id} ranking={ranking} />
           </>
         }
       >
@@ -89,7 +89,14 @@ export function MeaningScreen() {
       </Judgement>
       <div className="grid grid-cols-1 gap-x-8 gap-y-6 lg:grid-cols-2">
         <div className="flex min-w-0 flex-col gap-6">
-          <Block title="Best of all" aside="chance to be the richest">
+          <Block
+            title="Best of all"
+            aside={
+              <>
+                chance to be the richest; <HowSure groundId={ground.id} />
+              </>
+            }
+          >
             <ul>
               {listed.map(({ meant: m, chance }) => (
                 <li key={m.spot.id} className={`border-b border-rule ${m === one ? 'bg-picked' : ''}`}>
@@ -155,18 +162,18 @@ export function MeaningScreen() {
             }
           >
             {two ? (
-              <Against one={one} two={two} panBank_L={panBank_L} />
+              <Against one={one} two={two} toCome={toCome} />
             ) : (
               <p className="text-ink-2">There is no other spot to hold it against.</p>
             )}
           </Block>
           <Block title={`What more pans at ${one.spot.name} would do`}>
-            <MorePans meant={one} panBank_L={panBank_L} />
+            <MorePans meant={one} toCome={toCome} />
             <Facts
+              ground={ground}
               one={one}
-              panBank_L={panBank_L}
-              color_mg={colors.blankColor_mg}
-              weights_mg={colors.weights_mg}
+              toCome={toCome}
+              colors={colors}
               price={pricePerGram === null ? null : { perGram: pricePerGram, money }}
             />
           </Block>
@@ -190,7 +197,12 @@ export function MeaningScreen() {
             }
             className="lg:col-span-2"
           >
-            <Streak plan={plan} spots={meant.filter((m) => m.spot.samplePlanId === plan.id)} cutoff_mg_L={pays_mg_L} />
+            <Streak
+              plan={plan}
+              spots={meant.filter((m) => m.spot.samplePlanId === plan.id)}
+              waiting={spots.filter((s) => s.samplePlanId === plan.id && !grades.has(s.id))}
+              cutoff_mg_L={pays_mg_L}
+            />
           </Block>
         )}
       </div>
@@ -201,25 +213,27 @@ export function MeaningScreen() {
 
 type Show = ReturnType<typeof useShow>;
 
-function gradeWords(m: Meant, show: Show): string {
-  const g = m.grade.grade;
-  return g.kind === 'band'
-    ? show.band('grade', g.grade_mg_L, g.low_mg_L, g.high_mg_L)
-    : g.kind === 'blank'
-      ? `under ${show.grade(g.lessThan_mg_L)}`
-      : 'weigh it';
-}
+/** A band whose ends are so far apart says only its upper one. */
+const NEXT_TO_NOTHING = 0.005;
 
-function moreWords(n: number | null, a: Meant, b: Meant): string {
-  if (n === null)
-    return `${MOST_MORE_PANS} more pans would not tell ${a.spot.name} from ${b.spot.name}: take the one nearer the water.`;
-  return n === 0
-    ? `${a.spot.name} beats ${b.spot.name} already.`
-    : `${plural(n, 'more pan')} at each would tell ${a.spot.name} from ${b.spot.name}, if they say what those so far said.`;
+/** Its grade beside the others: pulled toward its ground, as the chances are. */
+function gradeWords(m: Meant, show: Show): string {
+  const { low, high } = beliefBand_mg_L(m.belief);
+  switch (m.grade.grade.kind) {
+    case 'band':
+      // Where it may as well hold next to nothing, its upper end is all that can be said.
+      return low < NEXT_TO_NOTHING * high
+        ? `under ${show.grade(high)}`
+        : show.band('grade', beliefMean_mg_L(m.belief), low, high);
+    case 'blank':
+      return `under ${show.grade(high)}`;
+    case 'coarse only':
+      return 'weigh it';
+  }
 }
 
 /** Two spots: the chance that the first is richer, as strokes, and what it takes to call it. */
-function Against({ one, two, panBank_L }: { one: Meant; two: Meant; panBank_L: number }) {
+function Against({ one, two, toCome }: { one: Meant; two: Meant; toCome: PansToCome }) {
   const chance = chanceRicher(one.belief, two.belief);
   const [ahead, behind, share] = chance >= 0.5 ? [one, two, chance] : [two, one, 1 - chance];
   return (
@@ -231,105 +245,8 @@ function Against({ one, two, panBank_L }: { one: Meant; two: Meant; panBank_L: n
       <p className="text-ink-2">
         {share >= CALL
           ? 'That is enough to call it.'
-          : `Too early to call (that takes 90). ${moreWords(pansToCall(one, two, panBank_L), ahead, behind)}`}
+          : `Too early to call (that takes 90). ${callWords(pansToCall(one.belief, two.belief, toCome), ahead.spot.name, behind.spot.name)}`}
       </p>
     </>
-  );
-}
-
-const timesInHundred = (chance: number): string => {
-  const n = Math.round(chance * 100);
-  return n === 0 ? 'less than once in 100' : n === 1 ? 'once in 100' : `${n} times in 100`;
-};
-
-const WEIGHED = ['10-20', '20-40', '-40'] as const;
-
-function Facts({
-  one,
-  panBank_L,
-  color_mg,
-  weights_mg,
-  price,
-}: {
-  one: Meant;
-  panBank_L: number;
-  color_mg: number;
-  weights_mg: ColorWeights;
-  price: { perGram: number; money: string } | null;
-}) {
-  const show = useShow();
-  const g = one.grade.grade;
-  const mean = beliefMean_mg_L(one.belief);
-  const third = pansUntilWithin(one, panBank_L);
-  const twenty = volumeForParticles(mean, color_mg);
-  const corrected = one.hands && one.hands.share > 0 && g.kind === 'band' ? correctForHands(g, one.hands) : null;
-  const pan_mg = mean * panBank_L;
-  const bySize = WEIGHED.map((size) => ({
-    size,
-    mg: weights_mg[size] * one.samples.reduce((sum, s) => sum + s.counts[size], 0),
-  }));
-  const counted_mg = bySize.reduce((sum, s) => sum + s.mg, 0);
-  const shares = counted_mg > 0 ? bySize.map((s) => ({ size: s.size, share: s.mg / counted_mg })) : [];
-  const seen = one.samples.flatMap((s) => (s.seenWith ? [s.seenWith] : []));
-  return (
-    <ul className="mt-1">
-      <li className="border-b border-rule py-1.5">
-        {third === null ? (
-          `Within a third it will not come in ${MOST_MORE_PANS} pans.`
-        ) : third === 0 ? (
-          'The band is within a third already: pan elsewhere.'
-        ) : (
-          <>
-            <b>{plural(third, 'more pan')}</b> bring the band within a third.
-          </>
-        )}
-      </li>
-      <li className="border-b border-rule py-1.5">
-        Twenty colors, by rule enough for a grade to trust, lie in <b>{show.volume(twenty.volume_L)}</b> of ground in
-        place, {Math.ceil(twenty.volume_L / panBank_L)} pans.
-      </li>
-      <li className="border-b border-rule py-1.5">
-        A pan of it holds <Gold>{show.gold(pan_mg)}</Gold> on average
-        {price
-          ? `, worth ${((pan_mg / 1000) * price.perGram).toFixed(2)} ${price.money}`
-          : '; set your price in Settings to see its worth'}
-        . A pan with nothing in it comes {timesInHundred(Math.exp(-pan_mg / color_mg))} all the same.
-      </li>
-      {g.kind === 'band' && (
-        <li className="border-b border-rule py-1.5">
-          As panned: <Gold>{show.band('grade', g.grade_mg_L, g.low_mg_L, g.high_mg_L)}</Gold>.
-          {corrected && one.hands ? (
-            <>
-              {' '}
-              As these hands keep {Math.round(one.hands.share * 100)} %, the ground has{' '}
-              <Gold>{show.band('grade', corrected.grade_mg_L, corrected.low_mg_L, corrected.high_mg_L)}</Gold>.
-            </>
-          ) : (
-            ' Practice pans (under Hands) would say what the panning lost.'
-          )}
-        </li>
-      )}
-      {shares.length > 0 && (
-        <li className="border-b border-rule py-1.5">
-          Its gold by size: {shares.map((s) => `${CLASS_NAMES[s.size].name} ${Math.round(s.share * 100)} %`).join(', ')}
-          .
-        </li>
-      )}
-      {seen.length > 0 && (
-        <li className="border-b border-rule py-1.5">
-          Colors down to about {show.smallLength(Math.max(...seen.map((s) => detectionLimit(s).size_m)))} were seen;
-          finer gold is in no count.
-        </li>
-      )}
-      {one.samples.some((s) => s.grownIn > 0) && (
-        <li className="border-b border-rule py-1.5">
-          Some of its gold is grown into rock and weighs less than its size says: the grade is likelier too high.
-        </li>
-      )}
-      <li className="py-1.5 text-ink-2">
-        Rests on {plural(one.samples.length, 'sample')}, {show.volume(one.volumeBank_L)} of ground in place. By layer
-        and depth: see the table.
-      </li>
-    </ul>
   );
 }

@@ -1,18 +1,20 @@
-import { bandAfter, beliefMean_mg_L, pansUntilWithin } from '@riffle/core';
+import { bandAfter, beliefMean_mg_L, pansUntilWithin, type PansToCome } from '@riffle/core';
 import { useShow } from '../../../units/useShow.ts';
 import { useWidth } from '../../../ui/useWidth.ts';
+import { withinWords } from './moreWords.ts';
 import type { Meant } from './useMeaning.ts';
 
-/** What more pans would do to the band, if they say what those so far said. */
-export function MorePans({ meant, panBank_L }: { meant: Meant; panBank_L: number }) {
+/** What more pans would do to the band, where they show what is expected of them. */
+export function MorePans({ meant, toCome }: { meant: Meant; toCome: PansToCome }) {
   const [attach, width] = useWidth(380);
   const show = useShow();
-  const third = pansUntilWithin(meant, panBank_L);
+  const needed = pansUntilWithin(meant.belief, toCome);
+  const third = needed.kind === 'pans' ? needed.pans : null;
   const most = Math.max(8, Math.min(60, Math.ceil((third ?? 30) * 1.3)));
   const grade = beliefMean_mg_L(meant.belief);
   const steps = Array.from({ length: 25 }, (_, i) => {
     const n = (i / 24) * most;
-    return { n, ...bandAfter(meant, n * panBank_L) };
+    return { n, ...bandAfter(meant.belief, n, toCome) };
   });
   const top_mg = Math.max(...steps.map((s) => s.high_mg_L)) * 1.05;
   const [left, right, top, base] = [56, width - 10, 8, 132];
@@ -20,17 +22,7 @@ export function MorePans({ meant, panBank_L }: { meant: Meant; panBank_L: number
   const y = (g: number): number => base - (g / top_mg) * (base - top);
   return (
     <div ref={attach}>
-      <svg
-        width={width}
-        height={base + 38}
-        className="block"
-        role="img"
-        aria-label={
-          third === null
-            ? 'More pans would not bring the band within a third'
-            : `${third} more pans bring the band within a third`
-        }
-      >
+      <svg width={width} height={base + 38} className="block" role="img" aria-label={withinWords(needed)}>
         {[0, top_mg / 2, top_mg].map((g) => (
           <g key={g}>
             <path d={`M${left} ${y(g)}H${right}`} stroke="var(--rule)" />
@@ -51,10 +43,10 @@ export function MorePans({ meant, panBank_L }: { meant: Meant; panBank_L: number
           strokeWidth="1.400"
         />
         <path d={`M${left} ${y(grade)}H${right}`} stroke="var(--gold)" strokeWidth="1.200" strokeDasharray="5 3" />
-        {third !== null && third > 0 && third <= most && (
+        {third !== null && third <= most && (
           <g>
             <path
-              d={`M${x(third)} ${y(bandAfter(meant, third * panBank_L).high_mg_L) - 4}V${y(bandAfter(meant, third * panBank_L).low_mg_L) + 4}`}
+              d={`M${x(third)} ${y(bandAfter(meant.belief, third, toCome).high_mg_L) - 4}V${y(bandAfter(meant.belief, third, toCome).low_mg_L) + 4}`}
               stroke="var(--gold)"
               strokeWidth="2.400"
             />

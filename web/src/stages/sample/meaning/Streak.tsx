@@ -1,5 +1,5 @@
-import type { StoredSamplePlan } from '@riffle/contract';
-import { acrossOf, chanceAbove, payStreak } from '@riffle/core';
+import type { StoredSamplePlan, StoredSpot } from '@riffle/contract';
+import { acrossOf, chanceAbove, openEnds, payStreak, type OpenEnd } from '@riffle/core';
 import { useShow } from '../../../units/useShow.ts';
 import { Gold } from '../../../ui/Judgement.tsx';
 import { useWidth } from '../../../ui/useWidth.ts';
@@ -9,22 +9,25 @@ interface StreakProps {
   readonly plan: StoredSamplePlan;
   /** The plan's spots that were panned. */
   readonly spots: readonly Meant[];
+  /** Its spots that wait for their pan. */
+  readonly waiting: readonly StoredSpot[];
   readonly cutoff_mg_L: number;
 }
 
 /** The profile of grades across a bar, with the stretch that pays shaded. */
-export function Streak({ plan, spots, cutoff_mg_L }: StreakProps) {
+export function Streak({ plan, spots, waiting, cutoff_mg_L }: StreakProps) {
   const [attach, width] = useWidth(560);
   const show = useShow();
   const along =
     spread(spots.map((m) => m.spot.distance_m)) > spread(spots.map((m) => acrossOf(m.spot.bank, m.spot.offset_m)));
+  // The left end is the left bank, or upstream.
+  const atOf = (s: StoredSpot): number => (along ? -s.distance_m : -acrossOf(s.bank, s.offset_m));
   const points = spots
     .map((m) => {
       const g = m.grade.grade;
-      // The left end is the left bank, or upstream.
       return {
         m,
-        at_m: along ? -m.spot.distance_m : -acrossOf(m.spot.bank, m.spot.offset_m),
+        at_m: atOf(m.spot),
         grade_mg_L: g.kind === 'band' ? g.grade_mg_L : 0,
         low: g.kind === 'band' ? g.low_mg_L : 0,
         high: g.kind === 'band' ? g.high_mg_L : g.kind === 'blank' ? g.lessThan_mg_L : 0,
@@ -34,6 +37,25 @@ export function Streak({ plan, spots, cutoff_mg_L }: StreakProps) {
     .filter((p, i, all) => i === 0 || p.at_m - (all[i - 1]?.at_m ?? 0) > 0.01);
   if (points.length < 2) return <p className="text-ink-2">{plan.name} has fewer than two points panned.</p>;
   const [best, ...others] = payStreak(points, cutoff_mg_L);
+  const open = best
+    ? openEnds(
+        points,
+        waiting.map((s) => ({ id: s.name, at_m: atOf(s) })),
+        best,
+      )
+    : [];
+  const endWords = ({ end, closedBy }: OpenEnd): string => {
+    const side = along
+      ? end === 'first'
+        ? 'upstream'
+        : 'downstream'
+      : end === 'first'
+        ? 'to the left'
+        : 'to the right';
+    return closedBy === null
+      ? `It is open ${side}, and no bag is laid out there.`
+      : `It is open ${side}: ${closedBy} would close it.`;
+  };
   const [x0, x1] = [points[0]?.at_m ?? 0, points.at(-1)?.at_m ?? 1];
   const top_mg = Math.max(cutoff_mg_L * 1.4, ...points.map((p) => p.high)) * 1.05;
   const [left, right, top, base] = [60, width - 16, 22, 170];
@@ -56,6 +78,7 @@ export function Streak({ plan, spots, cutoff_mg_L }: StreakProps) {
             {show.length(best.to_m - x0)} off the {along ? 'upper' : 'left'} end.
             {sure.length > 0 &&
               ` Its points are above the cut-off with ${Math.round(Math.min(...sure) * 100)} to ${Math.round(Math.max(...sure) * 100)} chances in 100.`}
+            {open.length > 0 && ` ${open.map(endWords).join(' ')}`}
           </>
         ) : (
           `Nowhere along it does the middle of the band reach ${show.grade(cutoff_mg_L)}.`

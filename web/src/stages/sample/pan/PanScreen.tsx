@@ -1,4 +1,4 @@
-import { UNSHORED_M, type ColorClass, bestSpot, groundColors, spotGrades, handsOf } from '@riffle/core';
+import { UNSHORED_M, type ColorClass, bestSpot, countColors, effectiveColors, handsForSizes } from '@riffle/core';
 import { TEXTS, type StoredLot } from '@riffle/contract';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -9,6 +9,9 @@ import { useRecords } from '../../../records/useRecords.ts';
 import { ClosedToday } from '../../../ground/ClosedToday.tsx';
 import { GROUND_WORDS } from '../../../ground/groundWords.ts';
 import { SpotSelect } from '../../../ground/SpotSelect.tsx';
+import { NextLine } from '../../../reading/NextLine.tsx';
+import { useLateRanking } from '../../../reading/useLateRanking.ts';
+import { useReading } from '../../../reading/useReading.ts';
 import { useKeep } from '../../../records/useKeep.ts';
 import { Ribbon } from '../../../ribbon/Ribbon.tsx';
 import { useGround, usePicked } from '../../../shell/useGround.ts';
@@ -26,6 +29,7 @@ import { PanFacts } from './PanFacts.tsx';
 import { SaidCount } from './SaidCount.tsx';
 import { Needs } from '../../../shell/Needs.tsx';
 import { SampleList } from './SampleList.tsx';
+import { SayBefore } from './SayBefore.tsx';
 import { SampleVerdict } from './SampleVerdict.tsx';
 import { SizePan } from './SizePan.tsx';
 import { useSampleDraft } from './useSampleDraft.ts';
@@ -53,12 +57,10 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
   const seedings = useRecords('seedings').items;
   const samples = useRecords('samples', ground.id).items;
   const { words } = useSizeWords();
-  const colors = useMemo(() => groundColors(samples, ground.swell_percent), [samples, ground.swell_percent]);
-  const grades = useMemo(
-    () => spotGrades(samples, ground.swell_percent, colors),
-    [samples, ground.swell_percent, colors],
-  );
+  const reading = useReading(ground);
+  const { colors, grades } = reading;
   const { weights_mg } = colors;
+  const ranking = useLateRanking(reading, spots);
   const show = useShow();
   const { add } = useKeep('samples');
   const { change: changeBag } = useKeep('lots');
@@ -113,9 +115,16 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
       <SampleVerdict
         spot={spot}
         inHand={inHand}
-        hands={handsOf(seedings).find((h) => h.panner === draft.panner.trim())?.recovery ?? null}
+        hands={handsForSizes([{ panner: draft.panner.trim(), counts: draft.counts }], seedings, weights_mg)}
+        effective={effectiveColors(draft.counts, weights_mg, { spread: draft.gold.text !== '' })}
         best={top && topName ? { name: topName, grade: top.grade } : null}
       />
+      {/* Between two pans: what to take next. While one is being counted it is in the way. */}
+      {!lot && countColors(draft.counts) === 0 && (
+        <div className="text-ink-2">
+          <NextLine groundId={ground.id} ranking={ranking} />
+        </div>
+      )}
       <ClosedToday ground={ground} />
       <form
         className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,17rem)_minmax(0,1fr)_minmax(0,22rem)]"
@@ -235,6 +244,7 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
             />
           }
         >
+          {spot && <SayBefore inHand={inHand} spotId={spot.id} riffle={ranking?.foretell(spot.id) ?? null} />}
           <SizePan
             counts={draft.counts}
             blackSand={draft.blackSand}

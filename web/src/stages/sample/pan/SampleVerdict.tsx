@@ -6,16 +6,21 @@ import { useShow } from '../../../units/useShow.ts';
 import { Gold, Judgement } from '../../../ui/Judgement.tsx';
 import type { SampleInHand } from './useSampleDraft.ts';
 
+/** Fewer colors that carry the weight than this leave a grade wide open. Common practice: the rule of twenty, by less than half. */
+const FEW = 8;
+
 interface SampleVerdictProps {
   readonly spot: StoredSpot | undefined;
   readonly inHand: SampleInHand;
   /** What the panner keeps, from practice pans; null when nobody seeded any. */
   readonly hands: Recovery | null;
+  /** How many colors of one weight its colors are worth. */
+  readonly effective: number;
   readonly best: { readonly name: string; readonly grade: SpotGrade['grade'] & { kind: 'band' } } | null;
 }
 
 /** What this pan says, in one sentence, while it is being counted. */
-export function SampleVerdict({ spot, inHand, hands, best }: SampleVerdictProps) {
+export function SampleVerdict({ spot, inHand, hands, effective, best }: SampleVerdictProps) {
   const show = useShow();
   const { grade, draft, colors } = inHand;
   if (!spot)
@@ -68,7 +73,11 @@ export function SampleVerdict({ spot, inHand, hands, best }: SampleVerdictProps)
       hands.share < 1 &&
       grade.restsOn === 'counts' &&
       `As these hands keep ${Math.round(hands.share * 100)} %, the ground has ${corrected(grade, hands)}.`,
-    grade.restsOn === 'counts' && colors > 0 && colors < 8 && 'Few colors: four times the ground halves the band.',
+    colors > 0 &&
+      effective < FEW &&
+      (colors >= FEW
+        ? `A few of the ${plural(colors, 'color')} carry the weight: they count as ${Math.max(1, Math.round(effective))}. Twenty would do.`
+        : 'Few colors: four times the ground halves the band.'),
   ]
     .filter(Boolean)
     .join(' ');

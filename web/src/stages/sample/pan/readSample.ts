@@ -14,14 +14,14 @@ import {
   liesInPit,
   NO_COLORS,
   pitDepth_m,
-  sampleGrade,
   type ColorCounts,
   type Entered,
   type SampleGrade,
-  gradeOptions,
+  gradeOf,
   measureOf,
   withCounts,
   type GroundColors,
+  type PanSays,
 } from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { enterLength } from '../../../units/enterLength.ts';
@@ -45,6 +45,12 @@ export interface SampleDraft {
   readonly of: string;
   readonly grownIn: string;
   readonly fromSafetyPan: string;
+  /** What was said of the pan at a spot before its first color was counted. */
+  readonly foretold: {
+    readonly spotId: string;
+    readonly said: PanSays;
+    readonly riffle: PanSays | null;
+  } | null;
   readonly note: string;
 }
 
@@ -96,6 +102,7 @@ export const newSample = (lot: StoredLot | undefined, panner: string, US: boolea
   of: '',
   grownIn: '',
   fromSafetyPan: '',
+  foretold: null,
   note: '',
 });
 
@@ -170,9 +177,17 @@ export function readSample(
     // The pan in hand counts among the ground's colors; what it may weigh is not learned from before it is kept.
     grade:
       measured &&
-      sampleGrade(
-        measured,
-        gradeOptions(withCounts(known, [...samples.map((s) => s.counts), d.counts]), [measured.volumeBank_L]),
+      gradeOf(
+        [
+          {
+            volume_L: measured.volumeBank_L,
+            volumeState: 'bank',
+            counts: d.counts,
+            gold_mg: gold?.ok && !goldProblem ? gold.value : null,
+          },
+        ],
+        swell_percent,
+        withCounts(known, [...samples.map((s) => s.counts), d.counts]),
       ),
     volumeBank_L: measured?.volumeBank_L ?? null,
   };
@@ -186,6 +201,7 @@ export function sampleRecord(
   now = new Date().toISOString(),
 ): (Sample & { baseVersion: 0 }) | null {
   const { depth, volume, gold } = read;
+  const foretold = d.foretold?.spotId === about.spotId ? d.foretold : null;
   if (
     !depth.ok ||
     read.depthProblem ||
@@ -219,6 +235,9 @@ export function sampleRecord(
     took_min: d.took.trim() === '' ? null : count(d.took),
     grownIn: count(d.grownIn) ?? 0,
     fromSafetyPan: count(d.fromSafetyPan) ?? 0,
+    // A draft of an earlier day has none; of another spot it says nothing here.
+    saidBefore: foretold?.said ?? null,
+    riffleSaid: foretold?.riffle ?? null,
     note: d.note,
     baseVersion: 0,
   };

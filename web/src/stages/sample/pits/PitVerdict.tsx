@@ -1,5 +1,9 @@
+import type { HourAtDepth, PitSum } from '@riffle/core';
+import type { ReactNode } from 'react';
 import { Gold, Judgement } from '../../../ui/Judgement.tsx';
 import { useShow } from '../../../units/useShow.ts';
+import { useSayHour } from '../../../units/useSayHour.ts';
+import { whatToDo } from './whatToDo.ts';
 import { useSayGrade } from './useSayGrade.ts';
 import type { PitOnPage } from './usePit.ts';
 
@@ -21,31 +25,64 @@ export function PitVerdict({ page }: { page: PitOnPage }) {
     ) : (
       <Judgement rests={problem?.says}>This pit cannot be worked out yet.</Judgement>
     );
-  const grade = pit && pays.get(pit.id);
   const weight_kg = sum.layers.reduce((total, l) => total + l.weight_kg, 0);
+  const size = (
+    <>
+      {show.volume(sum.bank_L)} in the bank, {show.load(weight_kg)} wet; {show.length(sum.depth_m)} deep at {spot.name}.
+    </>
+  );
+  if (page.byHour && page.byHour.best.gold_mg_h !== null)
+    return <BestStop page={page} best={page.byHour.best} size={size} />;
+  const grade = pit && pays.get(pit.id);
   return (
     <Judgement
       rests={
         <>
-          {show.volume(sum.bank_L)} in the bank, {show.load(weight_kg)} wet; {show.length(sum.depth_m)} deep at{' '}
-          {spot.name}. <WhatToTake page={page} />
+          {size} <WhatToTake page={page} />
         </>
       }
     >
-      {sum.strippingRatio === null ? (
-        'Which layer is the pay? Mark it.'
-      ) : (
+      <PayUnderCover sum={sum} />
+      {grade && sum.strippingRatio !== null && (
         <>
-          {show.volume(sum.pay_L)} of pay under {sum.strippingRatio.toFixed(1)} times as much cover
-          {grade && (
-            <>
-              : <Gold>{sayGrade(grade)}</Gold>
-            </>
-          )}
-          .
+          {' '}
+          <Gold>{sayGrade(grade)}</Gold>.
         </>
       )}
     </Judgement>
+  );
+}
+
+/** How deep to dig, what to wash of it, and what an hour of all that brings. */
+function BestStop({ page, best, size }: { page: PitOnPage; best: HourAtDepth; size: ReactNode }) {
+  const show = useShow();
+  const say = useSayHour();
+  const { sum, depth_m } = page.inHand;
+  const stopsShort = best.depth_m > 0 && best.depth_m < depth_m - 0.01;
+  const terms = say.terms(best);
+  return (
+    <Judgement
+      rests={
+        <>
+          {whatToDo(page, best)} {terms && <>{terms.charAt(0).toUpperCase() + terms.slice(1)}. </>}
+          {sum && <PayUnderCover sum={sum} />} {size}
+        </>
+      }
+    >
+      {stopsShort ? `Stop at ${show.length(best.depth_m)}` : 'Dig it to the bottom'}: <Gold>{say.gold(best)}</Gold>,
+      cover and all.
+    </Judgement>
+  );
+}
+
+function PayUnderCover({ sum }: { sum: PitSum }) {
+  const show = useShow();
+  return sum.strippingRatio === null ? (
+    <>Which layer is the pay? Mark it.</>
+  ) : (
+    <>
+      {show.volume(sum.pay_L)} of pay under {sum.strippingRatio.toFixed(1)} times as much cover.
+    </>
   );
 }
 

@@ -13,9 +13,11 @@ import { SelectField } from '../../../ui/Field.tsx';
 import { Block } from '../../../ui/Judgement.tsx';
 import { useShow } from '../../../units/useShow.ts';
 import { HoleBlock } from './HoleBlock.tsx';
+import { LayerPatterns } from './LayerPatterns.tsx';
 import { LayersBlock } from './LayersBlock.tsx';
 import { PitColumnBlock } from './PitColumn.tsx';
 import { PitSection } from './PitSection.tsx';
+import { StopBlock } from './StopBlock.tsx';
 import { PitVerdict } from './PitVerdict.tsx';
 import { usePit } from './usePit.ts';
 
@@ -61,6 +63,7 @@ function PitInHandView({ pit, pits, onPick }: PitInHandViewProps) {
   const { ground, spots, inHand } = page;
   return (
     <div className="flex flex-col gap-4">
+      <LayerPatterns />
       <PitVerdict page={page} />
       <ClosedToday ground={ground} />
       {pits.length > 0 && <PitPicker pit={pit} pits={pits} onPick={onPick} />}
@@ -77,7 +80,10 @@ function PitInHandView({ pit, pits, onPick }: PitInHandViewProps) {
           page.keep();
         }}
       >
-        <PitColumnBlock page={page} />
+        <div className="flex min-w-0 flex-col gap-5">
+          <PitColumnBlock page={page} />
+          <StopBlock page={page} />
+        </div>
         <LayersBlock page={page} />
         <HoleBlock page={page} />
       </form>

@@ -1,7 +1,9 @@
 import type { StoredPit } from '@riffle/contract';
-import { groundColors, pitGrades, spotGrades, type SampleGrade } from '@riffle/core';
+import { holeByHour, hourAtDepth, levelHole, pitGrades, spotGrades, type SampleGrade } from '@riffle/core';
 import { useMemo, useState } from 'react';
 import { usePreferences } from '../../../preferences/preferences.ts';
+import { useColors } from '../../../reading/useColors.ts';
+import { usePace } from '../../../reading/usePace.ts';
 import { useKeep } from '../../../records/useKeep.ts';
 import { useRecords } from '../../../records/useRecords.ts';
 import { useGround, usePicked } from '../../../shell/useGround.ts';
@@ -25,8 +27,8 @@ export function usePit(pit: StoredPit | null, pits: readonly StoredPit[], onPick
   const { draft } = inHand;
 
   const swell = ground.swell_percent;
-  const colors = useMemo(() => groundColors(samples, swell), [samples, swell]);
-  const grades = useMemo(() => spotGrades(samples, swell, colors), [samples, swell, colors]);
+  const colors = useColors(ground, samples);
+  const grades = useMemo(() => spotGrades(samples, swell, colors, pits), [samples, swell, colors, pits]);
   const pays = useMemo(
     () =>
       new Map(
@@ -44,6 +46,22 @@ export function usePit(pit: StoredPit | null, pits: readonly StoredPit[], onPick
   const layer = draft.layers.find((l) => l.id === layerId) ?? draft.layers.at(-1);
   const [tried, setTried] = useState(false);
   const spot = spots.find((s) => s.id === (pit?.spotId ?? picked));
+  const pace = usePace(ground, spot);
+  const pitId = pit?.id;
+  const { layers } = draft;
+  // What an hour brings by how deep one goes, by the layers as they stand in the draft.
+  const leveled = useMemo(() => {
+    const pans = samples.filter((s) => s.pitId === pitId);
+    if (pitId === undefined || pans.length === 0 || layers.length === 0) return null;
+    return levelHole(pans, [{ id: pitId, spotId: pans[0]?.spotId ?? '', layers }], swell, colors);
+  }, [samples, pitId, layers, swell, colors]);
+  const byHour = useMemo(() => leveled && holeByHour(leveled, pace), [leveled, pace]);
+  const [stop_m, setStop] = useState<number | null>(null);
+  const deepest_m = byHour?.curve.at(-1)?.depth_m ?? 0;
+  const stop =
+    leveled && byHour && stop_m !== null && Math.abs(stop_m - byHour.best.depth_m) > 0.005
+      ? (hourAtDepth(leveled, Math.min(stop_m, deepest_m), pace) ?? byHour.best)
+      : (byHour?.best ?? null);
   const keep = (): void => {
     setTried(true);
     const record = spot && inHand.record(spot.id, pit);
@@ -72,6 +90,11 @@ export function usePit(pit: StoredPit | null, pits: readonly StoredPit[], onPick
     pays,
     /** What the pans of this pit say; null while it is new. */
     said: mine,
+    pace,
+    byHour,
+    /** The depth that is looked at: where stopping pays best until another is dragged to. */
+    stop,
+    setStop,
     layer,
     nth: draft.layers.findIndex((l) => l.id === layer?.id),
     pickLayer,

@@ -2,6 +2,7 @@ import { format } from 'date-fns';
 import { Block } from '../../../ui/Judgement.tsx';
 import { TextButton } from '../../../ui/TextButton.tsx';
 import { asTyped } from '../../../units/readEntered.ts';
+import { OversizeBet } from './OversizeBet.tsx';
 import { ScreensVerdict } from './ScreensVerdict.tsx';
 import { CurveBlock } from './SizeCurve.tsx';
 import { StackBlock } from './StackBlock.tsx';
@@ -39,6 +40,7 @@ export function ScreensScreen() {
         <div className="flex min-w-0 flex-col gap-5">
           <CurveBlock curve={screens.curve} before={screens.behind} />
           {screens.which && screens.which.choices.length > 0 && <WhatItTakesOff which={screens.which} />}
+          <OversizeBet screens={screens} />
           <Block title="While you screen">
             <ul>
               {REMINDERS.map(([when, says]) => (

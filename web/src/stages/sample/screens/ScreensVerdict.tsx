@@ -1,4 +1,5 @@
 import type { ScreenChoice } from '@riffle/core';
+import { atMost } from './atMost.ts';
 import { Gold, Judgement } from '../../../ui/Judgement.tsx';
 import { plural } from '../../../ui/plural.ts';
 import { useShow } from '../../../units/useShow.ts';
@@ -12,7 +13,8 @@ export function ScreensVerdict({ screens: { open, closure_percent, which } }: { 
     return (
       <Judgement rests={restsOn(which.best, closure_percent)}>
         Screen at {show.smallLength(which.best.aperture_mm / 1000)}: it takes off{' '}
-        {(which.best.removes_percent ?? 0).toFixed(0)} % of the gravel and <Gold>no counted gold</Gold>.
+        {(which.best.removes_percent ?? 0).toFixed(0)} % of the gravel and at most{' '}
+        <Gold>{atMost(which.best.goldOverAtMost_percent ?? 100)} of the gold</Gold>.
       </Judgement>
     );
   if (which?.goldOnTop)
@@ -20,6 +22,18 @@ export function ScreensVerdict({ screens: { open, closure_percent, which } }: { 
       <Judgement rests="Screen coarser, or pick through the oversize every time: what lies there would have gone with the stones.">
         Gold lies on the screens: <Gold>{plural(which.goldOnTop.foundOver ?? 0, 'piece')}</Gold> at{' '}
         {show.smallLength(which.goldOnTop.aperture_mm / 1000)} and above.
+      </Judgement>
+    );
+  if (which?.usual)
+    return (
+      <Judgement
+        rests={
+          which.usual.goldOver_percent === null
+            ? `No gold was counted here yet, so what a finer screen would throw away is not known. Half an inch is what one usually screens at.`
+            : `So far up to ${atMost(which.usual.goldOverAtMost_percent ?? 100)} of the gold could be coarser than that: a few more pans, or looking through the oversize, would tell.`
+        }
+      >
+        Stay at {show.smallLength(which.usual.aperture_mm / 1000)}, and look at what stays on it.
       </Judgement>
     );
   return (
@@ -50,11 +64,8 @@ function Unclosed({ closure_percent }: { closure_percent: number }) {
 
 function restsOn(best: ScreenChoice, closure_percent: number | null): string {
   return [
-    best.goldOver_percent === null
-      ? 'No gold was counted here yet, so what goes with the oversize is not known.'
-      : `Of the counted gold ${best.goldOver_percent.toFixed(1)} % is larger than that opening; the count leaves open that up to ${(best.colorsOverAtMost_percent ?? 100).toFixed(0)} in 100 are.`,
-    best.uncountedCoarse > 0 &&
-      `${best.uncountedCoarse} over No. 10 ${best.uncountedCoarse === 1 ? 'is' : 'are'} in no share: look at the oversize.`,
+    best.goldOver_percent !== null &&
+      `By the counts ${best.goldOver_percent < 0.1 ? 'hardly any' : `${best.goldOver_percent.toFixed(1)} %`} of the gold, by weight, is larger than that opening; the limit is at 95 %.`,
     closure_percent !== null && `The split closes to ${closure_percent.toFixed(1)} %.`,
   ]
     .filter(Boolean)

@@ -1,5 +1,6 @@
-import { CLOSES_WITHIN_PERCENT, groundColors, measureOf, poolSamples, whichScreen } from '@riffle/core';
+import { CLOSES_WITHIN_PERCENT, goldBySize, whichScreen } from '@riffle/core';
 import { useMemo, useState } from 'react';
+import { useColors } from '../../../reading/useColors.ts';
 import { useKeep } from '../../../records/useKeep.ts';
 import { useRecords } from '../../../records/useRecords.ts';
 import { useGround, usePicked } from '../../../shell/useGround.ts';
@@ -7,6 +8,7 @@ import { plural } from '../../../ui/plural.ts';
 import { toast } from '../../../ui/toast.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { curveOf } from './readStack.ts';
+import { useLooks } from './useLooks.ts';
 import { useStackDraft } from './useStackDraft.ts';
 
 /** Screening a bucket: the stack in hand, those before it, and what they say of the screen to use. */
@@ -27,13 +29,18 @@ export function useScreens() {
     ? stack.screens.map((s) => ({ aperture_mm: s.aperture.ok ? s.aperture.mm : NaN, colors: s.colors }))
     : (before.at(-1)?.screens ?? []);
 
-  const { weights_mg } = useMemo(() => groundColors(samples, ground.swell_percent), [samples, ground.swell_percent]);
-  const { counts } = useMemo(
+  const colors = useColors(ground, samples);
+  const gold = useMemo(
     () =>
-      poolSamples(samples.filter((s) => !picked || s.spotId === picked).map((s) => measureOf(s, ground.swell_percent))),
-    [samples, picked, ground.swell_percent],
+      goldBySize(
+        samples.filter((s) => !picked || s.spotId === picked),
+        ground.swell_percent,
+        colors,
+      ),
+    [samples, picked, ground.swell_percent, colors],
   );
-  const which = curve ? whichScreen(curve.points, counts, weights_mg, found) : null;
+  const looks = useLooks(ground, spot);
+  const which = curve ? whichScreen(curve.points, gold, found, looks.looks) : null;
   const closure_percent = stack.curve?.closure_percent ?? null;
 
   const keep = (): void => {
@@ -58,6 +65,7 @@ export function useScreens() {
     before,
     takeOut: (one: (typeof before)[number]) => book.takeOut(one, 'The screening is out of the book.'),
     which,
+    looks,
     closure_percent,
     open: closure_percent !== null && Math.abs(closure_percent - 100) > CLOSES_WITHIN_PERCENT,
   };

@@ -1,9 +1,10 @@
-import { grouped, groundColors } from '@riffle/core';
+import { grouped } from '@riffle/core';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { plural } from '../../../ui/plural.ts';
 import { toast } from '../../../ui/toast.ts';
 import { useRecords } from '../../../records/useRecords.ts';
 import { saveFile } from '../../../files/saveFile.ts';
+import { useColors } from '../../../reading/useColors.ts';
 import { useKeep } from '../../../records/useKeep.ts';
 import { useGround } from '../../../shell/useGround.ts';
 import { useKeys } from '../../../shell/useKeys.ts';
@@ -22,7 +23,7 @@ export function TableScreen() {
   const { change } = useKeep('samples');
   const samples = useRecords('samples', ground.id).items;
   const pits = useRecords('pits', ground.id).items;
-  const colors = useMemo(() => groundColors(samples, ground.swell_percent), [samples, ground.swell_percent]);
+  const colors = useColors(ground, samples);
   const all = useMemo(
     () => rowsOf(samples, spots, ground.swell_percent, colors.weights_mg),
     [samples, spots, ground.swell_percent, colors],

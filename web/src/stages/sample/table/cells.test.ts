@@ -30,6 +30,8 @@ const sample = (some: Partial<StoredSample> = {}): StoredSample => ({
   way: 'quick test',
   panner: 'Ada',
   took_min: null,
+  saidBefore: null,
+  riffleSaid: null,
   grownIn: 0,
   fromSafetyPan: 0,
   seenWith: null,

@@ -7,16 +7,7 @@ import {
   type StoredPit,
   type StoredSample,
 } from '@riffle/contract';
-import {
-  COLOR_CLASSES,
-  countColors,
-  liesInPit,
-  sampleGrade,
-  type ColorClass,
-  gradeOptions,
-  measureOf,
-  type GroundColors,
-} from '@riffle/core';
+import { COLOR_CLASSES, countColors, liesInPit, type ColorClass, gradeOf, type GroundColors } from '@riffle/core';
 import { format, isValid } from 'date-fns';
 import { asTyped, readEntered, readVolume } from '../../../units/readEntered.ts';
 import type { Show } from '../../../units/useShow.ts';
@@ -52,7 +43,7 @@ export function cellWords(
     case 'gold':
       return s.gold_mg === null ? '' : show.figure('gold', s.gold_mg).digits;
     case 'grade': {
-      const g = sampleGrade(measureOf(s, swell_percent), gradeOptions(colors, [row.volumeBank_L]));
+      const g = gradeOf([s], swell_percent, colors);
       const digits = (mg_L: number): string => show.figure('grade', mg_L).digits;
       return g.kind === 'band'
         ? `${digits(g.grade_mg_L)} (${digits(g.low_mg_L)}–${digits(g.high_mg_L)})`

@@ -1,0 +1,171 @@
+import { lnGamma } from '../maths/gamma.ts';
+import type { Range } from '../grains/flake.ts';
+import { beliefOfMoments, type GradeBelief } from './gradeBelief.ts';
+
+/** What the pans of one spot say of its grade, mg/L, and what a single color there would have been. */
+export interface SpotEvidence {
+  /** 0 for a blank. */
+  readonly grade_mg_L: number;
+  /** One color in the ground panned there, mg/L: its count is its grade over this. */
+  readonly oneColor_mg_L: number;
+  /** What pans of one place differ by beyond the luck of the count, for the pans of this spot together. */
+  readonly scatterVariance: number;
+  readonly commonLogSd: number;
+}
+
+/** How the spots of a ground differ, as it is believed from all of them. */
+export interface GroundGrades {
+  /** Mean grade of a spot of this ground, and how much spots differ as a share of it. */
+  readonly mean_mg_L: number;
+  readonly cv: number;
+  /** The band that holds that mean with nine chances in ten, as far as these spots are any spots of it. */
+  readonly meanBand: Range;
+}
+
+/** How much spots differ from each other, as a share of their mean: looked at from hardly to wildly. */
+const CVS = [0.2, 0.35, 0.5, 0.7, 0.95, 1.25, 1.6, 2.1, 2.8];
+/** Before any pan it lies about this, with this deviation of its logarithm: spots of a creek differ by about their mean. Stated assumption. */
+const USUAL_CV = 1;
+const CV_LOG_SD = 0.5;
+/** Means looked at, in steps of the logarithm about the mean of what was panned. */
+const MEANS = Array.from({ length: 16 }, (_, i) => -3 + 0.4 * i);
+/** Grades looked at: steps of the logarithm. Finer counts than this step can tell apart are held to it. */
+const STEP = 0.1;
+const MOST_COLORS = 250;
+const GRADES = Array.from({ length: 121 }, (_, i) => -7 + STEP * i);
+/** Cells of the grid that are this unlikely beside the likeliest are left out. */
+const UNLIKELY = 1e-5;
+
+/** Two forms of how grades lie over a ground: nobody knows which, so both are held. Densities of the logarithm. */
+const gammaLog = (u: number, mean: number, cv: number): number => {
+  const shape = 1 / cv ** 2;
+  return shape * (Math.log(shape) + u - mean) - shape * Math.exp(u - mean) - lnGamma(shape);
+};
+const logNormalLog = (u: number, mean: number, cv: number): number => {
+  const variance = Math.log1p(cv ** 2);
+  return -((u - mean + variance / 2) ** 2) / (2 * variance) - Math.log(variance) / 2 - Math.log(2 * Math.PI) / 2;
+};
+
+/** One kind of ground: its densities over the grades looked at, and how likely it is before any pan. */
+interface Kind {
+  readonly mean: number;
+  readonly cv: number;
+  readonly density: Float64Array;
+  readonly priorLog: number;
+}
+let kindsOnce: readonly Kind[] | null = null;
+const kinds = (): readonly Kind[] =>
+  (kindsOnce ??= MEANS.flatMap((mean) =>
+    CVS.flatMap((cv) => [kindOf(mean, cv, gammaLog), kindOf(mean, cv, logNormalLog)]),
+  ));
+
+/** Spots that say what a ground is like; of more, an even choice: they would tell nothing new. */
+const MOST_SPOTS = 400;
+
+/**
+ * Every spot's grade with the others of its ground in mind: what was found there, pulled toward the ground as far as it rests on little. The place that did
+ * best did so by luck as well; pulled, its band holds what is there although it was chosen.
+ *
+ * Grades of spots are gamma or log-normal over the ground, counts negative binomial (luck and patchiness); the ground's mean and spread are integrated
+ * over a grid by the marginal likelihood of all spots, with a weak prior on the spread, and each spot's posterior keeps its mean and variance.
+ * Source: empirical Bayes in its fully integrated form (Robbins 1956; Gelman et al., Bayesian Data Analysis, hierarchical models). A spot's count is
+ * its grade over the weight of a color, as in Fay & Feuer (1997).
+ */
+export function poolGround(spots: readonly SpotEvidence[]): { beliefs: GradeBelief[]; ground: GroundGrades | null } {
+  if (spots.length === 0) return { beliefs: [], ground: null };
+  const seen = spots.map((s) => (s.grade_mg_L > 0 ? s.grade_mg_L : s.oneColor_mg_L / 2));
+  const about = Math.log(seen.reduce((a, b) => a + b, 0) / seen.length);
+  const likelihoods = spots.map((s) => likelihood(s, about));
+  const telling = likelihoods.filter(
+    (_, i) =>
+      likelihoods.length <= MOST_SPOTS ||
+      Math.floor((i * MOST_SPOTS) / likelihoods.length) !== Math.floor(((i - 1) * MOST_SPOTS) / likelihoods.length),
+  );
+  const logs = kinds().map(({ density, priorLog }) =>
+    telling.reduce((log, l) => log + Math.log(Math.max(1e-300, product(density, l))), priorLog),
+  );
+  const top = Math.max(...logs);
+  const likely = kinds()
+    .map((kind, i) => ({ ...kind, weight: Math.exp((logs[i] as number) - top) }))
+    .filter((c) => c.weight > UNLIKELY);
+  const all = likely.reduce((sum, c) => sum + c.weight, 0);
+  const prior = new Float64Array(GRADES.length);
+  const beliefs = spots.map((s, i) => {
+    const l = likelihoods[i] as Float64Array;
+    // Each kind of ground by how likely all spots make it, and within it the spot by its own count.
+    prior.fill(0);
+    for (const c of likely) {
+      const weight = c.weight / Math.max(1e-300, product(c.density, l));
+      for (let k = 0; k < GRADES.length; k++) prior[k] = (prior[k] as number) + weight * (c.density[k] as number);
+    }
+    let [zero, first, second] = [0, 0, 0];
+    for (let k = 0; k < GRADES.length; k++) {
+      const weight = (prior[k] as number) * (l[k] as number);
+      const grade = Math.exp(about + (GRADES[k] as number));
+      zero += weight;
+      first += weight * grade;
+      second += weight * grade * grade;
+    }
+    const mean = first / zero;
+    return beliefOfMoments(mean, Math.max(1e-9 * mean * mean, second / zero - mean * mean), s.commonLogSd);
+  });
+  return {
+    beliefs,
+    ground: {
+      mean_mg_L: likely.reduce((sum, c) => sum + (c.weight / all) * Math.exp(about + c.mean), 0),
+      cv: likely.reduce((sum, c) => sum + (c.weight / all) * c.cv, 0),
+      meanBand: { low: Math.exp(about + meanAt(0.05, likely, all)), high: Math.exp(about + meanAt(0.95, likely, all)) },
+    },
+  };
+}
+
+function product(a: Float64Array, b: Float64Array): number {
+  let sum = 0;
+  for (let k = 0; k < GRADES.length; k++) sum += (a[k] as number) * (b[k] as number);
+  return sum;
+}
+
+function kindOf(mean: number, cv: number, logDensity: (u: number, mean: number, cv: number) => number): Kind {
+  const density = Float64Array.from(GRADES, (u) => Math.exp(logDensity(u, mean, cv)));
+  const total = density.reduce((a, b) => a + b, 0);
+  return {
+    mean,
+    cv,
+    density: density.map((d) => d / total),
+    priorLog: -((Math.log(cv / USUAL_CV) / CV_LOG_SD) ** 2) / 2,
+  };
+}
+
+/** Likelihood of a spot's count at each grade, scaled to 1 at its best. */
+function likelihood({ grade_mg_L, oneColor_mg_L, scatterVariance }: SpotEvidence, about: number): Float64Array {
+  const colors = grade_mg_L / oneColor_mg_L;
+  const held = Math.min(1, MOST_COLORS / Math.max(1, colors));
+  const k = scatterVariance > 0 ? 1 / scatterVariance : Infinity;
+  const logs = GRADES.map((u) => {
+    const expected = Math.exp(about + u) / oneColor_mg_L;
+    return (
+      held *
+      (k === Infinity
+        ? colors * (about + u) - expected
+        : colors * (about + u) - (colors + k) * Math.log1p(expected / k))
+    );
+  });
+  const top = Math.max(...logs);
+  return Float64Array.from(logs, (l) => Math.exp(l - top));
+}
+
+/** The logarithm of the mean below which so much of the belief lies: the share of each mean looked at spread evenly over its step. */
+function meanAt(
+  share: number,
+  likely: readonly { readonly mean: number; readonly weight: number }[],
+  all: number,
+): number {
+  const step = (MEANS[1] as number) - (MEANS[0] as number);
+  let below = 0;
+  for (const mean of MEANS) {
+    const here = likely.reduce((sum, c) => sum + (c.mean === mean ? c.weight / all : 0), 0);
+    if (below + here >= share) return mean + step * ((share - below) / here - 0.5);
+    below += here;
+  }
+  return MEANS.at(-1) as number;
+}

@@ -1,0 +1,251 @@
+import { DENSITY_KG_M3, GRAVITY_M_S2 } from '../grains/constants.ts';
+import {
+  bothLimits,
+  criticalFlow_m2_s,
+  DIGESTED_SHARE,
+  FLAT_SHIELDS,
+  PRUDENT_SHARE,
+  SOLID_SHARE_LOOSE,
+  TAN_REPOSE,
+} from './feed.ts';
+import { BOX_WATER_KG_M3, depthForFlow_m, floorShare } from './floorFlow.ts';
+import { KNOCKING } from './catchAlong.ts';
+import { LININGS } from './linings.ts';
+import {
+  boxLength_m,
+  LEAST_SLOPE,
+  LEAST_WATER_M,
+  MOST_OF_SCREEN,
+  requireBox,
+  TILT_AT_M,
+  toldSection,
+  type BoxSetting,
+} from './solveBox.ts';
+import { GRAVEL_RATIO, hiddenShear_Pa, rollingSpeed_m_s, slopeFactor } from './stonesClear.ts';
+import { HOLDS_LEAST, PACE_LEAST, type DrawnBoxes } from './weighBox.ts';
+
+/** The water in every draw and section: depth, the floor's radius, speed over the root of the slope, and the speed that rolls a stone on the flat. */
+export interface WaterColumns {
+  readonly depth_m: Float64Array;
+  readonly bedRadius_m: Float64Array;
+  readonly speedPerRootSlope: Float64Array;
+  readonly rolling_m_s: Float64Array;
+}
+/** What hangs on draw and pitch alone. */
+export interface Pitched {
+  /** Per draw: slope, its root, its powers 1.5 and 1.6, Shields threshold, what slope takes off a rolling speed, and the flow below which nothing moves. */
+  readonly slope: Float64Array;
+  readonly root: Float64Array;
+  readonly power15: Float64Array;
+  readonly power16: Float64Array;
+  readonly threshold: Float64Array;
+  readonly rolls: Float64Array;
+  readonly critical_m2_s: Float64Array;
+}
+/** What a setting comes to over all draws. */
+export interface Swept {
+  readonly stalls: number;
+  readonly works: number;
+  readonly washesOut: number;
+  /** Gold an hour at a grade of one, m3/s. */
+  readonly gold_m3_s: number;
+  /** Means over the draws. */
+  readonly pace_m3_s: number;
+  readonly held: number;
+}
+/** A box ready to be tried at many pitches and waters. */
+export interface BoxSweep {
+  /** Water of that depth in the told section, as far as a hand sets it. */
+  readonly atDepth: (depth_m: number) => WaterColumns;
+  /** Water of that flow on a pitch. */
+  readonly atFlow: (flow_m3_s: number, slope: number) => WaterColumns;
+  /** The flow of a depth on a pitch, as each draw has it: what stays when the head is moved. */
+  readonly heldFlow: (water: WaterColumns, fromSlope: number, toSlope: number) => WaterColumns;
+  readonly atSlope: (slope: number) => Pitched;
+  readonly weigh: (water: WaterColumns, pitched: Pitched) => Swept;
+}
+
+/**
+ * `solveBox` over all draws of a level box in arrays: whatever hangs on the draw alone, on draw and water, or on draw and pitch is worked out once, the
+ * rest are products. A test holds it to the readable form.
+ * @throws OutOfRange as `solveBox`
+ */
+export function sweepBox(setting: BoxSetting, { boxes, weights, settling }: DrawnBoxes): BoxSweep {
+  requireBox(setting);
+  const { sections, gold, stone_m, crew_m3_s, feed_m3_s } = setting;
+  const [D, S, G] = [boxes.length, sections.length, gold.length];
+  const told = toldSection(sections);
+  const length_m = boxLength_m(sections);
+  const float = (n: number): Float64Array => new Float64Array(n);
+  // By draw.
+  const [headError, median, carriedScale, stoneShear] = [float(D), float(D), float(D), float(D)];
+  // By draw and size: settling, how a crowd slows it, tilt.
+  const [alone, crowding] = [float(D * G), float(D * G)];
+  // By draw, section and size: one over the shear that washes it off, the length times what of it stays in calm water.
+  const [perShear, stays] = [float(D * S * G), float(D * S * G)];
+  const floors = boxes.map((box) =>
+    sections.map((s) => ({ width_m: s.width_m, roughness_m: LININGS[s.lining].roughness_m * box.roughness })),
+  );
+  boxes.forEach((box, d) => {
+    headError[d] = box.headError_m / length_m;
+    const screened = setting.median_m === null ? stone_m : 4 * setting.median_m;
+    median[d] = Math.min(MOST_OF_SCREEN * stone_m, screened * box.medianOfScreen);
+    carriedScale[d] = (box.boxFactor * box.spread ** 0.2) / (2 * SOLID_SHARE_LOOSE);
+    stoneShear[d] = hiddenShear_Pa(stone_m, median[d], box.referenceShields);
+    gold.forEach((g, k) => {
+      const s = settling[d]?.gold[k];
+      alone[d * G + k] = (s?.alone_m_s ?? NaN) * (g.size_m / TILT_AT_M) ** box.tilt * box.catchScale;
+      crowding[d * G + k] = s?.crowding ?? NaN;
+      sections.forEach(({ lining, length_m: section_m }, i) => {
+        const { shelter_m, keep } = LININGS[lining];
+        const at = (d * S + i) * G + k;
+        perShear[at] = 1 / hiddenShear_Pa(g.size_m, shelter_m, box.referenceShields, DENSITY_KG_M3.placerGold);
+        stays[at] = keep * section_m;
+      });
+    });
+  });
+  const knocking = sections.map((s) => KNOCKING * (stone_m / LININGS[s.lining].shelter_m) ** 2);
+  const widths = Float64Array.from(sections, (s) => s.width_m);
+  const shares = Float64Array.from(gold, (g) => g.share);
+  const empty = (): WaterColumns => ({
+    depth_m: float(D * S),
+    bedRadius_m: float(D * S),
+    speedPerRootSlope: float(D * S),
+    rolling_m_s: float(D * S),
+  });
+  /** Fills in one draw from the depth in the told section: the others carry what it does, whatever the pitch. */
+  const fill = (into: WaterColumns, d: number, told_m: number): void => {
+    const here = floors[d]?.[told] as { width_m: number; roughness_m: number };
+    const first = floorShare(here, told_m);
+    sections.forEach((s, i) => {
+      const floor = floors[d]?.[i] as typeof here;
+      const like = floor.width_m === here.width_m && floor.roughness_m === here.roughness_m;
+      const depth_m = like ? told_m : depthForFlow_m(floor, first.speedPerRootSlope * told_m * here.width_m);
+      const share = like ? first : floorShare(floor, depth_m);
+      const at = d * S + i;
+      into.depth_m[at] = depth_m;
+      into.bedRadius_m[at] = share.bedRadius_m;
+      into.speedPerRootSlope[at] = share.speedPerRootSlope;
+      const radius_m = (s.width_m * depth_m) / (s.width_m + 2 * depth_m);
+      into.rolling_m_s[at] = rollingSpeed_m_s(stone_m, { radius_m, depth_m, slope: 0 }, boxes[d]?.rolling);
+    });
+  };
+  const slopeOf = (slope: number, d: number): number => Math.max(LEAST_SLOPE, slope + (headError[d] as number));
+  const columns = (toldDepth: (d: number) => number): WaterColumns => {
+    const water = empty();
+    for (let d = 0; d < D; d++) fill(water, d, Math.max(LEAST_WATER_M, toldDepth(d)));
+    return water;
+  };
+
+  const atSlope = (slope: number): Pitched => {
+    const p: Pitched = {
+      slope: float(D),
+      root: float(D),
+      power15: float(D),
+      power16: float(D),
+      threshold: float(D),
+      rolls: float(D),
+      critical_m2_s: float(D),
+    };
+    for (let d = 0; d < D; d++) {
+      const S_d = slopeOf(slope, d);
+      p.slope[d] = S_d;
+      p.root[d] = Math.sqrt(S_d);
+      p.power15[d] = S_d ** 1.5;
+      p.power16[d] = S_d ** 1.6;
+      p.threshold[d] = (FLAT_SHIELDS * (1 - S_d / TAN_REPOSE)) / Math.sqrt(1 + S_d ** 2);
+      p.rolls[d] = slopeFactor(S_d);
+      p.critical_m2_s[d] = criticalFlow_m2_s(S_d, median[d] as number);
+    }
+    return p;
+  };
+  // Of one draw and section at a time: flow per width and shear.
+  const [flowAlong, shearAlong] = [float(S), float(S)];
+  const weigh = (water: WaterColumns, p: Pitched): Swept => {
+    const { bedRadius_m, speedPerRootSlope, depth_m, rolling_m_s } = water;
+    const { slope, root: roots, power15, power16, threshold, rolls, critical_m2_s } = p;
+    let [stalls, works, washesOut, goldSum, paceSum, heldSum] = [0, 0, 0, 0, 0, 0];
+    for (let d = 0; d < D; d++) {
+      const weight = weights[d] as number;
+      const S_d = slope[d] as number;
+      const root = roots[d] as number;
+      const median_m = median[d] as number;
+      let [clears, capacity_m3_s] = [true, Infinity];
+      for (let i = 0; i < S; i++) {
+        const at = d * S + i;
+        const radius_m = bedRadius_m[at] as number;
+        const speed = (speedPerRootSlope[at] as number) * root;
+        const q = speed * (depth_m[at] as number);
+        const shear = BOX_WATER_KG_M3 * GRAVITY_M_S2 * radius_m * S_d;
+        flowAlong[i] = q;
+        shearAlong[i] = shear;
+        if (shear < (stoneShear[d] as number) || speed < (rolling_m_s[at] as number) * (rolls[d] as number))
+          clears = false;
+        const theta = (radius_m * S_d) / ((GRAVEL_RATIO - 1) * median_m);
+        const width_m = widths[i] as number;
+        const solid =
+          SMART_JAEGGI * q * (power16[d] as number) * Math.max(0, 1 - (threshold[d] as number) / theta) +
+          RICKENMANN * Math.max(0, q - (critical_m2_s[d] as number)) * (power15[d] as number);
+        const takes = bothLimits(
+          (carriedScale[d] as number) * solid * width_m,
+          (DIGESTED_SHARE * q * width_m) / SOLID_SHARE_LOOSE,
+        );
+        if (takes < capacity_m3_s) capacity_m3_s = takes;
+      }
+      const pace = feed_m3_s ?? Math.min(crew_m3_s, PRUDENT_SHARE * capacity_m3_s);
+      const load = Math.min(1e6, capacity_m3_s > 0 ? pace / capacity_m3_s : pace > 0 ? Infinity : 0);
+      const flow_m3_s = (flowAlong[0] as number) * (widths[0] as number);
+      const moving_m3_s = SOLID_SHARE_LOOSE * Math.min(pace, capacity_m3_s);
+      const thinning = Math.log(flow_m3_s / (moving_m3_s + flow_m3_s));
+      const packing = 1 + load * load * load * load;
+      let held = 0;
+      for (let k = 0; k < G; k++) {
+        let exponent = 0;
+        for (let i = 0; i < S; i++) {
+          const at = (d * S + i) * G + k;
+          const ratio = (shearAlong[i] as number) * (perShear[at] as number);
+          exponent +=
+            (stays[at] as number) /
+            ((1 + ratio * ratio * ratio) * packing * (1 + (knocking[i] as number) * load) * (flowAlong[i] as number));
+        }
+        const settles = (alone[d * G + k] as number) * expOfLittle((crowding[d * G + k] as number) * thinning);
+        const reach = exponent * settles;
+        held += (shares[k] as number) * (reach > ALL ? 1 : 1 - Math.exp(-reach));
+      }
+      const runs = clears && load <= 1;
+      if (!runs || pace < crew_m3_s * PACE_LEAST) stalls += weight;
+      else if (held < HOLDS_LEAST) washesOut += weight;
+      else works += weight;
+      if (runs) goldSum += weight * pace * held;
+      paceSum += weight * pace;
+      heldSum += weight * held;
+    }
+    return { stalls, works, washesOut, gold_m3_s: goldSum, pace_m3_s: paceSum, held: heldSum };
+  };
+  const toldFloor = (d: number) => floors[d]?.[told] as { width_m: number; roughness_m: number };
+  return {
+    weigh,
+    atSlope,
+    atDepth: (depth_m) => columns((d) => depth_m + (boxes[d]?.depthError_m ?? 0)),
+    atFlow: (flow_m3_s, slope) =>
+      columns((d) => depthForFlow_m(toldFloor(d), flow_m3_s / Math.sqrt(slopeOf(slope, d)))),
+    heldFlow: (water, fromSlope, toSlope) =>
+      columns((d) => {
+        const at = d * S + told;
+        const carries = (water.speedPerRootSlope[at] as number) * (water.depth_m[at] as number) * toldFloor(d).width_m;
+        return depthForFlow_m(toldFloor(d), carries * Math.sqrt(slopeOf(fromSlope, d) / slopeOf(toSlope, d)));
+      }),
+  };
+}
+
+/** Beyond this exponent nothing passes, to rounding. */
+const ALL = 38;
+/** exp(x) by its series where x is little, as it is for what a crowd takes off settling; a third of the time of the library's. */
+const expOfLittle = (x: number): number =>
+  x < -0.25
+    ? Math.exp(x)
+    : 1 +
+      x * (1 + (x / 2) * (1 + (x / 3) * (1 + (x / 4) * (1 + (x / 5) * (1 + (x / 6) * (1 + (x / 7) * (1 + x / 8)))))));
+
+const SMART_JAEGGI = 4 / (GRAVEL_RATIO - 1);
+const RICKENMANN = 3.1 * (GRAVEL_RATIO - 1) ** -1.5;

@@ -1,0 +1,53 @@
+import { describe, expect, test } from '@jest/globals';
+import { seededRandom } from '@riffle/core';
+import { calibrateBoxes } from './boxes.ts';
+import { calibrateGrades } from './grades.ts';
+import { calibrateHoles } from './holes.ts';
+import { calibrateMouths, calibrateNextPan, calibratePlaces } from './places.ts';
+import { calibrateRecord } from './record.ts';
+import { calibrateTrail } from './trail.ts';
+
+// The short form of `npm run calibrate`: a few of its repeats, so each figure is held a little more loosely than there.
+describe('said against true, simulated', () => {
+  test('bands of grades and of the place named best hold; chances come true about as often as said', () => {
+    const { weights, bands, blanks, pooled, best, pairs, pays } = calibrateGrades(32, seededRandom(1969));
+    for (const t of [weights, ...Object.values(bands), pooled, best])
+      expect([t.name, t.times > 20, t.share >= 0.78]).toEqual([t.name, true, true]);
+    expect(blanks.share).toBeGreaterThan(0.88);
+    for (const r of [pairs, pays]) expect([r.name, r.worst(20) <= 0.15]).toEqual([r.name, true]);
+  });
+  test('what an hour on a hole brings lies in its band, and digging as it says beats digging all of it', () => {
+    const { brings, overBottom } = calibrateHoles(60, seededRandom(1967));
+    expect(brings.share).toBeGreaterThanOrEqual(0.78);
+    expect(overBottom).toBeGreaterThan(1);
+  });
+  test('a stop is seldom said where there is none, and mostly found where there is one', () => {
+    const { falsely, found } = calibrateTrail(60, seededRandom(1975));
+    expect(falsely.share).toBeLessThanOrEqual(0.15);
+    expect(found.share).toBeGreaterThanOrEqual(0.6);
+  });
+  test('a mouth is seldom accused where nothing differs, and named where it feeds the creek', () => {
+    const { falsely, found } = calibrateMouths(200, seededRandom(1922));
+    expect(falsely.share).toBeLessThanOrEqual(0.1);
+    expect(found.share).toBeGreaterThan(0.4);
+  });
+  test('the ranking’s chances come true, and its first five hold more gold than the best by their own pans', () => {
+    const { all, gold } = calibratePlaces(14, seededRandom(1947));
+    expect(all.worst(40)).toBeLessThanOrEqual(0.2);
+    expect(gold.ranked).toBeGreaterThan(gold.byGrade);
+  });
+  test('four pans taken where they tell most leave one digging better ground than four taken anywhere', () => {
+    const { gain, gainAnywhere } = calibrateNextPan(10, seededRandom(1961));
+    expect(gain).toBeGreaterThan(gainAnywhere);
+  });
+  test('a crew that pans its best place again finds it marked as held about as often as it should be', () => {
+    const { best } = calibrateRecord(14, seededRandom(1981));
+    expect(best.times).toBeGreaterThan(8);
+    expect(best.share).toBeGreaterThanOrEqual(0.7);
+  });
+  test('what went over the end at least, went', () => {
+    const { bound, said } = calibrateBoxes(300, seededRandom(1956));
+    expect(bound.share).toBeGreaterThanOrEqual(0.9);
+    expect(said.share).toBeGreaterThan(0.5);
+  });
+});

@@ -1,0 +1,4 @@
+import { exposeWork } from '../../workers/steps.ts';
+import { solveSetup } from './solveSetup.ts';
+
+exposeWork(solveSetup);

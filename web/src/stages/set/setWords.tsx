@@ -1,0 +1,138 @@
+import type { StoredRig } from '@riffle/contract';
+import { boxLength_m, type Seen, type Spread, type SymptomId } from '@riffle/core';
+import type { ReactNode } from 'react';
+import { asTyped, unitTyped, valueOf } from '../../units/readEntered.ts';
+import type { Show } from '../../units/useShow.ts';
+import { Gold } from '../../ui/Judgement.tsx';
+import { leverByHand, leverWords } from './leverWords.ts';
+import { pitchText } from './readSetup.ts';
+import { SYMPTOM_WORDS } from './symptomWords.ts';
+import type { SetVerdictFound, Weighed } from './solveSetup.ts';
+import type { SetupInHand } from './useSetup.ts';
+
+/** A chance in ten, as it is said. */
+const inTen = (chance: number): string =>
+  chance > 0.945 ? 'nearly always' : chance < 0.03 ? 'hardly ever' : `${Math.round(10 * chance) || 1} times in 10`;
+const percent = ({ low, middle, high }: Spread): string =>
+  `${middle > 0.985 ? '98+' : Math.round(100 * middle)} % (${Math.round(100 * low)}–${Math.round(100 * high)})`;
+
+/** What is said of the box: the sentence, and what it rests on. */
+export interface SetWords {
+  readonly sentence: ReactNode;
+  readonly rests: ReactNode;
+}
+
+/** What to change on the box and by how much, in one sentence. */
+export function setWords(inHand: SetupInHand, rig: StoredRig | undefined, show: Show): SetWords {
+  const { solved, problem, verdict, failed } = inHand;
+  if (!rig)
+    return {
+      sentence: 'Which box do you carry? Pick one or add yours.',
+      rests: 'Its width, length and lining decide how much water and gravel it takes.',
+    };
+  if (!solved)
+    return {
+      sentence: problem ?? 'Say how the box stands: its pitch, its water, your largest stone.',
+      rests: 'The drawing answers as soon as pitch, water and stones can be read.',
+    };
+  if (failed) return { sentence: 'This setting could not be weighed.', rests: failed };
+  if (!verdict) return { sentence: 'Weighing it ...', rests: '256 boxes as yours may be, each set as you set it.' };
+  return foundWords(inHand, verdict, show);
+}
+
+const MODEL = 'Weighed over 256 boxes as yours may be; a tail pan or a clean-up by sections would narrow it.';
+
+function foundWords(inHand: SetupInHand, { now, advice }: SetVerdictFound, show: Show): SetWords {
+  const { draft, readings, solved } = inHand;
+  const bucket_L = valueOf(readings.bucket);
+  const does = (w: Weighed): ReactNode => (
+    <>
+      works {inTen(w.works)}, <Pace weighed={w} bucket_L={bucket_L} />, and holds <Gold>{percent(w.heldOfMix)}</Gold> of
+      the gold
+    </>
+  );
+  // Nobody is told to leave a box that he sees failing.
+  const trouble = seenWords(draft.seen);
+  if (advice.kind === 'leave' && trouble !== null && !draft.seen.clears)
+    return {
+      sentence: <>Measure pitch and water again: {trouble}, and a box set as entered seldom shows that.</>,
+      rests: <>As entered it {does(now)}.</>,
+    };
+  if (advice.kind === 'leave')
+    return {
+      sentence: <>Leave it: it {does(now)}.</>,
+      rests: `${solved?.setting.feed_m3_s === null ? 'No change you can set by hand brings much more.' : 'At the pace you feed.'} ${MODEL}`,
+    };
+  if (advice.kind === 'limited')
+    return {
+      sentence:
+        now.works > 0.5 ? (
+          <>As good as it gets here: it {does(now)}.</>
+        ) : (
+          `${LIMITS[advice.by]}: as it stands it works ${inTen(now.works)}.`
+        ),
+      rests: `${LIMITED_BY[advice.by]} ${MODEL}`,
+    };
+  const { levers, after } = advice;
+  const unit = unitTyped('pitch', draft.pitch);
+  const length_m = solved ? boxLength_m(solved.setting.sections) : 1;
+  // No finer than a hand can set it.
+  const typed = `${Number(pitchText(advice.setting.slope, unit, length_m)).toFixed(unit === 'mm' ? 0 : 2)} ${unit}`;
+  const lost = lostBy(now, after);
+  const words = levers.map((l) => leverWords(l, show));
+  return {
+    sentence: (
+      <>
+        {[words[0], ...words.slice(1).map(lowerFirst)].join(' and ')}:{' '}
+        {seenWords(draft.seen) ?? whyNot(now, asTyped(draft.stone).replace(/[“”]/g, ''))}. Then it {does(after)}.
+      </>
+    ),
+    rests: `${upperFirst(levers.map((l) => leverByHand(l, show, typed)).join('; '))}. ${lost ? `${lost} ` : ''}Look for stones that roll through from head to tail, and sand that turns over behind each riffle. ${MODEL}`,
+  };
+}
+
+function Pace({ weighed: { pace_m3_s }, bucket_L }: { weighed: Weighed; bucket_L: number | null }) {
+  const m = bucket_L === null ? Infinity : bucket_L / 1000 / pace_m3_s.middle / 60;
+  return (
+    <span className="whitespace-nowrap">
+      {m > 600 ? 'no pace' : `a bucket in ${m < 10 ? m.toFixed(1).replace(/\.0$/, '') : Math.round(m)} min`}
+    </span>
+  );
+}
+
+const LIMITS = {
+  stones: 'This water does not move these stones',
+  feed: 'This water carries too little gravel',
+  gold: 'The gold goes with the water here',
+} as const;
+const LIMITED_BY = {
+  stones: 'A finer screen, or a run with more fall and more water, is what is missing.',
+  feed: 'More water than the creek gives, or a wider box, is what is missing.',
+  gold: 'A longer box, or one with a finer lining, is what is missing.',
+} as const;
+
+/** What is seen, in the middle of a sentence; null when nothing is. */
+function seenWords(seen: Seen): string | null {
+  const there = (Object.entries(seen) as [SymptomId, boolean][]).filter(([, is]) => is);
+  return there.length === 0 ? null : `you see ${there.map(([id]) => lowerFirst(SYMPTOM_WORDS[id].name)).join(' and ')}`;
+}
+
+/** What is wrong with it now, in the trade's words. */
+function whyNot(now: Weighed, stones: string): string {
+  if (now.load.middle > 0.8) return 'fed like this it packs';
+  if (now.stalls >= now.washesOut && now.stalls > 0.2)
+    return now.stones.middle < 1.1 ? `your ${stones} stones stall` : 'it carries too little gravel';
+  if (now.washesOut > 0.2) return 'the gold goes with the water';
+  return `it works ${inTen(now.works)} now`;
+}
+
+/** What the change costs, where it costs something. */
+function lostBy(now: Weighed, after: Weighed): string | null {
+  const [a, b] = [Math.round(100 * now.heldOfMix.middle), Math.round(100 * after.heldOfMix.middle)];
+  if (after.pace_m3_s.middle < 0.9 * now.pace_m3_s.middle)
+    return `It costs pace: ${Math.round(100 * (1 - after.pace_m3_s.middle / now.pace_m3_s.middle))} % less gravel.`;
+  return b < a - 1 ? `It costs fines: ${a - b} points less of the gold stay.` : null;
+}
+
+const upperFirst = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
+const lowerFirst = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1);

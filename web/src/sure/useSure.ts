@@ -1,0 +1,133 @@
+import {
+  bankVolume_L,
+  cameOf,
+  countColors,
+  eyeRecord,
+  gatherPlaces,
+  gradeOf,
+  ownRecord,
+  replayBest,
+  replayChances,
+  type EyeRecord,
+  type MeasuredRun,
+  type OpenedForecast,
+  type ReplayedBest,
+  type ReplayedChance,
+} from '@riffle/core';
+import type { StoredSample } from '@riffle/contract';
+import { useDeferredValue, useMemo } from 'react';
+import { usePreferences } from '../preferences/preferences.ts';
+import { useColors } from '../reading/useColors.ts';
+import { useReading } from '../reading/useReading.ts';
+import { useRecords } from '../records/useRecords.ts';
+import { useGround } from '../shell/useGround.ts';
+import calibrated from './calibrated.json';
+import { ownFifths } from './ownFifths.ts';
+
+/** A judgement held against simulated truth, as `npm run calibrate` wrote it down. */
+export interface Simulated {
+  readonly says: string;
+  readonly heldTo: string;
+  readonly truth: string;
+  readonly holds: boolean;
+  readonly wide?: boolean;
+  readonly came: number;
+  readonly claim: readonly number[];
+  readonly group: string;
+  readonly times: number;
+  readonly silent: number;
+  readonly byForm?: string;
+  readonly bins?: readonly { readonly said: number; readonly came: number; readonly times: number }[];
+}
+
+const NO_SAMPLES: readonly StoredSample[] = [];
+
+/** How often Riffle is right: in simulation, and on this ground by its own clean-ups. */
+export function useSure() {
+  const { ground, spots } = useGround();
+  const { colorSchool, pays_mg_L, reach_m, priors } = usePreferences().preferences;
+  const signs = useRecords('signs', ground.id).items;
+  const samples = useRecords('samples', ground.id).items;
+  const pits = useRecords('pits', ground.id).items;
+  const runs = useRecords('runs', ground.id).items;
+  const cleanups = useRecords('cleanups', ground.id).items;
+  const { swell_percent } = ground;
+  const opened = useMemo((): OpenedForecast[] => {
+    const measured = cleanups.flatMap((c): MeasuredRun[] => {
+      const mine = runs.filter((r) => c.runIds.includes(r.id));
+      const from = [...new Set(mine.flatMap((r) => Object.keys(r.tally.bySpot_L)))];
+      const [spotId] = from;
+      // Gold of a mix is nobody's forecast.
+      if (mine.length === 0 || from.length !== 1 || spotId === undefined) return [];
+      return [
+        {
+          cleanupId: c.id,
+          spotId,
+          startedAt: mine.map((r) => r.startedAt).sort()[0] ?? c.cleanedAt,
+          volumeBank_L: bankVolume_L(
+            mine.reduce((sum, r) => sum + r.tally.volumeLoose_L, 0),
+            swell_percent,
+          ),
+          gold_mg: c.sections.reduce((sum, s) => sum + s.gold_mg, 0),
+        },
+      ];
+    });
+    return ownRecord(measured, samples, swell_percent, pits, colorSchool);
+  }, [cleanups, runs, samples, pits, swell_percent, colorSchool]);
+  const colors = useColors(ground, samples);
+  // By the weights as they are known now: what came is what the pan is believed to have held.
+  const eye = useMemo((): EyeRecord => {
+    const kindsAt = new Map(gatherPlaces(spots, signs).map((p) => [p.spotId, p.kinds]));
+    return eyeRecord(
+      samples.flatMap((s) => {
+        if (!s.saidBefore) return [];
+        const grade = gradeOf([s], swell_percent, colors);
+        const came = cameOf(countColors(s.counts), grade.kind === 'band' ? grade.grade_mg_L : null, pays_mg_L);
+        return [{ kinds: kindsAt.get(s.spotId) ?? [], said: s.saidBefore, riffleSaid: s.riffleSaid, came }];
+      }),
+    );
+  }, [samples, signs, spots, swell_percent, colors, pays_mg_L]);
+  const draws = useReading(ground).draws;
+  // After the first sight: it goes through the whole book.
+  const late = useDeferredValue(samples, NO_SAMPLES);
+  const replayed = useMemo(
+    () =>
+      replayChances(
+        { spots, signs, draws, samples: late, pits, swell_percent, school: colorSchool },
+        { pays_mg_L, reach_m, priors },
+      ),
+    [spots, signs, draws, late, pits, swell_percent, colorSchool, pays_mg_L, reach_m, priors],
+  );
+  const named = useMemo(
+    () => replayBest({ samples: late, pits, swell_percent, school: colorSchool }),
+    [late, pits, swell_percent, colorSchool],
+  );
+  const fifths = ownFifths(replayed);
+  return {
+    ground,
+    opened,
+    eye,
+    replayed,
+    named,
+    fifths,
+    yours: yoursOf(opened, named, replayed),
+    nameOf: (id: string): string => spots.find((s) => s.id === id)?.name ?? 'a spot since removed',
+    judgements: calibrated as readonly Simulated[],
+  };
+}
+export type Sure = ReturnType<typeof useSure>;
+
+/** The own count beside the simulated judgement it is one of: bands that held, chances that came on the side they were said. */
+function yoursOf(
+  opened: readonly OpenedForecast[],
+  named: readonly ReplayedBest[],
+  replayed: readonly ReplayedChance[],
+): ReadonlyMap<string, string> {
+  const of = (all: readonly boolean[]): string => `${all.filter(Boolean).length} of ${all.length}`;
+  const counts: [string, readonly boolean[]][] = [
+    ['Grade of a spot, counted, several pans', opened.map((o) => o.held)],
+    ['Grade of the place named best', named.map((n) => n.held)],
+    ['Chance that a place pays, with signs, pans and neighbors', replayed.map((r) => r.said >= 0.5 === r.paid)],
+  ];
+  return new Map(counts.filter(([, all]) => all.length > 0).map(([says, all]) => [says, of(all)]));
+}
