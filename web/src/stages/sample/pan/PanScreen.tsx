@@ -61,6 +61,8 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
   const { colors, grades } = reading;
   const { weights_mg } = colors;
   const ranking = useLateRanking(reading, spots);
+  const spot = spots.find((s) => s.id === picked);
+  const riffle = (spot && ranking?.foretell(spot.id)) ?? null;
   const show = useShow();
   const { add } = useKeep('samples');
   const { change: changeBag } = useKeep('lots');
@@ -69,7 +71,6 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
   const [tried, setTried] = useState(false);
   const [saidProblem, setSaidProblem] = useState<string | null>(null);
   const [weighing, setWeighing] = useState(draft.gold.text !== '');
-  const spot = spots.find((s) => s.id === picked);
   useKeys(
     useMemo(() => ({ n: () => document.querySelector<HTMLInputElement>('[data-first-field] input')?.focus() }), []),
   );
@@ -80,7 +81,7 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
     change({ counts: { ...draft.counts, [size]: Math.max(0, count) } });
   const keep = (): void => {
     setTried(true);
-    const record = spot && inHand.record(spot.id);
+    const record = spot && inHand.record(spot.id, riffle);
     if (!record || saidProblem) return;
     add(record);
     if (lot) {
@@ -244,7 +245,7 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
             />
           }
         >
-          {spot && <SayBefore inHand={inHand} spotId={spot.id} riffle={ranking?.foretell(spot.id) ?? null} />}
+          {spot && <SayBefore inHand={inHand} spotId={spot.id} riffle={riffle} />}
           <SizePan
             counts={draft.counts}
             blackSand={draft.blackSand}

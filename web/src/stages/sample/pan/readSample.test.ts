@@ -89,7 +89,7 @@ describe('a pan as a record', () => {
       layerId: 'l2',
       layer: 'gravel',
     });
-    expect(sampleRecord(d, read(d), { ...about, lotId: 'l' }, '2026-05-01T08:00:00.000Z')).toMatchObject({
+    expect(sampleRecord(d, read(d), { ...about, lotId: 'l' }, null, '2026-05-01T08:00:00.000Z')).toMatchObject({
       spotId: 's',
       lotId: 'l',
       takenAt: '2026-05-01T08:00:00.000Z',
@@ -112,6 +112,14 @@ describe('a pan as a record', () => {
   });
   test('a layer of a pit is held by its id only with the pit', () =>
     expect(sampleRecord(pan({ layerId: 'l2' }), read(pan()), about)).toMatchObject({ pitId: null, layerId: null }));
+  test('of a tap made before Riffle had reckoned, its word is filled in; one it had given stands, and without a tap it gives none', () => {
+    const tapped = (riffle: 'rich' | null) => pan({ foretold: { spotId: 's', said: 'some', riffle } });
+    const kept = (d: SampleDraft, spotId = 's') => sampleRecord(d, read(d), { ...about, spotId }, 'blank');
+    expect(kept(tapped(null))).toMatchObject({ saidBefore: 'some', riffleSaid: 'blank' });
+    expect(kept(tapped('rich'))).toMatchObject({ saidBefore: 'some', riffleSaid: 'rich' });
+    expect(kept(pan())).toMatchObject({ saidBefore: null, riffleSaid: null });
+    expect(kept(tapped(null), 'another')).toMatchObject({ saidBefore: null, riffleSaid: null });
+  });
   test('what is too long is said by its field and nothing is cut', () => {
     const d = pan({ panner: 'w'.repeat(81), note: 'n'.repeat(4001) });
     expect(read(d).textProblems).toEqual({

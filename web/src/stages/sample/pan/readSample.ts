@@ -198,6 +198,8 @@ export function sampleRecord(
   d: SampleDraft,
   read: SampleRead,
   about: Pick<Sample, 'groundId' | 'spotId' | 'lotId' | 'seenWith'>,
+  /** Riffle's own word of this pan, which it knows nothing of: for a tap made before the ranking was reckoned. */
+  riffleNow: PanSays | null = null,
   now = new Date().toISOString(),
 ): (Sample & { baseVersion: 0 }) | null {
   const { depth, volume, gold } = read;
@@ -237,7 +239,7 @@ export function sampleRecord(
     fromSafetyPan: count(d.fromSafetyPan) ?? 0,
     // A draft of an earlier day has none; of another spot it says nothing here.
     saidBefore: foretold?.said ?? null,
-    riffleSaid: foretold?.riffle ?? null,
+    riffleSaid: foretold ? (foretold.riffle ?? riffleNow) : null,
     note: d.note,
     baseVersion: 0,
   };

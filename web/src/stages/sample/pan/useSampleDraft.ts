@@ -1,4 +1,4 @@
-import type { GroundColors } from '@riffle/core';
+import type { GroundColors, PanSays } from '@riffle/core';
 import type { Sample, StoredGround, StoredLot, StoredPit, StoredSample } from '@riffle/contract';
 import { useContainers } from '../../../records/useContainers.ts';
 import { useDraft } from '../../../ui/useDraft.ts';
@@ -10,7 +10,7 @@ export interface SampleInHand extends SampleRead {
   readonly change: (some: Partial<SampleDraft>) => void;
   readonly clear: () => void;
   /** The record to keep; null while something is missing or wrong. */
-  record(spotId: string): (Sample & { baseVersion: 0 }) | null;
+  record(spotId: string, riffleNow?: PanSays | null): (Sample & { baseVersion: 0 }) | null;
 }
 
 const LAST_PANNER = 'riffle-last-panner';
@@ -43,7 +43,12 @@ export function useSampleDraft(
       clearDraft();
     },
     change: (some) => setDraft((before) => ({ ...before, ...some })),
-    record: (spotId) =>
-      sampleRecord(draft, read, { groundId: ground.id, spotId, lotId: lot?.id ?? null, seenWith: keptSeenWith() }),
+    record: (spotId, riffleNow) =>
+      sampleRecord(
+        draft,
+        read,
+        { groundId: ground.id, spotId, lotId: lot?.id ?? null, seenWith: keptSeenWith() },
+        riffleNow,
+      ),
   };
 }
