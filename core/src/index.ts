@@ -298,10 +298,19 @@ export { catchCurves, type CatchCurve } from './set/catchCurves.ts';
 export { drawdown, type SurfacePoint } from './set/drawdown.ts';
 export { feedCapacity, PRUDENT_SHARE, type FeedCapacity } from './set/feed.ts';
 export { floorFlowAtDepth, floorFlowAtRate, type FloorFlow, type LinedFloor } from './set/floorFlow.ts';
+export { forecastClean, type CleanForecast, type EarlierClean, type FedGround } from './set/forecastClean.ts';
 export { mixOf, USUAL_MIX, type GoldShare } from './set/goldMix.ts';
 export { LINING_IDS, LININGS, type Lining, type LiningId } from './set/linings.ts';
 export { loadUp, type FilledSection, type FillingSection } from './set/loadUp.ts';
 export { flowAtDepth, flowAtRate, type Channel, type UniformFlow } from './set/manning.ts';
+export {
+  measureBox,
+  MEASURED_INPUTS,
+  type BoxEvidence,
+  type FoundStretch,
+  type MeasuredBox,
+  type MeasuredInput,
+} from './set/measureBox.ts';
 export { flowByBucket_m3_s, flowByFloat_m3_s, USUAL_SURFACE_FACTOR } from './set/measureFlow.ts';
 export {
   boxLength_m,

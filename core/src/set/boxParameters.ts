@@ -28,6 +28,8 @@ export interface BoxParameters {
   readonly blackSand: number;
   /** How much deeper one side lies than anybody measured, m. Seen at the box, not solved for. */
   readonly levelError_m: number;
+  /** Shares of the gold go with (size / 0.5 mm) to this power besides what is entered. */
+  readonly mixTilt: number;
 }
 
 const Z90 = 1.6449;
@@ -60,6 +62,8 @@ const PRIOR: { readonly [K in keyof BoxParameters]: (share: number) => number } 
   blackSand: logNormal(0.01, 0.8),
   // A level by eye: half of a normal, 90 % within 5 mm. Stated assumption.
   levelError_m: (share) => (0.005 / Z90) * normalQuantile((1 + share) / 2),
+  // Last, so that what is drawn of the others is the same as without it.
+  mixTilt: normal(0, 0.3),
 };
 const NAMES = Object.keys(PRIOR) as (keyof BoxParameters)[];
 

@@ -10,6 +10,7 @@ import {
 } from './feed.ts';
 import { BOX_WATER_KG_M3, depthForFlow_m, floorShare } from './floorFlow.ts';
 import { KNOCKING } from './catchAlong.ts';
+import { drawnShares, TILT_AT_M } from './goldMix.ts';
 import { LININGS } from './linings.ts';
 import {
   boxLength_m,
@@ -17,7 +18,6 @@ import {
   LEAST_WATER_M,
   MOST_OF_SCREEN,
   requireBox,
-  TILT_AT_M,
   toldSection,
   type BoxSetting,
 } from './solveBox.ts';
@@ -79,8 +79,8 @@ export function sweepBox(setting: BoxSetting, { boxes, weights, settling }: Draw
   const float = (n: number): Float64Array => new Float64Array(n);
   // By draw.
   const [headError, median, carriedScale, stoneShear] = [float(D), float(D), float(D), float(D)];
-  // By draw and size: settling, how a crowd slows it, tilt.
-  const [alone, crowding] = [float(D * G), float(D * G)];
+  // By draw and size: settling, how a crowd slows it, share of the gold.
+  const [alone, crowding, shares] = [float(D * G), float(D * G), float(D * G)];
   // By draw, section and size: one over the shear that washes it off, the length times what of it stays in calm water.
   const [perShear, stays] = [float(D * S * G), float(D * S * G)];
   const floors = boxes.map((box) =>
@@ -92,6 +92,7 @@ export function sweepBox(setting: BoxSetting, { boxes, weights, settling }: Draw
     median[d] = Math.min(MOST_OF_SCREEN * stone_m, screened * box.medianOfScreen);
     carriedScale[d] = (box.boxFactor * box.spread ** 0.2) / (2 * SOLID_SHARE_LOOSE);
     stoneShear[d] = hiddenShear_Pa(stone_m, median[d], box.referenceShields);
+    shares.set(drawnShares(gold, box), d * G);
     gold.forEach((g, k) => {
       const s = settling[d]?.gold[k];
       alone[d * G + k] = (s?.alone_m_s ?? NaN) * (g.size_m / TILT_AT_M) ** box.tilt * box.catchScale;
@@ -106,7 +107,6 @@ export function sweepBox(setting: BoxSetting, { boxes, weights, settling }: Draw
   });
   const knocking = sections.map((s) => KNOCKING * (stone_m / LININGS[s.lining].shelter_m) ** 2);
   const widths = Float64Array.from(sections, (s) => s.width_m);
-  const shares = Float64Array.from(gold, (g) => g.share);
   const empty = (): WaterColumns => ({
     depth_m: float(D * S),
     bedRadius_m: float(D * S),
@@ -210,7 +210,7 @@ export function sweepBox(setting: BoxSetting, { boxes, weights, settling }: Draw
         }
         const settles = (alone[d * G + k] as number) * expOfLittle((crowding[d * G + k] as number) * thinning);
         const reach = exponent * settles;
-        held += (shares[k] as number) * (reach > ALL ? 1 : 1 - Math.exp(-reach));
+        held += (shares[d * G + k] as number) * (reach > ALL ? 1 : 1 - Math.exp(-reach));
       }
       const runs = clears && load <= 1;
       if (!runs || pace < crew_m3_s * PACE_LEAST) stalls += weight;

@@ -38,6 +38,16 @@ export function mixOf(counts: ColorCounts): readonly GoldShare[] {
   });
 }
 
+/** A size whose share and catch tilt neither way. */
+export const TILT_AT_M = 0.0005;
+
+/** Shares of a mix as one draw has them; they sum to 1. */
+export function drawnShares(gold: readonly GoldShare[], { mixTilt }: Pick<BoxParameters, 'mixTilt'>): number[] {
+  const tilted = gold.map((g) => g.share * (g.size_m / TILT_AT_M) ** mixTilt);
+  const all = tilted.reduce((a, b) => a + b, 0);
+  return tilted.map((t) => t / all);
+}
+
 /** How one size settles in one draw. */
 export interface Settling {
   readonly alone_m_s: number;

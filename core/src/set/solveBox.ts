@@ -7,7 +7,7 @@ import type { BoxParameters } from './boxParameters.ts';
 import { catchRate_per_m, caughtBySection, chanceToStay } from './catchAlong.ts';
 import { feedCapacity, PRUDENT_SHARE, SOLID_SHARE_LOOSE, type FeedCapacity } from './feed.ts';
 import { floorFlowAtDepth, floorFlowAtRate, type FloorFlow } from './floorFlow.ts';
-import { flakeSettles, type GoldShare, type Settling } from './goldMix.ts';
+import { drawnShares, flakeSettles, TILT_AT_M, type GoldShare, type Settling } from './goldMix.ts';
 import { LININGS, type LiningId } from './linings.ts';
 import { stonesClear, type StonesClear } from './stonesClear.ts';
 
@@ -82,8 +82,6 @@ export const LEAST_SLOPE = 0.001;
 export const MOST_OF_SCREEN = 0.6;
 /** Black sand as it comes: its size and its mineral. Stated assumption. */
 export const BLACK_SAND_M = 0.0003;
-/** A size that tilts neither way. */
-export const TILT_AT_M = 0.0005;
 
 /** The section whose water is meant when one depth is told: the longest. */
 export const toldSection = (sections: readonly LinedSection[]): number =>
@@ -194,6 +192,7 @@ export function solveBox(
   });
   const stones = worst(solved.map((s) => s.stones));
   const held = gold.map((_, k) => sum(solved.map((s) => s.caught[k] ?? 0)));
+  const shares = drawnShares(gold, box);
   return {
     sections: solved,
     stones,
@@ -203,7 +202,7 @@ export function solveBox(
     pace_m3_s,
     load,
     held,
-    heldOfMix: sum(held.map((h, k) => h * (gold[k]?.share ?? 0))),
+    heldOfMix: sum(held.map((h, k) => h * (shares[k] ?? 0))),
   };
 }
 const sum = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0);

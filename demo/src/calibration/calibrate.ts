@@ -9,6 +9,7 @@ import { calibrateRecord } from './record.ts';
 import type { Reliability } from './tally.ts';
 import { Tally } from './tally.ts';
 import { calibrateTrail } from './trail.ts';
+import { calibrateWeighings } from './weighings.ts';
 import { FORMS } from './world.ts';
 
 /** One judgement, said against true. */
@@ -216,5 +217,12 @@ export function calibrate(share: number, tell: (what: string) => void = () => un
   const boxes = calibrateBoxes(many(2000), seededRandom(1956));
   band(boxes.bound, 0.9, 1);
   band(boxes.said, 0.5, 1, undefined, 'found');
+  tell('What a clean-up should weigh');
+  const weighings = calibrateWeighings(many(200), seededRandom(1953));
+  band(weighings.unmeasured, 0.85, 0.95);
+  band(weighings.measured, 0.85, 0.95);
+  band(weighings.whole, 0.85, 0.95);
+  band(weighings.wholeAgain, 0.85, 0.95);
+  band(weighings.refused, 0, 0.1, undefined, 'alarms');
   return found;
 }

@@ -6,6 +6,7 @@ import { calibrateHoles } from './holes.ts';
 import { calibrateMouths, calibrateNextPan, calibratePlaces } from './places.ts';
 import { calibrateRecord } from './record.ts';
 import { calibrateTrail } from './trail.ts';
+import { calibrateWeighings } from './weighings.ts';
 
 // The short form of `npm run calibrate`: a few of its repeats, so each figure is held a little more loosely than there.
 describe('said against true, simulated', () => {
@@ -49,5 +50,12 @@ describe('said against true, simulated', () => {
     const { bound, said } = calibrateBoxes(300, seededRandom(1956));
     expect(bound.share).toBeGreaterThanOrEqual(0.9);
     expect(said.share).toBeGreaterThan(0.5);
+  });
+  test('what the next clean-up weighs lies in its bands, and those of a measured box are the narrower', () => {
+    const { unmeasured, measured, refused } = calibrateWeighings(14, seededRandom(1953));
+    expect(measured.times).toBe(42);
+    expect(measured.share).toBeGreaterThanOrEqual(0.78);
+    expect(measured.width as number).toBeLessThan(0.8 * (unmeasured.width as number));
+    expect(refused.share).toBeLessThanOrEqual(0.1);
   });
 });

@@ -9,9 +9,11 @@ import {
   flowAtRate,
   flowByBucket_m3_s,
   flowByFloat_m3_s,
+  forecastClean,
   floorFlowAtDepth,
   floorFlowAtRate,
   loadUp,
+  measureBox,
   remedyFor,
   seeBox,
   stonesClear,
@@ -49,6 +51,46 @@ const boxSetting = z.object({
     .max(10)
     .default(USUAL_MIX.map((g) => ({ ...g }))),
 });
+const goldFound = n.min(0).max(1e7);
+const stretch = { from_m: n.min(0).max(10), to_m: n.positive().max(10) };
+/** What was measured at a box; each as the box was set then. */
+const boxEvidence = z
+  .array(
+    z.discriminatedUnion('kind', [
+      z.object({
+        kind: z.literal('clean-up'),
+        setting: boxSetting,
+        stretches: z
+          .array(z.object({ ...stretch, gold_mg: goldFound }))
+          .min(1)
+          .max(8),
+        luck_mg: n.positive(),
+      }),
+      z.object({ kind: z.literal('timed bucket'), setting: boxSetting, fed_m3_s: n.positive().max(1) }),
+      z.object({
+        kind: z.literal('tail pan'),
+        setting: boxSetting,
+        atLeast: z.int().min(0).max(1000),
+        atMost: z.int().min(0).max(1000).nullable(),
+        bank_L: n.positive().max(1000),
+        grades_mg_L: z.array(n.min(0).max(1e6)).min(1).max(20),
+      }),
+      z.object({
+        kind: z.literal('tracers'),
+        setting: boxSetting,
+        size_m: n.min(0.00002).max(0.05),
+        fed: z.int().positive().max(10_000),
+        held: z.int().min(0).max(10_000),
+      }),
+      z.object({
+        kind: z.literal('water'),
+        setting: boxSetting,
+        depth_m: n.positive().max(1),
+        flow_m3_s: n.positive().max(10),
+      }),
+    ]),
+  )
+  .max(12);
 const withoutDraws = ({ solved: _, ...rest }: WeighedBox) => rest;
 
 /** The box and its water. */
@@ -223,5 +265,46 @@ export const SET_SUMS: readonly Sum[] = [
         return { best, ...Object.fromEntries(Object.entries(grids).map(([name, values]) => [name, [...values]])) };
       }
     },
+  ),
+  sum(
+    'measured-box',
+    'What clean-ups by stretches, timed buckets, tail pans, tracers and measured flows say of a box: its catch, feed and roughness before and after.',
+    z.object({ evidence: boxEvidence.min(1) }),
+    ({ evidence }) => {
+      const { boxes: _, ...said } = measureBox(evidence);
+      return said;
+    },
+  ),
+  sum(
+    'clean-up-forecast',
+    'What a clean-up should weigh, stretch by stretch, by the ground fed and the box as it was measured (`evidence`; none: as boxes of its kind are).',
+    boxSetting.extend({
+      evidence: boxEvidence.default([]),
+      stretches: z.array(z.object(stretch)).min(1).max(8),
+      fed: z
+        .array(
+          z.object({
+            bank_L: n.positive().max(1e7),
+            grade_mg_L: n.positive().max(1e6),
+            band_mg_L: z.object({ low: n.min(0).max(1e6), high: n.positive().max(1e6) }),
+            earlier: z
+              .array(
+                z.object({
+                  setting: boxSetting,
+                  bank_L: n.positive().max(1e7),
+                  gold_mg: goldFound,
+                  to_m: n.positive().max(10),
+                }),
+              )
+              .max(12)
+              .default([]),
+          }),
+        )
+        .min(1)
+        .max(8),
+      luck_mg: n.positive().max(1e5),
+    }),
+    ({ evidence, stretches, fed, luck_mg, ...setting }) =>
+      forecastClean(setting, measureBox(evidence).boxes, stretches, fed, luck_mg),
   ),
 ];

@@ -455,6 +455,24 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     (a: { causes: { input: string }[]; remedy: { levers: { kind: string }[] } }) =>
       a.causes[0]?.input === 'levelError_m' && a.remedy.levers[0]?.kind === 'level',
   ],
+  'measured-box': [
+    { evidence: [{ kind: 'timed bucket', setting: HALF_INCH_BOX, fed_m3_s: 0.00003 }] },
+    (a: { before: { boxFactor: { middle: number } }; after: { boxFactor: { middle: number } }; boxes?: unknown }) =>
+      a.after.boxFactor.middle < a.before.boxFactor.middle && a.boxes === undefined,
+  ],
+  'clean-up-forecast': [
+    {
+      ...HALF_INCH_BOX,
+      stretches: [
+        { from_m: 0, to_m: 0.2 },
+        { from_m: 0.2, to_m: 0.9 },
+      ],
+      fed: [{ bank_L: 300, grade_mg_L: 0.5, band_mg_L: { low: 0.3, high: 0.8 } }],
+      luck_mg: 0.3,
+    },
+    (a: { stretches: { middle: number }[]; all_mg: { middle: number } }) =>
+      (a.stretches[0]?.middle ?? 0) > (a.stretches[1]?.middle ?? 0) && a.all_mg.middle > 60 && a.all_mg.middle < 240,
+  ],
   'box-window': [
     { ...HALF_INCH_BOX, slopes: 6, depths: 5 },
     (a: { works: number[]; best: { works: number } | null }) => a.works.length === 30 && (a.best?.works ?? 0) > 0.8,

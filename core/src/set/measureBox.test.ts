@@ -1,0 +1,183 @@
+import { describe, expect, test } from '@jest/globals';
+import { OutOfRange } from '../outOfRange.ts';
+import { drawBoxes, type BoxParameters } from './boxParameters.ts';
+import { forecastClean } from './forecastClean.ts';
+import { floorFlowAtDepth } from './floorFlow.ts';
+import { USUAL_MIX } from './goldMix.ts';
+import { LININGS } from './linings.ts';
+import { heldWithin, measureBox, type BoxEvidence } from './measureBox.ts';
+import { solveBox, USUAL_CREW_M3_S, type BoxSetting } from './solveBox.ts';
+
+const SETTING: BoxSetting = {
+  sections: [{ lining: 'riffles', width_m: 0.254, length_m: 1, step_m: 0 }],
+  slope: 1 / 24,
+  water: { known: 'depth', depth_m: 0.02 },
+  stone_m: 0.0127,
+  crossFall_m: 0,
+  temperature_C: 10,
+  feed_m3_s: null,
+  crew_m3_s: USUAL_CREW_M3_S,
+  median_m: null,
+  gold: USUAL_MIX,
+};
+const CUTS = [
+  { from_m: 0, to_m: 0.2 },
+  { from_m: 0.2, to_m: 0.5 },
+  { from_m: 0.5, to_m: 1 },
+];
+const cleanUp = (...gold_mg: number[]): BoxEvidence => ({
+  kind: 'clean-up',
+  setting: SETTING,
+  stretches: CUTS.map((c, i) => ({ ...c, gold_mg: gold_mg[i] ?? 0 })),
+  luck_mg: 0.3,
+});
+/** A clean-up as one drawn box would have it, to the last mote. */
+const asBox = (box: BoxParameters, fed_mg = 1000): BoxEvidence => {
+  const solved = solveBox(SETTING, box);
+  return cleanUp(...CUTS.map((c) => fed_mg * heldWithin(c, solved, SETTING, box)));
+};
+const timed = (fed_m3_s: number): BoxEvidence => ({ kind: 'timed bucket', setting: SETTING, fed_m3_s });
+const tail = (atLeast: number, atMost: number | null, grades_mg_L = [0.5]): BoxEvidence => ({
+  kind: 'tail pan',
+  setting: SETTING,
+  atLeast,
+  atMost,
+  bank_L: 5,
+  grades_mg_L,
+});
+
+describe('a box by what was measured at it', () => {
+  test('nothing measured leaves the draws as they were', () => {
+    const { boxes, before, after } = measureBox([]);
+    expect(boxes).toEqual(drawBoxes());
+    expect(after).toEqual(before);
+  });
+
+  test('two clean-ups of a box that catches much, or little, move the catch toward it and narrow it', () => {
+    const [, ...rest] = drawBoxes(400);
+    for (const scale of [0.5, 2]) {
+      const box = {
+        ...(rest[0] as BoxParameters),
+        catchScale: scale,
+        tilt: 0,
+        mixTilt: 0,
+        depthError_m: 0,
+        headError_m: 0,
+      };
+      const { before, after, effective, fits } = measureBox([asBox(box), asBox(box, 700)]);
+      expect(fits).toEqual([true, true]);
+      expect(effective).toBeGreaterThan(40);
+      expect(Math.sign(Math.log(after.catchScale.middle))).toBe(Math.sign(Math.log(scale)));
+      expect(Math.log(after.catchScale.high / after.catchScale.low)).toBeLessThan(
+        0.9 * Math.log(before.catchScale.high / before.catchScale.low),
+      );
+    }
+  });
+
+  test('a bucket timed at half, or twice, what the middle box takes moves the box factor that way, by Bayes with normals', () => {
+    const middle = measureBox([timed(1e-4)]).boxes;
+    // The prior of ln B has deviation 0.45, a timed bucket 0.2: what comes is about sqrt(1/(1/0.45^2 + 1/0.2^2)) wide, wider for what else is not known.
+    const { before, after } = measureBox([timed(7e-5)]);
+    const sd = (s: { low: number; high: number }) => Math.log(s.high / s.low) / (2 * 1.645);
+    expect(sd(before.boxFactor)).toBeCloseTo(0.45, 1);
+    expect(sd(after.boxFactor)).toBeGreaterThan(1 / Math.sqrt(1 / 0.45 ** 2 + 1 / 0.2 ** 2));
+    expect(sd(after.boxFactor)).toBeLessThan(0.42);
+    const factor = (fed: number) => measureBox([timed(fed)]).after.boxFactor.middle;
+    expect(factor(3.5e-5)).toBeLessThan(factor(7e-5));
+    expect(factor(7e-5)).toBeLessThan(factor(1.4e-4));
+    expect(middle).toHaveLength(256);
+  });
+
+  test('colors in the tail speak of a box that holds less; none of one that holds more, the richer the ground the more so', () => {
+    const scale = (e: BoxEvidence) => measureBox([e]).after.catchScale.middle;
+    const none = scale(tail(0, 0));
+    expect(scale(tail(3, null))).toBeLessThan(none);
+    expect(scale(tail(0, 0, [5]))).toBeGreaterThan(none);
+    // Ground that may be almost empty says little.
+    expect(Math.abs(Math.log(scale(tail(0, 0, [0.001]))))).toBeLessThan(0.05);
+  });
+
+  test('tracers held or lost move the catch, and all of two numbers is the product of each alone', () => {
+    const tracers = (fed: number, held: number): BoxEvidence => ({
+      kind: 'tracers',
+      setting: SETTING,
+      size_m: 0.0003,
+      fed,
+      held,
+    });
+    const after = (e: BoxEvidence[]) => measureBox(e).after.catchScale;
+    const twice = after([tracers(10, 6), tracers(10, 4)]);
+    const once = after([tracers(20, 10)]);
+    expect(after([tracers(20, 20)]).middle).toBeGreaterThan(after([tracers(20, 8)]).middle);
+    // Twice ten are as good as twenty.
+    for (const end of ['low', 'middle', 'high'] as const) expect(twice[end]).toBeCloseTo(once[end], 9);
+  });
+
+  test('a measured flow finds the roughness that carries it', () => {
+    const rough = (times: number) => {
+      const floor = { width_m: 0.254, roughness_m: LININGS.riffles.roughness_m * times };
+      const { flow_m3_s } = floorFlowAtDepth(floor, SETTING.slope, 0.02);
+      return measureBox([{ kind: 'water', setting: SETTING, depth_m: 0.02, flow_m3_s }]).after.roughness;
+    };
+    const [smooth, usual, coarse] = [rough(0.7), rough(1), rough(1.4)];
+    expect(smooth.middle).toBeLessThan(usual.middle);
+    expect(usual.middle).toBeLessThan(coarse.middle);
+    expect(usual.middle).toBeGreaterThan(0.9);
+    expect(usual.middle).toBeLessThan(1.1);
+  });
+
+  test('gold that grows down the box fits no such box: it is left out, and moves nothing', () => {
+    const { fits, after, before } = measureBox([cleanUp(20, 100, 900)]);
+    expect(fits).toEqual([false]);
+    expect(Math.log(after.catchScale.middle / before.catchScale.middle)).toBeCloseTo(0, 1);
+  });
+
+  test('what cannot be is refused by its name', () => {
+    const field = (e: BoxEvidence) => {
+      try {
+        measureBox([e]);
+      } catch (error) {
+        return (error as OutOfRange).field;
+      }
+      return null;
+    };
+    expect(field(timed(0))).toBe('fed_m3_s');
+    expect(field({ ...(tail(0, 0) as BoxEvidence & { kind: 'tail pan' }), bank_L: 0 })).toBe('bank_L');
+    expect(field({ kind: 'tracers', setting: SETTING, size_m: 0.001, fed: 5, held: 6 })).toBe('held');
+    expect(field(cleanUp(-1))).toBe('gold_mg');
+    expect(field({ kind: 'water', setting: SETTING, depth_m: 0.02, flow_m3_s: 0 })).toBe('flow_m3_s');
+  });
+});
+
+describe('what a clean-up should weigh', () => {
+  const ground = { bank_L: 300, grade_mg_L: 0.5, band_mg_L: { low: 0.2, high: 1 }, earlier: [] };
+  const boxes = measureBox([]).boxes;
+  const said = forecastClean(SETTING, boxes, CUTS, [ground], 0.3);
+
+  test('the head holds most, all is at most what was fed, the same is said twice', () => {
+    expect(said.stretches[0]?.middle).toBeGreaterThan(said.stretches[1]?.middle ?? 0);
+    expect(said.all_mg.middle).toBeLessThan(300 * 0.6);
+    expect(said.held.middle).toBeGreaterThan(0.7);
+    expect(said.held.high).toBeLessThanOrEqual(1);
+    expect(forecastClean(SETTING, boxes, CUTS, [ground], 0.3)).toEqual(said);
+  });
+  test('an earlier clean-up of the same ground moves the grade and narrows the band', () => {
+    const rich = forecastClean(
+      SETTING,
+      boxes,
+      CUTS,
+      [{ ...ground, earlier: [{ setting: SETTING, bank_L: 300, gold_mg: 260, to_m: 1 }] }],
+      0.3,
+    );
+    expect(rich.all_mg.middle).toBeGreaterThan(1.3 * said.all_mg.middle);
+    expect(rich.all_mg.high / rich.all_mg.low).toBeLessThan(0.7 * (said.all_mg.high / said.all_mg.low));
+  });
+  test('of less than a color nothing may come', () => {
+    const poor = forecastClean(SETTING, boxes, CUTS, [{ ...ground, bank_L: 3 }], 0.3);
+    expect(poor.stretches[2]?.low).toBe(0);
+  });
+  test('a ground without volume or grade has no forecast', () => {
+    expect(() => forecastClean(SETTING, boxes, CUTS, [{ ...ground, bank_L: 0 }], 0.3)).toThrow(OutOfRange);
+    expect(() => forecastClean(SETTING, boxes, CUTS, [{ ...ground, grade_mg_L: 0 }], 0.3)).toThrow(OutOfRange);
+  });
+});

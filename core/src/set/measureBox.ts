@@ -1,0 +1,385 @@
+import { DENSITY_KG_M3 } from '../grains/constants.ts';
+import { flakeDisc } from '../grains/flake.ts';
+import { freshWater } from '../grains/water.ts';
+import { OutOfRange, requirePositive, requireWithin } from '../outOfRange.ts';
+import { drawBoxes, DRAWS, type BoxParameters } from './boxParameters.ts';
+import { bothLimits } from './feed.ts';
+import { floorFlowAtDepth } from './floorFlow.ts';
+import { drawnShares } from './goldMix.ts';
+import { LININGS } from './linings.ts';
+import { boxLength_m, LEAST_SLOPE, LEAST_WATER_M, settlingOf, solveBox, toldSection } from './solveBox.ts';
+import type { BoxSetting, DrawnSettling, LinedSection, SolvedBox } from './solveBox.ts';
+import { weighedSpread, type Spread } from './weighBox.ts';
+
+/** A stretch of a box, from its head, and the gold found in it. */
+export interface FoundStretch {
+  readonly from_m: number;
+  readonly to_m: number;
+  readonly gold_mg: number;
+}
+
+/** What was measured at a box as it was set. */
+export type BoxEvidence = { readonly setting: BoxSetting } & (
+  | {
+      /** Gold weighed by stretches; `luck_mg` is the weight of the color whose luck it has. */
+      readonly kind: 'clean-up';
+      readonly stretches: readonly FoundStretch[];
+      readonly luck_mg: number;
+    }
+  | {
+      /** Fed as fast as it clears: loose gravel, m3/s. */
+      readonly kind: 'timed bucket';
+      readonly fed_m3_s: number;
+    }
+  | {
+      /**
+       * Tailings panned: colors in it, `atMost` null for "and more"; from so much ground in the bank, at grades believed alike likely, mg/L.
+       */
+      readonly kind: 'tail pan';
+      readonly atLeast: number;
+      readonly atMost: number | null;
+      readonly bank_L: number;
+      readonly grades_mg_L: readonly number[];
+    }
+  | {
+      /** Flakes of one size fed on purpose, and of them those found again in the box. */
+      readonly kind: 'tracers';
+      readonly size_m: number;
+      readonly fed: number;
+      readonly held: number;
+    }
+  | {
+      /** Depth over the lining of the longest section and flow, both measured. */
+      readonly kind: 'water';
+      readonly depth_m: number;
+      readonly flow_m3_s: number;
+    }
+);
+
+/** The numbers of a box that measuring moves most. */
+export const MEASURED_INPUTS = ['catchScale', 'boxFactor', 'roughness'] as const;
+export type MeasuredInput = (typeof MEASURED_INPUTS)[number];
+
+/** A box after it was measured. */
+export interface MeasuredBox {
+  /** Boxes as they may be now, alike likely. */
+  readonly boxes: readonly BoxParameters[];
+  readonly before: Readonly<Record<MeasuredInput, Spread>>;
+  readonly after: Readonly<Record<MeasuredInput, Spread>>;
+  /** Draws that still count, in effect (Kish 1965), of `PRIOR_DRAWS`. */
+  readonly effective: number;
+  /** Of each piece of evidence, whether a box of this kind can show it; what fits none is left out. */
+  readonly fits: readonly boolean[];
+}
+
+/** Boxes tried before the measuring; enough that some hundred still count after several clean-ups. */
+export const PRIOR_DRAWS = 1024;
+/** Points over what is believed of the catch and of the feed, to three of its deviations each way. */
+const POINTS = 41;
+const [CATCH_LOG_SD, FEED_LOG_SD] = [0.5, 0.45] as const;
+const FEED_MEDIAN = 1.8;
+/** What a timed bucket errs by, and a measured flow, as deviations of the logarithm. Stated assumptions. */
+const [TIMED_LOG_SD, FLOW_LOG_SD] = [0.2, 0.1] as const;
+/** A split by hand tells no more than so many pieces would: cuts are a finger wide and mats drip as they are lifted. Stated assumption. */
+const MOST_PIECES = 150;
+/** Flakes below this size are not counted in a pan. */
+const SEEN_M = 0.0002;
+/** 95 % of chi-square with 1 to 9 degrees of freedom (Abramowitz & Stegun 1964, table 26.8). */
+const CHI2_95 = [3.841, 5.991, 7.815, 9.488, 11.07, 12.592, 14.067, 15.507, 16.919];
+
+const middles = (points: number): number[] =>
+  Array.from({ length: points }, (_, i) => 3 * ((2 * i) / (points - 1) - 1));
+const Z = middles(POINTS);
+/** A normal over those points, in logarithms. */
+const PRIOR_LOG = Z.map((z) => -(z * z) / 2);
+const CATCHES = Z.map((z) => Math.exp(CATCH_LOG_SD * z));
+const FEEDS = Z.map((z) => FEED_MEDIAN * Math.exp(FEED_LOG_SD * z));
+
+/**
+ * What a box is, by what was measured at it. Bayes over the draws of `drawBoxes`: in each draw the box factor by timed buckets and then the scale of the
+ * catch by clean-ups, tail pans and tracers, both by quadrature on an even grid; the draws themselves by how likely what was found is in them; then
+ * `draws` of them alike likely (systematic resampling, Kitagawa 1996, J. Comput. Graph. Stat. 5, 1-25). Sections of a clean-up are multinomial, given what
+ * was caught; tail pans Poisson, tracers binomial, measured flows and timed buckets log-normal.
+ * A clean-up that no box of this kind would show (likelihood ratio, 5 %) is left out, and named in `fits`.
+ * Without evidence the draws are those nobody measured. From two computations of the catch scale: check values 18l.
+ * @throws OutOfRange as `solveBox`, and for counts or lengths that cannot be
+ */
+export function measureBox(evidence: readonly BoxEvidence[], draws = DRAWS): MeasuredBox {
+  evidence.forEach(requireEvidence);
+  const priorBoxes = drawBoxes(evidence.length > 0 ? PRIOR_DRAWS : draws);
+  const alike = new Float64Array(priorBoxes.length).fill(1 / priorBoxes.length);
+  const before = spreadsOf(priorBoxes, alike);
+  if (evidence.length === 0)
+    return { boxes: priorBoxes, before, after: before, effective: priorBoxes.length, fits: [] };
+
+  const logs = new Float64Array(priorBoxes.length);
+  const settles = settlingOnce();
+  const fed = priorBoxes.map((box, d) => {
+    const found = feedFound(evidence, box, settles(d));
+    logs[d] = found.log + waterLog(evidence, box);
+    return { ...box, boxFactor: found.boxFactor(spreadOver(d)) };
+  });
+  const grids = evidence.map((e) => fed.map((box, d) => catchLogs(e, box, settles(d))));
+  const fits = evidence.map((e, i) => e.kind !== 'clean-up' || canShow(e.stretches, e.luck_mg, grids[i] ?? []));
+  const boxes = fed.map((box, d) => {
+    const grid = PRIOR_LOG.map((log, p) => grids.reduce((sum, of, i) => sum + (fits[i] ? (of[d]?.[p] ?? 0) : 0), log));
+    const { log, at } = summed(grid);
+    logs[d] = (logs[d] as number) + log;
+    return (share: number): BoxParameters => ({ ...box, catchScale: Math.exp(CATCH_LOG_SD * at(share)) });
+  });
+  const top = logs.reduce((a, b) => Math.max(a, b), -Infinity);
+  const raw = logs.map((l) => Math.exp(l - top));
+  const all = raw.reduce((a, b) => a + b, 0);
+  const chosen = resampled(
+    raw.map((w) => w / all),
+    draws,
+  ).map((d, i) => (boxes[d] as (typeof boxes)[number])(spreadOver(i)));
+  return {
+    boxes: chosen,
+    before,
+    after: spreadsOf(chosen, new Float64Array(draws).fill(1 / draws)),
+    effective: all ** 2 / raw.reduce((a, b) => a + b * b, 0),
+    fits,
+  };
+}
+
+function requireEvidence(e: BoxEvidence): void {
+  switch (e.kind) {
+    case 'clean-up':
+      requirePositive('luck_mg', e.luck_mg, 'mg');
+      for (const { from_m, to_m, gold_mg } of e.stretches) {
+        requireWithin('gold_mg', gold_mg, 0, 1e9, 'mg');
+        if (!(to_m > from_m)) throw new OutOfRange('to_m', to_m, `beyond where the stretch starts (${from_m} m)`);
+      }
+      return;
+    case 'timed bucket':
+      return requirePositive('fed_m3_s', e.fed_m3_s, 'm3/s');
+    case 'tail pan':
+      requireWithin('atLeast', e.atLeast, 0, e.atMost ?? 1e6);
+      requirePositive('bank_L', e.bank_L, 'L');
+      return;
+    case 'tracers':
+      requirePositive('size_m', e.size_m, 'm');
+      requirePositive('fed', e.fed);
+      return requireWithin('held', e.held, 0, e.fed);
+    case 'water':
+      requirePositive('depth_m', e.depth_m, 'm');
+      return requirePositive('flow_m3_s', e.flow_m3_s, 'm3/s');
+  }
+}
+
+/** Settling of a draw's flakes, worked out once for each mix in water of each temperature. */
+type Settles = (setting: BoxSetting, box: BoxParameters) => DrawnSettling;
+function settlingOnce(): (draw: number) => Settles {
+  const found = new Map<string, DrawnSettling[]>();
+  return (draw) => (setting, box) => {
+    const key = JSON.stringify([setting.gold, setting.temperature_C]);
+    const of = found.get(key) ?? [];
+    found.set(key, of);
+    return (of[draw] ??= settlingOf(setting.gold, box, freshWater(setting.temperature_C)));
+  };
+}
+
+/** Evenly over 0 to 1 whatever the count (the golden ratio's multiples). */
+const spreadOver = (i: number): number => (0.5 + i * 0.6180339887498949) % 1;
+
+/** A grid of logarithms: their sum, and the point below which a share of it lies. */
+function summed(grid: readonly number[]): { readonly log: number; readonly at: (share: number) => number } {
+  const top = Math.max(...grid);
+  const weights = grid.map((g) => Math.exp(g - top));
+  const all = weights.reduce((a, b) => a + b, 0);
+  return {
+    log: top + Math.log(all),
+    at: (share) => {
+      let below = 0;
+      for (let i = 0; i < weights.length; i++) {
+        const here = (weights[i] as number) / all;
+        if (below + here >= share)
+          return (Z[i] as number) + ((Z[1] as number) - (Z[0] as number)) * ((share - below) / here - 0.5);
+        below += here;
+      }
+      return Z.at(-1) as number;
+    },
+  };
+}
+
+/** The box factor of one draw by its timed buckets: how likely they are in it, and the factor below which a share of it lies. */
+function feedFound(evidence: readonly BoxEvidence[], box: BoxParameters, settles: Settles) {
+  const timed = evidence.filter((e) => e.kind === 'timed bucket');
+  if (timed.length === 0) return { log: 0, boxFactor: () => box.boxFactor };
+  const grid = [...PRIOR_LOG];
+  for (const { setting, fed_m3_s } of timed) {
+    const { sections } = solveBox(setting, { ...box, boxFactor: 1 }, settles(setting, box));
+    FEEDS.forEach((factor, p) => {
+      const capacity = Math.min(
+        ...sections.map(({ feed }) => bothLimits(factor * feed.carried_m3_s, feed.digested_m3_s)),
+      );
+      const off = Math.log(fed_m3_s / Math.max(1e-12, capacity)) / TIMED_LOG_SD;
+      // Whatever the model holds, a bucket was fed: no draw is ruled out by more than five deviations.
+      grid[p] = (grid[p] as number) - Math.min(off * off, 25) / 2;
+    });
+  }
+  const { log, at } = summed(grid);
+  return { log, boxFactor: (share: number): number => FEED_MEDIAN * Math.exp(FEED_LOG_SD * at(share)) };
+}
+
+/** How likely the measured flows are in one draw. */
+function waterLog(evidence: readonly BoxEvidence[], box: BoxParameters): number {
+  let log = 0;
+  for (const e of evidence) {
+    if (e.kind !== 'water') continue;
+    const { sections, slope } = e.setting;
+    const told = sections[toldSection(sections)] as LinedSection;
+    const flow = floorFlowAtDepth(
+      { width_m: told.width_m, roughness_m: LININGS[told.lining].roughness_m * box.roughness },
+      Math.max(LEAST_SLOPE, slope + box.headError_m / boxLength_m(sections)),
+      Math.max(LEAST_WATER_M, e.depth_m + box.depthError_m),
+    );
+    log -= (Math.log(e.flow_m3_s / flow.flow_m3_s) / FLOW_LOG_SD) ** 2 / 2;
+  }
+  return log;
+}
+
+/** How likely one piece of evidence is in one draw, at each scale of the catch. */
+function catchLogs(e: BoxEvidence, box: BoxParameters, settles: Settles): readonly number[] {
+  switch (e.kind) {
+    case 'clean-up': {
+      const solved = solveBox(e.setting, { ...box, catchScale: 1 }, settles(e.setting, box));
+      const shares = drawnShares(e.setting.gold, box);
+      const pieces = piecesOf(e.stretches, e.luck_mg);
+      const all_mg = e.stretches.reduce((sum, s) => sum + s.gold_mg, 0);
+      const reaches = e.stretches.map((s) => reachOf(s, solved, e.setting.sections));
+      return CATCHES.map((scale) => {
+        const there = reaches.map((reach) => caughtWithin(reach, shares, scale));
+        const caught = there.reduce((a, b) => a + b, 0);
+        return e.stretches.reduce(
+          (sum, s, i) =>
+            s.gold_mg > 0
+              ? sum +
+                ((pieces * s.gold_mg) / all_mg) * Math.log(Math.max(1e-12, (there[i] ?? 0) / Math.max(1e-12, caught)))
+              : sum,
+          0,
+        );
+      });
+    }
+    case 'tail pan': {
+      const solved = solveBox(e.setting, { ...box, catchScale: 1 }, settles(e.setting, box));
+      const shares = drawnShares(e.setting.gold, box);
+      const whole = e.setting.gold.map((_, k) =>
+        exponentTo(boxLength_m(e.setting.sections), solved, e.setting.sections, k),
+      );
+      const perMg = e.setting.gold.map(({ size_m }, k) =>
+        size_m < SEEN_M ? 0 : (shares[k] ?? 0) / flakeDisc(size_m, box.csf, DENSITY_KG_M3.placerGold).mass_mg,
+      );
+      return CATCHES.map((scale) => {
+        const colorsPerMg = whole.reduce((sum, x, k) => sum + (perMg[k] ?? 0) * Math.exp(-scale * x), 0);
+        const chance = e.grades_mg_L.reduce(
+          (sum, grade) => sum + poissonWithin(grade * e.bank_L * colorsPerMg, e.atLeast, e.atMost),
+          0,
+        );
+        return Math.log(Math.max(1e-9, chance / Math.max(1, e.grades_mg_L.length)));
+      });
+    }
+    case 'tracers': {
+      const setting = { ...e.setting, gold: [{ size_m: e.size_m, share: 1 }] };
+      const solved = solveBox(setting, { ...box, catchScale: 1 }, settles(setting, box));
+      const whole = exponentTo(boxLength_m(setting.sections), solved, setting.sections, 0);
+      return CATCHES.map((scale) => {
+        const passes = Math.min(1 - 1e-9, Math.max(1e-9, Math.exp(-scale * whole)));
+        return e.held * Math.log(1 - passes) + (e.fed - e.held) * Math.log(passes);
+      });
+    }
+    default:
+      return NOTHING;
+  }
+}
+const NOTHING: readonly number[] = Z.map(() => 0);
+
+/** Rate times length from the head down to x metres, of one size at a catch scale of one. */
+function exponentTo(x_m: number, solved: SolvedBox, sections: readonly LinedSection[], size: number): number {
+  let [from_m, sum] = [0, 0];
+  sections.forEach(({ length_m }, i) => {
+    const within_m = Math.min(length_m, Math.max(0, x_m - from_m));
+    sum += within_m * (solved.sections[i]?.rate_per_m[size] ?? 0);
+    from_m += length_m;
+  });
+  return sum;
+}
+
+/** Of each size, the exponents at the ends of a stretch, at a catch scale of one. */
+type StretchReach = readonly { readonly to: number; readonly over: number }[];
+const reachOf = (
+  { from_m, to_m }: Pick<FoundStretch, 'from_m' | 'to_m'>,
+  solved: SolvedBox,
+  sections: readonly LinedSection[],
+): StretchReach =>
+  (solved.sections[0]?.rate_per_m ?? []).map((_, k) => {
+    const to = exponentTo(from_m, solved, sections, k);
+    return { to, over: exponentTo(to_m, solved, sections, k) - to };
+  });
+
+/** Share of all gold fed that a box of that catch scale holds in a stretch. */
+const caughtWithin = (reach: StretchReach, shares: readonly number[], scale: number): number =>
+  reach.reduce(
+    (sum, { to, over }, k) => sum - (shares[k] as number) * Math.exp(-scale * to) * Math.expm1(-scale * over),
+    0,
+  );
+
+/** Share of all gold fed that a drawn box holds between two places, as solved. */
+export const heldWithin = (
+  stretch: Pick<FoundStretch, 'from_m' | 'to_m'>,
+  solved: SolvedBox,
+  setting: BoxSetting,
+  box: BoxParameters,
+): number => caughtWithin(reachOf(stretch, solved, setting.sections), drawnShares(setting.gold, box), 1);
+
+/** Independent pieces that weighed gold speaks as. */
+function piecesOf(stretches: readonly FoundStretch[], luck_mg: number): number {
+  const pieces = stretches.reduce((sum, s) => sum + s.gold_mg, 0) / luck_mg;
+  return pieces > 0 ? 1 / (1 / pieces + 1 / MOST_PIECES) : 0;
+}
+
+/** Whether some draw, at some scale of the catch, would show such a split: likelihood ratio against the split itself. */
+function canShow(stretches: readonly FoundStretch[], luck_mg: number, grids: readonly (readonly number[])[]): boolean {
+  const all_mg = stretches.reduce((sum, s) => sum + s.gold_mg, 0);
+  if (stretches.length < 2 || all_mg === 0) return true;
+  const pieces = piecesOf(stretches, luck_mg);
+  const itself = stretches.reduce(
+    (sum, s) => (s.gold_mg > 0 ? sum + ((pieces * s.gold_mg) / all_mg) * Math.log(s.gold_mg / all_mg) : sum),
+    0,
+  );
+  const best = grids.reduce((most, grid) => Math.max(most, ...grid), -Infinity);
+  return 2 * (itself - best) <= (CHI2_95[stretches.length - 2] ?? 16.919);
+}
+
+/** Chance that a Poisson count of that mean lies within; `atMost` null: any more. */
+function poissonWithin(mean: number, atLeast: number, atMost: number | null): number {
+  let [term, below, within] = [Math.exp(-mean), 0, 0];
+  for (let n = 0; n <= (atMost ?? atLeast - 1); n++) {
+    if (n > 0) term *= mean / n;
+    if (n < atLeast) below += term;
+    else within += term;
+  }
+  return atMost === null ? Math.max(0, 1 - below) : within;
+}
+
+function spreadsOf(boxes: readonly BoxParameters[], weights: Float64Array): Record<MeasuredInput, Spread> {
+  const of = (input: MeasuredInput): Spread =>
+    weighedSpread(
+      boxes.map((b) => b[input]),
+      weights,
+    );
+  return { catchScale: of('catchScale'), boxFactor: of('boxFactor'), roughness: of('roughness') };
+}
+
+/** So many of the draws, each as often as its weight says. */
+function resampled(weights: Float64Array, draws: number): number[] {
+  const chosen: number[] = [];
+  let [below, d] = [weights[0] as number, 0];
+  for (let i = 0; i < draws; i++) {
+    const at = (i + 0.5) / draws;
+    while (below < at && d < weights.length - 1) below += weights[++d] as number;
+    chosen.push(d);
+  }
+  return chosen;
+}
