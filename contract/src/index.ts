@@ -81,9 +81,23 @@ export {
 export { NewPit, Pit, StoredPit, type Layer } from './pit.ts';
 export { LaidOut, NewSamplePlan, SamplePlan, StoredSamplePlan } from './samplePlan.ts';
 export { Look, NewLook, NewScreening, Screening, StoredLook, StoredScreening } from './screening.ts';
-export { Lining, NewRig, NewSetup, Rig, Setup, type RigSection, StoredRig, StoredSetup } from './set.ts';
+export {
+  BoxTest,
+  Lining,
+  NewBoxTest,
+  NewRig,
+  NewSetup,
+  Rig,
+  Setup,
+  StoredBoxTest,
+  StoredRig,
+  StoredSetup,
+  TAIL_COLORS,
+  type RigSection,
+  type Tested,
+} from './set.ts';
 export { LoggedEvent, NewEvents, NewRun, Run, RunAfterTaps, StoredRun, Tally } from './run.ts';
-export { Cleanup, CleanSection, NewCleanup, StoredCleanup } from './clean.ts';
+export { Cleanup, CleanSection, Forecast, NewCleanup, NewForecast, StoredCleanup, StoredForecast } from './clean.ts';
 export { Book } from './books.ts';
 export { BackupShelf, KeptBackup } from './backup.ts';
 export { Pans } from './pans.ts';

@@ -129,6 +129,15 @@ export const NUMBERS = {
   scoop_L: above0(50, 'L'),
   bucket_L: above0(500, 'L'),
   section_m: between(0, 10, 'm'),
+  /** Clearing one bucket that was fed as fast as the box takes it. */
+  cleared_s: between(5, 7200, 's', { tooLittle: 'At least 5 s.', tooMuch: 'At most two hours.' }),
+  tracers: between(1, 10_000, 'flakes', { tooLittle: 'At least one.', tooMuch: 'At most 10,000.' }),
+  tracersHeld: between(0, 10_000, 'flakes', {
+    tooLittle: 'A count cannot be less than 0.',
+    tooMuch: 'At most 10,000.',
+  }),
+  /** Fed between two clean-ups, in the bank. */
+  fedBank_L: above0(10_000_000, 'L'),
   sectionGold_mg: between(0, 100_000_000, 'mg', { tooMuch: 'At most 100 kg.' }),
   blackSand_g: between(0, 1_000_000, 'g', { tooMuch: 'At most 1,000 kg.' }),
 

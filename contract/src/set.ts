@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { LINING_IDS } from '@riffle/core';
 import { MOST, NUMBERS } from './limits.ts';
-import { Based, Entered, Id, Name, Note, Stored, Timestamp, Whole, within } from './shared.ts';
+import { Based, Entered, Id, Name, Note, Stored, Timestamp, Whole, wholeWithin, within } from './shared.ts';
 
 export const Lining = z.enum(LINING_IDS as [(typeof LINING_IDS)[number], ...(typeof LINING_IDS)[number][]]);
 
@@ -70,3 +70,59 @@ export const NewSetup = Setup.extend(Based.shape).refine(knowsOne, oneKnown).met
 export const StoredSetup = Setup.extend(Stored.shape).meta({ id: 'Setup' });
 export type Setup = z.infer<typeof Setup>;
 export type StoredSetup = z.infer<typeof StoredSetup>;
+
+/** Colors found in a pan of tailings, as one says it beside the box. */
+export const TAIL_COLORS = ['0', '1-2', '3+'] as const;
+
+/** What was found of a box as it stood: one of these. */
+const Tested = z.discriminatedUnion('kind', [
+  /** One bucket fed as fast as the box clears it. */
+  z.object({
+    kind: z.literal('timed bucket'),
+    took_s: within(NUMBERS.cleared_s),
+    volume_L: within(NUMBERS.bucket_L),
+    volumeEntered: Entered,
+  }),
+  /** So much of what came out at the end, panned. */
+  z.object({
+    kind: z.literal('tail pan'),
+    colors: z.enum(TAIL_COLORS),
+    volume_L: within(NUMBERS.sampleVolume_L),
+    volumeEntered: Entered,
+  }),
+  /** Flakes of one size fed on purpose, and of them those found in the box. */
+  z.object({
+    kind: z.literal('tracers'),
+    size_mm: within(NUMBERS.aperture_mm),
+    sizeEntered: Entered,
+    fed: wholeWithin(NUMBERS.tracers, 'A whole number.'),
+    held: wholeWithin(NUMBERS.tracersHeld, 'A whole number.'),
+  }),
+  /** Depth over the lining and the flow, both measured. */
+  z.object({
+    kind: z.literal('water'),
+    depth_m: within(NUMBERS.waterDepth_m),
+    depthEntered: Entered,
+    flow_m3_s: within(NUMBERS.flow_m3_s),
+    flowEntered: Entered,
+  }),
+]);
+export type Tested = z.infer<typeof Tested>;
+
+/** A test of a box as it was set up: it moves what is believed of that box. */
+export const BoxTest = Whole.extend({
+  groundId: Id,
+  setupId: Id,
+  testedAt: Timestamp,
+  tested: Tested,
+  note: Note,
+});
+export const NewBoxTest = BoxTest.extend(Based.shape)
+  .refine(({ tested: t }) => t.kind !== 'tracers' || t.held <= t.fed, {
+    error: 'No more can be found than were fed.',
+    path: ['tested', 'held'],
+  })
+  .meta({ id: 'NewBoxTest' });
+export const StoredBoxTest = BoxTest.extend(Stored.shape).meta({ id: 'BoxTest' });
+export type BoxTest = z.infer<typeof BoxTest>;
+export type StoredBoxTest = z.infer<typeof StoredBoxTest>;

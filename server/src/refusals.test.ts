@@ -5,7 +5,9 @@ import {
   firstRecords,
   bucketAt,
   newAttachment,
+  newBoxTest,
   newCleanup,
+  newForecast,
   newGaugeReading,
   newGround,
   newContainer,
@@ -65,8 +67,10 @@ const RIGHT = {
   'size-words': () => newSizeWord(),
   rigs: () => newRig(),
   setups: () => newSetup(ids.ground, ids.rig),
+  'box-tests': () => newBoxTest(ids.ground, ids.setup),
   runs: () => newRun(ids.ground, ids.setup, ids.spot),
   cleanups: () => newCleanup(ids.ground, [ids.run], [newSection(0, 1.2, 5)]),
+  forecasts: () => newForecast(ids.ground, ids.setup, [ids.run]),
 } as const;
 type Kind = keyof typeof RIGHT;
 
@@ -295,6 +299,25 @@ const WRONG: readonly (readonly [Kind, string, unknown, string?])[] = [
   ['cleanups', 'sections', [newSection(0, 12, 1)], 'sections.0.to_m'],
   ['cleanups', 'blackSand_g', -1],
   ['cleanups', 'rinsedClean', 'maybe'],
+  ['box-tests', 'testedAt', 'later'],
+  ['box-tests', 'tested', { kind: 'kick' }, 'tested.kind'],
+  [
+    'box-tests',
+    'tested',
+    { kind: 'tracers', size_mm: 0.5, sizeEntered: { text: '0.5', unit: 'mm' }, fed: 10, held: 11 },
+    'tested.held',
+  ],
+  [
+    'box-tests',
+    'tested',
+    { kind: 'timed bucket', took_s: 0, volume_L: 20, volumeEntered: { text: '20', unit: 'L' } },
+    'tested.took_s',
+  ],
+  ['forecasts', 'volumeBank_L', 0],
+  ['forecasts', 'runIds', []],
+  ['forecasts', 'all', { low_mg: 9, middle_mg: 7, high_mg: 17 }, 'sections'],
+  ['forecasts', 'sections', []],
+  ['forecasts', 'pans', 0.5],
 ];
 
 describe('a wrong field is named, and nothing is stored', () => {
@@ -356,8 +379,10 @@ const TABLE: Readonly<Record<Kind, string>> = {
   'size-words': 'size_word',
   rigs: 'rig',
   setups: 'setup',
+  'box-tests': 'box_test',
   runs: 'run',
   cleanups: 'cleanup',
+  forecasts: 'forecast',
 };
 
 describe('a record that points to nothing is refused by field', () => {
@@ -386,6 +411,8 @@ describe('a record that points to nothing is refused by field', () => {
     ['runs', { setupId: uuidv7() }, 'setupId'],
     ['runs', { spotId: uuidv7() }, 'spotId'],
     ['cleanups', { runIds: [uuidv7()] }, 'runIds'],
+    ['box-tests', { setupId: uuidv7() }, 'setupId'],
+    ['forecasts', { setupId: uuidv7() }, 'setupId'],
   ] as const)('%s %j', async (kind, some, path) => {
     const answer = await put(kind, { ...RIGHT[kind](), ...some });
     expect([answer.statusCode, answer.json<Problem>().errors?.[0]?.path]).toEqual([422, path]);

@@ -2,7 +2,9 @@ import { v7 as uuidv7 } from 'uuid';
 import {
   PLAIN_PAN,
   type Attachment,
+  type BoxTest,
   type Cleanup,
+  type Forecast,
   type Container,
   type GaugeReading,
   type Ground,
@@ -383,6 +385,38 @@ export const newLook = (groundId: string, spotId: string, some: Partial<New<Look
   volume_L: 18.9,
   volumeEntered: entered('1', 'bucket'),
   pieces: 0,
+  ...some,
+});
+
+export const newBoxTest = (groundId: string, setupId: string, some: Partial<New<BoxTest>> = {}): New<BoxTest> => ({
+  ...fresh(),
+  groundId,
+  setupId,
+  testedAt: '2026-05-01T10:00:00.000Z',
+  tested: { kind: 'timed bucket', took_s: 240, volume_L: 20, volumeEntered: entered('20', 'L') },
+  note: '',
+  ...some,
+});
+
+export const newForecast = (
+  groundId: string,
+  setupId: string,
+  runIds: string[],
+  some: Partial<New<Forecast>> = {},
+): New<Forecast> => ({
+  ...fresh(),
+  groundId,
+  setupId,
+  runIds,
+  sealedAt: '2026-05-01T14:00:00.000Z',
+  volumeBank_L: 170,
+  sections: [
+    { from_m: 0, to_m: 0.2, low_mg: 2, middle_mg: 5, high_mg: 12 },
+    { from_m: 0.2, to_m: 1.2, low_mg: 1, middle_mg: 2, high_mg: 6 },
+  ],
+  all: { low_mg: 3, middle_mg: 7, high_mg: 17 },
+  pans: 4,
+  measuredBy: 0,
   ...some,
 });
 

@@ -1,4 +1,4 @@
-import { NewCleanup, StoredCleanup, type Cleanup } from '@riffle/contract';
+import { NewCleanup, NewForecast, StoredCleanup, StoredForecast, type Cleanup } from '@riffle/contract';
 import type { Db } from '../db/pool.ts';
 import { elsewhere, recordKind } from '../db/recordKind.ts';
 
@@ -55,3 +55,22 @@ async function writeRunIds(db: Db, crewId: string, { id, groundId, deleted, runI
     [crewId, groundId, id, !deleted, runIds],
   );
 }
+
+export const forecasts = recordKind({
+  path: 'forecasts',
+  table: 'forecast',
+  sent: NewForecast,
+  kept: StoredForecast,
+  fields: {
+    groundId: 'ground_id',
+    setupId: 'setup_id',
+    runIds: 'run_ids',
+    sealedAt: 'sealed_at',
+    volumeBank_L: 'volume_bank_l',
+    sections: 'sections',
+    all: 'all_gold',
+    pans: 'pans',
+    measuredBy: 'measured_by',
+  },
+  added: {},
+});

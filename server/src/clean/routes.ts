@@ -1,8 +1,9 @@
 import type { FastifyInstance } from 'fastify';
 import type pg from 'pg';
 import { recordRoutes } from '../http/recordRoutes.ts';
-import { cleanups } from './queries.ts';
+import { cleanups, forecasts } from './queries.ts';
 
 export function cleanRoutes(scope: FastifyInstance, pool: pg.Pool): void {
   recordRoutes(scope, pool, cleanups);
+  recordRoutes(scope, pool, forecasts);
 }

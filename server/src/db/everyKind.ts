@@ -1,4 +1,4 @@
-import { cleanups } from '../clean/queries.ts';
+import { cleanups, forecasts } from '../clean/queries.ts';
 import { daySheets } from '../day/queries.ts';
 import { grounds, spots } from '../ground/queries.ts';
 import { attachments, outlines } from '../map/queries.ts';
@@ -15,7 +15,7 @@ import {
   seedings,
   sizeWords,
 } from '../sample/queries.ts';
-import { rigs, setups } from '../set/queries.ts';
+import { boxTests, rigs, setups } from '../set/queries.ts';
 
 /** Every kind of record, for what goes over all of them. */
 export const EVERY_KIND = [
@@ -38,6 +38,8 @@ export const EVERY_KIND = [
   sizeWords,
   rigs,
   setups,
+  boxTests,
   runs,
   cleanups,
+  forecasts,
 ] as const;

@@ -57,6 +57,8 @@ const CONSTRAINTS: Readonly<
   setup_rig_fk: { path: 'rigId', message: 'That box is not in the book.', code: 'UNKNOWN_REFERENCE' },
   setup_spot_fk: { path: 'spotId', message: 'That spot is not on this ground.', code: 'UNKNOWN_REFERENCE' },
   setup_one_known: { path: 'depth_m', message: 'Give either the depth or the flow.', code: 'INVALID' },
+  box_test_setup_fk: { path: 'setupId', message: 'That set-up is not on this ground.', code: 'UNKNOWN_REFERENCE' },
+  forecast_setup_fk: { path: 'setupId', message: 'That set-up is not on this ground.', code: 'UNKNOWN_REFERENCE' },
   run_setup_fk: { path: 'setupId', message: 'That set-up is not on this ground.', code: 'UNKNOWN_REFERENCE' },
   run_spot_fk: { path: 'spotId', message: 'That spot is not on this ground.', code: 'UNKNOWN_REFERENCE' },
   run_event_spot_fk: {

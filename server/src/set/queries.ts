@@ -1,4 +1,4 @@
-import { NewRig, NewSetup, StoredRig, StoredSetup } from '@riffle/contract';
+import { NewBoxTest, NewRig, NewSetup, StoredBoxTest, StoredRig, StoredSetup } from '@riffle/contract';
 import { recordKind } from '../db/recordKind.ts';
 
 export const rigs = recordKind({
@@ -37,6 +37,21 @@ export const setups = recordKind({
     scoopEntered: 'scoop_entered',
     bucket_L: 'bucket_l',
     bucketEntered: 'bucket_entered',
+    note: 'note',
+  },
+  added: {},
+});
+
+export const boxTests = recordKind({
+  path: 'box-tests',
+  table: 'box_test',
+  sent: NewBoxTest,
+  kept: StoredBoxTest,
+  fields: {
+    groundId: 'ground_id',
+    setupId: 'setup_id',
+    testedAt: 'tested_at',
+    tested: 'tested',
     note: 'note',
   },
   added: {},

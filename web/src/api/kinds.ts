@@ -1,8 +1,10 @@
 import type {
   Attachment,
+  BoxTest,
   Cleanup,
   Container,
   DaySheet,
+  Forecast,
   GaugeReading,
   Ground,
   Look,
@@ -21,9 +23,11 @@ import type {
   SizeWord,
   Spot,
   StoredAttachment,
+  StoredBoxTest,
   StoredCleanup,
   StoredContainer,
   StoredDaySheet,
+  StoredForecast,
   StoredGaugeReading,
   StoredGround,
   StoredLook,
@@ -64,8 +68,10 @@ export interface Records {
   'size-words': { sent: SizeWord; kept: StoredSizeWord };
   rigs: { sent: Rig; kept: StoredRig };
   setups: { sent: Setup; kept: StoredSetup };
+  'box-tests': { sent: BoxTest; kept: StoredBoxTest };
   runs: { sent: Run; kept: StoredRun };
   cleanups: { sent: Cleanup; kept: StoredCleanup };
+  forecasts: { sent: Forecast; kept: StoredForecast };
 }
 export type Kind = keyof Records;
 
@@ -110,6 +116,7 @@ export const KINDS: { readonly [K in Kind]: KindTraits<K> } = {
   'size-words': { of: 'crew', spoken: 'size word', added: {} },
   rigs: { of: 'crew', spoken: 'box', many: 'boxes', added: {} },
   setups: { of: 'ground', spoken: 'set-up', added: {} },
+  'box-tests': { of: 'ground', spoken: 'test of the box', many: 'tests of the box', added: {} },
   runs: {
     of: 'ground',
     spoken: 'run',
@@ -127,6 +134,7 @@ export const KINDS: { readonly [K in Kind]: KindTraits<K> } = {
     },
   },
   cleanups: { of: 'ground', spoken: 'clean-up', added: {} },
+  forecasts: { of: 'ground', spoken: 'forecast', added: {} },
 };
 
 /** Records of a kind as people would call them. */
