@@ -29,7 +29,7 @@ module.exports = {
     {
       name: 'what-screens-share-knows-no-screen',
       severity: 'error',
-      from: { path: '^web/src/(ground|map|photos|reading|ribbon|files)/' },
+      from: { path: '^web/src/(box|ground|map|photos|reading|ribbon|files)/' },
       to: { path: '^web/src/(stages|day|settings|shell)/' },
     },
     {

@@ -60,7 +60,12 @@ test('from a GPX file to the CSV of the book', async ({ page }, info) => {
   await page.reload();
   await expect(page.getByRole('img', { name: '4 buckets' })).toBeVisible();
   await page.getByRole('button', { name: 'Stop' }).click();
+  // What the box should hold is sealed before anything is weighed; the weighing opens it, and it is not sealed anew.
+  const sealed = page.getByText(/^What it should hold is sealed since .+ by 1 pan and boxes of its kind\./);
+  await expect(sealed).toBeVisible();
+  const since = await sealed.textContent();
   await page.getByRole('link', { name: 'Clean up' }).click();
+  await expect(sealed).toHaveText(since ?? '');
 
   // Clean: 24 + 5 + 1 = 30 mg, 80 % of it in the first 200 mm; 70 / 1.18 = 59.32 L bank: 0.506 g/m3.
   const gold = page.getByLabel('Gold', { exact: true });
@@ -69,6 +74,9 @@ test('from a GPX file to the CSV of the book', async ({ page }, info) => {
   await gold.nth(2).fill('1');
   await expect(judgement(page)).toContainText('30 mg');
   await expect(page.getByText(/80 % of what was weighed lay within the first 200\smm/)).toBeVisible();
+  await expect(sealed).toBeHidden();
+  await expect(page.getByRole('img', { name: /^the whole box: said .+ to .+, came 30\smg$/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^to 200\smm: said .+, came 24\smg$/ })).toBeVisible();
   await page.getByRole('radio', { name: 'rinsed clean' }).click();
   await page.getByRole('button', { name: 'Write it in the book' }).click();
   await expect(page.getByText('Written to the book.')).toBeVisible();
@@ -87,6 +95,13 @@ test('from a GPX file to the CSV of the book', async ({ page }, info) => {
   expect(lines[0]).toBe('ground,source,clean-ups,buckets,volume (m3 bank),time (h),gold (mg),grade (g/m3 bank),note');
   expect(lines[1]).toMatch(new RegExp(`^${name},Lower bar,1,4,0\\.059322,0\\.\\d+,30,0\\.505714,$`));
   expect(lines).toHaveLength(4);
+
+  // What was said and what came stand in the record; the box is weighed by its own clean-up from now on.
+  await page.goto(page.url().replace(/\/books.*$/, '/sure'));
+  await expect(page.getByText('the box, sealed')).toBeVisible();
+  await page.goto(page.url().replace(/\/sure.*$/, '/set'));
+  await expect(page.getByText('clean-up in 3 stretches')).toBeVisible();
+  await expect(page.getByText(/, by 1 measure of this box\./)).toBeVisible();
 });
 
 test('a ground exported as GeoJSON comes back the same', { tag: '@desk' }, async ({ page }) => {

@@ -101,3 +101,40 @@ test('what is seen at the box changes what is said of it, and names what may be 
   await expect(strip.getByRole('button', { name: 'Stones stall', exact: true })).toBeVisible();
   await expect(judgement(page)).toContainText(/^Leave it/);
 });
+
+test('a box is measured: a bucket timed and a tail panned move what is said of it, and can be taken out', async ({
+  page,
+}, info) => {
+  await bringCreek(page, `Measured run ${info.project.name}`);
+  await toStage(page, 'Set');
+  await setBox(page, `Measured ${info.project.name}`);
+  await expect(page.getByText(/^Nothing yet: it is weighed as boxes of its kind are/)).toBeVisible();
+  const feed = page.getByRole('img', { name: /^feed: / });
+  const sheet = page.getByRole('dialog');
+  await page.getByRole('button', { name: 'Time a bucket' }).click();
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet.getByRole('alert').filter({ hasText: 'Not kept' })).toContainText('Nothing is typed yet.');
+  await sheet.getByLabel('It took', { exact: true }).fill('3 s');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet.getByText('At least 5 s.').first()).toBeVisible();
+  await sheet.getByLabel('It took', { exact: true }).fill('14 min');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  // The box as it stands is kept along with its test.
+  await expect(page.getByText('Kept: a timed bucket.', { exact: false })).toBeVisible();
+  await expect(page.getByText(/cleared in 14 min$/)).toBeVisible();
+  await expect(feed).toHaveAccessibleName(/^feed: like most: 0\.\d+–1\.\d times/);
+  await expect(page.getByText(/, by 1 measure of this box\./)).toBeVisible();
+  // A tail pan of ground that nobody panned waits until somebody does.
+  await page.getByRole('button', { name: 'Tail pan' }).click();
+  await sheet.getByRole('radio', { name: '1–2' }).click();
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(
+    page.getByText(/tail pan of “1 pan”: 1 or 2 colors – says nothing before its ground is panned/),
+  ).toBeVisible();
+  await page.reload();
+  await page.getByRole('button', { name: /^Take out: .*cleared in 14 min$/ }).click();
+  await expect(page.getByText('Taken out: a timed bucket.')).toBeVisible();
+  await expect(feed).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(feed).toBeVisible();
+});

@@ -1,14 +1,16 @@
 import type { OpenedForecast, ReplayedBest, ReplayedChance } from '@riffle/core';
 import { format } from 'date-fns';
 import { useState, type ReactNode } from 'react';
+import type { WeighedForecast } from './useSure.ts';
 import { Block, Gold } from '../ui/Judgement.tsx';
 import { plural } from '../ui/plural.ts';
 import { TextButton } from '../ui/TextButton.tsx';
 import { useShow } from '../units/useShow.ts';
-import { ForecastBar } from './ForecastBar.tsx';
+import { ForecastBar } from '../ui/ForecastBar.tsx';
 
 interface OpenedProps {
   readonly runs: readonly OpenedForecast[];
+  readonly weighed: readonly WeighedForecast[];
   readonly named: readonly ReplayedBest[];
   readonly places: readonly ReplayedChance[];
   readonly nameOf: (spotId: string) => string;
@@ -25,7 +27,7 @@ interface Row {
 const LATEST = 8;
 
 /** What was said of this ground and then measured, the latest first: a grade as its band and the disc that came, a chance as so many strokes of ten. */
-export function Opened({ runs, named, places, nameOf }: OpenedProps) {
+export function Opened({ runs, weighed, named, places, nameOf }: OpenedProps) {
   const show = useShow();
   const [all, setAll] = useState(false);
   const rows: Row[] = [
@@ -33,7 +35,7 @@ export function Opened({ runs, named, places, nameOf }: OpenedProps) {
       key: `run ${o.cleanupId}`,
       at: o.startedAt,
       what: `${nameOf(o.spotId)}, run`,
-      drawn: <ForecastBar forecast={o} />,
+      drawn: <GradeBar forecast={o} />,
       came: (
         <>
           {o.held ? 'held' : o.came_mg_L > o.high_mg_L ? 'above it' : 'below it'},{' '}
@@ -42,11 +44,31 @@ export function Opened({ runs, named, places, nameOf }: OpenedProps) {
       ),
       held: o.held,
     })),
+    ...weighed.map(({ cleanup, opened: { all } }) => ({
+      key: `box ${cleanup.id}`,
+      at: cleanup.cleanedAt,
+      what: 'the box, sealed',
+      drawn: (
+        <ForecastBar
+          low={all.low_mg}
+          said={all.middle_mg}
+          high={all.high_mg}
+          came={all.came_mg}
+          label={`said ${show.gold(all.low_mg)} to ${show.gold(all.high_mg)}, came ${show.gold(all.came_mg)}`}
+        />
+      ),
+      came: (
+        <>
+          {all.held ? 'held' : all.came_mg > all.high_mg ? 'more' : 'less'}, <Gold>{show.gold(all.came_mg)}</Gold>
+        </>
+      ),
+      held: all.held,
+    })),
     ...named.map((n) => ({
       key: `best ${n.namedOn} ${n.spotId}`,
       at: `${n.namedOn}T12:00`,
       what: `${nameOf(n.spotId)}, named best`,
-      drawn: <ForecastBar forecast={n} />,
+      drawn: <GradeBar forecast={n} />,
       came: (
         <>
           {n.held ? 'held' : n.came_mg_L > n.said_mg_L ? 'richer' : 'poorer'}, <Gold>{show.grade(n.came_mg_L)}</Gold> by{' '}
@@ -65,7 +87,10 @@ export function Opened({ runs, named, places, nameOf }: OpenedProps) {
     })),
   ].sort((a, b) => b.at.localeCompare(a.at));
   return (
-    <Block title="Said, then opened" aside="the latest first; by today’s rules from what was known that day">
+    <Block
+      title="Said, then opened"
+      aside="the latest first; what was not sealed by today’s rules from what was known that day"
+    >
       {rows.length === 0 ? (
         <p className="text-ink-2">
           Nothing yet. Pan a marked spot, pan the best place again on another day, or run the gravel of a panned spot
@@ -92,6 +117,24 @@ export function Opened({ runs, named, places, nameOf }: OpenedProps) {
         </>
       )}
     </Block>
+  );
+}
+
+/** A grade that was said and came. */
+function GradeBar({
+  forecast: { low_mg_L, said_mg_L, high_mg_L, came_mg_L },
+}: {
+  forecast: Pick<OpenedForecast, 'low_mg_L' | 'said_mg_L' | 'high_mg_L' | 'came_mg_L'>;
+}) {
+  const show = useShow();
+  return (
+    <ForecastBar
+      low={low_mg_L}
+      said={said_mg_L}
+      high={high_mg_L}
+      came={came_mg_L}
+      label={`said ${show.band('grade', said_mg_L, low_mg_L, high_mg_L)}, came ${show.grade(came_mg_L)}`}
+    />
   );
 }
 

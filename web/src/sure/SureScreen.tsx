@@ -30,7 +30,7 @@ export function SureScreen() {
           <DaysFinds replayed={sure.replayed} />
         </div>
         <div className="flex min-w-0 flex-col gap-6">
-          <Opened runs={sure.opened} named={sure.named} places={sure.replayed} nameOf={nameOf} />
+          <Opened runs={sure.opened} weighed={sure.weighed} named={sure.named} places={sure.replayed} nameOf={nameOf} />
           <YourEye eye={sure.eye} />
         </div>
       </div>

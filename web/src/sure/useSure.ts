@@ -14,8 +14,9 @@ import {
   type ReplayedBest,
   type ReplayedChance,
 } from '@riffle/core';
-import type { StoredSample } from '@riffle/contract';
+import type { StoredCleanup, StoredForecast, StoredSample } from '@riffle/contract';
 import { useDeferredValue, useMemo } from 'react';
+import { openForecast, sealedFor, type OpenedClean } from '../box/cleanForecast.ts';
 import { usePreferences } from '../preferences/preferences.ts';
 import { useColors } from '../reading/useColors.ts';
 import { useReading } from '../reading/useReading.ts';
@@ -51,6 +52,7 @@ export function useSure() {
   const pits = useRecords('pits', ground.id).items;
   const runs = useRecords('runs', ground.id).items;
   const cleanups = useRecords('cleanups', ground.id).items;
+  const forecasts = useRecords('forecasts', ground.id).items;
   const { swell_percent } = ground;
   const opened = useMemo((): OpenedForecast[] => {
     const measured = cleanups.flatMap((c): MeasuredRun[] => {
@@ -102,30 +104,54 @@ export function useSure() {
     () => replayBest({ samples: late, pits, swell_percent, school: colorSchool }),
     [late, pits, swell_percent, colorSchool],
   );
+  const weighed = useMemo((): WeighedForecast[] => {
+    return cleanups.flatMap((c) => {
+      const sealed = sealedFor(
+        forecasts,
+        c.runIds.map((id) => ({ id })),
+        null,
+        c.cleanedAt,
+      );
+      return sealed ? [{ cleanup: c, sealed, opened: openForecast(sealed, c.sections) }] : [];
+    });
+  }, [cleanups, forecasts]);
   const fifths = ownFifths(replayed);
   return {
     ground,
     opened,
+    weighed,
     eye,
     replayed,
     named,
     fifths,
-    yours: yoursOf(opened, named, replayed),
+    yours: yoursOf(opened, named, replayed, weighed),
     nameOf: (id: string): string => spots.find((s) => s.id === id)?.name ?? 'a spot since removed',
     judgements: calibrated as readonly Simulated[],
   };
 }
 export type Sure = ReturnType<typeof useSure>;
 
+/** A forecast sealed when its runs stopped, and the clean-up that opened it. */
+export interface WeighedForecast {
+  readonly cleanup: StoredCleanup;
+  readonly sealed: StoredForecast;
+  readonly opened: OpenedClean;
+}
+const stretchesOf = (weighed: readonly WeighedForecast[], measured: (by: number) => boolean): boolean[] =>
+  weighed.filter((w) => measured(w.sealed.measuredBy)).flatMap((w) => w.opened.stretches.map((s) => s.held));
+
 /** The own count beside the simulated judgement it is one of: bands that held, chances that came on the side they were said. */
 function yoursOf(
   opened: readonly OpenedForecast[],
   named: readonly ReplayedBest[],
   replayed: readonly ReplayedChance[],
+  weighed: readonly WeighedForecast[],
 ): ReadonlyMap<string, string> {
   const of = (all: readonly boolean[]): string => `${all.filter(Boolean).length} of ${all.length}`;
   const counts: [string, readonly boolean[]][] = [
     ['Grade of a spot, counted, several pans', opened.map((o) => o.held)],
+    ['What each stretch of a box nobody measured should weigh', stretchesOf(weighed, (n) => n === 0)],
+    ['What each stretch should weigh after two clean-ups and a timed bucket', stretchesOf(weighed, (n) => n > 0)],
     ['Grade of the place named best', named.map((n) => n.held)],
     ['Chance that a place pays, with signs, pans and neighbors', replayed.map((r) => r.said >= 0.5 === r.paid)],
   ];

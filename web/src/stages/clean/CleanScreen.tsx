@@ -1,5 +1,6 @@
 import { format } from 'date-fns';
 import { Link } from 'react-router';
+import { OpenedForecast, Sealed } from '../../box/SealedForecast.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import { plural } from '../../ui/plural.ts';
 import { TextButton } from '../../ui/TextButton.tsx';
@@ -39,6 +40,15 @@ export function CleanScreen() {
             <SectionsBlock inHand={inHand} />
           </div>
           <div className="flex flex-col gap-4">
+            {inHand.forecast && (
+              <Block title={split ? 'Said beforehand, and weighed' : 'Said beforehand'}>
+                {split ? (
+                  <OpenedForecast forecast={inHand.forecast} weighed={inHand.measured} />
+                ) : (
+                  <Sealed forecast={inHand.forecast} />
+                )}
+              </Block>
+            )}
             {split && (
               <Block title="Where it lay" aside="weight for its length of box; dashed: what goes past the end at least">
                 <SplitDrawing

@@ -10,6 +10,7 @@ import {
 } from '@riffle/contract';
 import { LININGS, sectionSplit, type BoxSection, type Entered, type LiningId, type SectionSplit } from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
+import { usualCuts_m } from '../../box/usualCuts.ts';
 import { rigSections } from '../../records/rigSections.ts';
 import { readEntered, type Reading } from '../../units/readEntered.ts';
 
@@ -127,30 +128,26 @@ export function cleanupRecord(
   };
 }
 
-/** Of a box of one lining head, middle and tail, the first cut at the 200 mm that tell whether the box holds; of one with sections those it was built of. */
+/** Where a box is cut as a rule: one of several linings into what it was built of, one of a single lining into head, middle and tail. */
 export function usualSections(rig: StoredRig | undefined, US: boolean): SectionDraft[] {
   const gold = { text: '', unit: US ? 'grain' : 'mg' };
   const built = rig ? rigSections(rig) : [];
-  if (new Set(built.map((s) => s.lining)).size > 1)
-    return built.map(({ lining }, i): SectionDraft => {
-      const until_m = built.slice(0, i + 1).reduce((sum, s) => sum + s.length_m, 0);
-      return {
-        key: `built-${i}`,
-        name: LININGS[lining].name,
-        to: { text: (1000 * until_m).toFixed(0), unit: 'mm' },
-        gold,
-        lining,
-      };
-    });
-  const lining = built[0]?.lining ?? 'riffles';
-  const length = built.length === 1 ? built[0]?.lengthEntered : undefined;
-  const whole_m = built.reduce((sum, s) => sum + s.length_m, 0);
-  const tail = length ?? (whole_m > 0 ? { text: (1000 * whole_m).toFixed(0), unit: 'mm' } : { text: '1.2', unit: 'm' });
-  return [
-    { key: 'head', name: 'head', to: { text: '200', unit: 'mm' }, gold, lining },
-    { key: 'middle', name: 'middle', to: { text: '500', unit: 'mm' }, gold, lining },
-    { key: 'tail', name: 'tail', to: tail, gold, lining },
-  ];
+  const cuts_m = usualCuts_m(built);
+  const isBuilt = new Set(built.map((s) => s.lining)).size > 1;
+  // The end of a box of one section is said as its length was typed.
+  const asTyped = built.length === 1 ? built[0]?.lengthEntered : undefined;
+  return cuts_m.map((cut_m, i) => {
+    const isLast = i === cuts_m.length - 1;
+    const lining = (isBuilt ? built[i] : built[0])?.lining ?? 'riffles';
+    const place = i === 0 ? 'head' : isLast ? 'tail' : 'middle';
+    return {
+      key: isBuilt ? `built-${i}` : place,
+      name: isBuilt ? LININGS[lining].name : place,
+      to: isLast && asTyped ? asTyped : { text: (1000 * cut_m).toFixed(0), unit: 'mm' },
+      gold,
+      lining,
+    };
+  });
 }
 
 /** One more section below the last, to be measured and weighed. */

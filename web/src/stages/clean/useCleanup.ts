@@ -1,5 +1,6 @@
 import { bankVolume_L } from '@riffle/core';
 import { useState } from 'react';
+import { useSealedForecast, useStill } from '../../box/useSealedForecast.ts';
 import { useColors } from '../../reading/useColors.ts';
 import { useKeep } from '../../records/useKeep.ts';
 import { useRecords } from '../../records/useRecords.ts';
@@ -34,11 +35,17 @@ export function useCleanup() {
 
   const weighed = new Set(cleanups.flatMap((c) => c.runIds));
   const waiting = allRuns.filter((r) => !weighed.has(r.id));
-  const runs = waiting.filter((r) => !draft.leftOut.includes(r.id));
+  const runs = useStill(waiting.filter((r) => !draft.leftOut.includes(r.id)));
   const rig = rigs.find((r) => r.id === setups.find((s) => s.id === runs[0]?.setupId)?.rigId);
   const sections = draft.sections ?? usualSections(rig, US);
   const color_mg = useColors(ground, samples).luckColor_mg;
   const read = readCleanup(draft, sections, color_mg);
+  // Nothing is foretold once a weight stands there.
+  const { forecast } = useSealedForecast(
+    ground,
+    runs,
+    sections.every((s) => s.gold.text.trim() === ''),
+  );
   const record = cleanupRecord(draft, sections, read, ground, runs);
 
   return {
@@ -51,6 +58,8 @@ export function useCleanup() {
     sections,
     ...read,
     tried,
+    /** What it should hold, said before anything was weighed; null where nothing was. */
+    forecast,
     ready: record !== null,
     /** Of all the runs in it, in the bank. */
     volumeBank_L: bankVolume_L(

@@ -4,6 +4,8 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { plural } from '../../ui/plural.ts';
 import { Caution } from '../../ui/Caution.tsx';
+import { Sealed } from '../../box/SealedForecast.tsx';
+import { useSealedForecast, useStill, weighingBegun } from '../../box/useSealedForecast.ts';
 import { useRecords } from '../../records/useRecords.ts';
 import { ClosedToday } from '../../ground/ClosedToday.tsx';
 import { useKeep } from '../../records/useKeep.ts';
@@ -67,6 +69,7 @@ export function RunScreen() {
             spots={spots}
             onDrop={() => drop(open)}
           />
+          {open.tally.stopped && <SealedAtStop runs={byStart.filter((r) => !weighed.has(r.id))} />}
           {open.tally.stopped && (
             <Button
               look="quiet"
@@ -87,6 +90,15 @@ export function RunScreen() {
       )}
     </div>
   );
+}
+
+/** When a run stops what its box should hold is sealed, unless some of it was weighed already. */
+function SealedAtStop({ runs }: { runs: readonly StoredRun[] }) {
+  const { ground } = useGround();
+  const still = useStill(runs);
+  const [isWeighed] = useState(() => weighingBegun(ground.id));
+  const { forecast } = useSealedForecast(ground, still, !isWeighed);
+  return forecast && !isWeighed ? <Sealed forecast={forecast} /> : null;
 }
 
 function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {

@@ -6,14 +6,13 @@ import {
   PRUDENT_SHARE,
   solveBox,
   tallyRun,
-  USUAL_CREW_M3_S,
   USUAL_MIX,
   type RunTally,
   type SolvedBox,
 } from '@riffle/core';
 import { useCallback, useMemo, useRef } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { rigSections } from '../../records/rigSections.ts';
+import { settingAsSet } from '../../box/boxEvidence.ts';
 import type { ListState } from '../../records/useRecords.ts';
 import { useRunEvents } from '../../records/useRunEvents.ts';
 import { useWrite } from '../../offline/outbox.ts';
@@ -93,30 +92,8 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
 }
 
 function solveSetup(setup: StoredSetup, rig: StoredRig): SolvedBox | null {
-  const water =
-    setup.depth_m !== null
-      ? { known: 'depth' as const, depth_m: setup.depth_m }
-      : setup.flow_m3_s !== null
-        ? { known: 'flow' as const, flow_m3_s: setup.flow_m3_s }
-        : null;
-  return (
-    water &&
-    solveBox(
-      {
-        sections: rigSections(rig),
-        slope: setup.slope,
-        stone_m: setup.stone_m,
-        temperature_C: setup.temperature_C,
-        water,
-        crossFall_m: 0,
-        feed_m3_s: null,
-        crew_m3_s: USUAL_CREW_M3_S,
-        median_m: null,
-        gold: USUAL_MIX,
-      },
-      MEDIAN_BOX,
-    )
-  );
+  const setting = settingAsSet(setup, rig, USUAL_MIX);
+  return setting && solveBox(setting, MEDIAN_BOX);
 }
 
 /** Milliseconds between buckets of this run at which the box is fed prudently; null when it takes none or is not known. */

@@ -157,11 +157,10 @@ export function BoxWindowChart({ width, window: found, now, then, onMove }: BoxW
       {!(small && then) && (
         <text
           className="halo"
-          x={px + (px > LEFT + wide - 90 ? -12 : 12)}
-          y={crowded && y(then.depth_m) < py ? py + 20 : py - 9}
+          {...beside(px, 76, [LEFT, LEFT + wide])}
+          y={crowded && y(then.depth_m) < py ? py + 20 : py - 11}
           fontSize="13.500"
           fontWeight="700"
-          textAnchor={px > LEFT + wide - 90 ? 'end' : 'start'}
         >
           now {Math.round(100 * now.works)} %
         </text>
@@ -178,11 +177,10 @@ export function BoxWindowChart({ width, window: found, now, then, onMove }: BoxW
           />
           <text
             className="halo"
-            x={x(then.slope) + (x(then.slope) > LEFT + wide - 100 ? -12 : 12)}
+            {...beside(x(then.slope), small ? 40 : 86, [LEFT, LEFT + wide])}
             y={y(then.depth_m) + (crowded && y(then.depth_m) < py ? -8 : 18)}
             fontSize="13.500"
             fontWeight="700"
-            textAnchor={x(then.slope) > LEFT + wide - 100 ? 'end' : 'start'}
           >
             {Math.round(100 * then.works)} %{small ? '' : ' works'}
           </text>
@@ -190,6 +188,13 @@ export function BoxWindowChart({ width, window: found, now, then, onMove }: BoxW
       )}
     </svg>
   );
+}
+
+/** Where words of a point go: right of it, left of it, or over it where neither side has room. */
+function beside(px: number, wide: number, [left, right]: readonly [number, number]) {
+  if (px + 12 + wide <= right) return { x: px + 12, textAnchor: 'start' } as const;
+  if (px - 12 - wide >= left) return { x: px - 12, textAnchor: 'end' } as const;
+  return { x: Math.min(right - wide / 2, Math.max(left + wide / 2, px)), textAnchor: 'middle' } as const;
 }
 
 const REGIONS = [

@@ -124,7 +124,7 @@ export function FlowSheet({ onClose, onFlow }: { onClose: () => void; onFlow: (f
   );
 }
 
-function Stopwatch({ onTime }: { onTime: (s: number) => void }) {
+export function Stopwatch({ onTime }: { onTime: (s: number) => void }) {
   const [since, setSince] = useState<number | null>(null);
   const [now, setNow] = useState(0);
   useEffect(() => {

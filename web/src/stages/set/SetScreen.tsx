@@ -8,6 +8,7 @@ import { Caution } from '../../ui/Caution.tsx';
 import { Block, Judgement } from '../../ui/Judgement.tsx';
 import { useIsPhone } from '../../ui/useIsPhone.ts';
 import { useShow, type Show } from '../../units/useShow.ts';
+import { BoxTestSheet } from './BoxTestSheet.tsx';
 import { FlowSheet } from './FlowSheet.tsx';
 import { HowItStands } from './HowItStands.tsx';
 import { RigSheet } from './RigSheet.tsx';
@@ -111,7 +112,7 @@ function KeptSetups({ page: { latestFirst, rigs, load } }: { page: SetOnPage }) 
   );
 }
 
-function SetSheets({ page: { sheet, close, rig, choose, inHand } }: { page: SetOnPage }) {
+function SetSheets({ page: { sheet, close, rig, choose, inHand, test } }: { page: SetOnPage }) {
   if (sheet === null) return null;
   if (sheet === 'flow')
     return (
@@ -121,6 +122,17 @@ function SetSheets({ page: { sheet, close, rig, choose, inHand } }: { page: SetO
           inHand.change({ known: 'flow', flow });
           close();
         }}
+      />
+    );
+  if (sheet !== 'rig' && sheet !== 'new rig')
+    return (
+      <BoxTestSheet
+        key={sheet}
+        kind={sheet}
+        bucket={inHand.draft.bucket}
+        depth={inHand.draft.depth}
+        onClose={close}
+        onKeep={test}
       />
     );
   return (

@@ -3,6 +3,7 @@ import { useShow } from '../../units/useShow.ts';
 import { valueOf } from '../../units/readEntered.ts';
 import { Block } from '../../ui/Judgement.tsx';
 import { useWidth } from '../../ui/useWidth.ts';
+import { BoxMeasured } from './BoxMeasured.tsx';
 import { BoxSide } from './BoxSide.tsx';
 import { BoxWindowChart } from './BoxWindowChart.tsx';
 import { CatchChart } from './CatchChart.tsx';
@@ -44,6 +45,7 @@ export function SolvedBox({ page, solved, rest = false }: SolvedBoxProps & { rea
             />
           </Block>
         )}
+        <BoxMeasured page={page} />
       </div>
       <div className="grid content-start gap-x-8 gap-y-4 sm:grid-cols-2 lg:grid-cols-1">
         {!rest && (

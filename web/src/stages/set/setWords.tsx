@@ -1,9 +1,10 @@
 import type { StoredRig } from '@riffle/contract';
-import { boxLength_m, type Seen, type Spread, type SymptomId } from '@riffle/core';
+import { boxLength_m, USUAL_MIX, type Seen, type Spread, type SymptomId } from '@riffle/core';
 import type { ReactNode } from 'react';
 import { asTyped, unitTyped, valueOf } from '../../units/readEntered.ts';
 import type { Show } from '../../units/useShow.ts';
 import { Gold } from '../../ui/Judgement.tsx';
+import { plural } from '../../ui/plural.ts';
 import { leverByHand, leverWords } from './leverWords.ts';
 import { pitchText } from './readSetup.ts';
 import { SYMPTOM_WORDS } from './symptomWords.ts';
@@ -40,15 +41,22 @@ export function setWords(inHand: SetupInHand, rig: StoredRig | undefined, show: 
   return foundWords(inHand, verdict, show);
 }
 
-const MODEL = 'Weighed over 256 boxes as yours may be; a tail pan or a clean-up by sections would narrow it.';
+/** What the weighing rests on. */
+const modelOf = (measuredBy: number): string =>
+  measuredBy === 0
+    ? 'Weighed over 256 boxes as yours may be; a tail pan or a clean-up by sections would narrow it.'
+    : `Weighed over 256 boxes as yours may be, by ${plural(measuredBy, 'measure')} of this box.`;
 
-function foundWords(inHand: SetupInHand, { now, advice }: SetVerdictFound, show: Show): SetWords {
+function foundWords(inHand: SetupInHand, { now, advice, measured }: SetVerdictFound, show: Show): SetWords {
+  const model = modelOf(measured?.fits.filter(Boolean).length ?? 0);
   const { draft, readings, solved } = inHand;
   const bucket_L = valueOf(readings.bucket);
+  // Gold too fine for eyes is in no count.
+  const gold = solved?.setting.gold === USUAL_MIX ? 'the gold' : 'the gold you count';
   const does = (w: Weighed): ReactNode => (
     <>
-      works {inTen(w.works)}, <Pace weighed={w} bucket_L={bucket_L} />, and holds <Gold>{percent(w.heldOfMix)}</Gold> of
-      the gold
+      works {inTen(w.works)}, <Pace weighed={w} bucket_L={bucket_L} />, and holds <Gold>{percent(w.heldOfMix)}</Gold> of{' '}
+      {gold}
     </>
   );
   // Nobody is told to leave a box that he sees failing.
@@ -61,7 +69,7 @@ function foundWords(inHand: SetupInHand, { now, advice }: SetVerdictFound, show:
   if (advice.kind === 'leave')
     return {
       sentence: <>Leave it: it {does(now)}.</>,
-      rests: `${solved?.setting.feed_m3_s === null ? 'No change you can set by hand brings much more.' : 'At the pace you feed.'} ${MODEL}`,
+      rests: `${solved?.setting.feed_m3_s === null ? 'No change you can set by hand brings much more.' : 'At the pace you feed.'} ${model}`,
     };
   if (advice.kind === 'limited')
     return {
@@ -71,7 +79,7 @@ function foundWords(inHand: SetupInHand, { now, advice }: SetVerdictFound, show:
         ) : (
           `${LIMITS[advice.by]}: as it stands it works ${inTen(now.works)}.`
         ),
-      rests: `${LIMITED_BY[advice.by]} ${MODEL}`,
+      rests: `${LIMITED_BY[advice.by]} ${model}`,
     };
   const { levers, after } = advice;
   const unit = unitTyped('pitch', draft.pitch);
@@ -87,7 +95,7 @@ function foundWords(inHand: SetupInHand, { now, advice }: SetVerdictFound, show:
         {seenWords(draft.seen) ?? whyNot(now, asTyped(draft.stone).replace(/[“”]/g, ''))}. Then it {does(after)}.
       </>
     ),
-    rests: `${upperFirst(levers.map((l) => leverByHand(l, show, typed)).join('; '))}. ${lost ? `${lost} ` : ''}Look for stones that roll through from head to tail, and sand that turns over behind each riffle. ${MODEL}`,
+    rests: `${upperFirst(levers.map((l) => leverByHand(l, show, typed)).join('; '))}. ${lost ? `${lost} ` : ''}Look for stones that roll through from head to tail, and sand that turns over behind each riffle. ${model}`,
   };
 }
 

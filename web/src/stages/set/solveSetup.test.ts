@@ -15,7 +15,7 @@ const setting: BoxSetting = {
   gold: USUAL_MIX,
 };
 const solve = (some: Partial<SetProblem> = {}): { steps: SetStep[]; result: SetResult } => {
-  const work = solveSetup({ setting, reach: {}, seen: {}, ...some });
+  const work = solveSetup({ setting, reach: {}, seen: {}, evidence: [], ...some });
   const steps: SetStep[] = [];
   for (;;) {
     const step = work.next();
@@ -54,5 +54,17 @@ describe('a setting worked out by steps', () => {
     expect(before).toMatchObject({ fits: true, causes: [], advice: { kind: 'leave' } });
     expect(after.now.works).toBeLessThan(before.now.works);
     expect(after.causes.length).toBeGreaterThan(0);
+  });
+  test('what was measured moves the box that is weighed', () => {
+    const usual = { ...setting, slope: 1 / 24 };
+    const before = solve({ setting: usual }).result.verdict;
+    const slow = solve({
+      setting: usual,
+      evidence: [{ kind: 'timed bucket', setting: usual, fed_m3_s: 0.0189 / 900 }],
+    }).result.verdict;
+    expect(before.measured).toBeNull();
+    expect(slow.measured?.after.boxFactor.middle).toBeLessThan(slow.measured?.before.boxFactor.middle ?? 0);
+    expect(slow.now.pace_m3_s.middle).toBeLessThan(before.now.pace_m3_s.middle);
+    expect(slow.measured && 'boxes' in slow.measured).toBe(false);
   });
 });

@@ -2,17 +2,20 @@ import {
   boxWindow,
   catchCurves,
   drawnBoxes,
+  measureBox,
   remedyFor,
   seeBox,
   toldDepth_m,
   weighBox,
   type BoxAdvice,
+  type BoxEvidence,
   type BoxSetting,
   type BoxWindow,
   type CatchCurve,
   type Cause,
   type DrawnBoxes,
   type Lever,
+  type MeasuredBox,
   type Reach,
   type Seen,
   type WeighedBox,
@@ -24,6 +27,8 @@ export interface SetProblem {
   readonly reach: Reach;
   /** What is seen at it; nothing: nobody looked. */
   readonly seen: Seen;
+  /** What was measured at this box before. */
+  readonly evidence: readonly BoxEvidence[];
 }
 
 /** A setting weighed over all draws, as the page needs it. */
@@ -37,6 +42,8 @@ export interface SetVerdictFound {
   /** What is seen may be seen at a box as entered, and what may be behind it. */
   readonly fits: boolean;
   readonly causes: readonly Cause[];
+  /** What measuring made of the box; null where nobody measured it. */
+  readonly measured: Omit<MeasuredBox, 'boxes'> | null;
   readonly advice:
     | { readonly kind: 'leave' }
     | { readonly kind: 'limited'; readonly by: 'stones' | 'feed' | 'gold' }
@@ -65,15 +72,22 @@ const SPANS = { slope: 1.25 / 12, depth_m: 0.045, beyond: 1.5 };
 
 /** Draws are worked out once for the same gold in the same water. */
 let kept: { readonly key: string; readonly drawn: DrawnBoxes } | null = null;
-function drawnFor({ gold, temperature_C }: BoxSetting): DrawnBoxes {
-  const key = JSON.stringify([gold, temperature_C]);
-  if (kept?.key !== key) kept = { key, drawn: drawnBoxes(gold, temperature_C) };
+function drawnFor({ gold, temperature_C }: BoxSetting, evidence: readonly BoxEvidence[]): DrawnBoxes {
+  const key = JSON.stringify([gold, temperature_C, evidence]);
+  if (kept?.key !== key) kept = { key, drawn: drawnBoxes(gold, temperature_C, measuredBy(evidence).boxes) };
   return kept.drawn;
+}
+/** And the box is measured once for the same evidence. */
+let known: { readonly key: string; readonly measured: MeasuredBox } | null = null;
+function measuredBy(evidence: readonly BoxEvidence[]): MeasuredBox {
+  const key = JSON.stringify(evidence);
+  if (known?.key !== key) known = { key, measured: measureBox(evidence) };
+  return known.measured;
 }
 
 /** Weighs a setting, says what to change, and draws the window it works in, by steps. */
-export function* solveSetup({ setting, reach, seen }: SetProblem): Generator<SetStep, SetResult> {
-  const box = seeBox(setting, drawnFor(setting), seen);
+export function* solveSetup({ setting, reach, seen, evidence }: SetProblem): Generator<SetStep, SetResult> {
+  const box = seeBox(setting, drawnFor(setting, evidence), seen);
   const { drawn } = box;
   const asWeighed = (of: BoxSetting, weighed: WeighedBox): Weighed => {
     const { solved: _, ...rest } = weighed;
@@ -85,6 +99,7 @@ export function* solveSetup({ setting, reach, seen }: SetProblem): Generator<Set
     now,
     fits: box.fits,
     causes: box.causes,
+    measured: evidence.length > 0 ? withoutBoxes(measuredBy(evidence)) : null,
     advice:
       found.kind === 'change'
         ? { ...found, after: asWeighed(found.setting, found.after) }
@@ -110,6 +125,8 @@ export function* solveSetup({ setting, reach, seen }: SetProblem): Generator<Set
   }));
   return { verdict, window };
 }
+
+const withoutBoxes = ({ boxes: _, ...rest }: MeasuredBox): Omit<MeasuredBox, 'boxes'> => rest;
 
 /** A window to its end, each of its steps said in the words of the whole work. */
 function* windowSteps(

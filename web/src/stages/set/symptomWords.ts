@@ -31,5 +31,6 @@ const CAUSE_WORDS: Readonly<Record<Cause['input'], Sides>> = {
   settlingMix: { more: 'its flakes sink fast', less: 'its flakes sink slowly' },
   blackSand: { more: 'there is much black sand', less: 'there is little black sand' },
   levelError_m: { more: 'one side lies lower than it looks', less: 'it lies level' },
+  mixTilt: { more: 'the gold is coarser than counted', less: 'the gold is finer than counted' },
 };
 export const causeWords = ({ input, side }: Cause): string => CAUSE_WORDS[input][side];

@@ -1,7 +1,10 @@
-import type { StoredRig, StoredScreening, StoredSetup } from '@riffle/contract';
-import { addCounts, boxLength_m, mixOf, UNITS } from '@riffle/core';
+import type { StoredRig, StoredScreening, StoredSetup, Tested } from '@riffle/contract';
+import { boxLength_m, UNITS } from '@riffle/core';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
+import { evidenceOf, speaking } from '../../box/boxEvidence.ts';
+import { useBoxBook } from '../../box/useBoxBook.ts';
+import { useReading } from '../../reading/useReading.ts';
 import { useKeep } from '../../records/useKeep.ts';
 import { useRecords } from '../../records/useRecords.ts';
 import { useGround, usePicked } from '../../shell/useGround.ts';
@@ -11,7 +14,11 @@ import { useDraft } from '../../ui/useDraft.ts';
 import { unitTyped } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
 import { pitchText, sectionsOf, setupRecord, type SetupDraft } from './readSetup.ts';
+import { TEST_WORDS } from './testWords.ts';
 import { useSetup } from './useSetup.ts';
+
+/** A sheet over the screen; the tests of a box by their kind. */
+export type SetSheet = 'new rig' | 'rig' | 'flow' | Tested['kind'];
 
 /** The box in hand on this ground, the set-ups kept before, and the sheet that lies open. */
 export function useSetScreen() {
@@ -19,25 +26,28 @@ export function useSetScreen() {
   const { picked } = usePicked();
   const rigs = useRecords('rigs').items;
   const setups = useRecords('setups', ground.id).items;
-  const samples = useRecords('samples', ground.id).items;
   const screenings = useRecords('screenings', ground.id).items;
   const show = useShow();
   const { add } = useKeep('setups');
+  const tests = useKeep('box-tests');
   const navigate = useNavigate();
   // Which box is in hand is kept with how it stands: after a reload it is the same one.
   const [{ rigId: chosen }, setChosen] = useDraft<{ readonly rigId: string | null }>(`setup-box-${ground.id}`, () => ({
     rigId: null,
   }));
   const choose = (rigId: string): void => setChosen({ rigId });
-  const [sheet, open] = useState<'new rig' | 'rig' | 'flow' | null>(null);
+  const [sheet, open] = useState<SetSheet | null>(null);
   const [tried, setTried] = useState(false);
   useKeys(useMemo(() => ({ n: () => open('new rig') }), []));
 
   const latestFirst = useMemo(() => [...setups].sort((a, b) => (a.setAt < b.setAt ? 1 : -1)), [setups]);
   const rig: StoredRig | undefined = rigs.find((r) => r.id === (chosen ?? latestFirst[0]?.rigId)) ?? rigs[0];
-  const gold = useMemo(() => mixOf(addCounts(samples.map((s) => s.counts))), [samples]);
+  const book = useBoxBook(ground, useReading(ground));
+  const rigId = rig?.id;
+  const measured = useMemo(() => (rigId === undefined ? [] : evidenceOf(book, rigId)), [book, rigId]);
+  const evidence = useMemo(() => speaking(measured), [measured]);
   const screens_m = useMemo(() => ownedScreens_m(screenings, setups), [screenings, setups]);
-  const inHand = useSetup(ground.id, rig, show.display.system === 'US', gold, screens_m);
+  const inHand = useSetup(ground.id, rig, show.display.system === 'US', book.gold, screens_m, evidence);
   const { draft, change, readings, solved } = inHand;
   const spot = spots.find((s) => s.id === picked);
 
@@ -52,11 +62,13 @@ export function useSetScreen() {
         ? { text: (depth_m / UNITS.length.in).toFixed(2), unit: 'in' }
         : { text: (depth_m * 1000).toFixed(1), unit: 'mm' },
   });
+  const record = (): ReturnType<typeof setupRecord> =>
+    setupRecord(draft, readings, solved, rig, ground, spot?.id ?? null);
   const keep = (): void => {
     setTried(true);
-    const record = setupRecord(draft, readings, solved, rig, ground, spot?.id ?? null);
-    if (!record) return;
-    add(record);
+    const kept = record();
+    if (!kept) return;
+    add(kept);
     setTried(false);
     toast('Kept: this set-up.', {
       action: {
@@ -64,6 +76,20 @@ export function useSetScreen() {
         onClick: () => void navigate(`/g/${ground.id}/run${picked ? `?spot=${picked}` : ''}`),
       },
     });
+  };
+  /** A test is of a box as it stands: as it was kept, or it is kept now. False: the box cannot be read yet. */
+  const test = (tested: Tested): boolean => {
+    const now = record();
+    if (!now) return false;
+    const kept = latestFirst.find((s) => standsAs(s, now));
+    const setupId = kept ? kept.id : add(now);
+    tests.add({ groundId: ground.id, setupId, testedAt: new Date().toISOString(), tested, note: '' });
+    toast(`Kept: ${TEST_WORDS[tested.kind]}. The box is weighed by it from now on.`);
+    return true;
+  };
+  const takeOutTest = (id: string): void => {
+    const one = book.tests.find((t) => t.id === id);
+    if (one) tests.takeOut(one, `Taken out: ${TEST_WORDS[one.tested.kind]}.`);
   };
   /** Takes a kept set-up up again. */
   const load = (s: StoredSetup): void => {
@@ -87,6 +113,10 @@ export function useSetScreen() {
     rig,
     choose,
     latestFirst,
+    /** What was measured at this box, the latest first. */
+    measured,
+    test,
+    takeOutTest,
     load,
     inHand,
     tried,
@@ -103,6 +133,17 @@ export function useSetScreen() {
       change({ ...pitched(slope, rig ? boxLength_m(sectionsOf(rig)) : 1), ...watered(depth_m) }),
   };
 }
+const standsAs = (
+  a: StoredSetup,
+  b: Pick<StoredSetup, 'rigId' | 'slope' | 'depth_m' | 'flow_m3_s' | 'stone_m' | 'temperature_C'>,
+): boolean =>
+  a.rigId === b.rigId &&
+  a.slope === b.slope &&
+  a.depth_m === b.depth_m &&
+  a.flow_m3_s === b.flow_m3_s &&
+  a.stone_m === b.stone_m &&
+  a.temperature_C === b.temperature_C;
+
 /** Openings a box is fed through, m: what was screened with on this ground, and the stones of its set-ups. */
 const FED_THROUGH_M = [0.003, 0.05] as const;
 const ownedScreens_m = (screenings: readonly StoredScreening[], setups: readonly StoredSetup[]): number[] =>

@@ -1,5 +1,5 @@
 import type { StoredRig } from '@riffle/contract';
-import type { GoldShare } from '@riffle/core';
+import type { BoxEvidence, GoldShare } from '@riffle/core';
 import { useMemo } from 'react';
 import { useContainers } from '../../records/useContainers.ts';
 import { useDraft } from '../../ui/useDraft.ts';
@@ -29,6 +29,7 @@ export function useSetup(
   US: boolean,
   gold: readonly GoldShare[],
   screens_m: readonly number[],
+  evidence: readonly BoxEvidence[],
 ): SetupInHand {
   const [draft, setDraft] = useDraft<SetupDraft>(`setup-${groundId}`, () => newSetup(US));
   const containers = useContainers();
@@ -37,8 +38,9 @@ export function useSetup(
   const readings = useMemo(() => readSetup(whole, rig, containers), [whole, rig, containers]);
   const read = useMemo(() => settingOf(whole, readings, rig, gold), [whole, readings, rig, gold]);
   const problem = useMemo(
-    (): SetProblem | null => read.solved && { setting: read.solved.setting, reach: { screens_m }, seen: whole.seen },
-    [read.solved, screens_m, whole.seen],
+    (): SetProblem | null =>
+      read.solved && { setting: read.solved.setting, reach: { screens_m }, seen: whole.seen, evidence },
+    [read.solved, screens_m, whole.seen, evidence],
   );
   const work = useWork<SetProblem, SetStep, SetResult>(open, problem);
   return {

@@ -1,0 +1,204 @@
+import { describe, expect, test } from '@jest/globals';
+import type { StoredBoxTest, StoredCleanup, StoredForecast, StoredRig, StoredRun, StoredSetup } from '@riffle/contract';
+import { gradeSpots, USUAL_MIX } from '@riffle/core';
+import { earlierCleans, evidenceOf, feedOf_m3_s, oneSetupOf, speaking, type BoxBook } from './boxEvidence.ts';
+import { forecastProblem, forecastRecord, openForecast, sayForecast, sealedFor } from './cleanForecast.ts';
+import { usualCuts_m } from './usualCuts.ts';
+
+const rig = {
+  id: 'rig',
+  sections: [{ lining: 'riffles', width_m: 0.25, length_m: 1, step_m: 0 }],
+} as unknown as StoredRig;
+const setup = (id: string, some: Partial<StoredSetup> = {}): StoredSetup =>
+  ({
+    id,
+    rigId: 'rig',
+    spotId: null,
+    slope: 0.04,
+    depth_m: 0.02,
+    flow_m3_s: null,
+    stone_m: 0.0127,
+    temperature_C: 10,
+    ...some,
+  }) as StoredSetup;
+const run = (id: string, some: Partial<StoredRun> = {}, loose_L = 118): StoredRun =>
+  ({
+    id,
+    setupId: 'a',
+    spotId: 's',
+    startedAt: '2026-05-01T08:00:00.000Z',
+    tally: { volumeLoose_L: loose_L, running_s: 3600, bySpot_L: { s: loose_L }, stopped: true },
+    ...some,
+  }) as StoredRun;
+const cleanup = (id: string, runIds: string[], some: Partial<StoredCleanup> = {}): StoredCleanup =>
+  ({
+    id,
+    runIds,
+    cleanedAt: '2026-05-02T18:00:00.000Z',
+    rinsedClean: 'yes',
+    sections: [
+      { from_m: 0, to_m: 0.2, gold_mg: 30 },
+      { from_m: 0.2, to_m: 1, gold_mg: 8 },
+    ],
+    ...some,
+  }) as StoredCleanup;
+const boxTest = (id: string, tested: StoredBoxTest['tested'], some: Partial<StoredBoxTest> = {}): StoredBoxTest =>
+  ({ id, setupId: 'a', testedAt: '2026-05-01T12:00:00.000Z', tested, ...some }) as StoredBoxTest;
+const book = (some: Partial<BoxBook> = {}): BoxBook => ({
+  rigs: [rig],
+  setups: [setup('a'), setup('b')],
+  runs: [run('1'), run('2', { setupId: 'b' })],
+  cleanups: [],
+  tests: [],
+  swell_percent: 18,
+  gold: USUAL_MIX,
+  luck_mg: 0.3,
+  gradesOf: (spotId) => (spotId === 's' ? [0.2, 0.4, 0.8] : []),
+  ...some,
+});
+const L = (n: number) => ({ text: String(n), unit: 'L' });
+
+describe('what was measured at a box', () => {
+  test('a clean-up speaks of the box as its runs were set and fed', () => {
+    const [found] = evidenceOf(book({ cleanups: [cleanup('c', ['1', '2'])] }), 'rig');
+    expect(found).toMatchObject({ what: 'clean-up', evidence: { kind: 'clean-up', luck_mg: 0.3 } });
+    // Two runs of 118 L in an hour each.
+    expect(found?.evidence?.setting.feed_m3_s).toBeCloseTo(0.118 / 3600, 9);
+  });
+  test.each([
+    ['not rinsed: it kept some of its gold', cleanup('c', ['1'], { rinsedClean: 'no' })],
+    ['in one piece', cleanup('c', ['1'], { sections: [{ from_m: 0, to_m: 1, gold_mg: 3 }] as never })],
+    ['of a run this device has not heard of', cleanup('c', ['1', 'far'])],
+  ])('a clean-up %s says nothing', (_, c) => expect(evidenceOf(book({ cleanups: [c] }), 'rig')).toEqual([]));
+  test('runs set otherwise are not of one box', () => {
+    const steeper = book({ setups: [setup('a'), setup('b', { slope: 0.06 })], cleanups: [cleanup('c', ['1', '2'])] });
+    expect(oneSetupOf(steeper.runs, steeper)).toBeNull();
+    expect(evidenceOf(steeper, 'rig')).toEqual([]);
+    expect(evidenceOf(book({ cleanups: [cleanup('c', ['1'])] }), 'another rig')).toEqual([]);
+  });
+  test('each kind of test, the latest first; a tail pan of ground nobody panned waits', () => {
+    const tests = [
+      boxTest('t', { kind: 'timed bucket', took_s: 240, volume_L: 20, volumeEntered: L(20) }),
+      boxTest('p', { kind: 'tail pan', colors: '1-2', volume_L: 5.9, volumeEntered: L(5.9) }),
+      boxTest('f', { kind: 'tracers', size_mm: 0.3, sizeEntered: L(1), fed: 20, held: 14 }),
+      boxTest(
+        'w',
+        { kind: 'water', depth_m: 0.02, depthEntered: L(1), flow_m3_s: 0.003, flowEntered: L(3) },
+        { testedAt: '2026-05-03T12:00:00.000Z' },
+      ),
+    ];
+    const found = evidenceOf(book({ tests }), 'rig');
+    expect(found.map((f) => f.id)).toEqual(['w', 't', 'p', 'f']);
+    expect(speaking(found)).toMatchObject([
+      { kind: 'water', flow_m3_s: 0.003 },
+      { kind: 'timed bucket', fed_m3_s: 0.02 / 240 },
+      { kind: 'tail pan', atLeast: 1, atMost: 2, bank_L: expect.closeTo(5, 9), grades_mg_L: [0.2, 0.4, 0.8] },
+      { kind: 'tracers', size_m: 0.0003, fed: 20, held: 14 },
+    ]);
+    const unpanned = evidenceOf(book({ tests, gradesOf: () => [] }), 'rig');
+    expect(unpanned).toHaveLength(4);
+    expect(speaking(unpanned)).toHaveLength(3);
+  });
+  test('a run of no time has no feed', () =>
+    expect(feedOf_m3_s([run('x', { tally: { volumeLoose_L: 20, running_s: 3 } as never })])).toBeNull());
+  test('earlier clean-ups of a spot are those of it alone', () => {
+    const mixed = run('2', {
+      setupId: 'b',
+      tally: { volumeLoose_L: 50, running_s: 9000, bySpot_L: { s: 20, q: 30 } } as never,
+    });
+    const of = book({ runs: [run('1'), mixed], cleanups: [cleanup('c', ['1']), cleanup('d', ['2'])] });
+    expect(earlierCleans(of, 's')).toMatchObject([{ gold_mg: 38, to_m: 1 }]);
+    expect(earlierCleans(of, 's')[0]?.bank_L).toBeCloseTo(100, 6);
+    expect(earlierCleans(of, 'q')).toEqual([]);
+  });
+});
+
+describe('where a box is cut', () => {
+  test('of one lining at 200 mm, half a meter and its end; where it was built of several, there', () => {
+    expect(usualCuts_m([{ lining: 'riffles', length_m: 1.2 }])).toEqual([0.2, 0.5, 1.2]);
+    expect(usualCuts_m([{ lining: 'riffles', length_m: 0.5 }])).toEqual([0.2, 0.5]);
+    expect(
+      usualCuts_m([
+        { lining: 'indicator', length_m: 0.2 },
+        { lining: 'riffles', length_m: 0.9 },
+      ]),
+    ).toEqual([0.2, 1.1]);
+  });
+});
+
+const pan = (spotId: string, colors: number) => ({
+  spotId,
+  depth_m: 0.3,
+  layerId: null,
+  volume_L: 5,
+  volumeState: 'loose' as const,
+  counts: { '+10': 0, '10-20': 0, '20-40': 2, '-40': colors },
+  gold_mg: null,
+  panner: '',
+  takenAt: '2026-05-01T10:00:00.000Z',
+});
+
+describe('a forecast of a clean-up', () => {
+  const { grades } = gradeSpots([pan('s', 6), pan('s', 9), pan('q', 3)], 18);
+  const problem = forecastProblem('g', [run('1')], grades, book());
+  const step = problem && sayForecast(problem).next();
+  const said = step?.done ? step.value : null;
+
+  test('rests on the pans of the spots fed, and is of the box by its usual cuts', () => {
+    expect(problem?.about).toMatchObject({ runIds: ['1'], pans: 2, measuredBy: 0, setupId: 'a' });
+    expect(problem?.about.volumeBank_L).toBeCloseTo(100, 6);
+    expect(problem?.stretches.map((s) => s.to_m)).toEqual([0.2, 0.5, 1]);
+  });
+  test('of ground nobody panned nothing is foretold', () =>
+    expect(
+      forecastProblem('g', [run('1', { tally: { ...run('1').tally, bySpot_L: { z: 9 } } })], grades, book()),
+    ).toBeNull());
+  test('is sealed in three figures, its ends about its middle', () => {
+    if (!problem || !said) throw new Error('no forecast');
+    const record = forecastRecord(problem, said, '2026-05-01T14:00:00.000Z');
+    for (const s of [...record.sections, record.all]) {
+      expect(s.low_mg).toBeLessThanOrEqual(s.middle_mg);
+      expect(s.middle_mg).toBeLessThanOrEqual(s.high_mg);
+      expect(String(s.middle_mg).replace(/[.0]/g, '').length).toBeLessThanOrEqual(3);
+    }
+  });
+
+  const forecast = (some: Partial<StoredForecast> = {}): StoredForecast =>
+    ({
+      id: 'f',
+      runIds: ['1', '2'],
+      sealedAt: '2026-05-01T14:00:00.000Z',
+      volumeBank_L: 100,
+      sections: [
+        { from_m: 0, to_m: 0.2, low_mg: 10, middle_mg: 20, high_mg: 40 },
+        { from_m: 0.2, to_m: 1, low_mg: 1, middle_mg: 3, high_mg: 7 },
+      ],
+      all: { low_mg: 12, middle_mg: 24, high_mg: 45 },
+      ...some,
+    }) as StoredForecast;
+  test('is that of just these runs with just so much fed, the last sealed before', () => {
+    const [early, late] = [forecast(), forecast({ id: 'late', sealedAt: '2026-05-01T16:00:00.000Z' })];
+    const of = (runs: string[], volume: number | null, before?: string) =>
+      sealedFor(
+        [early, late],
+        runs.map((id) => ({ id })),
+        volume,
+        before,
+      )?.id;
+    expect(of(['2', '1'], 100)).toBe('late');
+    expect(of(['2', '1'], 100, '2026-05-01T15:00:00.000Z')).toBe('f');
+    expect(of(['1'], 100)).toBeUndefined();
+    expect(of(['1', '2'], 120)).toBeUndefined();
+    expect(of(['1', '2'], null)).toBe('late');
+  });
+  test('opens stretch by stretch where the box was cut where it was said, else as a whole', () => {
+    const same = openForecast(forecast(), [
+      { from_m: 0, to_m: 0.205, gold_mg: 41 },
+      { from_m: 0.205, to_m: 1, gold_mg: 3 },
+    ]);
+    expect(same.stretches.map((s) => s.held)).toEqual([false, true]);
+    expect(same.all).toMatchObject({ came_mg: 44, held: true });
+    const other = openForecast(forecast(), [{ from_m: 0, to_m: 1, gold_mg: 50 }]);
+    expect(other).toMatchObject({ stretches: [], all: { came_mg: 50, held: false } });
+  });
+});

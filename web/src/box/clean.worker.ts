@@ -1,0 +1,4 @@
+import { exposeWork } from '../workers/steps.ts';
+import { sayForecast } from './cleanForecast.ts';
+
+exposeWork(sayForecast);

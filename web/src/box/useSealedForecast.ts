@@ -1,0 +1,70 @@
+import type { StoredForecast, StoredGround, StoredRun } from '@riffle/contract';
+import { bankVolume_L, type CleanForecast } from '@riffle/core';
+import { useEffect, useMemo } from 'react';
+import { useReading } from '../reading/useReading.ts';
+import { useKeep } from '../records/useKeep.ts';
+import { useListStates } from '../records/useListStates.ts';
+import { useRecords } from '../records/useRecords.ts';
+import { keptDraft } from '../ui/useDraft.ts';
+import { useWork } from '../workers/useThread.ts';
+import { forecastProblem, forecastRecord, sealedFor, type ForecastProblem } from './cleanForecast.ts';
+import { useBoxBook } from './useBoxBook.ts';
+
+const open = (): Worker => new Worker(new URL('./clean.worker.ts', import.meta.url), { type: 'module' });
+/** Kinds a forecast rests on: none is sealed on half of them. */
+const RESTS_ON = ['forecasts', 'runs', 'cleanups', 'setups', 'rigs', 'box-tests', 'pits'] as const;
+
+/**
+ * The forecast of these runs' clean-up. Where none is sealed yet and `maySeal` says that nothing was weighed, it is worked out and put in the book now,
+ * once; it is not changed afterwards.
+ */
+export function useSealedForecast(
+  ground: StoredGround,
+  runs: readonly StoredRun[],
+  maySeal: boolean,
+): { readonly forecast: StoredForecast | null; readonly sealing: boolean } {
+  const reading = useReading(ground);
+  const book = useBoxBook(ground, reading);
+  const forecasts = useRecords('forecasts', ground.id).items;
+  const { add } = useKeep('forecasts');
+  const here = useListStates(RESTS_ON, ground.id).states.every((s) => s === 'here');
+  const stopped = runs.length > 0 && runs.every((r) => r.tally.stopped);
+  const { swell_percent } = ground;
+  const forecast = useMemo(
+    () =>
+      sealedFor(
+        forecasts,
+        runs,
+        bankVolume_L(
+          runs.reduce((sum, r) => sum + r.tally.volumeLoose_L, 0),
+          swell_percent,
+        ),
+      ),
+    [forecasts, runs, swell_percent],
+  );
+  const needed = maySeal && here && stopped && forecast === null;
+  const problem = useMemo(
+    () => (needed ? forecastProblem(ground.id, runs, reading.grades, book) : null),
+    [needed, ground.id, runs, reading.grades, book],
+  );
+  const { solved, working } = useWork<ForecastProblem, { done: number }, CleanForecast>(open, problem);
+  useEffect(() => {
+    if (needed && solved && solved.problem === problem)
+      add(forecastRecord(solved.problem, solved.result, new Date().toISOString()));
+  }, [needed, solved, problem, add]);
+  return { forecast, sealing: working !== null };
+}
+
+/** The same list as before while the same runs stand in it as they did. */
+export function useStill(runs: readonly StoredRun[]): readonly StoredRun[] {
+  const key = runs.map((r) => `${r.id} ${r.version} ${r.tally.taps}`).join();
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  return useMemo(() => runs, [key]);
+}
+
+/** Whether some weight of a clean-up stands typed on this device. */
+export const weighingBegun = (groundId: string): boolean =>
+  keptDraft<CleanupWeights>(`cleanup-${groundId}`)?.sections?.some((s) => s.gold.text.trim() !== '') ?? false;
+interface CleanupWeights {
+  readonly sections: readonly { readonly gold: { readonly text: string } }[] | null;
+}

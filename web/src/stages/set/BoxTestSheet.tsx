@@ -1,0 +1,183 @@
+import { TAIL_COLORS, type Tested } from '@riffle/contract';
+import type { Entered } from '@riffle/core';
+import { useState, type ReactNode } from 'react';
+import { useContainers } from '../../records/useContainers.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Choices } from '../../ui/Choices.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { QuantityField } from '../../ui/QuantityField.tsx';
+import { FormSheet } from '../../ui/Sheet.tsx';
+import { useShow } from '../../units/useShow.ts';
+import { Stopwatch } from './FlowSheet.tsx';
+import { newTest, readTest, type TestDraft } from './readTest.ts';
+
+const TITLES: Readonly<Record<Tested['kind'], string>> = {
+  'timed bucket': 'Time a bucket',
+  'tail pan': 'Pan the tailings',
+  tracers: 'Feed flakes on purpose',
+  water: 'Flow and depth together',
+};
+const HOW: Readonly<Record<Tested['kind'], string>> = {
+  'timed bucket':
+    'Feed one bucket as fast as the box clears it: the next scoop the moment the last has gone. From the first scoop to the last stone over the end.',
+  'tail pan': 'Catch what comes over the end while you feed, and pan it. Twice as much tells twice as much.',
+  tracers:
+    'Flatten and count small flakes of one size, feed them with gravel, clean up, count what is found. Twenty tell catch within about a third.',
+  water: 'Depth over the lining of the longest section, and the flow by a bucket or a float, at the same time.',
+};
+
+interface BoxTestSheetProps {
+  readonly kind: Tested['kind'];
+  readonly bucket: Entered;
+  readonly depth: Entered;
+  readonly onClose: () => void;
+  /** False: the box as it stands cannot be read, so there is nothing to hold the test to. */
+  readonly onKeep: (tested: Tested) => boolean;
+}
+
+/** A test of the box as it stands. */
+export function BoxTestSheet({ kind, bucket, depth, onClose, onKeep }: BoxTestSheetProps) {
+  const show = useShow();
+  const [draft, set] = useState<TestDraft>(() => newTest(show.display.system === 'US', bucket, depth));
+  const [tried, setTried] = useState(false);
+  const { readings, tested, problem } = readTest(kind, draft, useContainers());
+  const change = (some: Partial<TestDraft>): void => set((before) => ({ ...before, ...some }));
+  const save = (): void => {
+    setTried(true);
+    if (tested && onKeep(tested)) onClose();
+  };
+  return (
+    <FormSheet title={TITLES[kind]} onClose={onClose} onSave={save}>
+      <p className="mb-2 text-ink-2">{HOW[kind]}</p>
+      {FIELDS[kind]({ draft, change, readings, tried })}
+      <p role="alert" className="min-h-5 text-[12.5px] text-danger">
+        {tried && !tested && `▲ Not kept: ${problem}`}
+      </p>
+      <Button look="main" type="submit" className="min-h-14">
+        Keep it
+      </Button>
+    </FormSheet>
+  );
+}
+
+interface FieldsProps {
+  readonly draft: TestDraft;
+  readonly change: (some: Partial<TestDraft>) => void;
+  readonly readings: ReturnType<typeof readTest>['readings'];
+  readonly tried: boolean;
+}
+const FIELDS: Readonly<Record<Tested['kind'], (p: FieldsProps) => ReactNode>> = {
+  'timed bucket': (p) => <TimedFields {...p} />,
+  'tail pan': (p) => <TailFields {...p} />,
+  tracers: (p) => <TracerFields {...p} />,
+  water: (p) => <WaterTestFields {...p} />,
+};
+
+function TimedFields({ draft, change, readings, tried }: FieldsProps) {
+  const show = useShow();
+  return (
+    <>
+      <QuantityField
+        label="How much you fed"
+        entered={draft.volume}
+        reading={readings.volume}
+        units={['bucket', 'L', 'gal']}
+        showProblem={tried}
+        onChange={(volume) => change({ volume })}
+        comesTo={readings.volume.ok && show.volume(readings.volume.value)}
+      />
+      <Stopwatch onTime={(s) => change({ took: { text: s.toFixed(0), unit: 's' } })} />
+      <QuantityField
+        label="It took"
+        entered={draft.took}
+        reading={readings.took}
+        units={['min', 's']}
+        showProblem={tried}
+        onChange={(took) => change({ took })}
+      />
+    </>
+  );
+}
+
+function TailFields({ draft, change, readings, tried }: FieldsProps) {
+  const show = useShow();
+  return (
+    <>
+      <p className="mb-1 text-[13px] text-ink-2">Colors in it</p>
+      <Choices
+        label="Colors in the tail pan"
+        value={draft.colors}
+        onChange={(colors) => change({ colors })}
+        choices={TAIL_COLORS.map((value) => ({ value, label: value.replace('-', '–') }))}
+      />
+      <div className="mt-3">
+        <QuantityField
+          label="How much you panned"
+          entered={draft.panned}
+          reading={readings.panned}
+          units={['pan', 'bucket', 'L', 'gal']}
+          showProblem={tried}
+          onChange={(panned) => change({ panned })}
+          comesTo={readings.panned.ok && show.volume(readings.panned.value)}
+        />
+      </div>
+    </>
+  );
+}
+
+function TracerFields({ draft, change, readings, tried }: FieldsProps) {
+  return (
+    <>
+      <QuantityField
+        label="Size of the flakes"
+        entered={draft.size}
+        reading={readings.size}
+        units={['mm', 'in']}
+        showProblem={tried}
+        onChange={(size) => change({ size })}
+      />
+      <div className="grid grid-cols-2 gap-x-4">
+        <TextField
+          label="Fed"
+          value={draft.fed}
+          onChange={(fed) => change({ fed })}
+          inputMode="numeric"
+          problem={tried && !readings.fed.ok ? readings.fed.problem : null}
+        />
+        <TextField
+          label="Found in the box"
+          value={draft.held}
+          onChange={(held) => change({ held })}
+          inputMode="numeric"
+          problem={tried && !readings.held.ok ? readings.held.problem : null}
+        />
+      </div>
+    </>
+  );
+}
+
+function WaterTestFields({ draft, change, readings, tried }: FieldsProps) {
+  const show = useShow();
+  return (
+    <>
+      <QuantityField
+        label="Water over the lining"
+        entered={draft.depth}
+        reading={readings.depth}
+        units={['mm', 'cm', 'in']}
+        showProblem={tried}
+        onChange={(depth) => change({ depth })}
+        comesTo={readings.depth.ok && show.smallLength(readings.depth.value)}
+      />
+      <QuantityField
+        label="Flow into the box"
+        entered={draft.flow}
+        reading={readings.flow}
+        units={['L/s', 'L/min', 'gpm', 'imp gpm', 'm3/h']}
+        showProblem={tried}
+        onChange={(flow) => change({ flow })}
+        comesTo={readings.flow.ok && show.flow(readings.flow.value / 1000)}
+      />
+    </>
+  );
+}
