@@ -53,6 +53,9 @@ const MOST_COLORS = 60;
 /** Places looked at: the likeliest first. Those behind cannot lead after one pan. */
 const MOST_PLACES = 60;
 
+/** No more is promised of the pan that was chosen because it promised most: of what was said above this, half came. */
+const MOST_SAID = 0.6;
+
 /** Minutes to dry and weigh the gold of a few pans. Common practice, no source. */
 const WEIGHING_MIN = 10;
 /** Of what is unsure of the weight of a color, weighing the gold of a few pans takes away so much. Stated assumption. */
@@ -139,7 +142,7 @@ export function nextPan(places: readonly PanPlace[], rules: PanRules): NextPan |
         digs: digs?.place.id ?? null,
         could: best.leads ? 'fall' : 'lead',
         instead: best.leads ? best.rivalId : best.place.id,
-        chance: best.chance,
+        chance: Math.min(MOST_SAID, best.chance),
         worth_mg_L: best.worth_mg_L,
       }
     : null;

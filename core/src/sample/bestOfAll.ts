@@ -2,26 +2,30 @@ import { gammaCdf, gammaQuantile } from '../maths/gamma.ts';
 import type { GradeBelief } from './gradeBelief.ts';
 
 /** Marks on the common scale of grades, evenly on its logarithm. */
-const MARKS = 600;
+const MARKS = 240;
 /** Share of a belief left out at either end of the scale. */
 const TAIL = 1e-5;
 
 /**
- * Chance of each to be the richest of all: the integral of its density times the others' cumulative chances, by the middle of each of 600 steps of one
- * common scale of grades. They sum to 1. Work grows with the number of spots, not its square. Riffle's own; two spots agree with `chanceRicher`.
+ * Chance of each to be the richest of all: the integral of its density times the others' cumulative chances, by the middle of each of 240 steps of one
+ * common scale of grades, which begins where the richest of all can hardly lie below. They sum to 1. Work grows with the number of spots, not its square. Riffle's own; two spots agree with `chanceRicher`.
  */
 export function chancesOfBest(beliefs: readonly GradeBelief[]): number[] {
   if (beliefs.length === 0) return [];
   const quantile = (b: GradeBelief, chance: number): number => gammaQuantile(chance, b.shape) / b.rate_L_mg;
-  const low = Math.log(Math.max(1e-12, Math.min(...beliefs.map((b) => quantile(b, TAIL)))));
+  const low = Math.log(Math.max(1e-12, ...beliefs.map((b) => quantile(b, TAIL))));
   const high = Math.log(Math.max(...beliefs.map((b) => quantile(b, 1 - TAIL))));
   const marks = Array.from({ length: MARKS + 1 }, (_, k) => Math.exp(low + ((high - low) * k) / MARKS));
-  const below = beliefs.map((b) => marks.map((grade) => gammaCdf(grade * b.rate_L_mg, b.shape)));
-  const raw = new Float64Array(beliefs.length);
+  const below = beliefs.map((b) => Float64Array.from(marks, (grade) => gammaCdf(grade * b.rate_L_mg, b.shape)));
+  const [raw, logs] = [new Float64Array(beliefs.length), new Float64Array(beliefs.length)];
   for (let k = 0; k < MARKS; k++) {
     // A chance of nothing in the product would hide all others: it counts as very small.
-    const logs = below.map((f) => Math.log(Math.max(1e-300, ((f[k] as number) + (f[k + 1] as number)) / 2)));
-    const all = logs.reduce((a, b) => a + b, 0);
+    let all = 0;
+    below.forEach((f, i) => {
+      const log = Math.log(Math.max(1e-300, ((f[k] as number) + (f[k + 1] as number)) / 2));
+      logs[i] = log;
+      all += log;
+    });
     below.forEach((f, i) => {
       raw[i] = (raw[i] as number) + ((f[k + 1] as number) - (f[k] as number)) * Math.exp(all - (logs[i] as number));
     });
