@@ -138,3 +138,50 @@ test('a box is measured: a bucket timed and a tail panned move what is said of i
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(feed).toBeVisible();
 });
+
+test('no more water is advised than the creek gives; a pump and a wing dam are worked out; a link opens the same setting', async ({
+  page,
+}, info) => {
+  await bringCreek(page, `Dry run ${info.project.name}`);
+  await toStage(page, 'Set');
+  await setBox(page, `Thirsty ${info.project.name}`);
+  const sheet = page.getByRole('dialog');
+  // A float in the creek, 2 m wide and 0.1 m deep at 0.2 m/s: 34 L/s, of which a dam of 0.2 m sends 1.7 to 3.1.
+  await page.getByRole('button', { name: 'Measure the flow' }).click();
+  await sheet.getByLabel('Run of the float', { exact: true }).fill('2 m');
+  await sheet.getByLabel('Width of the water, mean', { exact: true }).fill('2 m');
+  await sheet.getByLabel('Depth of the water, mean', { exact: true }).fill('0.1 m');
+  await sheet.getByLabel('A wing dam reaches out', { exact: true }).fill('3 m');
+  await sheet.getByLabel('Or type a time', { exact: true }).fill('10');
+  await sheet.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(sheet.getByRole('status')).toHaveText('A dam reaches no farther than the creek is wide.');
+  await sheet.getByLabel('A wing dam reaches out', { exact: true }).fill('0.2 m');
+  await expect(sheet.getByRole('status')).toHaveText(/^34\sL\/s, of it 1\.7\d?\sL\/s to 3\.06\sL\/s by the dam$/);
+  // A pump by its plate.
+  await sheet.getByRole('radio', { name: 'A pump' }).click();
+  await sheet.getByLabel('Most it gives', { exact: true }).fill('80 L/min');
+  await sheet.getByLabel('Highest it lifts', { exact: true }).fill('25 m');
+  await sheet.getByLabel('Lift, water to box', { exact: true }).fill('30 m');
+  await sheet.getByLabel('Hose, long', { exact: true }).fill('20 m');
+  await expect(sheet.getByRole('status')).toHaveText('Nothing comes: it lifts no higher than that.');
+  await sheet.getByLabel('Lift, water to box', { exact: true }).fill('3 m');
+  await expect(sheet.getByRole('status')).toHaveText(/^1\.\d+\sL\/s$/);
+  await sheet.getByRole('button', { name: 'The most to be had here' }).click();
+  await expect(page.getByLabel('Most water here', { exact: true })).toHaveValue(/^1\.\d+$/);
+  await expect(judgement(page)).toContainText(/^There is not so much water: so set the box takes \d/);
+  await page.getByLabel('Most water here', { exact: true }).fill('20 L/s');
+  await expect(judgement(page)).toContainText(/^Leave it/);
+  // The link carries what was typed to another page, and says nothing of the place.
+  await page.getByLabel('Pitch', { exact: true }).fill('0.62 in/ft');
+  await page.getByRole('button', { name: 'Link to this setting' }).click();
+  const link = await sheet.getByRole('textbox').inputValue();
+  expect(link).not.toContain('Dry');
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Pitch', { exact: true }).fill('0.3 in/ft');
+  await page.goto(link);
+  await expect(page.getByText('Set as the link says.')).toBeVisible();
+  await expect(page.getByLabel('Pitch', { exact: true })).toHaveValue(/^0\.62/);
+  await expect(page).toHaveURL(/\/set$/);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Pitch', { exact: true })).toHaveValue('0.3 in/ft');
+});

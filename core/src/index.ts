@@ -193,6 +193,7 @@ export {
   passingAt_percent,
   sizeCurve,
   type SizeCurve,
+  medianThrough_mm,
 } from './sample/sizeCurve.ts';
 export {
   empiricalVariogram,
@@ -323,6 +324,17 @@ export {
   type SolvedSection,
 } from './set/solveBox.ts';
 export { largestStone_m, movingShear } from './set/stones.ts';
+export {
+  HOSE_ROUGHNESS_M,
+  minorLossOf,
+  pumpThrough,
+  VALVES,
+  wingDam_m3_s,
+  type Hose,
+  type Pump,
+  type Pumped,
+  type ValveOpen,
+} from './set/pump.ts';
 export { stonesClear, type StonesClear } from './set/stonesClear.ts';
 export { remedyFor, seeBox, SYMPTOM_IDS, type Cause, type Seen, type SeenBox, type SymptomId } from './set/symptoms.ts';
 export { drawnBoxes, HOLDS_LEAST, weighBox, type DrawnBoxes, type Spread, type WeighedBox } from './set/weighBox.ts';

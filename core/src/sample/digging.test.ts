@@ -7,7 +7,7 @@ import { paySection } from './paySection.ts';
 import { payStreak } from './payStreak.ts';
 import { liesInPit, pitDepth_m, payLayers, pitSum, type PitLayer } from './pit.ts';
 import { screenChoice, whichScreen, type GoldBySize } from './screenChoice.ts';
-import { characteristicSize_mm, dryMass, passingAt_percent, sizeCurve } from './sizeCurve.ts';
+import { characteristicSize_mm, dryMass, medianThrough_mm, passingAt_percent, sizeCurve } from './sizeCurve.ts';
 
 const runs = { seed: 20_261_126, numRuns: 150 };
 
@@ -399,4 +399,22 @@ describe('how deep a pit is', () => {
     ]).toEqual([expect.closeTo(1.11, 12), 0.3, 2]));
   test('a pan comes from within it; half a centimeter is rounding', () =>
     expect([0, 1.11, 1.114, 1.12].map((d) => liesInPit(d, pit))).toEqual([true, true, true, false]));
+});
+
+describe('the feed through a screen', () => {
+  const { points } = sizeCurve(
+    [
+      { aperture_mm: 16, kept: 20 },
+      { aperture_mm: 8, kept: 20 },
+      { aperture_mm: 4, kept: 20 },
+      { aperture_mm: 2, kept: 20 },
+    ],
+    20,
+  );
+  test('half of what passes is finer than it: 80 % pass 16 mm, and 40 % lie under 4 mm', () =>
+    expect(medianThrough_mm(points, 16)).toBeCloseTo(4, 9));
+  test('nothing is made up beyond the stack', () => {
+    expect(medianThrough_mm(points, 20)).toBeNull();
+    expect(medianThrough_mm(points, 2)).toBeNull();
+  });
 });

@@ -84,6 +84,12 @@ export function passingAt_percent(points: readonly CurvePoint[], size_mm: number
   return null;
 }
 
+/** The size that half of what passes a screen is finer than; null where the stack does not reach so far up or down. */
+export function medianThrough_mm(points: readonly CurvePoint[], screen_mm: number): number | null {
+  const passing = passingAt_percent(points, screen_mm);
+  return passing === null || passing <= 0 ? null : characteristicSize_mm(points, passing / 2);
+}
+
 /** Dry mass of a wet one. Definition: moisture is the water over the dry mass, percent (as in soil mechanics). */
 export function dryMass(wet: number, moisture_percent: number): number {
   requireWithin('moisture_percent', moisture_percent, 0, 100, '%');

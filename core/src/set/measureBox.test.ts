@@ -57,7 +57,7 @@ describe('a box by what was measured at it', () => {
     const [, ...rest] = drawBoxes(400);
     for (const scale of [0.5, 2]) {
       const box = {
-        ...(rest[0] as BoxParameters),
+        ...rest[0],
         catchScale: scale,
         tilt: 0,
         mixTilt: 0,

@@ -289,7 +289,8 @@ function catchLogs(e: BoxEvidence, box: BoxParameters, settles: Settles): readon
         return e.held * Math.log(1 - passes) + (e.fed - e.held) * Math.log(passes);
       });
     }
-    default:
+    case 'timed bucket':
+    case 'water':
       return NOTHING;
   }
 }

@@ -5,6 +5,7 @@ import {
   chanceRicher,
   chancesOfBest,
   characteristicSize_mm,
+  medianThrough_mm,
   COLOR_MG,
   DEPTH_STEP_M,
   detectionLimit,
@@ -137,11 +138,14 @@ export const SAMPLE_SUMS: readonly Sum[] = [
       screens: z.array(z.object({ aperture_mm: n, kept: n })).max(30),
       through: n,
       wentIn: n.nullable().default(null),
+      /** A screen the feed goes through: half of what passes it is finer than `feedMedian_mm`. */
+      feed_mm: n.positive().optional(),
     }),
     (i) => {
       const curve = sizeCurve(i.screens, i.through, i.wentIn);
       return {
         ...curve,
+        ...(i.feed_mm !== undefined && { feedMedian_mm: medianThrough_mm(curve.points, i.feed_mm) }),
         sizes_mm: Object.fromEntries(
           [10, 30, 50, 60, 80, 90].map((p) => [`D${p}`, characteristicSize_mm(curve.points, p)]),
         ),

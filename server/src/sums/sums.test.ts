@@ -189,9 +189,10 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
       ],
       through: 25,
       wentIn: 100,
+      feed_mm: 2,
     },
-    (a: { closure_percent: number; sizes_mm: { D30: number; D90: null } }) =>
-      a.closure_percent === 100 && a.sizes_mm.D30 > 1 && a.sizes_mm.D90 === null,
+    (a: { closure_percent: number; feedMedian_mm: number; sizes_mm: { D30: number; D90: null } }) =>
+      a.closure_percent === 100 && a.feedMedian_mm === 1 && a.sizes_mm.D30 > 1 && a.sizes_mm.D90 === null,
   ],
   pit: [
     {
@@ -454,6 +455,15 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     { ...HALF_INCH_BOX, seen: { 'one side': true } },
     (a: { causes: { input: string }[]; remedy: { levers: { kind: string }[] } }) =>
       a.causes[0]?.input === 'levelError_m' && a.remedy.levers[0]?.kind === 'level',
+  ],
+  'pump-flow': [
+    { shutOffHead_m: 25, mostFlow_m3_s: 0.01, lift_m: 3, diameter_m: 0.05, length_m: 20, bends: 2 },
+    (a: { flow_m3_s: number; head_m: number; frictionLoss_m: number }) =>
+      a.flow_m3_s > 0.004 && a.flow_m3_s < 0.01 && Math.abs(a.head_m - 3 - a.frictionLoss_m) < 1e-9,
+  ],
+  'wing-dam': [
+    { creek_m3_s: 0.2, creekWidth_m: 4, reach_m: 1 },
+    (a: { low: number; high: number }) => Math.abs(a.low - 0.025) < 1e-9 && Math.abs(a.high - 0.045) < 1e-9,
   ],
   'measured-box': [
     { evidence: [{ kind: 'timed bucket', setting: HALF_INCH_BOX, fed_m3_s: 0.00003 }] },

@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { Block } from '../../ui/Judgement.tsx';
+import { TextButton } from '../../ui/TextButton.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { DropSum } from './DropSum.tsx';
 import type { SetOnPage } from './useSetScreen.ts';
@@ -44,9 +45,15 @@ export function HowItStands({ page }: { page: SetOnPage }) {
         />
         <WaterFields page={page} />
         <FeedFields page={page} />
+        <HereFields page={page} />
         <Button look="main" type="submit" className="mt-1 min-h-14 w-full text-[18px]">
           Keep this set-up
         </Button>
+        {rig && inHand.solved && (
+          <TextButton className="mt-2 self-start" onClick={() => page.open('link')}>
+            Link to this setting
+          </TextButton>
+        )}
         <p role="alert" className="min-h-5 text-[12.5px] text-danger">
           {tried &&
             !inHand.solved &&
@@ -128,6 +135,40 @@ function WaterFields({ page: { inHand, tried, open } }: { page: SetOnPage }) {
         />
       )}
     </>
+  );
+}
+
+/** What there is of water and fall at the place: no more is advised. */
+function HereFields({ page: { inHand, tried } }: { page: SetOnPage }) {
+  const show = useShow();
+  const { draft, change, readings } = inHand;
+  return (
+    <div className="grid grid-cols-2 gap-x-4 lg:grid-cols-1">
+      <QuantityField
+        label="Most water here"
+        entered={draft.creek}
+        reading={readings.creek}
+        units={['L/s', 'L/min', 'gpm', 'imp gpm', 'm3/h']}
+        showProblem={tried}
+        optional
+        onChange={(creek) => change({ creek })}
+        comesTo={
+          draft.creek.text.trim() === '' ? 'empty: enough' : readings.creek.ok && show.flow(readings.creek.value / 1000)
+        }
+      />
+      <QuantityField
+        label="Fall over the box"
+        entered={draft.fall}
+        reading={readings.fall}
+        units={['cm', 'mm', 'in']}
+        showProblem={tried}
+        optional
+        onChange={(fall) => change({ fall })}
+        comesTo={
+          draft.fall.text.trim() === '' ? 'empty: enough' : readings.fall.ok && show.smallLength(readings.fall.value)
+        }
+      />
+    </div>
   );
 }
 

@@ -27,6 +27,9 @@ export function SetNumbers({ now, then }: SetNumbersProps) {
       show.throughput(now.weighed.capacity_m3_s.middle * 3600),
       then?.weighed && show.throughput(then.weighed.capacity_m3_s.middle * 3600),
     ],
+    ...(now.setting.median_m === null
+      ? []
+      : ([['feed, half under', show.smallLength(now.setting.median_m), undefined]] as const)),
     ['gold held', percent(now.weighed.heldOfMix.middle), then?.weighed && percent(then.weighed.heldOfMix.middle)],
     ...(flow
       ? ([

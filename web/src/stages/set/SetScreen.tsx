@@ -1,7 +1,7 @@
 import type { StoredRig } from '@riffle/contract';
 import { boxLength_m, LININGS } from '@riffle/core';
 import { format } from 'date-fns';
-import { asTyped } from '../../units/readEntered.ts';
+import { asTyped, valueOf } from '../../units/readEntered.ts';
 import { rigSections } from '../../records/rigSections.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Caution } from '../../ui/Caution.tsx';
@@ -10,6 +10,7 @@ import { useIsPhone } from '../../ui/useIsPhone.ts';
 import { useShow, type Show } from '../../units/useShow.ts';
 import { BoxTestSheet } from './BoxTestSheet.tsx';
 import { FlowSheet } from './FlowSheet.tsx';
+import { LinkSheet } from './LinkSheet.tsx';
 import { HowItStands } from './HowItStands.tsx';
 import { RigSheet } from './RigSheet.tsx';
 import { setWords } from './setWords.tsx';
@@ -112,14 +113,20 @@ function KeptSetups({ page: { latestFirst, rigs, load } }: { page: SetOnPage }) 
   );
 }
 
-function SetSheets({ page: { sheet, close, rig, choose, inHand, test } }: { page: SetOnPage }) {
+function SetSheets({ page: { sheet, close, rig, choose, inHand, test, link } }: { page: SetOnPage }) {
   if (sheet === null) return null;
+  if (sheet === 'link') return link === null ? null : <LinkSheet link={link} onClose={close} />;
   if (sheet === 'flow')
     return (
       <FlowSheet
+        temperature_C={valueOf(inHand.readings.temperature) ?? 10}
         onClose={close}
         onFlow={(flow) => {
           inHand.change({ known: 'flow', flow });
+          close();
+        }}
+        onCreek={(creek) => {
+          inHand.change({ creek });
           close();
         }}
       />

@@ -9,6 +9,7 @@ import {
   type Entered,
   type GoldShare,
   type LinedSection,
+  type Reach,
   type Seen,
   type SolvedBox,
 } from '@riffle/core';
@@ -26,6 +27,9 @@ export interface SetupDraft {
   /** How much deeper one side lies; empty: level. */
   readonly crossFall: Entered;
   readonly stone: Entered;
+  /** Most water to be had, and the fall to be had over the box; empty: not known. */
+  readonly creek: Entered;
+  readonly fall: Entered;
   /** Minutes a bucket at which it is fed; empty: as advised. */
   readonly pace: string;
   readonly temperature: Entered;
@@ -37,7 +41,10 @@ export interface SetupDraft {
 }
 
 export type SetupReadings = Readonly<
-  Record<'pitch' | 'depth' | 'flow' | 'crossFall' | 'stone' | 'pace' | 'temperature' | 'scoop' | 'bucket', Reading>
+  Record<
+    'pitch' | 'depth' | 'flow' | 'creek' | 'fall' | 'crossFall' | 'stone' | 'pace' | 'temperature' | 'scoop' | 'bucket',
+    Reading
+  >
 >;
 export interface SettingRead {
   /** Null while something cannot be read or lies outside what a box can be; `problem` then says so. */
@@ -51,6 +58,8 @@ export const newSetup = (US: boolean): SetupDraft => ({
   known: 'depth',
   depth: US ? { text: '3/4', unit: 'in' } : { text: '20', unit: 'mm' },
   flow: { text: '', unit: US ? 'gpm' : 'L/s' },
+  creek: { text: '', unit: US ? 'gpm' : 'L/s' },
+  fall: { text: '', unit: US ? 'in' : 'cm' },
   crossFall: { text: '', unit: US ? 'in' : 'mm' },
   stone: { text: '1/2', unit: 'in' },
   pace: '',
@@ -77,6 +86,8 @@ export const readSetup = (
   pitch: readPitch(draft.pitch, rig ? boxLength_m(sectionsOf(rig)) : 1),
   depth: readEntered('length', draft.depth),
   flow: readEntered('flow', draft.flow),
+  creek: draft.creek.text.trim() === '' ? { ok: true, value: 0 } : readEntered('flow', draft.creek),
+  fall: draft.fall.text.trim() === '' ? { ok: true, value: 0 } : readEntered('length', draft.fall),
   crossFall: draft.crossFall.text.trim() === '' ? { ok: true, value: 0 } : readEntered('length', draft.crossFall),
   stone: readEntered('length', draft.stone),
   pace: readPace(draft.pace),
@@ -91,6 +102,8 @@ export function settingOf(
   r: SetupReadings,
   rig: StoredRig | undefined,
   gold: readonly GoldShare[],
+  /** Median of the feed through a screen, by the ground's own; null where nobody screened. */
+  medianOf_m: (stone_m: number) => number | null = () => null,
 ): SettingRead {
   const water = draft.known === 'depth' ? r.depth : r.flow;
   if (
@@ -119,7 +132,7 @@ export function settingOf(
         : { known: 'flow', flow_m3_s: water.value / 1000 },
     feed_m3_s: r.pace.value > 0 ? bucket_m3 / (60 * r.pace.value) : null,
     crew_m3_s: (CREW_BUCKETS_H * bucket_m3) / 3600,
-    median_m: null,
+    median_m: medianOf_m(r.stone.value),
     gold,
   };
   try {
@@ -132,6 +145,13 @@ export function settingOf(
     throw error;
   }
 }
+
+/** What creek and crew allow, as far as it is typed. */
+export const reachOf = (r: SetupReadings, rig: StoredRig | undefined, screens_m: readonly number[]): Reach => ({
+  screens_m,
+  ...(r.creek.ok && r.creek.value > 0 && { most_m3_s: r.creek.value / 1000 }),
+  ...(rig && r.fall.ok && r.fall.value > 0 && { steepestSlope: r.fall.value / boxLength_m(sectionsOf(rig)) }),
+});
 
 /** Minutes a bucket; nothing typed reads as 0, fed as advised. */
 function readPace(typed: string): Reading {

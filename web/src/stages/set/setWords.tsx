@@ -1,5 +1,5 @@
 import type { StoredRig } from '@riffle/contract';
-import { boxLength_m, USUAL_MIX, type Seen, type Spread, type SymptomId } from '@riffle/core';
+import { boxLength_m, toldSection, USUAL_MIX, type Seen, type Spread, type SymptomId } from '@riffle/core';
 import type { ReactNode } from 'react';
 import { asTyped, unitTyped, valueOf } from '../../units/readEntered.ts';
 import type { Show } from '../../units/useShow.ts';
@@ -50,6 +50,8 @@ const modelOf = (measuredBy: number): string =>
 function foundWords(inHand: SetupInHand, { now, advice, measured }: SetVerdictFound, show: Show): SetWords {
   const model = modelOf(measured?.fits.filter(Boolean).length ?? 0);
   const { draft, readings, solved } = inHand;
+  const dry = tooLittleHere(inHand, show);
+  if (dry) return dry;
   const bucket_L = valueOf(readings.bucket);
   // Gold too fine for eyes is in no count.
   const gold = solved?.setting.gold === USUAL_MIX ? 'the gold' : 'the gold you count';
@@ -98,6 +100,25 @@ function foundWords(inHand: SetupInHand, { now, advice, measured }: SetVerdictFo
     rests: `${upperFirst(levers.map((l) => leverByHand(l, show, typed)).join('; '))}. ${lost ? `${lost} ` : ''}Look for stones that roll through from head to tail, and sand that turns over behind each riffle. ${model}`,
   };
 }
+
+/** A box set in more water than there is: said before anything else of it. */
+function tooLittleHere({ draft, readings, solved }: SetupInHand, show: Show): SetWords | null {
+  const gives_m3_s = (valueOf(readings.creek) ?? 0) / 1000;
+  if (!solved || gives_m3_s <= 0) return null;
+  const takes_m3_s = solved.middle.sections[toldSection(solved.setting.sections)]?.flow.flow_m3_s ?? 0;
+  if (takes_m3_s <= NEARLY_ENOUGH * gives_m3_s) return null;
+  return {
+    sentence: (
+      <>
+        There is not so much water: so set the box takes {show.flow(takes_m3_s)}, and {show.flow(gives_m3_s)} is to be
+        had.
+      </>
+    ),
+    rests: `${draft.known === 'depth' ? `Put ${asTyped(draft.creek)} in as its flow to see how it then runs; a` : 'A'} wing dam of stones and turf brings more, a narrower box needs less.`,
+  };
+}
+/** A middle box takes a tenth more or less than another. */
+const NEARLY_ENOUGH = 1.1;
 
 function Pace({ weighed: { pace_m3_s }, bucket_L }: { weighed: Weighed; bucket_L: number | null }) {
   const m = bucket_L === null ? Infinity : bucket_L / 1000 / pace_m3_s.middle / 60;

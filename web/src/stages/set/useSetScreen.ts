@@ -1,7 +1,7 @@
 import type { StoredRig, StoredScreening, StoredSetup, Tested } from '@riffle/contract';
 import { boxLength_m, UNITS } from '@riffle/core';
-import { useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
 import { evidenceOf, speaking } from '../../box/boxEvidence.ts';
 import { useBoxBook } from '../../box/useBoxBook.ts';
 import { useReading } from '../../reading/useReading.ts';
@@ -13,12 +13,14 @@ import { toast } from '../../ui/toast.ts';
 import { useDraft } from '../../ui/useDraft.ts';
 import { unitTyped } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
+import { feedMedian_m } from './feedMedian.ts';
 import { pitchText, sectionsOf, setupRecord, type SetupDraft } from './readSetup.ts';
+import { settingFrom, settingSearch, withoutSetting } from './setLink.ts';
 import { TEST_WORDS } from './testWords.ts';
 import { useSetup } from './useSetup.ts';
 
 /** A sheet over the screen; the tests of a box by their kind. */
-export type SetSheet = 'new rig' | 'rig' | 'flow' | Tested['kind'];
+export type SetSheet = 'new rig' | 'rig' | 'flow' | 'link' | Tested['kind'];
 
 /** The box in hand on this ground, the set-ups kept before, and the sheet that lies open. */
 export function useSetScreen() {
@@ -47,9 +49,22 @@ export function useSetScreen() {
   const measured = useMemo(() => (rigId === undefined ? [] : evidenceOf(book, rigId)), [book, rigId]);
   const evidence = useMemo(() => speaking(measured), [measured]);
   const screens_m = useMemo(() => ownedScreens_m(screenings, setups), [screenings, setups]);
-  const inHand = useSetup(ground.id, rig, show.display.system === 'US', book.gold, screens_m, evidence);
+  const medianOf_m = useCallback((stone_m: number) => feedMedian_m(screenings, picked, stone_m), [screenings, picked]);
+  const inHand = useSetup(ground.id, rig, show.display.system === 'US', book.gold, screens_m, evidence, medianOf_m);
   const { draft, change, readings, solved } = inHand;
   const spot = spots.find((s) => s.id === picked);
+  const [search, setSearch] = useSearchParams();
+  const taken = useRef<URLSearchParams | null>(null);
+  useEffect(() => {
+    const linked = settingFrom(search);
+    if (!linked || taken.current === search) return;
+    taken.current = search;
+    if (linked.rigId !== null) setChosen({ rigId: linked.rigId });
+    const before = draft;
+    change(linked.draft);
+    setSearch(withoutSetting, { replace: true });
+    toast('Set as the link says.', { action: { label: 'Undo', onClick: () => change(before) } });
+  }, [search, setSearch, setChosen, draft, change]);
 
   const pitched = (slope: number, length_m: number): Partial<SetupDraft> => {
     const unit = unitTyped('pitch', draft.pitch);
@@ -117,6 +132,7 @@ export function useSetScreen() {
     measured,
     test,
     takeOutTest,
+    link: rig ? `${location.origin}/g/${ground.id}/set?${settingSearch(draft, rig.id)}` : null,
     load,
     inHand,
     tried,

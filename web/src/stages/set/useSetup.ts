@@ -4,7 +4,15 @@ import { useMemo } from 'react';
 import { useContainers } from '../../records/useContainers.ts';
 import { useDraft } from '../../ui/useDraft.ts';
 import { useWork } from '../../workers/useThread.ts';
-import { newSetup, readSetup, settingOf, type SetupDraft, type SetupReadings, type SettingRead } from './readSetup.ts';
+import {
+  newSetup,
+  reachOf,
+  readSetup,
+  settingOf,
+  type SetupDraft,
+  type SetupReadings,
+  type SettingRead,
+} from './readSetup.ts';
 import type { SetProblem, SetResult, SetStep, SetVerdictFound } from './solveSetup.ts';
 import type { BoxWindow } from '@riffle/core';
 
@@ -30,17 +38,21 @@ export function useSetup(
   gold: readonly GoldShare[],
   screens_m: readonly number[],
   evidence: readonly BoxEvidence[],
+  medianOf_m: (stone_m: number) => number | null,
 ): SetupInHand {
   const [draft, setDraft] = useDraft<SetupDraft>(`setup-${groundId}`, () => newSetup(US));
   const containers = useContainers();
   // A draft kept by an earlier version has no cross fall and no pace.
   const whole = useMemo(() => ({ ...newSetup(US), ...draft }), [draft, US]);
   const readings = useMemo(() => readSetup(whole, rig, containers), [whole, rig, containers]);
-  const read = useMemo(() => settingOf(whole, readings, rig, gold), [whole, readings, rig, gold]);
+  const read = useMemo(
+    () => settingOf(whole, readings, rig, gold, medianOf_m),
+    [whole, readings, rig, gold, medianOf_m],
+  );
+  const reach = useMemo(() => reachOf(readings, rig, screens_m), [readings, rig, screens_m]);
   const problem = useMemo(
-    (): SetProblem | null =>
-      read.solved && { setting: read.solved.setting, reach: { screens_m }, seen: whole.seen, evidence },
-    [read.solved, screens_m, whole.seen, evidence],
+    (): SetProblem | null => read.solved && { setting: read.solved.setting, reach, seen: whole.seen, evidence },
+    [read.solved, reach, whole.seen, evidence],
   );
   const work = useWork<SetProblem, SetStep, SetResult>(open, problem);
   return {
