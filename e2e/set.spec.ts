@@ -185,3 +185,26 @@ test('no more water is advised than the creek gives; a pump and a wing dam are w
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByLabel('Pitch', { exact: true })).toHaveValue('0.3 in/ft');
 });
+
+test('at the box: a tail pan in one tap, a beat to feed by, and when the mat is full', async ({ page }, info) => {
+  await bringCreek(page, `Beat run ${info.project.name}`);
+  await toStage(page, 'Set');
+  await setBox(page, `Beaten ${info.project.name}`);
+  await page.getByRole('button', { name: 'Keep this set-up' }).click();
+  await toStage(page, 'Run');
+  await page.getByLabel('Gravel from').selectOption({ index: 1 });
+  await page.getByRole('button', { name: 'Start the run' }).click();
+  await expect(
+    page.getByText(/^Mat full of black sand after about \d+ buckets \(\d+–\d+\); .+ are in\.$/),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Tail pan: 3 colors or more' }).click();
+  await expect(page.getByText(/^Tail pan 3 colors or more, \d+ seconds? ago/)).toBeVisible();
+  await expect(page.getByText('Gold goes over the end', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'take it out' }).click();
+  await expect(page.getByText(/^Tail pan none in this run/)).toBeVisible();
+  const beat = page.getByRole('button', { name: /^Beat a scoop every [\d.]+ s/ });
+  await beat.click();
+  await expect(beat).toHaveAttribute('aria-pressed', 'true');
+  await beat.click();
+  await expect(beat).toHaveAttribute('aria-pressed', 'false');
+});

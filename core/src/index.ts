@@ -295,6 +295,7 @@ export { adviseBox, toldDepth_m, WORKS_OFTEN, type BoxAdvice, type Lever, type R
 export { MEDIAN_BOX, type BoxParameters } from './set/boxParameters.ts';
 export { boxWindow, toleranceAt, type BoxWindow, type Tolerance, type WindowSpan } from './set/boxWindow.ts';
 export { catchScale, type CatchFound, type CatchScale } from './set/catchScale.ts';
+export { blackSandShare, cleanUpAfter_m3 } from './set/cleanUpAfter.ts';
 export { catchCurves, type CatchCurve } from './set/catchCurves.ts';
 export { drawdown, type SurfacePoint } from './set/drawdown.ts';
 export { feedCapacity, PRUDENT_SHARE, type FeedCapacity } from './set/feed.ts';

@@ -1,7 +1,9 @@
 import {
   adviseBox,
   boxWindow,
+  blackSandShare,
   catchScale,
+  cleanUpAfter_m3,
   drawdown,
   drawnBoxes,
   feedCapacity,
@@ -221,6 +223,17 @@ export const SET_SUMS: readonly Sum[] = [
         .max(8),
     }),
     (i) => loadUp(i.sections, i.fed_kg),
+  ),
+  sum(
+    'clean-up-after',
+    'Loose gravel after which a box is full of black sand at its head. `weighed`: what a clean-up on this ground held of it.',
+    boxSetting.extend({
+      weighed: z.object({ blackSand_kg: n.positive(), fedLoose_m3: n.positive() }).optional(),
+    }),
+    ({ weighed, ...i }) => {
+      const share = weighed ? blackSandShare(weighed.blackSand_kg, weighed.fedLoose_m3) : null;
+      return { blackSandShare: share, fed_m3: cleanUpAfter_m3(i, drawnBoxes(i.gold, i.temperature_C), share) };
+    },
   ),
   sum(
     'catch-scale',

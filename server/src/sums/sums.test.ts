@@ -456,6 +456,11 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     (a: { causes: { input: string }[]; remedy: { levers: { kind: string }[] } }) =>
       a.causes[0]?.input === 'levelError_m' && a.remedy.levers[0]?.kind === 'level',
   ],
+  'clean-up-after': [
+    { ...HALF_INCH_BOX, weighed: { blackSand_kg: 1.7225, fedLoose_m3: 0.1 } },
+    (a: { blackSandShare: number; fed_m3: { middle: number } }) =>
+      Math.abs(a.blackSandShare - 0.01) < 1e-9 && a.fed_m3.middle > 3 * 0.0189 && a.fed_m3.middle < 14 * 0.0189,
+  ],
   'pump-flow': [
     { shutOffHead_m: 25, mostFlow_m3_s: 0.01, lift_m: 3, diameter_m: 0.05, length_m: 20, bends: 2 },
     (a: { flow_m3_s: number; head_m: number; frictionLoss_m: number }) =>

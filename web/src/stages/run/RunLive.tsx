@@ -10,6 +10,7 @@ import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Fetching } from '../../ui/Fetching.tsx';
 import { Judgement } from '../../ui/Judgement.tsx';
+import { AtTheBox } from './AtTheBox.tsx';
 import { BucketCount, BucketGlyph, PaceBar, StopGlyph, UndoGlyph } from './RunDrawings.tsx';
 import { safePace_ms, clockText, useOpenRun, type OpenRun } from './useOpenRun.ts';
 
@@ -195,6 +196,9 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
               Stop
             </button>
           </div>
+          {setup && rig && (
+            <AtTheBox run={run} setup={setup} rig={rig} volumeLoose_L={open.volumeLoose_L} safe_ms={safe_ms} />
+          )}
         </div>
       </div>
       <div className="sm:hidden">

@@ -1,0 +1,181 @@
+import { TAIL_COLORS, type StoredRig, type StoredRun, type StoredSetup } from '@riffle/contract';
+import { blackSandShare, cleanUpAfter_m3, CONTAINERS, drawnBoxes, USUAL_MIX, type Spread } from '@riffle/core';
+import { formatDistanceToNowStrict } from 'date-fns';
+import { useMemo, useState } from 'react';
+import { settingAsSet } from '../../box/boxEvidence.ts';
+import { useContainers } from '../../records/useContainers.ts';
+import { useKeep } from '../../records/useKeep.ts';
+import { useRecords } from '../../records/useRecords.ts';
+import { useShow } from '../../units/useShow.ts';
+import { TextButton } from '../../ui/TextButton.tsx';
+import { toast } from '../../ui/toast.ts';
+import { useWidth } from '../../ui/useWidth.ts';
+import { useBeat } from './useBeat.ts';
+
+interface AtTheBoxProps {
+  readonly run: StoredRun;
+  readonly setup: StoredSetup;
+  readonly rig: StoredRig;
+  /** Fed in this run. */
+  readonly volumeLoose_L: number;
+  /** Milliseconds a bucket at which it is safely fed; null where that is not known. */
+  readonly safe_ms: number | null;
+}
+
+/** What is done at the box while it runs, besides feeding: the tail panned, the beat kept, the mat watched. */
+export function AtTheBox(props: AtTheBoxProps) {
+  return (
+    <div className="mt-3 border-t-2 border-ink">
+      <TailPan {...props} />
+      <Beat {...props} />
+      <Mat {...props} />
+    </div>
+  );
+}
+
+const SAYS: Readonly<Record<(typeof TAIL_COLORS)[number], string>> = {
+  '0': 'no color',
+  '1-2': '1 or 2 colors',
+  '3+': '3 colors or more',
+};
+
+/** A pan of tailings in one tap. */
+function TailPan({ run }: AtTheBoxProps) {
+  const { add, takeOut } = useKeep('box-tests');
+  const tests = useRecords('box-tests', run.groundId).items;
+  const pan_L = useContainers().pan ?? CONTAINERS.pan;
+  const last = tests
+    .filter((t) => t.setupId === run.setupId && t.tested.kind === 'tail pan' && t.testedAt >= run.startedAt)
+    .sort((a, b) => b.testedAt.localeCompare(a.testedAt))[0];
+  const tap = (colors: (typeof TAIL_COLORS)[number]): void => {
+    add({
+      groundId: run.groundId,
+      setupId: run.setupId,
+      testedAt: new Date().toISOString(),
+      tested: { kind: 'tail pan', colors, volume_L: pan_L, volumeEntered: { text: '1', unit: 'pan' } },
+      note: '',
+    });
+    toast(
+      colors === '3+'
+        ? 'Tail pan: 3 colors or more. Gold goes over the end: less water or pitch, or feed slower.'
+        : `Tail pan: ${SAYS[colors]}.`,
+    );
+  };
+  return (
+    <div className="border-b border-rule py-2">
+      <p id="tail-pan" className="mb-1">
+        <b>Tail pan</b>{' '}
+        <span className="text-ink-2">
+          {last && last.tested.kind === 'tail pan'
+            ? `${SAYS[last.tested.colors]}, ${formatDistanceToNowStrict(new Date(last.testedAt))} ago`
+            : 'none in this run: pan what comes over the end'}
+        </span>
+        {last && (
+          <TextButton className="ml-3" onClick={() => takeOut(last, 'The tail pan is taken out.')}>
+            take it out
+          </TextButton>
+        )}
+      </p>
+      <div role="group" aria-labelledby="tail-pan" className="grid grid-cols-3 border-2 border-ink">
+        {TAIL_COLORS.map((colors) => (
+          <button
+            key={colors}
+            type="button"
+            aria-label={`Tail pan: ${SAYS[colors]}`}
+            className="min-h-14 touch-manipulation text-[20px] font-bold not-first:border-l-2 not-first:border-ink active:bg-ink active:text-paper"
+            onClick={() => tap(colors)}
+          >
+            {colors.replace('-', '–')}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+/** The beat of the scoop: a click and a buzz for each. */
+function Beat({ run, setup, safe_ms }: AtTheBoxProps) {
+  const [on, setOn] = useState(false);
+  const scoop_ms = safe_ms === null ? null : (safe_ms * setup.scoop_L) / run.bucket_L;
+  useBeat(scoop_ms, on);
+  if (scoop_ms === null) return null;
+  const seconds = scoop_ms < 10_000 ? (scoop_ms / 1000).toFixed(1) : String(Math.round(scoop_ms / 1000));
+  return (
+    <button
+      type="button"
+      aria-pressed={on}
+      className={`flex min-h-14 w-full items-center justify-between border-b border-rule px-1 text-left ${on ? 'bg-ink px-3 text-paper' : ''}`}
+      onClick={() => setOn(!on)}
+    >
+      <span>
+        <b>Beat</b> a scoop every {seconds} s
+      </span>
+      <span className="font-bold">{on ? 'silence' : 'start'}</span>
+    </button>
+  );
+}
+
+/** How full of black sand the box is, and when to clean up. */
+function Mat({ run, setup, rig, volumeLoose_L }: AtTheBoxProps) {
+  const show = useShow();
+  const runs = useRecords('runs', run.groundId).items;
+  const cleanups = useRecords('cleanups', run.groundId).items;
+  const share = useMemo(() => weighedBlackSand(runs, cleanups), [runs, cleanups]);
+  const after = useMemo((): Spread | null => {
+    const setting = settingAsSet(setup, rig, USUAL_MIX);
+    return setting && cleanUpAfter_m3(setting, drawnBoxes(USUAL_MIX, setup.temperature_C), share);
+  }, [setup, rig, share]);
+  if (!after) return null;
+  const weighed = new Set(cleanups.flatMap((c) => c.runIds));
+  // What lies in the box besides: earlier runs through it that were not cleaned up.
+  const before_L = runs
+    .filter((r) => r.id !== run.id && !weighed.has(r.id) && r.setupId === run.setupId)
+    .reduce((sum, r) => sum + r.tally.volumeLoose_L, 0);
+  const fed_L = before_L + volumeLoose_L;
+  const [low, middle, high] = [after.low, after.middle, after.high].map((m3) =>
+    Math.max(1, Math.round((m3 * 1000) / run.bucket_L)),
+  ) as [number, number, number];
+  const fed = fed_L / run.bucket_L;
+  return (
+    <div className="border-b border-rule py-2">
+      <p className={fed >= middle ? 'font-bold' : ''}>
+        <b>Mat</b> {fed >= high ? 'clean up: ' : fed >= middle ? 'look at it: ' : ''}full of black sand after about{' '}
+        {middle} buckets ({low}–{high}); {show.volume(fed_L)} are in.
+      </p>
+      <MatBar low={low} middle={middle} high={high} fed={fed} />
+      {share === null && (
+        <p className="text-[13px] text-ink-2">Weigh the black sand of a clean-up, and it is known better.</p>
+      )}
+    </div>
+  );
+}
+
+/** Buckets fed against those after which it may be full: hatched where nine in ten lie. */
+function MatBar({ low, middle, high, fed }: Record<'low' | 'middle' | 'high' | 'fed', number>) {
+  const [attach, width] = useWidth(358);
+  const x = (buckets: number): number => 2 + (width - 4) * Math.min(1, buckets / (1.15 * Math.max(high, fed)));
+  return (
+    <div ref={attach} className="mt-1">
+      <svg width={width} height="22" className="block" aria-hidden="true">
+        <rect x="2" y="4" width={width - 4} height="14" fill="none" stroke="var(--ink)" strokeWidth="2" />
+        <rect x={x(low)} y="4" width={x(high) - x(low)} height="14" fill="url(#against)" />
+        <rect x="2" y="4" width={Math.max(0, x(fed) - 2)} height="14" fill="var(--ink)" />
+        <path d={`M${x(middle)} 0v22`} stroke="var(--ink)" strokeWidth="3" />
+      </svg>
+    </div>
+  );
+}
+
+/** Black sand of this ground as its clean-ups weighed it, share by mass; null where none did. */
+function weighedBlackSand(
+  runs: readonly StoredRun[],
+  cleanups: readonly { readonly runIds: readonly string[]; readonly blackSand_g: number | null }[],
+): number | null {
+  let [sand_kg, fed_m3] = [0, 0];
+  for (const c of cleanups) {
+    if (!c.blackSand_g) continue;
+    sand_kg += c.blackSand_g / 1000;
+    fed_m3 += runs.filter((r) => c.runIds.includes(r.id)).reduce((sum, r) => sum + r.tally.volumeLoose_L / 1000, 0);
+  }
+  return sand_kg > 0 && fed_m3 > 0 ? blackSandShare(sand_kg, fed_m3) : null;
+}
