@@ -21,6 +21,7 @@ module.exports = {
     webRoom('api'),
     webRoom('workers'),
     webRoom('position'),
+    webRoom('tilt', 'position'),
     webRoom('preferences', 'position'),
     webRoom('units', 'preferences'),
     webRoom('ui', 'units', 'api'),

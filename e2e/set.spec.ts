@@ -208,3 +208,34 @@ test('at the box: a tail pan in one tap, a beat to feed by, and when the mat is 
   await beat.click();
   await expect(beat).toHaveAttribute('aria-pressed', 'false');
 });
+
+test('pitch and level by the phone, turned end for end, and by a string over the box', async ({ page }, info) => {
+  // No box lies under a test: the simulated sensor, off by a degree, lies in one of half an inch a foot.
+  await page.addInitScript(() =>
+    localStorage.setItem('riffle-preferences', JSON.stringify({ positionFrom: 'simulated' })),
+  );
+  await bringCreek(page, `Level run ${info.project.name}`);
+  await toStage(page, 'Set');
+  await setBox(page, `Leveled ${info.project.name}`);
+  await page.getByLabel('Pitch', { exact: true }).fill('0.9 in/ft');
+  const sheet = page.getByRole('dialog');
+  await page.getByRole('button', { name: 'Measure pitch and level' }).click();
+  await expect(sheet.getByRole('status')).toContainText('its top to the head');
+  await sheet.getByRole('button', { name: 'Take the first' }).click();
+  await expect(sheet.getByRole('status')).toContainText('turn it end for end');
+  await sheet.getByRole('button', { name: 'Take the second' }).click();
+  await expect(sheet.getByRole('status')).toContainText(/over the box$/);
+  await expect(sheet.getByText(/^Its right side, seen down the box, lies 2\smm lower\./)).toBeVisible();
+  await expect(sheet.getByText(/The sensor is off by 1\.\d°/)).toBeVisible();
+  await sheet.getByRole('button', { name: 'Use this' }).click();
+  await expect(page.getByLabel('Pitch', { exact: true })).toHaveValue(/^0\.(49|5)\d*/);
+  await expect(page.getByLabel('One side deeper by', { exact: true })).toHaveValue('2');
+  await page.getByRole('button', { name: 'Measure pitch and level' }).click();
+  await sheet.getByRole('radio', { name: 'String or hose' }).click();
+  await sheet.getByLabel('Down to the box at its head', { exact: true }).fill('100 mm');
+  await sheet.getByLabel('Down to the box at its tail', { exact: true }).fill('90 mm');
+  await expect(sheet.getByRole('status')).toHaveText('The tail must lie farther below the line than the head.');
+  await sheet.getByLabel('Down to the box at its tail', { exact: true }).fill('176.2 mm');
+  await sheet.getByRole('button', { name: 'Use this' }).click();
+  await expect(page.getByLabel('Pitch', { exact: true })).toHaveValue(/^0\.75/);
+});

@@ -302,6 +302,7 @@ export { feedCapacity, PRUDENT_SHARE, type FeedCapacity } from './set/feed.ts';
 export { floorFlowAtDepth, floorFlowAtRate, type FloorFlow, type LinedFloor } from './set/floorFlow.ts';
 export { forecastClean, type CleanForecast, type EarlierClean, type FedGround } from './set/forecastClean.ts';
 export { mixOf, USUAL_MIX, type GoldShare } from './set/goldMix.ts';
+export { lieByTurning, slopeByLine, type Lie, type Tilt } from './set/levelBox.ts';
 export { LINING_IDS, LININGS, type Lining, type LiningId } from './set/linings.ts';
 export { loadUp, type FilledSection, type FillingSection } from './set/loadUp.ts';
 export { flowAtDepth, flowAtRate, type Channel, type UniformFlow } from './set/manning.ts';

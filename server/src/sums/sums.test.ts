@@ -461,6 +461,15 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     (a: { blackSandShare: number; fed_m3: { middle: number } }) =>
       Math.abs(a.blackSandShare - 0.01) < 1e-9 && a.fed_m3.middle > 3 * 0.0189 && a.fed_m3.middle < 14 * 0.0189,
   ],
+  'lie-by-turning': [
+    { topToHead: { along_deg: 3.4, across_deg: 0.5 }, topToTail: { along_deg: -1.4, across_deg: -1.5 } },
+    (a: { slope: number; offBy: { along_deg: number } }) =>
+      Math.abs(a.slope - Math.tan((2.4 * Math.PI) / 180)) < 1e-9 && Math.abs(a.offBy.along_deg - 1) < 1e-9,
+  ],
+  'slope-by-line': [
+    { headBelow_m: 0.1, tailBelow_m: 0.15, apart_m: 1.2 },
+    (a: { slope: number }) => Math.abs(a.slope - 0.05 / 1.2) < 1e-9,
+  ],
   'pump-flow': [
     { shutOffHead_m: 25, mostFlow_m3_s: 0.01, lift_m: 3, diameter_m: 0.05, length_m: 20, bends: 2 },
     (a: { flow_m3_s: number; head_m: number; frictionLoss_m: number }) =>

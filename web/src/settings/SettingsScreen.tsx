@@ -79,7 +79,7 @@ export function SettingsScreen() {
           ]}
         />
         <p className="mt-1 text-[13px] text-ink-2">
-          The simulated one walks up the chosen ground, to try things out at home.
+          The simulated one walks up the chosen ground and lies in a box, to try things out at home.
         </p>
       </Block>
       <Block title="Your price" aside="Riffle knows no price but yours">

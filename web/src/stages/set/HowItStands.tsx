@@ -43,6 +43,11 @@ export function HowItStands({ page }: { page: SetOnPage }) {
             )
           }
         />
+        {rig && (
+          <TextButton className="-mt-2 mb-1 self-end" onClick={() => page.open('level')}>
+            Measure pitch and level
+          </TextButton>
+        )}
         <WaterFields page={page} />
         <FeedFields page={page} />
         <HereFields page={page} />

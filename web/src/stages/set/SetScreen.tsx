@@ -10,6 +10,7 @@ import { useIsPhone } from '../../ui/useIsPhone.ts';
 import { useShow, type Show } from '../../units/useShow.ts';
 import { BoxTestSheet } from './BoxTestSheet.tsx';
 import { FlowSheet } from './FlowSheet.tsx';
+import { LevelSheet } from './LevelSheet.tsx';
 import { LinkSheet } from './LinkSheet.tsx';
 import { HowItStands } from './HowItStands.tsx';
 import { RigSheet } from './RigSheet.tsx';
@@ -113,7 +114,7 @@ function KeptSetups({ page: { latestFirst, rigs, load } }: { page: SetOnPage }) 
   );
 }
 
-function SetSheets({ page: { sheet, close, rig, choose, inHand, test, link } }: { page: SetOnPage }) {
+function SetSheets({ page: { sheet, close, rig, choose, inHand, test, link, lie } }: { page: SetOnPage }) {
   if (sheet === null) return null;
   if (sheet === 'link') return link === null ? null : <LinkSheet link={link} onClose={close} />;
   if (sheet === 'flow')
@@ -131,6 +132,18 @@ function SetSheets({ page: { sheet, close, rig, choose, inHand, test, link } }: 
         }}
       />
     );
+  if (sheet === 'level')
+    return rig ? (
+      <LevelSheet
+        length_m={boxLength_m(rigSections(rig))}
+        width_m={rigSections(rig)[0]?.width_m ?? 0.25}
+        onClose={close}
+        onLie={(slope, crossFall_m) => {
+          lie(slope, boxLength_m(rigSections(rig)), crossFall_m);
+          close();
+        }}
+      />
+    ) : null;
   if (sheet !== 'rig' && sheet !== 'new rig')
     return (
       <BoxTestSheet

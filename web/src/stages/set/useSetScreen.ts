@@ -20,7 +20,7 @@ import { TEST_WORDS } from './testWords.ts';
 import { useSetup } from './useSetup.ts';
 
 /** A sheet over the screen; the tests of a box by their kind. */
-export type SetSheet = 'new rig' | 'rig' | 'flow' | 'link' | Tested['kind'];
+export type SetSheet = 'new rig' | 'rig' | 'flow' | 'link' | 'level' | Tested['kind'];
 
 /** The box in hand on this ground, the set-ups kept before, and the sheet that lies open. */
 export function useSetScreen() {
@@ -142,6 +142,17 @@ export function useSetScreen() {
     close: () => open(null),
     /** The head dragged: written in the unit its field stands on. */
     dragSlope: (slope: number, length_m: number): void => change(pitched(slope, length_m)),
+    /** Measured: its pitch, and how it lies across where that was. */
+    lie: (slope: number, length_m: number, crossFall_m: number | null): void =>
+      change({
+        ...pitched(slope, length_m),
+        ...(crossFall_m !== null && {
+          crossFall:
+            crossFall_m < LEVEL_M
+              ? { ...draft.crossFall, text: '' }
+              : { text: (crossFall_m * 1000).toFixed(0), unit: 'mm' },
+        }),
+      }),
     /** The water dragged: known by its depth from now on. */
     dragDepth: (depth_m: number): void => change(watered(depth_m)),
     /** Both, in the window. */
@@ -149,6 +160,8 @@ export function useSetScreen() {
       change({ ...pitched(slope, rig ? boxLength_m(sectionsOf(rig)) : 1), ...watered(depth_m) }),
   };
 }
+/** Nobody levels finer. */
+const LEVEL_M = 0.001;
 const standsAs = (
   a: StoredSetup,
   b: Pick<StoredSetup, 'rigId' | 'slope' | 'depth_m' | 'flow_m3_s' | 'stone_m' | 'temperature_C'>,
