@@ -27,7 +27,7 @@ const VIEWS = {
   'in-place': { size: DESK, at: 'sample/in-place', ground: BENCH, act: (page) => page.waitForTimeout(2500) },
   set: { size: DESK, at: 'set' },
   run: { size: DESK, at: 'run', before: openRun },
-  clean: { size: DESK, at: 'clean', act: weighSections },
+  clean: { size: DESK, at: 'clean', now: MORNING, act: weighSections },
   books: { size: DESK, at: 'books', act: (page) => page.waitForTimeout(1200) },
   sure: { size: DESK, at: 'sure' },
   'new-ground': { size: DESK, path: '/grounds/new', act: dropCreek },
@@ -148,7 +148,8 @@ async function countColors(page) {
 async function weighSections(page) {
   // The sections are those of the box that was run: they stand when its run does.
   await page.getByRole('checkbox', { name: /buckets/ }).waitFor();
-  await page.waitForTimeout(400);
+  // Nothing is typed before what it should hold is sealed: the picture shows it opened.
+  await page.getByText(/^What it should hold is sealed/).waitFor();
   const fields = page.getByLabel('Gold', { exact: true });
   const golds = ['71.5', '12.2', '2.1'];
   for (let i = 0; i < Math.min(3, await fields.count()); i++) await fields.nth(i).fill(golds[i]);
