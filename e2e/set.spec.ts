@@ -87,9 +87,15 @@ test('what is seen at the box changes what is said of it, and names what may be 
   await strip.getByRole('button', { name: /^Stones stall/ }).click();
   await expect(judgement(page)).toContainText('you see stones stall. Then it works');
   await expect(strip.getByRole('status').getByRole('listitem').first()).toContainText(/^\d in 10/);
+  await expect(strip.getByRole('status')).toContainText(
+    /it runs slower than entered: lift the head \d+\smm, or let in \d+\smm of water; then stones/,
+  );
   // One side heavy comes first of all.
   await strip.getByRole('button', { name: /^One side heavy/ }).click();
   await expect(judgement(page)).toContainText(/^Level it first: you see/);
+  await expect(strip.getByRole('status').getByRole('listitem').first()).toContainText(
+    /^\d in 10one side lies lower: level it across/,
+  );
   // Looked, and not there; then not looked at all.
   const side = strip.getByRole('button', { name: /^One side heavy/ });
   await side.click();

@@ -34,7 +34,8 @@ const [FLOOR, REST] = [0.02, 0.96];
  */
 const [LEAST_DRAWS, LEAST_LIKELY] = [40, 0.1];
 
-interface DrawnCase {
+/** One drawn box as it stands, and what was fed to it since it was cleaned up. */
+export interface DrawnCase {
   readonly setting: BoxSetting;
   readonly box: BoxParameters;
   readonly solved: SolvedBox;
@@ -103,6 +104,17 @@ function headFill({ setting, box, solved, fed_m3 }: DrawnCase): number {
   return head?.fillAtHead ?? 0;
 }
 
+/** How likely all of what is seen, and not seen where it was looked for, is at one drawn box. */
+export function chanceSeen(drawnCase: DrawnCase, seen: Seen): number {
+  let all = 1;
+  for (const [id, there] of Object.entries(seen) as [SymptomId, boolean][]) {
+    const { x, width } = SYMPTOMS[id];
+    const chance = 1 / (1 + Math.exp(-x(drawnCase) / width));
+    all *= FLOOR + REST * (there ? chance : 1 - chance);
+  }
+  return all;
+}
+
 /** What may be behind it: a side that a number of the box lies on, and how likely that is by what was seen. */
 export interface Cause {
   readonly input: keyof BoxParameters;
@@ -135,13 +147,7 @@ const LEAST_SHIFT = 0.2;
 export function seeBox(setting: BoxSetting, drawn: DrawnBoxes, seen: Seen, fed_m3 = 0): SeenBox {
   const { solved } = weighBox(setting, drawn);
   const weights = Float64Array.from(drawn.boxes, (box, d) => {
-    let weight = drawn.weights[d] ?? 0;
-    for (const [id, there] of Object.entries(seen) as [SymptomId, boolean][]) {
-      const { x, width } = SYMPTOMS[id];
-      const chance = 1 / (1 + Math.exp(-x({ setting, box, solved: solved[d] as SolvedBox, fed_m3 }) / width));
-      weight *= FLOOR + REST * (there ? chance : 1 - chance);
-    }
-    return weight;
+    return (drawn.weights[d] ?? 0) * chanceSeen({ setting, box, solved: solved[d] as SolvedBox, fed_m3 }, seen);
   });
   const sum = weights.reduce((a, b) => a + b, 0);
   const effective = sum ** 2 / weights.reduce((a, b) => a + b * b, 0);

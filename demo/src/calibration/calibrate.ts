@@ -1,5 +1,6 @@
 import { seededRandom } from '@riffle/core';
 import { calibrateBoxes } from './boxes.ts';
+import { calibrateFaults } from './faults.ts';
 import { calibrateGrades } from './grades.ts';
 import { calibrateHoles } from './holes.ts';
 import { calibrateInPlace } from './inPlace.ts';
@@ -224,5 +225,9 @@ export function calibrate(share: number, tell: (what: string) => void = () => un
   band(weighings.whole, 0.85, 0.95);
   band(weighings.wholeAgain, 0.85, 0.95);
   band(weighings.refused, 0, 0.1, undefined, 'alarms');
+  tell('What is seen at a box set wrong');
+  const faults = calibrateFaults(many(500), seededRandom(1933));
+  band(faults.first, 0.7, 1, undefined, 'found');
+  band(faults.two, 0.9, 1, undefined, 'found');
   return found;
 }

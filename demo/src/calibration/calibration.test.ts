@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { seededRandom } from '@riffle/core';
 import { calibrateBoxes } from './boxes.ts';
+import { calibrateFaults } from './faults.ts';
 import { calibrateGrades } from './grades.ts';
 import { calibrateHoles } from './holes.ts';
 import { calibrateMouths, calibrateNextPan, calibratePlaces } from './places.ts';
@@ -57,5 +58,11 @@ describe('said against true, simulated', () => {
     expect(measured.share).toBeGreaterThanOrEqual(0.78);
     expect(measured.width as number).toBeLessThan(0.8 * (unmeasured.width as number));
     expect(refused.share).toBeLessThanOrEqual(0.1);
+  });
+  test('what is wrong with a box is named first more often than not, and nearly always among two', () => {
+    const { first, two } = calibrateFaults(60, seededRandom(1933));
+    expect(first.times).toBe(60);
+    expect(first.share).toBeGreaterThanOrEqual(0.6);
+    expect(two.share).toBeGreaterThanOrEqual(0.85);
   });
 });

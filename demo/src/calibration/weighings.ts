@@ -20,7 +20,6 @@ import { sampled } from './grades.ts';
 import { Tally } from './tally.ts';
 import { drawWorld, factorOf, flakeOf, TOLD_SWELL_PERCENT, type World } from './world.ts';
 
-const GRAVITY_M_S2 = 9.81;
 const WATER = freshWater(10);
 /** Flakes a clean-up is put together from, each standing for many. */
 const FLAKES = 400;

@@ -6,6 +6,7 @@ import {
   cleanUpAfter_m3,
   drawdown,
   drawnBoxes,
+  faultsOf,
   feedCapacity,
   flowAtDepth,
   flowAtRate,
@@ -305,7 +306,8 @@ export const SET_SUMS: readonly Sum[] = [
       const box = seeBox(i, drawnBoxes(i.gold, i.temperature_C), seen, fed_m3);
       const remedy = remedyFor(i, box, seen);
       const { effective, fits, causes } = box;
-      return { effective, fits, causes, remedy: { ...remedy, after: withoutDraws(remedy.after) } };
+      const faults = faultsOf(i, drawnBoxes(i.gold, i.temperature_C), seen, fed_m3);
+      return { effective, fits, causes, faults, remedy: { ...remedy, after: withoutDraws(remedy.after) } };
     },
   ),
   sum(

@@ -453,8 +453,10 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
   ],
   'box-symptoms': [
     { ...HALF_INCH_BOX, seen: { 'one side': true } },
-    (a: { causes: { input: string }[]; remedy: { levers: { kind: string }[] } }) =>
-      a.causes[0]?.input === 'levelError_m' && a.remedy.levers[0]?.kind === 'level',
+    (a: { causes: { input: string }[]; faults: { fault: string }[]; remedy: { levers: { kind: string }[] } }) =>
+      a.causes[0]?.input === 'levelError_m' &&
+      a.faults[0]?.fault === 'out of level' &&
+      a.remedy.levers[0]?.kind === 'level',
   ],
   'clean-up-after': [
     { ...HALF_INCH_BOX, weighed: { blackSand_kg: 1.7225, fedLoose_m3: 0.1 } },

@@ -1,7 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import type { StoredBoxTest, StoredCleanup, StoredForecast, StoredRig, StoredRun, StoredSetup } from '@riffle/contract';
 import { gradeSpots, USUAL_MIX } from '@riffle/core';
-import { earlierCleans, evidenceOf, feedOf_m3_s, oneSetupOf, speaking, type BoxBook } from './boxEvidence.ts';
+import {
+  earlierCleans,
+  evidenceOf,
+  fedSince_m3,
+  feedOf_m3_s,
+  oneSetupOf,
+  speaking,
+  type BoxBook,
+} from './boxEvidence.ts';
 import { forecastProblem, forecastRecord, openForecast, sayForecast, sealedFor } from './cleanForecast.ts';
 import { usualCuts_m } from './usualCuts.ts';
 
@@ -101,6 +109,11 @@ describe('what was measured at a box', () => {
   });
   test('a run of no time has no feed', () =>
     expect(feedOf_m3_s([run('x', { tally: { volumeLoose_L: 20, running_s: 3 } as never })])).toBeNull());
+  test('what was fed since the box was cleaned up', () => {
+    expect(fedSince_m3(book(), 'rig')).toBeCloseTo(0.236, 9);
+    expect(fedSince_m3(book({ cleanups: [cleanup('c', ['1'])] }), 'rig')).toBeCloseTo(0.118, 9);
+    expect(fedSince_m3(book(), 'another')).toBe(0);
+  });
   test('earlier clean-ups of a spot are those of it alone', () => {
     const mixed = run('2', {
       setupId: 'b',

@@ -184,3 +184,12 @@ export function earlierCleans(book: BoxBook, spotId: string): EarlierClean[] {
 /** What of it speaks. */
 export const speaking = (measured: readonly NamedEvidence[]): BoxEvidence[] =>
   measured.flatMap((m) => (m.evidence ? [m.evidence] : []));
+
+/** Loose gravel fed through a box on this ground since it was cleaned up, m3. */
+export function fedSince_m3({ runs, setups, cleanups }: BoxBook, rigId: string): number {
+  const cleaned = new Set(cleanups.flatMap((c) => c.runIds));
+  const through = new Set(setups.filter((s) => s.rigId === rigId).map((s) => s.id));
+  return runs
+    .filter((r) => through.has(r.setupId) && !cleaned.has(r.id))
+    .reduce((sum, r) => sum + r.tally.volumeLoose_L / 1000, 0);
+}

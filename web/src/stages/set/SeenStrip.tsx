@@ -1,8 +1,9 @@
 import { SYMPTOM_IDS, type Seen, type SymptomId } from '@riffle/core';
+import { useShow } from '../../units/useShow.ts';
 import { Block } from '../../ui/Judgement.tsx';
 import type { SetVerdictFound } from './solveSetup.ts';
 import { SymptomDrawing } from './SymptomDrawing.tsx';
-import { causeWords, SYMPTOM_WORDS } from './symptomWords.ts';
+import { FAULT_WORDS, SYMPTOM_WORDS } from './symptomWords.ts';
 
 interface SeenStripProps {
   readonly seen: Seen;
@@ -10,16 +11,19 @@ interface SeenStripProps {
   readonly onChange: (seen: Seen) => void;
 }
 
-/** Causes named. */
-const MOST_CAUSES = 3;
+/** Faults named, and the least chance of one after the first. */
+const MOST_FAULTS = 3;
+const LEAST_CHANCE = 0.1;
 
 /** For those who read the box and not its numbers: what is seen, each a tap; again for looked and not there; again for not looked. Below, what may be behind it. */
 export function SeenStrip({ seen, verdict, onChange }: SeenStripProps) {
+  const show = useShow();
   const next = (id: SymptomId): void => {
     const { [id]: now, ...others } = seen;
     onChange(now === undefined ? { ...others, [id]: true } : now ? { ...others, [id]: false } : others);
   };
-  const asked = Object.keys(seen).length > 0;
+  // What is as it should be asks for no cause.
+  const asked = SYMPTOM_IDS.some((id) => id !== 'clears' && seen[id]);
   return (
     <Block title="What do you see?" aside="tap what is there; tap again: looked, not there">
       <ul className="grid grid-cols-2 gap-x-3 gap-y-2 sm:grid-cols-4">
@@ -51,12 +55,21 @@ export function SeenStrip({ seen, verdict, onChange }: SeenStripProps) {
             </p>
           ) : (
             <ul>
-              {verdict.causes.slice(0, MOST_CAUSES).map((c) => (
-                <li key={c.input} className="flex items-baseline gap-3 border-b border-rule py-1">
-                  <b className="w-16 shrink-0">{Math.min(9, Math.round(10 * c.chance))} in 10</b>
-                  {causeWords(c)}
-                </li>
-              ))}
+              {verdict.faults
+                .filter((f, i) => i === 0 || f.chance >= LEAST_CHANCE)
+                .slice(0, MOST_FAULTS)
+                .map((f) => {
+                  const words = FAULT_WORDS[f.fault];
+                  return (
+                    <li key={f.fault} className="flex items-baseline gap-3 border-b border-rule py-1">
+                      <b className="w-16 shrink-0">{Math.min(9, Math.max(1, Math.round(10 * f.chance)))} in 10</b>
+                      <span>
+                        {words.is}: <b>{words.do(f, show)}</b>
+                        <span className="text-ink-2">; then {words.then}</span>
+                      </span>
+                    </li>
+                  );
+                })}
             </ul>
           )}
         </div>

@@ -7,7 +7,7 @@ import { Gold } from '../../ui/Judgement.tsx';
 import { plural } from '../../ui/plural.ts';
 import { leverByHand, leverWords } from './leverWords.ts';
 import { pitchText } from './readSetup.ts';
-import { SYMPTOM_WORDS } from './symptomWords.ts';
+import { FAULT_WORDS, SYMPTOM_WORDS } from './symptomWords.ts';
 import type { SetVerdictFound, Weighed } from './solveSetup.ts';
 import type { SetupInHand } from './useSetup.ts';
 
@@ -47,7 +47,7 @@ const modelOf = (measuredBy: number): string =>
     ? 'Weighed over 256 boxes as yours may be; a tail pan or a clean-up by sections would narrow it.'
     : `Weighed over 256 boxes as yours may be, by ${plural(measuredBy, 'measure')} of this box.`;
 
-function foundWords(inHand: SetupInHand, { now, advice, measured }: SetVerdictFound, show: Show): SetWords {
+function foundWords(inHand: SetupInHand, { now, advice, measured, faults }: SetVerdictFound, show: Show): SetWords {
   const model = modelOf(measured?.fits.filter(Boolean).length ?? 0);
   const { draft, readings, solved } = inHand;
   const dry = tooLittleHere(inHand, show);
@@ -63,6 +63,22 @@ function foundWords(inHand: SetupInHand, { now, advice, measured }: SetVerdictFo
   );
   // Nobody is told to leave a box that he sees failing.
   const trouble = seenWords(draft.seen);
+  const [fault] = faults;
+  const behind = fault && fault.fault !== 'none' && fault.chance >= LIKELY ? fault : null;
+  if (advice.kind === 'leave' && trouble !== null && behind)
+    return {
+      sentence: (
+        <>
+          {upperFirst(FAULT_WORDS[behind.fault].do(behind, show))}: {trouble}, and likeliest{' '}
+          {FAULT_WORDS[behind.fault].is}.
+        </>
+      ),
+      rests: (
+        <>
+          As entered it {does(now)}. {upperFirst(FAULT_WORDS[behind.fault].then)}, when that was it.
+        </>
+      ),
+    };
   if (advice.kind === 'leave' && trouble !== null && !draft.seen.clears)
     return {
       sentence: <>Measure pitch and water again: {trouble}, and a box set as entered seldom shows that.</>,
@@ -100,6 +116,9 @@ function foundWords(inHand: SetupInHand, { now, advice, measured }: SetVerdictFo
     rests: `${upperFirst(levers.map((l) => leverByHand(l, show, typed)).join('; '))}. ${lost ? `${lost} ` : ''}Look for stones that roll through from head to tail, and sand that turns over behind each riffle. ${model}`,
   };
 }
+
+/** A fault so likely is the sentence. */
+const LIKELY = 0.4;
 
 /** A box set in more water than there is: said before anything else of it. */
 function tooLittleHere({ draft, readings, solved }: SetupInHand, show: Show): SetWords | null {

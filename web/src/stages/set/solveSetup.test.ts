@@ -15,7 +15,7 @@ const setting: BoxSetting = {
   gold: USUAL_MIX,
 };
 const solve = (some: Partial<SetProblem> = {}): { steps: SetStep[]; result: SetResult } => {
-  const work = solveSetup({ setting, reach: {}, seen: {}, evidence: [], ...some });
+  const work = solveSetup({ setting, reach: {}, seen: {}, evidence: [], fed_m3: 0, ...some });
   const steps: SetStep[] = [];
   for (;;) {
     const step = work.next();
@@ -51,9 +51,10 @@ describe('a setting worked out by steps', () => {
     const usual = { ...setting, slope: 1 / 24 };
     const before = solve({ setting: usual }).result.verdict;
     const after = solve({ setting: usual, seen: { 'stones stall': true } }).result.verdict;
-    expect(before).toMatchObject({ fits: true, causes: [], advice: { kind: 'leave' } });
+    expect(before).toMatchObject({ fits: true, faults: [], advice: { kind: 'leave' } });
     expect(after.now.works).toBeLessThan(before.now.works);
-    expect(after.causes.length).toBeGreaterThan(0);
+    expect(after.faults[0]?.fault).not.toBe('none');
+    expect(after.faults.reduce((sum, f) => sum + f.chance, 0)).toBeCloseTo(1, 9);
   });
   test('what was measured moves the box that is weighed', () => {
     const usual = { ...setting, slope: 1 / 24 };

@@ -2,6 +2,7 @@ import {
   boxWindow,
   catchCurves,
   drawnBoxes,
+  faultsOf,
   measureBox,
   remedyFor,
   seeBox,
@@ -12,7 +13,7 @@ import {
   type BoxSetting,
   type BoxWindow,
   type CatchCurve,
-  type Cause,
+  type Fault,
   type DrawnBoxes,
   type Lever,
   type MeasuredBox,
@@ -29,6 +30,8 @@ export interface SetProblem {
   readonly seen: Seen;
   /** What was measured at this box before. */
   readonly evidence: readonly BoxEvidence[];
+  /** Loose gravel fed through it since it was cleaned up. */
+  readonly fed_m3: number;
 }
 
 /** A setting weighed over all draws, as the page needs it. */
@@ -41,7 +44,7 @@ export interface SetVerdictFound {
   readonly now: Weighed;
   /** What is seen may be seen at a box as entered, and what may be behind it. */
   readonly fits: boolean;
-  readonly causes: readonly Cause[];
+  readonly faults: readonly Fault[];
   /** What measuring made of the box; null where nobody measured it. */
   readonly measured: Omit<MeasuredBox, 'boxes'> | null;
   readonly advice:
@@ -86,8 +89,8 @@ function measuredBy(evidence: readonly BoxEvidence[]): MeasuredBox {
 }
 
 /** Weighs a setting, says what to change, and draws the window it works in, by steps. */
-export function* solveSetup({ setting, reach, seen, evidence }: SetProblem): Generator<SetStep, SetResult> {
-  const box = seeBox(setting, drawnFor(setting, evidence), seen);
+export function* solveSetup({ setting, reach, seen, evidence, fed_m3 }: SetProblem): Generator<SetStep, SetResult> {
+  const box = seeBox(setting, drawnFor(setting, evidence), seen, fed_m3);
   const { drawn } = box;
   const asWeighed = (of: BoxSetting, weighed: WeighedBox): Weighed => {
     const { solved: _, ...rest } = weighed;
@@ -98,7 +101,7 @@ export function* solveSetup({ setting, reach, seen, evidence }: SetProblem): Gen
   const verdict: SetVerdictFound = {
     now,
     fits: box.fits,
-    causes: box.causes,
+    faults: Object.keys(seen).length === 0 ? [] : faultsOf(setting, drawnFor(setting, evidence), seen, fed_m3),
     measured: evidence.length > 0 ? withoutBoxes(measuredBy(evidence)) : null,
     advice:
       found.kind === 'change'

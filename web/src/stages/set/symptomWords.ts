@@ -1,4 +1,5 @@
-import type { Cause, SymptomId } from '@riffle/core';
+import type { Fault, FaultId, SymptomId } from '@riffle/core';
+import type { Show } from '../../units/useShow.ts';
 
 /** What one sees at the box, in the trade's words, and where to look for it. Common practice, no source. */
 export const SYMPTOM_WORDS: Readonly<Record<SymptomId, { readonly name: string; readonly look: string }>> = {
@@ -12,25 +13,38 @@ export const SYMPTOM_WORDS: Readonly<Record<SymptomId, { readonly name: string; 
   'no V': { name: 'No V at the mouth', look: 'the water jumps inside the box' },
 };
 
-type Sides = Readonly<Record<Cause['side'], string>>;
-const CAUSE_WORDS: Readonly<Record<Cause['input'], Sides>> = {
-  depthError_m: { more: 'the water is deeper than measured', less: 'the water is thinner than measured' },
-  headError_m: { more: 'the head lies higher than measured', less: 'the head lies lower than measured' },
-  roughness: {
-    more: 'the floor is rougher than most of its kind',
-    less: 'the floor is smoother than most of its kind',
+/** A fault as it is said: what it is, what to do, and what to look for after it. Common practice, no source. */
+interface FaultWords {
+  readonly is: string;
+  readonly do: (fault: Fault, show: Show) => string;
+  readonly then: string;
+}
+/** By so much at least a hand changes anything, m. */
+const HAND_M = 0.002;
+const by = (m: number | null, show: Show): string =>
+  show.smallLength(Math.max(HAND_M, Math.round(Math.abs(m ?? 0) * 1000) / 1000));
+export const FAULT_WORDS: Readonly<Record<FaultId, FaultWords>> = {
+  'too slow': {
+    is: 'it runs slower than entered',
+    do: ({ head_m, water_m }, show) => `lift the head ${by(head_m, show)}, or let in ${by(water_m, show)} of water`,
+    then: 'stones roll through from head to tail',
   },
-  medianOfScreen: { more: 'the feed is coarser than its screen says', less: 'the feed is finer than its screen says' },
-  spread: { more: 'the feed is of very mixed sizes', less: 'the feed is all of one size' },
-  referenceShields: { more: 'the gravel is locked together', less: 'the gravel is loose and sandy' },
-  rolling: { more: 'the stones are flat or rough and do not roll', less: 'the stones are round and roll easily' },
-  boxFactor: { more: 'this box carries more than most', less: 'this box carries less than most' },
-  catchScale: { more: 'this lining holds more than most', less: 'this lining holds less than most' },
-  tilt: { more: 'coarse gold stays better than fine', less: 'fine gold stays better than most' },
-  csf: { more: 'the gold is chunky', less: 'the gold is flat as paper' },
-  settlingMix: { more: 'its flakes sink fast', less: 'its flakes sink slowly' },
-  blackSand: { more: 'there is much black sand', less: 'there is little black sand' },
-  levelError_m: { more: 'one side lies lower than it looks', less: 'it lies level' },
-  mixTilt: { more: 'the gold is coarser than counted', less: 'the gold is finer than counted' },
+  'too fast': {
+    is: 'it runs faster than entered',
+    do: ({ head_m, water_m }, show) => `lower the head ${by(head_m, show)}, or take ${by(water_m, show)} of water away`,
+    then: 'black sand stays behind the riffles',
+  },
+  overfed: {
+    is: 'it is fed more than it takes',
+    do: () => 'wait until each scoop has cleared',
+    then: 'a finger goes into the sand behind a riffle',
+  },
+  'out of level': { is: 'one side lies lower', do: () => 'level it across', then: 'sand lies even from wall to wall' },
+  full: { is: 'it is full of black sand', do: () => 'clean it up', then: 'the lining shows, and fills from the head' },
+  coarse: {
+    is: 'larger stones get in than are entered',
+    do: () => 'pick them out, or screen finer',
+    then: 'none lie on the riffles and wait',
+  },
+  none: { is: 'nothing: a box set so shows that now and then', do: () => 'look again later', then: 'it is gone' },
 };
-export const causeWords = ({ input, side }: Cause): string => CAUSE_WORDS[input][side];

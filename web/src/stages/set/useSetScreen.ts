@@ -2,7 +2,7 @@ import type { StoredRig, StoredScreening, StoredSetup, Tested } from '@riffle/co
 import { boxLength_m, UNITS } from '@riffle/core';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { evidenceOf, speaking } from '../../box/boxEvidence.ts';
+import { evidenceOf, fedSince_m3, speaking } from '../../box/boxEvidence.ts';
 import { useBoxBook } from '../../box/useBoxBook.ts';
 import { useReading } from '../../reading/useReading.ts';
 import { useKeep } from '../../records/useKeep.ts';
@@ -49,8 +49,18 @@ export function useSetScreen() {
   const measured = useMemo(() => (rigId === undefined ? [] : evidenceOf(book, rigId)), [book, rigId]);
   const evidence = useMemo(() => speaking(measured), [measured]);
   const screens_m = useMemo(() => ownedScreens_m(screenings, setups), [screenings, setups]);
+  const fed_m3 = useMemo(() => (rigId === undefined ? 0 : fedSince_m3(book, rigId)), [book, rigId]);
   const medianOf_m = useCallback((stone_m: number) => feedMedian_m(screenings, picked, stone_m), [screenings, picked]);
-  const inHand = useSetup(ground.id, rig, show.display.system === 'US', book.gold, screens_m, evidence, medianOf_m);
+  const inHand = useSetup(
+    ground.id,
+    rig,
+    show.display.system === 'US',
+    book.gold,
+    screens_m,
+    evidence,
+    medianOf_m,
+    fed_m3,
+  );
   const { draft, change, readings, solved } = inHand;
   const spot = spots.find((s) => s.id === picked);
   const [search, setSearch] = useSearchParams();

@@ -39,6 +39,7 @@ export function useSetup(
   screens_m: readonly number[],
   evidence: readonly BoxEvidence[],
   medianOf_m: (stone_m: number) => number | null,
+  fed_m3: number,
 ): SetupInHand {
   const [draft, setDraft] = useDraft<SetupDraft>(`setup-${groundId}`, () => newSetup(US));
   const containers = useContainers();
@@ -51,8 +52,8 @@ export function useSetup(
   );
   const reach = useMemo(() => reachOf(readings, rig, screens_m), [readings, rig, screens_m]);
   const problem = useMemo(
-    (): SetProblem | null => read.solved && { setting: read.solved.setting, reach, seen: whole.seen, evidence },
-    [read.solved, reach, whole.seen, evidence],
+    (): SetProblem | null => read.solved && { setting: read.solved.setting, reach, seen: whole.seen, evidence, fed_m3 },
+    [read.solved, reach, whole.seen, evidence, fed_m3],
   );
   const work = useWork<SetProblem, SetStep, SetResult>(open, problem);
   return {
