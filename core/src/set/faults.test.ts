@@ -31,12 +31,12 @@ describe('what may be wrong with a box', () => {
     const quiet = none({ 'stones stall': false, packs: false, scoured: false, 'one side': false, 'mat black': false });
     expect(quiet).toBeGreaterThan(2 * none({ 'stones stall': true, packs: true }));
   });
-  test('too slow asks for head or water, too fast to take some away, by what brings it back to what is entered', () => {
+  test('too slow asks for a little head or water, too fast to take a little away', () => {
     const of = (fault: string) => faults({ 'stones stall': true }).find((f) => f.fault === fault);
     const [slow, fast] = [of('too slow'), of('too fast')];
     expect(slow?.head_m).toBeGreaterThan(0);
     expect(slow?.water_m).toBeGreaterThan(0);
-    expect(slow?.head_m).toBeLessThan(usual.slope * boxLength_m(usual.sections));
+    expect(slow?.head_m).toBeLessThan(0.3 * usual.slope * boxLength_m(usual.sections));
     expect(fast?.head_m).toBeLessThan(0);
     expect(fast?.water_m).toBeLessThan(0);
     expect(of('full')).toMatchObject({ head_m: null, water_m: null });

@@ -12,12 +12,12 @@ export type FaultId = (typeof FAULT_IDS)[number];
 export interface Fault {
   readonly fault: FaultId;
   readonly chance: number;
-  /** Of a box that runs too slow or too fast: head to lift, or water to let in, that brings it back to what is entered; negative to take away, m. */
+  /** Of a box that runs too slow or too fast: head to lift, or water to let in, as a first step; negative to take away, m. */
   readonly head_m: number | null;
   readonly water_m: number | null;
 }
 
-/** How far off such a box is, as factors: a little and much. Stated assumptions. */
+/** How far off such a box is, as factors: a little first, then much. Stated assumptions. */
 const SLOWER = [0.65, 0.5] as const;
 const FASTER = [1.6, 2.3] as const;
 const OVERFED = [1.4, 2.2] as const;
@@ -86,19 +86,18 @@ function variantsOf(setting: BoxSetting, depth_m: number): Variant[] {
     water_m: null,
     ...more,
   });
-  const off = (fault: FaultId, times: number): Variant[] => {
-    const change = {
-      head_m: setting.slope * (1 - times) * boxLength_m(setting.sections),
-      water_m: depth_m * (1 - times),
-    };
-    return [
+  const off = (fault: FaultId, degrees: readonly number[]): Variant[] => {
+    // A first step: half of what the lesser degree is off by. Who takes it looks again.
+    const step = (1 - (degrees[0] ?? 1)) / 2;
+    const change = { head_m: setting.slope * step * boxLength_m(setting.sections), water_m: depth_m * step };
+    return degrees.flatMap((times) => [
       as(fault, { slope: Math.min(0.4, Math.max(0.002, setting.slope * times)) }, change),
       as(fault, { water: { known: 'depth', depth_m: depth_m * times } }, change),
-    ];
+    ]);
   };
   return [
-    ...SLOWER.flatMap((times) => off('too slow', times)),
-    ...FASTER.flatMap((times) => off('too fast', times)),
+    ...off('too slow', SLOWER),
+    ...off('too fast', FASTER),
     ...OVERFED.map((overfed) => as('overfed', {}, { overfed })),
     ...TILTED.map((share) => as('out of level', { crossFall_m: share * depth_m })),
     as('full', {}, { full: true }),

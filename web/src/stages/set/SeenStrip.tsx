@@ -49,29 +49,24 @@ export function SeenStrip({ seen, verdict, onChange }: SeenStripProps) {
       </ul>
       {asked && verdict && (
         <div role="status" className="mt-2">
-          {!verdict.fits ? (
-            <p>
-              <b>This does not fit the box as entered.</b> Measure pitch and water again, or look once more.
-            </p>
-          ) : (
-            <ul>
-              {verdict.faults
-                .filter((f, i) => i === 0 || f.chance >= LEAST_CHANCE)
-                .slice(0, MOST_FAULTS)
-                .map((f) => {
-                  const words = FAULT_WORDS[f.fault];
-                  return (
-                    <li key={f.fault} className="flex items-baseline gap-3 border-b border-rule py-1">
-                      <b className="w-16 shrink-0">{Math.min(9, Math.max(1, Math.round(10 * f.chance)))} in 10</b>
-                      <span>
-                        {words.is}: <b>{words.do(f, show)}</b>
-                        <span className="text-ink-2">; then {words.then}</span>
-                      </span>
-                    </li>
-                  );
-                })}
-            </ul>
-          )}
+          {!verdict.fits && <p>A box as entered hardly shows that. Likeliest is:</p>}
+          <ul>
+            {verdict.faults
+              .filter((f, i) => i === 0 || f.chance >= LEAST_CHANCE)
+              .slice(0, MOST_FAULTS)
+              .map((f) => {
+                const words = FAULT_WORDS[f.fault];
+                return (
+                  <li key={f.fault} className="flex items-baseline gap-3 border-b border-rule py-1">
+                    <b className="w-16 shrink-0">{Math.min(9, Math.max(1, Math.round(10 * f.chance)))} in 10</b>
+                    <span>
+                      {words.is}: <b>{words.do(f, show)}</b>
+                      <span className="text-ink-2">; then {words.then}</span>
+                    </span>
+                  </li>
+                );
+              })}
+          </ul>
         </div>
       )}
     </Block>

@@ -118,7 +118,7 @@ function foundWords(inHand: SetupInHand, { now, advice, measured, faults }: SetV
 }
 
 /** A fault so likely is the sentence. */
-const LIKELY = 0.4;
+const LIKELY = 0.35;
 
 /** A box set in more water than there is: said before anything else of it. */
 function tooLittleHere({ draft, readings, solved }: SetupInHand, show: Show): SetWords | null {
