@@ -20,7 +20,7 @@ export interface BoxWindow {
   readonly washesOut: Float64Array;
   /** Gold an hour at a grade of one, m3/s. */
   readonly gold_m3_s: Float64Array;
-  /** The flattest of all that bring nearly the most gold an hour and work about as surely as any of them; null where nothing works often. */
+  /** The flattest of all that bring nearly the most gold an hour and are nearly the surest of them; null where nothing works often. */
   readonly best: { readonly slope: number; readonly depth_m: number; readonly works: number } | null;
 }
 

@@ -1,35 +1,23 @@
 import { describe, expect, test } from '@jest/globals';
+import { aBox } from '../../test/aBox.ts';
 import { OutOfRange } from '../outOfRange.ts';
 import { blackSandShare, cleanUpAfter_m3 } from './cleanUpAfter.ts';
 import { USUAL_MIX } from './goldMix.ts';
 import { LININGS } from './linings.ts';
 import { loadUp } from './loadUp.ts';
-import { USUAL_CREW_M3_S, type BoxSetting } from './solveBox.ts';
 import { drawnBoxes, weighBox } from './weighBox.ts';
 
 const BUCKET_M3 = 0.0189;
-const box = (): BoxSetting => ({
-  sections: [{ lining: 'riffles', width_m: 0.254, length_m: 0.9144, step_m: 0 }],
-  slope: 1 / 24,
-  water: { known: 'depth', depth_m: 0.02 },
-  stone_m: 0.0127,
-  crossFall_m: 0,
-  temperature_C: 10,
-  feed_m3_s: null,
-  crew_m3_s: USUAL_CREW_M3_S,
-  median_m: null,
-  gold: USUAL_MIX,
-});
 const drawn = drawnBoxes(USUAL_MIX, 10);
 
 describe('when a box is full of black sand', () => {
   test('sandy ground of 1 % is cleaned up after 3 to 14 buckets (common practice, no source)', () => {
-    const buckets = cleanUpAfter_m3(box(), drawn, 0.01).middle / BUCKET_M3;
+    const buckets = cleanUpAfter_m3(aBox(), drawn, 0.01).middle / BUCKET_M3;
     expect(buckets).toBeGreaterThan(3);
     expect(buckets).toBeLessThan(14);
   });
   test('it is seven tenths full just then, as the load-up has it', () => {
-    const setting = box();
+    const setting = aBox();
     const one = {
       ...drawn,
       boxes: drawn.boxes.slice(0, 1),
@@ -49,12 +37,12 @@ describe('when a box is full of black sand', () => {
   });
   test('weighed black sand narrows it; twice as much fills it in half the gravel', () => {
     const ratio = (s: { low: number; high: number }) => s.high / s.low;
-    expect(ratio(cleanUpAfter_m3(box(), drawn, 0.01))).toBeLessThan(0.5 * ratio(cleanUpAfter_m3(box(), drawn)));
-    expect(cleanUpAfter_m3(box(), drawn, 0.02).middle).toBeCloseTo(cleanUpAfter_m3(box(), drawn, 0.01).middle / 2, 9);
+    expect(ratio(cleanUpAfter_m3(aBox(), drawn, 0.01))).toBeLessThan(0.5 * ratio(cleanUpAfter_m3(aBox(), drawn)));
+    expect(cleanUpAfter_m3(aBox(), drawn, 0.02).middle).toBeCloseTo(cleanUpAfter_m3(aBox(), drawn, 0.01).middle / 2, 9);
   });
   test('what was weighed over what was fed: 1.7225 kg of a tenth of a cubic meter is one part in a hundred', () => {
     expect(blackSandShare(1.7225, 0.1)).toBeCloseTo(0.01, 12);
     expect(() => blackSandShare(1, 0)).toThrow(OutOfRange);
-    expect(() => cleanUpAfter_m3(box(), drawn, 0)).toThrow(OutOfRange);
+    expect(() => cleanUpAfter_m3(aBox(), drawn, 0)).toThrow(OutOfRange);
   });
 });

@@ -1,25 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
+import { aBox } from '../../test/aBox.ts';
 import { OutOfRange } from '../outOfRange.ts';
 import { drawBoxes, type BoxParameters } from './boxParameters.ts';
 import { forecastClean } from './forecastClean.ts';
 import { floorFlowAtDepth } from './floorFlow.ts';
-import { USUAL_MIX } from './goldMix.ts';
 import { LININGS } from './linings.ts';
 import { heldWithin, measureBox, type BoxEvidence } from './measureBox.ts';
-import { solveBox, USUAL_CREW_M3_S, type BoxSetting } from './solveBox.ts';
+import { solveBox } from './solveBox.ts';
 
-const SETTING: BoxSetting = {
-  sections: [{ lining: 'riffles', width_m: 0.254, length_m: 1, step_m: 0 }],
-  slope: 1 / 24,
-  water: { known: 'depth', depth_m: 0.02 },
-  stone_m: 0.0127,
-  crossFall_m: 0,
-  temperature_C: 10,
-  feed_m3_s: null,
-  crew_m3_s: USUAL_CREW_M3_S,
-  median_m: null,
-  gold: USUAL_MIX,
-};
+const SETTING = aBox({ length_m: 1 });
 const CUTS = [
   { from_m: 0, to_m: 0.2 },
   { from_m: 0.2, to_m: 0.5 },

@@ -353,7 +353,7 @@ function canShow(stretches: readonly FoundStretch[], luck_mg: number, grids: rea
   return 2 * (itself - best) <= (CHI2_95[stretches.length - 2] ?? 16.919);
 }
 
-/** Chance that a Poisson count of that mean lies within; `atMost` null: any more. */
+/** Chance that a Poisson count of that mean lies within; `atMost` null: no upper end. */
 function poissonWithin(mean: number, atLeast: number, atMost: number | null): number {
   let [term, below, within] = [Math.exp(-mean), 0, 0];
   for (let n = 0; n <= (atMost ?? atLeast - 1); n++) {

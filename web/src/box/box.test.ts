@@ -8,6 +8,7 @@ import {
   feedOf_m3_s,
   oneSetupOf,
   speaking,
+  weighedBlackSand,
   type BoxBook,
 } from './boxEvidence.ts';
 import { forecastProblem, forecastRecord, openForecast, sayForecast, sealedFor } from './cleanForecast.ts';
@@ -109,6 +110,12 @@ describe('what was measured at a box', () => {
   });
   test('a run of no time has no feed', () =>
     expect(feedOf_m3_s([run('x', { tally: { volumeLoose_L: 20, running_s: 3 } as never })])).toBeNull());
+  test('black sand is a share of what was fed for the clean-ups that weighed it', () => {
+    expect(weighedBlackSand(book({ cleanups: [cleanup('c', ['1'], { blackSand_g: null })] }))).toBeNull();
+    // 118 L of loose gravel hold 118 x 0.65 x 2.65 = 203.255 kg.
+    const found = weighedBlackSand(book({ cleanups: [cleanup('c', ['1'], { blackSand_g: 2032.55 })] }));
+    expect(found).toBeCloseTo(0.01, 9);
+  });
   test('what was fed since the box was cleaned up', () => {
     expect(fedSince_m3(book(), 'rig')).toBeCloseTo(0.236, 9);
     expect(fedSince_m3(book({ cleanups: [cleanup('c', ['1'])] }), 'rig')).toBeCloseTo(0.118, 9);
@@ -139,6 +146,12 @@ describe('where a box is cut', () => {
   });
 });
 
+function toEnd<Result>(steps: Iterator<unknown, Result>): Result {
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
 const pan = (spotId: string, colors: number) => ({
   spotId,
   depth_m: 0.3,
@@ -154,8 +167,7 @@ const pan = (spotId: string, colors: number) => ({
 describe('a forecast of a clean-up', () => {
   const { grades } = gradeSpots([pan('s', 6), pan('s', 9), pan('q', 3)], 18);
   const problem = forecastProblem('g', [run('1')], grades, book());
-  const step = problem && sayForecast(problem).next();
-  const said = step?.done ? step.value : null;
+  const said = problem && toEnd(sayForecast(problem));
 
   test('rests on the pans of the spots fed, and is of the box by its usual cuts', () => {
     expect(problem?.about).toMatchObject({ runIds: ['1'], pans: 2, measuredBy: 0, setupId: 'a' });

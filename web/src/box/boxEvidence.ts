@@ -1,6 +1,7 @@
 import type { StoredBoxTest, StoredCleanup, StoredRig, StoredRun, StoredSetup, Tested } from '@riffle/contract';
 import {
   bankVolume_L,
+  blackSandShare,
   USUAL_CREW_M3_S,
   type BoxEvidence,
   type BoxSetting,
@@ -186,10 +187,24 @@ export const speaking = (measured: readonly NamedEvidence[]): BoxEvidence[] =>
   measured.flatMap((m) => (m.evidence ? [m.evidence] : []));
 
 /** Loose gravel fed through a box on this ground since it was cleaned up, m3. */
-export function fedSince_m3({ runs, setups, cleanups }: BoxBook, rigId: string): number {
+export function fedSince_m3(
+  { runs, setups, cleanups }: Pick<BoxBook, 'runs' | 'setups' | 'cleanups'>,
+  rigId: string,
+): number {
   const cleaned = new Set(cleanups.flatMap((c) => c.runIds));
   const through = new Set(setups.filter((s) => s.rigId === rigId).map((s) => s.id));
   return runs
     .filter((r) => through.has(r.setupId) && !cleaned.has(r.id))
     .reduce((sum, r) => sum + r.tally.volumeLoose_L / 1000, 0);
+}
+
+/** Black sand of this ground as its clean-ups weighed it, share by mass; null where none did. */
+export function weighedBlackSand({ runs, cleanups }: Pick<BoxBook, 'runs' | 'cleanups'>): number | null {
+  let [sand_kg, fed_m3] = [0, 0];
+  for (const c of cleanups) {
+    if (!c.blackSand_g) continue;
+    sand_kg += c.blackSand_g / 1000;
+    fed_m3 += runs.filter((r) => c.runIds.includes(r.id)).reduce((sum, r) => sum + r.tally.volumeLoose_L / 1000, 0);
+  }
+  return sand_kg > 0 && fed_m3 > 0 ? blackSandShare(sand_kg, fed_m3) : null;
 }

@@ -83,8 +83,7 @@ export function forecastProblem(
   };
 }
 
-// One step and its end: what takes longer lies in the core.
-// eslint-disable-next-line require-yield
+/** Measures the box, then says what its clean-up should hold. */
 export function* sayForecast({
   setting,
   evidence,
@@ -92,7 +91,9 @@ export function* sayForecast({
   fed,
   luck_mg,
 }: ForecastProblem): Generator<{ done: number }, CleanForecast> {
-  return forecastClean(setting, measureBox(evidence).boxes, stretches, fed, luck_mg);
+  const { boxes } = measureBox(evidence);
+  yield { done: 0.8 };
+  return forecastClean(setting, boxes, stretches, fed, luck_mg);
 }
 
 /** Milligrams as they are sealed: three figures, as no scale reads finer what lies ahead. */

@@ -16,7 +16,7 @@ const RESTS_ON = ['forecasts', 'runs', 'cleanups', 'setups', 'rigs', 'box-tests'
 
 /**
  * The forecast of these runs' clean-up. Where none is sealed yet and `maySeal` says that nothing was weighed, it is worked out and put in the book now,
- * once; it is not changed afterwards.
+ * once; it is not changed afterwards. `runs` is to be the same list for as long as it holds the same.
  */
 export function useSealedForecast(
   ground: StoredGround,
@@ -53,13 +53,6 @@ export function useSealedForecast(
       add(forecastRecord(solved.problem, solved.result, new Date().toISOString()));
   }, [needed, solved, problem, add]);
   return { forecast, sealing: working !== null };
-}
-
-/** The same list as before while the same runs stand in it as they did. */
-export function useStill(runs: readonly StoredRun[]): readonly StoredRun[] {
-  const key = runs.map((r) => `${r.id} ${r.version} ${r.tally.taps}`).join();
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  return useMemo(() => runs, [key]);
 }
 
 /** Whether some weight of a clean-up stands typed on this device. */

@@ -1,6 +1,6 @@
 import { bankVolume_L } from '@riffle/core';
-import { useState } from 'react';
-import { useSealedForecast, useStill } from '../../box/useSealedForecast.ts';
+import { useMemo, useState } from 'react';
+import { useSealedForecast } from '../../box/useSealedForecast.ts';
 import { useColors } from '../../reading/useColors.ts';
 import { useKeep } from '../../records/useKeep.ts';
 import { useRecords } from '../../records/useRecords.ts';
@@ -33,9 +33,12 @@ export function useCleanup() {
   const [tried, setTried] = useState(false);
   const change = (some: Partial<CleanupDraft>): void => setDraft((before) => ({ ...before, ...some }));
 
-  const weighed = new Set(cleanups.flatMap((c) => c.runIds));
-  const waiting = allRuns.filter((r) => !weighed.has(r.id));
-  const runs = useStill(waiting.filter((r) => !draft.leftOut.includes(r.id)));
+  const waiting = useMemo(() => {
+    const weighed = new Set(cleanups.flatMap((c) => c.runIds));
+    return allRuns.filter((r) => !weighed.has(r.id));
+  }, [allRuns, cleanups]);
+  const { leftOut } = draft;
+  const runs = useMemo(() => waiting.filter((r) => !leftOut.includes(r.id)), [waiting, leftOut]);
   const rig = rigs.find((r) => r.id === setups.find((s) => s.id === runs[0]?.setupId)?.rigId);
   const sections = draft.sections ?? usualSections(rig, US);
   const color_mg = useColors(ground, samples).luckColor_mg;
@@ -71,7 +74,7 @@ export function useCleanup() {
       (id) => spots.find((s) => s.id === id)?.name ?? 'no spot named',
     ),
     leaveOut: (runId: string, out: boolean): void =>
-      change({ leftOut: out ? [...draft.leftOut, runId] : draft.leftOut.filter((id) => id !== runId) }),
+      change({ leftOut: out ? [...leftOut, runId] : leftOut.filter((id) => id !== runId) }),
     setSection: (key: string, some: Partial<SectionDraft>): void =>
       change({ sections: sections.map((s) => (s.key === key ? { ...s, ...some } : s)) }),
     dropSection: (key: string): void => change({ sections: sections.filter((s) => s.key !== key) }),

@@ -1,8 +1,8 @@
 import { TAIL_COLORS, type StoredRig, type StoredRun, type StoredSetup } from '@riffle/contract';
-import { blackSandShare, cleanUpAfter_m3, CONTAINERS, drawnBoxes, USUAL_MIX, type Spread } from '@riffle/core';
+import { cleanUpAfter_m3, CONTAINERS, drawnBoxes, USUAL_MIX, type Spread } from '@riffle/core';
 import { formatDistanceToNowStrict } from 'date-fns';
 import { useMemo, useState } from 'react';
-import { settingAsSet } from '../../box/boxEvidence.ts';
+import { fedSince_m3, settingAsSet, weighedBlackSand } from '../../box/boxEvidence.ts';
 import { useContainers } from '../../records/useContainers.ts';
 import { useKeep } from '../../records/useKeep.ts';
 import { useRecords } from '../../records/useRecords.ts';
@@ -119,18 +119,16 @@ function Beat({ run, setup, safe_ms }: AtTheBoxProps) {
 function Mat({ run, setup, rig, volumeLoose_L }: AtTheBoxProps) {
   const show = useShow();
   const runs = useRecords('runs', run.groundId).items;
+  const setups = useRecords('setups', run.groundId).items;
   const cleanups = useRecords('cleanups', run.groundId).items;
-  const share = useMemo(() => weighedBlackSand(runs, cleanups), [runs, cleanups]);
+  const share = useMemo(() => weighedBlackSand({ runs, cleanups }), [runs, cleanups]);
   const after = useMemo((): Spread | null => {
     const setting = settingAsSet(setup, rig, USUAL_MIX);
     return setting && cleanUpAfter_m3(setting, drawnBoxes(USUAL_MIX, setup.temperature_C), share);
   }, [setup, rig, share]);
   if (!after) return null;
-  const weighed = new Set(cleanups.flatMap((c) => c.runIds));
   // What lies in the box besides: earlier runs through it that were not cleaned up.
-  const before_L = runs
-    .filter((r) => r.id !== run.id && !weighed.has(r.id) && r.setupId === run.setupId)
-    .reduce((sum, r) => sum + r.tally.volumeLoose_L, 0);
+  const before_L = 1000 * fedSince_m3({ runs: runs.filter((r) => r.id !== run.id), setups, cleanups }, rig.id);
   const fed_L = before_L + volumeLoose_L;
   const [low, middle, high] = [after.low, after.middle, after.high].map((m3) =>
     Math.max(1, Math.round((m3 * 1000) / run.bucket_L)),
@@ -164,18 +162,4 @@ function MatBar({ low, middle, high, fed }: Record<'low' | 'middle' | 'high' | '
       </svg>
     </div>
   );
-}
-
-/** Black sand of this ground as its clean-ups weighed it, share by mass; null where none did. */
-function weighedBlackSand(
-  runs: readonly StoredRun[],
-  cleanups: readonly { readonly runIds: readonly string[]; readonly blackSand_g: number | null }[],
-): number | null {
-  let [sand_kg, fed_m3] = [0, 0];
-  for (const c of cleanups) {
-    if (!c.blackSand_g) continue;
-    sand_kg += c.blackSand_g / 1000;
-    fed_m3 += runs.filter((r) => c.runIds.includes(r.id)).reduce((sum, r) => sum + r.tally.volumeLoose_L / 1000, 0);
-  }
-  return sand_kg > 0 && fed_m3 > 0 ? blackSandShare(sand_kg, fed_m3) : null;
 }

@@ -1,11 +1,11 @@
-import type { StoredRun } from '@riffle/contract';
+import type { StoredCleanup, StoredRun } from '@riffle/contract';
 import { format } from 'date-fns';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { plural } from '../../ui/plural.ts';
 import { Caution } from '../../ui/Caution.tsx';
 import { Sealed } from '../../box/SealedForecast.tsx';
-import { useSealedForecast, useStill, weighingBegun } from '../../box/useSealedForecast.ts';
+import { useSealedForecast, weighingBegun } from '../../box/useSealedForecast.ts';
 import { useRecords } from '../../records/useRecords.ts';
 import { ClosedToday } from '../../ground/ClosedToday.tsx';
 import { useKeep } from '../../records/useKeep.ts';
@@ -69,7 +69,7 @@ export function RunScreen() {
             spots={spots}
             onDrop={() => drop(open)}
           />
-          {open.tally.stopped && <SealedAtStop runs={byStart.filter((r) => !weighed.has(r.id))} />}
+          {open.tally.stopped && <SealedAtStop runs={runs} cleanups={cleanups} />}
           {open.tally.stopped && (
             <Button
               look="quiet"
@@ -93,11 +93,20 @@ export function RunScreen() {
 }
 
 /** When a run stops what its box should hold is sealed, unless some of it was weighed already. */
-function SealedAtStop({ runs }: { runs: readonly StoredRun[] }) {
+function SealedAtStop({
+  runs,
+  cleanups,
+}: {
+  readonly runs: readonly StoredRun[];
+  readonly cleanups: readonly StoredCleanup[];
+}) {
   const { ground } = useGround();
-  const still = useStill(runs);
+  const waiting = useMemo(() => {
+    const weighed = new Set(cleanups.flatMap((c) => c.runIds));
+    return runs.filter((r) => !weighed.has(r.id));
+  }, [runs, cleanups]);
   const [isWeighed] = useState(() => weighingBegun(ground.id));
-  const { forecast } = useSealedForecast(ground, still, !isWeighed);
+  const { forecast } = useSealedForecast(ground, waiting, !isWeighed);
   return forecast && !isWeighed ? <Sealed forecast={forecast} /> : null;
 }
 
