@@ -301,7 +301,13 @@ export { drawdown, type SurfacePoint } from './set/drawdown.ts';
 export { feedCapacity, PRUDENT_SHARE, type FeedCapacity } from './set/feed.ts';
 export { floorFlowAtDepth, floorFlowAtRate, type FloorFlow, type LinedFloor } from './set/floorFlow.ts';
 export { FAULT_IDS, faultsOf, type Fault, type FaultId } from './set/faults.ts';
-export { forecastClean, type CleanForecast, type EarlierClean, type FedGround } from './set/forecastClean.ts';
+export {
+  forecastClean,
+  type CleanForecast,
+  type EarlierClean,
+  type FedGround,
+  type FedThrough,
+} from './set/forecastClean.ts';
 export { mixOf, USUAL_MIX, type GoldShare } from './set/goldMix.ts';
 export { lieByTurning, slopeByLine, type Lie, type Tilt } from './set/levelBox.ts';
 export { LINING_IDS, LININGS, type Lining, type LiningId } from './set/linings.ts';

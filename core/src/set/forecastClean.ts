@@ -8,13 +8,18 @@ import { heldWithin, type FoundStretch } from './measureBox.ts';
 import { solveBox, type BoxSetting } from './solveBox.ts';
 import { weighedSpread, type Spread } from './weighBox.ts';
 
-/** Ground that was fed: so much in the bank, at a grade believed between two ends nine times in ten. */
+/** Ground that was fed, at a grade believed between two ends nine times in ten. */
 export interface FedGround {
-  readonly bank_L: number;
+  /** How much of it, in the bank, went through the box as it stood then. */
+  readonly through: readonly FedThrough[];
   readonly grade_mg_L: number;
   readonly band_mg_L: Range;
   /** Clean-ups that held gold of this ground alone, as their box was set. */
   readonly earlier: readonly EarlierClean[];
+}
+export interface FedThrough {
+  readonly setting: BoxSetting;
+  readonly bank_L: number;
 }
 export interface EarlierClean {
   readonly setting: BoxSetting;
@@ -28,7 +33,7 @@ export interface CleanForecast {
   /** Gold in each stretch, mg, in nine of ten. */
   readonly stretches: readonly Spread[];
   readonly all_mg: Spread;
-  /** Share of the gold fed that stays in the box. */
+  /** Share of the gold fed that stays in the box, weighed by the gravel. */
   readonly held: Spread;
 }
 
@@ -40,51 +45,57 @@ const HAND_LOG_SD = 0.08;
 const DAY_LOG_SD = 0.3;
 
 /**
- * What a clean-up should weigh, stretch by stretch: the grade of each ground fed (log-normal between its ends, moved by what earlier clean-ups of that
+ * What a clean-up should weigh, stretch by stretch, of gravel that went through the box as it was set, then perhaps set otherwise: the grade of each ground fed (log-normal between its ends, moved by what earlier clean-ups of that
  * ground held over what such a box keeps), the box as it may be, the luck of pieces of `luck_mg` (gamma) and a hand's error, drawn together. Seeded: the same forecast for the same book.
  * @throws OutOfRange as `solveBox`; for no volume, no grade, or ends that do not hold it
  */
 export function forecastClean(
-  setting: BoxSetting,
   boxes: readonly BoxParameters[],
   stretches: readonly Pick<FoundStretch, 'from_m' | 'to_m'>[],
   fed: readonly FedGround[],
   luck_mg: number,
 ): CleanForecast {
   requirePositive('luck_mg', luck_mg, 'mg');
-  for (const { bank_L, grade_mg_L, band_mg_L } of fed) {
-    requirePositive('bank_L', bank_L, 'L');
+  for (const { through, grade_mg_L, band_mg_L } of fed) {
+    for (const { bank_L } of through) requirePositive('bank_L', bank_L, 'L');
     requirePositive('grade_mg_L', grade_mg_L, 'mg/L');
     requireWithin('band_mg_L', band_mg_L.high, Math.max(band_mg_L.low, 1e-9), Infinity, 'mg/L');
   }
   const random = seededRandom(1848);
   // Blanks have a band from nothing: its low end is taken a hundredth of the high one.
-  const beliefs = fed.map(({ bank_L, band_mg_L, earlier }) => {
+  const beliefs = fed.map(({ band_mg_L, earlier }) => {
     const [low, high] = [Math.max(band_mg_L.low, band_mg_L.high / 100), band_mg_L.high].map(Math.log) as [
       number,
       number,
     ];
-    return { bank_L, middle: (low + high) / 2, sd: Math.max(0.05, (high - low) / (2 * 1.6449)), earlier };
+    return { middle: (low + high) / 2, sd: Math.max(0.05, (high - low) / (2 * 1.6449)), earlier };
   });
   const normal = (): number => normalQuantile(Math.min(1 - 1e-9, Math.max(1e-9, random())));
   const found = stretches.map((): number[] => []);
   const [all, held]: [number[], number[]] = [[], []];
+  const settings = [...new Set(fed.flatMap((f) => f.through.map((t) => t.setting)))];
+  const fed_L = fed.reduce((sum, f) => sum + f.through.reduce((a, t) => a + t.bank_L, 0), 0);
   for (const box of boxes) {
-    const solved = solveBox(setting, box);
-    const shares = stretches.map((s) => heldWithin(s, solved, setting, box));
+    const sharesOf = new Map(
+      settings.map((setting) => {
+        const solved = solveBox(setting, box);
+        return [setting, stretches.map((s) => heldWithin(s, solved, setting, box))];
+      }),
+    );
+    // Of each ground, how much of it stays in each stretch as if all of it did there, L in the bank.
+    const stays_L = fed.map(({ through }) =>
+      stretches.map((_, i) => through.reduce((sum, t) => sum + t.bank_L * (sharesOf.get(t.setting)?.[i] ?? 0), 0)),
+    );
     const grades = beliefs.map((b) => movedBy(b, box, luck_mg));
     for (let n = 0; n < EACH; n++) {
-      const fed_mg = grades.reduce(
-        (sum, g) => sum + g.bank_L * Math.exp(g.middle + Math.hypot(g.sd, DAY_LOG_SD) * normal()),
-        0,
-      );
-      const here = shares.map((share) => {
-        const pieces = (fed_mg * share) / luck_mg;
+      const drawn_mg_L = grades.map((g) => Math.exp(g.middle + Math.hypot(g.sd, DAY_LOG_SD) * normal()));
+      const here = stretches.map((_, i) => {
+        const pieces = drawn_mg_L.reduce((sum, mg_L, g) => sum + mg_L * (stays_L[g]?.[i] ?? 0), 0) / luck_mg;
         return pieces < 1e-3 ? 0 : luck_mg * lucky(pieces, random()) * Math.exp(HAND_LOG_SD * normal());
       });
       here.forEach((mg, i) => found[i]?.push(mg));
       all.push(here.reduce((a, b) => a + b, 0));
-      held.push(shares.reduce((a, b) => a + b, 0));
+      held.push(stays_L.flat().reduce((a, b) => a + b, 0) / fed_L);
     }
   }
   const alike = new Float64Array(all.length).fill(1 / all.length);
@@ -99,13 +110,12 @@ export function forecastClean(
 const orNone = (band: Spread, luck_mg: number): Spread => (band.low < luck_mg ? { ...band, low: 0 } : band);
 
 interface Belief {
-  readonly bank_L: number;
   readonly middle: number;
   readonly sd: number;
   readonly earlier: readonly EarlierClean[];
 }
 /** The logarithm of a grade as one drawn box has it after its earlier clean-ups: normal with normal (conjugate). */
-function movedBy({ bank_L, middle, sd, earlier }: Belief, box: BoxParameters, luck_mg: number): Belief {
+function movedBy({ middle, sd, earlier }: Belief, box: BoxParameters, luck_mg: number): Belief {
   let [weight, sum] = [1 / sd ** 2, middle / sd ** 2];
   for (const { setting, bank_L: fed_L, gold_mg, to_m } of earlier) {
     if (!(gold_mg > 0) || !(fed_L > 0)) continue;
@@ -114,7 +124,7 @@ function movedBy({ bank_L, middle, sd, earlier }: Belief, box: BoxParameters, lu
     weight += here;
     sum += here * Math.log(gold_mg / (fed_L * Math.max(1e-6, held)));
   }
-  return { bank_L, middle: sum / weight, sd: 1 / Math.sqrt(weight), earlier };
+  return { middle: sum / weight, sd: 1 / Math.sqrt(weight), earlier };
 }
 
 /** A gamma variable of that shape; of many pieces by the cube-root normal (Wilson & Hilferty 1931, Proc. Natl. Acad. Sci. 17, 684-688). */

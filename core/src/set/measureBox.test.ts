@@ -139,20 +139,20 @@ describe('a box by what was measured at it', () => {
 });
 
 describe('what a clean-up should weigh', () => {
-  const ground = { bank_L: 300, grade_mg_L: 0.5, band_mg_L: { low: 0.2, high: 1 }, earlier: [] };
+  const through = [{ setting: SETTING, bank_L: 300 }];
+  const ground = { through, grade_mg_L: 0.5, band_mg_L: { low: 0.2, high: 1 }, earlier: [] };
   const boxes = measureBox([]).boxes;
-  const said = forecastClean(SETTING, boxes, CUTS, [ground], 0.3);
+  const said = forecastClean(boxes, CUTS, [ground], 0.3);
 
   test('the head holds most, all is at most what was fed, the same is said twice', () => {
     expect(said.stretches[0]?.middle).toBeGreaterThan(said.stretches[1]?.middle ?? 0);
     expect(said.all_mg.middle).toBeLessThan(300 * 0.6);
     expect(said.held.middle).toBeGreaterThan(0.7);
     expect(said.held.high).toBeLessThanOrEqual(1);
-    expect(forecastClean(SETTING, boxes, CUTS, [ground], 0.3)).toEqual(said);
+    expect(forecastClean(boxes, CUTS, [ground], 0.3)).toEqual(said);
   });
   test('an earlier clean-up of the same ground moves the grade and narrows the band', () => {
     const rich = forecastClean(
-      SETTING,
       boxes,
       CUTS,
       [{ ...ground, earlier: [{ setting: SETTING, bank_L: 300, gold_mg: 260, to_m: 1 }] }],
@@ -161,12 +161,25 @@ describe('what a clean-up should weigh', () => {
     expect(rich.all_mg.middle).toBeGreaterThan(1.3 * said.all_mg.middle);
     expect(rich.all_mg.high / rich.all_mg.low).toBeLessThan(0.7 * (said.all_mg.high / said.all_mg.low));
   });
+  test('gravel that went through in two halves, the box set alike for both, is the same gravel', () => {
+    const half = { setting: SETTING, bank_L: 150 };
+    const inHalves = forecastClean(boxes, CUTS, [{ ...ground, through: [half, half] }], 0.3);
+    expect(inHalves.all_mg.middle).toBeCloseTo(said.all_mg.middle, 9);
+    // Set steeper for the second half it holds less, but more than if it had stood so all day.
+    const steep = { ...SETTING, slope: 3 * SETTING.slope };
+    const turned = forecastClean(boxes, CUTS, [{ ...ground, through: [half, { ...half, setting: steep }] }], 0.3);
+    const steepAll = forecastClean(boxes, CUTS, [{ ...ground, through: [{ setting: steep, bank_L: 300 }] }], 0.3);
+    expect(turned.held.middle).toBeLessThan(said.held.middle);
+    expect(turned.held.middle).toBeGreaterThan(steepAll.held.middle);
+  });
   test('of less than a color nothing may come', () => {
-    const poor = forecastClean(SETTING, boxes, CUTS, [{ ...ground, bank_L: 3 }], 0.3);
+    const poor = forecastClean(boxes, CUTS, [{ ...ground, through: [{ setting: SETTING, bank_L: 3 }] }], 0.3);
     expect(poor.stretches[2]?.low).toBe(0);
   });
   test('a ground without volume or grade has no forecast', () => {
-    expect(() => forecastClean(SETTING, boxes, CUTS, [{ ...ground, bank_L: 0 }], 0.3)).toThrow(OutOfRange);
-    expect(() => forecastClean(SETTING, boxes, CUTS, [{ ...ground, grade_mg_L: 0 }], 0.3)).toThrow(OutOfRange);
+    expect(() => forecastClean(boxes, CUTS, [{ ...ground, through: [{ setting: SETTING, bank_L: 0 }] }], 0.3)).toThrow(
+      OutOfRange,
+    );
+    expect(() => forecastClean(boxes, CUTS, [{ ...ground, grade_mg_L: 0 }], 0.3)).toThrow(OutOfRange);
   });
 });

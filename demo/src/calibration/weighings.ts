@@ -159,7 +159,7 @@ export function calibrateWeighings(boxes: number, random: Random) {
     const { spot, bank_L, true_mg } = fed(same ? 0 : 2);
     const came = cleanUp(box, world, next, cuts_m, true_mg, random);
     const ground = {
-      bank_L,
+      through: [{ setting: next, bank_L }],
       grade_mg_L: beliefMean_mg_L(spot.grade.pooled),
       band_mg_L: beliefBand_mg_L(spot.grade.pooled),
       earlier: same ? cleaned.slice(0, 1) : [],
@@ -174,7 +174,7 @@ export function calibrateWeighings(boxes: number, random: Random) {
       [unmeasured, measureBox([])],
       [measured, now],
     ] as const) {
-      const said = forecastClean(next, of.boxes, stretches, [ground], colors.luckColor_mg);
+      const said = forecastClean(of.boxes, stretches, [ground], colors.luckColor_mg);
       came.forEach((mg, k) => {
         const band = said.stretches[k] as (typeof said.stretches)[number];
         tally.add(band.low <= mg && mg <= band.high, 0.9, band.high / band.low);

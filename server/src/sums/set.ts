@@ -347,14 +347,17 @@ export const SET_SUMS: readonly Sum[] = [
   ),
   sum(
     'clean-up-forecast',
-    'What a clean-up should weigh, stretch by stretch, by the ground fed and the box as it was measured (`evidence`; none: as boxes of its kind are).',
-    boxSetting.extend({
+    'What a clean-up should weigh, stretch by stretch, by the ground fed, the box as it was set for each part of it, and the box as it was measured (`evidence`; none: as boxes of its kind are).',
+    z.object({
       evidence: boxEvidence.default([]),
       stretches: z.array(z.object(stretch)).min(1).max(8),
       fed: z
         .array(
           z.object({
-            bank_L: n.positive().max(1e7),
+            through: z
+              .array(z.object({ setting: boxSetting, bank_L: n.positive().max(1e7) }))
+              .min(1)
+              .max(4),
             grade_mg_L: n.positive().max(1e6),
             band_mg_L: z.object({ low: n.min(0).max(1e6), high: n.positive().max(1e6) }),
             earlier: z
@@ -374,7 +377,6 @@ export const SET_SUMS: readonly Sum[] = [
         .max(8),
       luck_mg: n.positive().max(1e5),
     }),
-    ({ evidence, stretches, fed, luck_mg, ...setting }) =>
-      forecastClean(setting, measureBox(evidence).boxes, stretches, fed, luck_mg),
+    ({ evidence, stretches, fed, luck_mg }) => forecastClean(measureBox(evidence).boxes, stretches, fed, luck_mg),
   ),
 ];

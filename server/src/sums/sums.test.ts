@@ -488,12 +488,13 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
   ],
   'clean-up-forecast': [
     {
-      ...HALF_INCH_BOX,
       stretches: [
         { from_m: 0, to_m: 0.2 },
         { from_m: 0.2, to_m: 0.9 },
       ],
-      fed: [{ bank_L: 300, grade_mg_L: 0.5, band_mg_L: { low: 0.3, high: 0.8 } }],
+      fed: [
+        { through: [{ setting: HALF_INCH_BOX, bank_L: 300 }], grade_mg_L: 0.5, band_mg_L: { low: 0.3, high: 0.8 } },
+      ],
       luck_mg: 0.3,
     },
     (a: { stretches: { middle: number }[]; all_mg: { middle: number } }) =>

@@ -29,6 +29,13 @@ export function Sealed({ forecast }: { forecast: StoredForecast }) {
   );
 }
 
+/** Nothing was said beforehand, and why. */
+export const NotSealed = ({ why }: { why: string }) => (
+  <p className="text-ink-2">
+    <b>Nothing is said beforehand.</b> {why}
+  </p>
+);
+
 /** What a forecast rests on, in words. */
 export const restsOn = ({ pans, measuredBy }: Pick<StoredForecast, 'pans' | 'measuredBy'>): string =>
   `${plural(pans, 'pan')} and ${measuredBy === 0 ? 'boxes of its kind' : `${plural(measuredBy, 'measure')} of this box`}`;

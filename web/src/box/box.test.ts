@@ -166,7 +166,10 @@ const pan = (spotId: string, colors: number) => ({
 
 describe('a forecast of a clean-up', () => {
   const { grades } = gradeSpots([pan('s', 6), pan('s', 9), pan('q', 3)], 18);
-  const problem = forecastProblem('g', [run('1')], grades, book());
+  const posed = (runs: StoredRun[], of = book()) =>
+    forecastProblem('g', runs, grades, of, (id) => (id === 'z' ? 'the far bar' : id));
+  const whole = posed([run('1')]);
+  const problem = 'why' in whole ? null : whole;
   const said = problem && toEnd(sayForecast(problem));
 
   test('rests on the pans of the spots fed, and is of the box by its usual cuts', () => {
@@ -174,10 +177,37 @@ describe('a forecast of a clean-up', () => {
     expect(problem?.about.volumeBank_L).toBeCloseTo(100, 6);
     expect(problem?.stretches.map((s) => s.to_m)).toEqual([0.2, 0.5, 1]);
   });
-  test('of ground nobody panned nothing is foretold', () =>
-    expect(
-      forecastProblem('g', [run('1', { tally: { ...run('1').tally, bySpot_L: { z: 9 } } })], grades, book()),
-    ).toBeNull());
+  test('of runs the box was set otherwise between, each part went through it as it stood', () => {
+    const turned = posed(
+      [run('1'), run('2', { setupId: 'b' })],
+      book({ setups: [setup('a'), setup('b', { slope: 0.06 })] }),
+    );
+    if ('why' in turned) throw new Error(turned.why);
+    expect(turned.fed).toHaveLength(1);
+    expect(turned.fed[0]?.through.map((t) => [t.setting.slope, Math.round(t.bank_L)])).toEqual([
+      [0.04, 100],
+      [0.06, 100],
+    ]);
+    expect(turned.about).toMatchObject({ setupId: 'b', runIds: ['1', '2'] });
+  });
+  test.each([
+    [
+      'of ground nobody panned',
+      () => posed([run('1', { tally: { ...run('1').tally, bySpot_L: { z: 9 } } })]),
+      /the far bar/,
+    ],
+    [
+      'of two boxes',
+      () => posed([run('1'), run('2', { setupId: 'b' })], book({ setups: [setup('a'), setup('b', { rigId: 'q' })] })),
+      /different boxes/,
+    ],
+    ['of a box put away', () => posed([run('1')], book({ rigs: [] })), /put away/],
+    ['of an unknown depth', () => posed([run('1')], book({ setups: [setup('a', { depth_m: null })] })), /water/],
+    ['of nothing fed', () => posed([run('1', { tally: { ...run('1').tally, bySpot_L: {} } })]), /Nothing was fed/],
+  ])('%s nothing is foretold, and it says why', (_, of, says) => {
+    const found = of();
+    expect('why' in found && found.why).toMatch(says);
+  });
   test('is sealed in three figures, its ends about its middle', () => {
     if (!problem || !said) throw new Error('no forecast');
     const record = forecastRecord(problem, said, '2026-05-01T14:00:00.000Z');

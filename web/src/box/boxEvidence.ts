@@ -83,6 +83,19 @@ const isSetAlike = (a: StoredSetup, b: StoredSetup): boolean =>
   a.flow_m3_s === b.flow_m3_s &&
   a.stone_m === b.stone_m;
 
+/** Runs that were fed through a box set alike, together, in the order they come; those whose set-up is not known here are left out. */
+export function setAlike(runs: readonly StoredRun[], { setups }: Pick<BoxBook, 'setups'>) {
+  const groups: { readonly setup: StoredSetup; readonly runs: StoredRun[] }[] = [];
+  for (const run of runs) {
+    const setup = setups.find((s) => s.id === run.setupId);
+    if (!setup) continue;
+    const group = groups.find((g) => isSetAlike(g.setup, setup));
+    if (group) group.runs.push(run);
+    else groups.push({ setup, runs: [run] });
+  }
+  return groups;
+}
+
 /** How fast these runs were fed, loose m3/s; null where nothing was. */
 export function feedOf_m3_s(runs: readonly StoredRun[]): number | null {
   const volume_L = runs.reduce((sum, r) => sum + r.tally.volumeLoose_L, 0);

@@ -6,9 +6,9 @@ import {
   forecastClean,
   measureBox,
   type BoxEvidence,
-  type BoxSetting,
   type CleanForecast,
   type FedGround,
+  type FedThrough,
   type SpotGrade,
 } from '@riffle/core';
 import { rigSections } from '../records/rigSections.ts';
@@ -16,7 +16,7 @@ import {
   earlierCleans,
   evidenceOf,
   feedOf_m3_s,
-  oneSetupOf,
+  setAlike,
   settingAsSet,
   speaking,
   type BoxBook,
@@ -25,7 +25,6 @@ import { usualCuts_m } from './usualCuts.ts';
 
 /** What there is to foretell, and what it rests on. */
 export interface ForecastProblem {
-  readonly setting: BoxSetting;
   readonly evidence: readonly BoxEvidence[];
   readonly stretches: readonly { readonly from_m: number; readonly to_m: number }[];
   readonly fed: readonly FedGround[];
@@ -34,58 +33,75 @@ export interface ForecastProblem {
   readonly about: Pick<Forecast, 'groundId' | 'setupId' | 'runIds' | 'volumeBank_L' | 'pans' | 'measuredBy'>;
 }
 
-/** What a clean-up of these runs rests on; null where one of their spots was never panned, or their box is not one. */
+/** Why nothing is foretold of some runs, in words. */
+export interface NotForetold {
+  readonly why: string;
+}
+
+/** What a clean-up of these runs rests on, or why nothing can be said of it: the box may have been set otherwise meanwhile, but is one. */
 export function forecastProblem(
   groundId: string,
   runs: readonly StoredRun[],
   grades: ReadonlyMap<string, SpotGrade>,
   book: BoxBook,
-): ForecastProblem | null {
-  const one = oneSetupOf(runs, book);
-  const setting = one && settingAsSet(one.setup, one.rig, book.gold, feedOf_m3_s(runs));
-  if (!one || !setting) return null;
-  const bySpot = new Map<string, number>();
-  for (const r of runs)
-    for (const [id, loose_L] of Object.entries(r.tally.bySpot_L)) bySpot.set(id, (bySpot.get(id) ?? 0) + loose_L);
-  const [fed, pans]: [FedGround[], number[]] = [[], []];
-  for (const [spotId, loose_L] of bySpot) {
-    if (loose_L <= 0) continue;
-    const spot = grades.get(spotId);
-    if (!spot) return null;
-    const band = beliefBand_mg_L(spot.pooled);
-    const grade = beliefMean_mg_L(spot.pooled);
-    if (!(grade > 0) || !(band.high > 0)) return null;
-    pans.push(spot.samples);
-    fed.push({
-      bank_L: bankVolume_L(loose_L, book.swell_percent),
-      grade_mg_L: grade,
-      band_mg_L: band,
-      earlier: earlierCleans(book, spotId),
-    });
+  nameOf: (spotId: string) => string,
+): ForecastProblem | NotForetold {
+  const setups = runs.map((r) => book.setups.find((s) => s.id === r.setupId));
+  const rigs = new Set(setups.map((s) => s?.rigId));
+  const rig = book.rigs.find((r) => r.id === setups[0]?.rigId);
+  const last = setups.at(-1);
+  if (rigs.size > 1) return { why: 'These runs went through different boxes: weigh each box by itself.' };
+  if (!rig || !last) return { why: 'The box of these runs was put away.' };
+  const through = new Map<string, FedThrough[]>();
+  for (const group of setAlike(runs, book)) {
+    const setting = settingAsSet(group.setup, rig, book.gold, feedOf_m3_s(group.runs));
+    if (!setting) return { why: 'How much water the box ran in was not kept with its set-up.' };
+    for (const [spotId, loose_L] of bySpotOf(group.runs))
+      through.set(spotId, [
+        ...(through.get(spotId) ?? []),
+        { setting, bank_L: bankVolume_L(loose_L, book.swell_percent) },
+      ]);
   }
-  if (fed.length === 0) return null;
-  const evidence = speaking(evidenceOf(book, one.rig.id));
-  const cuts_m = usualCuts_m(rigSections(one.rig));
+  if (through.size === 0) return { why: 'Nothing was fed in these runs.' };
+  const [fed, pans]: [FedGround[], number[]] = [[], []];
+  for (const [spotId, parts] of through) {
+    const spot = grades.get(spotId);
+    const band = spot && beliefBand_mg_L(spot.pooled);
+    const grade = spot ? beliefMean_mg_L(spot.pooled) : 0;
+    if (!spot || !band || !(grade > 0) || !(band.high > 0))
+      return { why: `No pan of ${nameOf(spotId)} says what went in: a pan of the feed would.` };
+    pans.push(spot.samples);
+    fed.push({ through: parts, grade_mg_L: grade, band_mg_L: band, earlier: earlierCleans(book, spotId) });
+  }
+  const evidence = speaking(evidenceOf(book, rig.id));
+  const cuts_m = usualCuts_m(rigSections(rig));
   return {
-    setting,
     evidence,
     stretches: cuts_m.map((to_m, i) => ({ from_m: cuts_m[i - 1] ?? 0, to_m })),
     fed,
     luck_mg: book.luck_mg,
     about: {
       groundId,
-      setupId: one.setup.id,
+      setupId: last.id,
       runIds: runs.map((r) => r.id).sort(),
-      volumeBank_L: fed.reduce((sum, f) => sum + f.bank_L, 0),
+      volumeBank_L: fed.reduce((sum, f) => sum + f.through.reduce((all, t) => all + t.bank_L, 0), 0),
       pans: pans.reduce((a, b) => a + b, 0),
       measuredBy: evidence.length,
     },
   };
 }
 
+/** Loose gravel of each spot that some runs fed, L. */
+function bySpotOf(runs: readonly StoredRun[]): ReadonlyMap<string, number> {
+  const bySpot = new Map<string, number>();
+  for (const r of runs)
+    for (const [id, loose_L] of Object.entries(r.tally.bySpot_L))
+      if (loose_L > 0) bySpot.set(id, (bySpot.get(id) ?? 0) + loose_L);
+  return bySpot;
+}
+
 /** Measures the box, then says what its clean-up should hold. */
 export function* sayForecast({
-  setting,
   evidence,
   stretches,
   fed,
@@ -93,7 +109,7 @@ export function* sayForecast({
 }: ForecastProblem): Generator<{ done: number }, CleanForecast> {
   const { boxes } = measureBox(evidence);
   yield { done: 0.8 };
-  return forecastClean(setting, boxes, stretches, fed, luck_mg);
+  return forecastClean(boxes, stretches, fed, luck_mg);
 }
 
 /** Milligrams as they are sealed: three figures, as no scale reads finer what lies ahead. */

@@ -16,13 +16,13 @@ const RESTS_ON = ['forecasts', 'runs', 'cleanups', 'setups', 'rigs', 'box-tests'
 
 /**
  * The forecast of these runs' clean-up. Where none is sealed yet and `maySeal` says that nothing was weighed, it is worked out and put in the book now,
- * once; it is not changed afterwards. `runs` is to be the same list for as long as it holds the same.
+ * once; it is not changed afterwards. `why`: what keeps anything from being said. `runs` is to be the same list for as long as it holds the same.
  */
 export function useSealedForecast(
   ground: StoredGround,
   runs: readonly StoredRun[],
   maySeal: boolean,
-): { readonly forecast: StoredForecast | null; readonly sealing: boolean } {
+): { readonly forecast: StoredForecast | null; readonly why: string | null } {
   const reading = useReading(ground);
   const book = useBoxBook(ground, reading);
   const forecasts = useRecords('forecasts', ground.id).items;
@@ -43,16 +43,28 @@ export function useSealedForecast(
     [forecasts, runs, swell_percent],
   );
   const needed = maySeal && here && stopped && forecast === null;
-  const problem = useMemo(
-    () => (needed ? forecastProblem(ground.id, runs, reading.grades, book) : null),
-    [needed, ground.id, runs, reading.grades, book],
+  const spots = useRecords('spots', ground.id).items;
+  const posed = useMemo(
+    () =>
+      needed
+        ? forecastProblem(
+            ground.id,
+            runs,
+            reading.grades,
+            book,
+            (id) => spots.find((s) => s.id === id)?.name ?? 'a spot put away',
+          )
+        : null,
+    [needed, ground.id, runs, reading.grades, book, spots],
   );
-  const { solved, working } = useWork<ForecastProblem, { done: number }, CleanForecast>(open, problem);
+  const why = posed && 'why' in posed ? posed.why : null;
+  const problem = posed && 'why' in posed ? null : posed;
+  const { solved } = useWork<ForecastProblem, { done: number }, CleanForecast>(open, problem);
   useEffect(() => {
     if (needed && solved && solved.problem === problem)
       add(forecastRecord(solved.problem, solved.result, new Date().toISOString()));
   }, [needed, solved, problem, add]);
-  return { forecast, sealing: working !== null };
+  return { forecast, why };
 }
 
 /** Whether some weight of a clean-up stands typed on this device. */

@@ -1,6 +1,6 @@
 import { format } from 'date-fns';
 import { Link } from 'react-router';
-import { OpenedForecast, Sealed } from '../../box/SealedForecast.tsx';
+import { NotSealed, OpenedForecast, Sealed } from '../../box/SealedForecast.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import { plural } from '../../ui/plural.ts';
 import { TextButton } from '../../ui/TextButton.tsx';
@@ -47,6 +47,11 @@ export function CleanScreen() {
                 ) : (
                   <Sealed forecast={inHand.forecast} />
                 )}
+              </Block>
+            )}
+            {inHand.notForetold && !inHand.forecast && (
+              <Block title="Said beforehand">
+                <NotSealed why={inHand.notForetold} />
               </Block>
             )}
             {split && (

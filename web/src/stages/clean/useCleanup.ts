@@ -44,7 +44,7 @@ export function useCleanup() {
   const color_mg = useColors(ground, samples).luckColor_mg;
   const read = readCleanup(draft, sections, color_mg);
   // Nothing is foretold once a weight stands there.
-  const { forecast } = useSealedForecast(
+  const { forecast, why } = useSealedForecast(
     ground,
     runs,
     sections.every((s) => s.gold.text.trim() === ''),
@@ -63,6 +63,8 @@ export function useCleanup() {
     tried,
     /** What it should hold, said before anything was weighed; null where nothing was. */
     forecast,
+    /** Why nothing can be said, while nothing is weighed. */
+    notForetold: why,
     ready: record !== null,
     /** Of all the runs in it, in the bank. */
     volumeBank_L: bankVolume_L(

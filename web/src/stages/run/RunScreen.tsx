@@ -4,7 +4,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { plural } from '../../ui/plural.ts';
 import { Caution } from '../../ui/Caution.tsx';
-import { Sealed } from '../../box/SealedForecast.tsx';
+import { NotSealed, Sealed } from '../../box/SealedForecast.tsx';
 import { useSealedForecast, weighingBegun } from '../../box/useSealedForecast.ts';
 import { useRecords } from '../../records/useRecords.ts';
 import { ClosedToday } from '../../ground/ClosedToday.tsx';
@@ -106,8 +106,9 @@ function SealedAtStop({
     return runs.filter((r) => !weighed.has(r.id));
   }, [runs, cleanups]);
   const [isWeighed] = useState(() => weighingBegun(ground.id));
-  const { forecast } = useSealedForecast(ground, waiting, !isWeighed);
-  return forecast && !isWeighed ? <Sealed forecast={forecast} /> : null;
+  const { forecast, why } = useSealedForecast(ground, waiting, !isWeighed);
+  if (isWeighed) return null;
+  return forecast ? <Sealed forecast={forecast} /> : why ? <NotSealed why={why} /> : null;
 }
 
 function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {
