@@ -22,6 +22,18 @@ export const CleanSection = z.object({
   lining: Lining,
   gold_mg: within(NUMBERS.sectionGold_mg).overwrite(goldRounded),
   goldEntered: Entered,
+  /** Colors counted in it before it was weighed. */
+  colors: wholeWithin(NUMBERS.colors, 'A whole number.').nullable().default(null),
+  /** The same gold by the clean-up's screens, what stayed on the coarsest first; null where that was not weighed. None: not screened. */
+  bySize: z
+    .array(
+      z.object({
+        gold_mg: within(NUMBERS.sectionGold_mg).overwrite(goldRounded).nullable(),
+        goldEntered: Entered.nullable(),
+      }),
+    )
+    .max(MOST.cleanScreens + 1)
+    .default([]),
 });
 
 export const Cleanup = Whole.extend({
@@ -35,6 +47,11 @@ export const Cleanup = Whole.extend({
   cleanedAt: Timestamp,
   /** From the head of the box down, not overlapping. */
   sections: z.array(CleanSection).min(1, 'Weigh at least one section.').max(MOST.sections),
+  /** Screens the gold was parted by, the coarsest first. */
+  screens: z
+    .array(z.object({ aperture_mm: within(NUMBERS.aperture_mm), apertureEntered: Entered }))
+    .max(MOST.cleanScreens, 'At most 6 screens.')
+    .default([]),
   blackSand_g: within(NUMBERS.blackSand_g).nullable(),
   blackSandEntered: Entered.nullable(),
   /** Was everything rinsed out, carpets too? */
@@ -43,7 +60,16 @@ export const Cleanup = Whole.extend({
 });
 const inOrder = (c: { sections: { from_m: number; to_m: number }[] }): boolean =>
   c.sections.every((s, i) => s.to_m > s.from_m && s.from_m >= (c.sections[i - 1]?.to_m ?? 0) - 1e-9);
+const finerDown = (c: { screens: { aperture_mm: number }[] }): boolean =>
+  c.screens.every((s, i) => i === 0 || s.aperture_mm < (c.screens[i - 1]?.aperture_mm ?? 0));
+const cellsOfScreens = (c: { screens: unknown[]; sections: { bySize: unknown[] }[] }): boolean =>
+  c.sections.every((s) => s.bySize.length === 0 || s.bySize.length === c.screens.length + 1);
 export const NewCleanup = Cleanup.extend(Based.shape)
+  .refine(finerDown, { error: 'Each screen must be finer than the one above.', path: ['screens'] })
+  .refine(cellsOfScreens, {
+    error: 'A section has one weight more than there are screens, or none.',
+    path: ['sections'],
+  })
   .refine(inOrder, {
     error: 'Each section must end below where it starts and start where the one above ends.',
     path: ['sections'],

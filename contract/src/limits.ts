@@ -181,6 +181,7 @@ export const MOST = {
   screens: 12,
   sections: 20,
   boxSections: 8,
+  cleanScreens: 6,
   runsOfACleanup: 200,
   outlinePoints: 2000,
   profilePoints: 2000,

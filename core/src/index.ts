@@ -291,63 +291,6 @@ export {
 } from './day/tide.ts';
 export { walkingMinutes, walkingSpeed_m_s, type WalkedLine } from './day/walking.ts';
 
-export { adviseBox, toldDepth_m, WORKS_OFTEN, type BoxAdvice, type Lever, type Reach } from './set/adviseBox.ts';
-export { MEDIAN_BOX, type BoxParameters } from './set/boxParameters.ts';
-export { boxWindow, toleranceAt, type BoxWindow, type Tolerance, type WindowSpan } from './set/boxWindow.ts';
-export { catchScale, type CatchFound, type CatchScale } from './set/catchScale.ts';
-export { blackSandShare, cleanUpAfter_m3 } from './set/cleanUpAfter.ts';
-export { catchCurves, type CatchCurve } from './set/catchCurves.ts';
-export { drawdown, type SurfacePoint } from './set/drawdown.ts';
-export { feedCapacity, PRUDENT_SHARE, type FeedCapacity } from './set/feed.ts';
-export { floorFlowAtDepth, floorFlowAtRate, type FloorFlow, type LinedFloor } from './set/floorFlow.ts';
-export { FAULT_IDS, faultsOf, type Fault, type FaultId } from './set/faults.ts';
-export {
-  forecastClean,
-  type CleanForecast,
-  type EarlierClean,
-  type FedGround,
-  type FedThrough,
-} from './set/forecastClean.ts';
-export { mixOf, USUAL_MIX, type GoldShare } from './set/goldMix.ts';
-export { lieByTurning, slopeByLine, type Lie, type Tilt } from './set/levelBox.ts';
-export { LINING_IDS, LININGS, type Lining, type LiningId } from './set/linings.ts';
-export { loadUp, type FilledSection, type FillingSection } from './set/loadUp.ts';
-export { flowAtDepth, flowAtRate, type Channel, type UniformFlow } from './set/manning.ts';
-export {
-  measureBox,
-  MEASURED_INPUTS,
-  type BoxEvidence,
-  type FoundStretch,
-  type MeasuredBox,
-  type MeasuredInput,
-} from './set/measureBox.ts';
-export { flowByBucket_m3_s, flowByFloat_m3_s, USUAL_SURFACE_FACTOR } from './set/measureFlow.ts';
-export {
-  boxLength_m,
-  solveBox,
-  toldSection,
-  USUAL_CREW_M3_S,
-  type BoxSetting,
-  type LinedSection,
-  type SolvedBox,
-  type SolvedSection,
-} from './set/solveBox.ts';
-export { largestStone_m, movingShear } from './set/stones.ts';
-export {
-  HOSE_ROUGHNESS_M,
-  minorLossOf,
-  pumpThrough,
-  VALVES,
-  wingDam_m3_s,
-  type Hose,
-  type Pump,
-  type Pumped,
-  type ValveOpen,
-} from './set/pump.ts';
-export { stonesClear, type StonesClear } from './set/stonesClear.ts';
-export { remedyFor, seeBox, SYMPTOM_IDS, type Cause, type Seen, type SeenBox, type SymptomId } from './set/symptoms.ts';
-export { drawnBoxes, HOLDS_LEAST, weighBox, type DrawnBoxes, type Spread, type WeighedBox } from './set/weighBox.ts';
-
 export { DOUBLE_TAP_MS, tallyRun, type RunEvent, type RunTally } from './run/tallyRun.ts';
 export { addTaps, asRunEvent, keepTally, type TapTally, type LoggedTap } from './run/keepTally.ts';
 export { HEAD_STRETCH_M, sectionSplit, type BoxSection, type SectionSplit } from './clean/sectionSplit.ts';
@@ -432,3 +375,5 @@ export {
   type DaySpot,
 } from './day/dayCandidates.ts';
 export { readingVerdict, type ReadingVerdict } from './read/verdict.ts';
+export { lossBySize, type LossBySize, type SizeLoss } from './clean/lossBySize.ts';
+export * from './set/index.ts';

@@ -467,8 +467,11 @@ function cleanUp(
         lining: rig.sections[0]?.lining ?? 'riffles',
         gold_mg,
         goldEntered: { text: `${gold_mg}`, unit: 'mg' },
+        colors: null,
+        bySize: [],
       };
     }),
+    screens: [],
     blackSand_g: Math.round(180 + 400 * random()),
     blackSandEntered: null,
     rinsedClean: r.rinsed,

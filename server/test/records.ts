@@ -212,6 +212,8 @@ export const newSection = (from_m: number, to_m: number, gold_mg: number): Clean
   lining: 'riffles',
   gold_mg,
   goldEntered: entered(String(gold_mg), 'mg'),
+  colors: null,
+  bySize: [],
 });
 
 export const newCleanup = (
@@ -225,6 +227,7 @@ export const newCleanup = (
   runIds,
   cleanedAt: '2026-05-01T15:00:00.000Z',
   sections,
+  screens: [],
   blackSand_g: null,
   blackSandEntered: null,
   rinsedClean: 'yes',

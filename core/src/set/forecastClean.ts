@@ -4,7 +4,8 @@ import { normalQuantile } from '../maths/normal.ts';
 import { seededRandom } from '../maths/random.ts';
 import { requirePositive, requireWithin } from '../outOfRange.ts';
 import type { BoxParameters } from './boxParameters.ts';
-import { heldWithin, type FoundStretch } from './measureBox.ts';
+import type { FoundStretch } from './cleanSplits.ts';
+import { heldWithin } from './measureBox.ts';
 import { solveBox, type BoxSetting } from './solveBox.ts';
 import { weighedSpread, type Spread } from './weighBox.ts';
 

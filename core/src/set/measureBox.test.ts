@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { aBox } from '../../test/aBox.ts';
 import { OutOfRange } from '../outOfRange.ts';
 import { drawBoxes, type BoxParameters } from './boxParameters.ts';
+import { fractionSizes_m } from './cleanSplits.ts';
 import { forecastClean } from './forecastClean.ts';
 import { floorFlowAtDepth } from './floorFlow.ts';
 import { LININGS } from './linings.ts';
@@ -113,6 +114,69 @@ describe('a box by what was measured at it', () => {
     expect(usual.middle).toBeLessThan(coarse.middle);
     expect(usual.middle).toBeGreaterThan(0.9);
     expect(usual.middle).toBeLessThan(1.1);
+  });
+
+  describe('gold weighed by sizes', () => {
+    const SIZES = [0.002, 0.0007, 0.0003];
+    const ofBox = (box: BoxParameters, missing: readonly string[] = []): BoxEvidence => {
+      const setting = { ...SETTING, gold: SIZES.map((size_m) => ({ size_m, share: 1 })) };
+      const solved = solveBox(setting, box);
+      const bySize = SIZES.map((size_m, k) => ({
+        size_m,
+        gold_mg: CUTS.map((c, i) => {
+          if (missing.includes(`${i}/${k}`)) return null;
+          const rate = solved.sections[0]?.rate_per_m[k] ?? 0;
+          return 400 * (Math.exp(-rate * c.from_m) - Math.exp(-rate * c.to_m));
+        }),
+      }));
+      return { ...(cleanUp(1, 1, 1) as BoxEvidence & { kind: 'clean-up' }), bySize };
+    };
+    const tiltOf = (e: BoxEvidence[]): number => {
+      const { boxes } = measureBox(e);
+      return boxes.reduce((sum, b) => sum + b.tilt, 0) / boxes.length;
+    };
+    const plain = { ...(drawBoxes(2)[0] as BoxParameters), depthError_m: 0, headError_m: 0, mixTilt: 0 };
+
+    test('tells how the catch goes with size, surer than the whole does', () => {
+      const [fineBetter, coarseBetter] = [-0.4, 0.4].map((tilt) => ({ ...plain, tilt })) as [
+        BoxParameters,
+        BoxParameters,
+      ];
+      expect(tiltOf([ofBox(fineBetter)])).toBeLessThan(-0.15);
+      expect(tiltOf([ofBox(coarseBetter)])).toBeGreaterThan(0.15);
+      expect(Math.abs(tiltOf([asBox(coarseBetter)]))).toBeLessThan(tiltOf([ofBox(coarseBetter)]));
+    });
+    test('cells may be missing: the rest says nearly the same', () => {
+      const box = { ...plain, tilt: 0.4 };
+      expect(tiltOf([ofBox(box, ['2/2', '1/0'])])).toBeGreaterThan(0.1);
+      // Of a size weighed in one stretch alone nothing is read; of none, the whole weights speak.
+      const alone = SIZES.flatMap((_, k) => [`0/${k}`, `1/${k}`]);
+      expect(measureBox([ofBox(box, alone)]).after).toEqual(measureBox([cleanUp(1, 1, 1)]).after);
+    });
+    test('sizes that no such box lays so are left out', () => {
+      const upside = ofBox(plain) as BoxEvidence & { kind: 'clean-up' };
+      const turned = { ...upside, bySize: upside.bySize?.map((f) => ({ ...f, gold_mg: [...f.gold_mg].reverse() })) };
+      expect(measureBox([turned as BoxEvidence]).fits).toEqual([false]);
+    });
+    test('stand between their screens', () => {
+      expect(fractionSizes_m([0.002, 0.0005]).map((m) => Number((m * 1000).toFixed(3)))).toEqual([2.828, 1, 0.354]);
+      expect(fractionSizes_m([])).toEqual([]);
+      expect(() => fractionSizes_m([0.0005, 0.002])).toThrow(OutOfRange);
+    });
+  });
+
+  test('colors counted in each stretch speak as so many pieces: four times as many, twice as sure', () => {
+    const counted = (colors: number[]): BoxEvidence => ({
+      ...(cleanUp(1, 1, 1) as BoxEvidence & { kind: 'clean-up' }),
+      colors,
+    });
+    const width = (e: BoxEvidence): number => {
+      const { catchScale } = measureBox([e]).after;
+      return Math.log(catchScale.high / catchScale.low);
+    };
+    expect(width(counted([60, 20, 8]))).toBeLessThan(width(counted([15, 5, 2])));
+    const middle = (colors: number[]): number => measureBox([counted(colors)]).after.catchScale.middle;
+    expect(middle([60, 3, 0])).toBeGreaterThan(middle([30, 20, 13]));
   });
 
   test('gold that grows down the box fits no such box: it is left out, and moves nothing', () => {

@@ -1,6 +1,7 @@
 import { DENSITY_KG_M3 } from '../grains/constants.ts';
 import { flakeDisc } from '../grains/flake.ts';
 import { freshWater } from '../grains/water.ts';
+import { canShow, sizesIn, splitLog, splitsOf, type CleanUpFound, type FoundStretch } from './cleanSplits.ts';
 import { OutOfRange, requirePositive, requireWithin } from '../outOfRange.ts';
 import { drawBoxes, DRAWS, type BoxParameters } from './boxParameters.ts';
 import { bothLimits } from './feed.ts';
@@ -11,21 +12,9 @@ import { boxLength_m, LEAST_SLOPE, LEAST_WATER_M, settlingOf, solveBox, toldSect
 import type { BoxSetting, DrawnSettling, LinedSection, SolvedBox } from './solveBox.ts';
 import { weighedSpread, type Spread } from './weighBox.ts';
 
-/** A stretch of a box, from its head, and the gold found in it. */
-export interface FoundStretch {
-  readonly from_m: number;
-  readonly to_m: number;
-  readonly gold_mg: number;
-}
-
 /** What was measured at a box as it was set. */
 export type BoxEvidence = { readonly setting: BoxSetting } & (
-  | {
-      /** Gold weighed by stretches; `luck_mg` is the weight of the color whose luck it has. */
-      readonly kind: 'clean-up';
-      readonly stretches: readonly FoundStretch[];
-      readonly luck_mg: number;
-    }
+  | ({ readonly kind: 'clean-up' } & CleanUpFound)
   | {
       /** Fed as fast as it clears: loose gravel, m3/s. */
       readonly kind: 'timed bucket';
@@ -80,13 +69,8 @@ const [CATCH_LOG_SD, FEED_LOG_SD] = [0.5, 0.45] as const;
 const FEED_MEDIAN = 1.8;
 /** What a timed bucket errs by, and a measured flow, as deviations of the logarithm. Stated assumptions. */
 const [TIMED_LOG_SD, FLOW_LOG_SD] = [0.2, 0.1] as const;
-/** A split by hand tells no more than so many pieces would: cuts are a finger wide and mats drip as they are lifted. Stated assumption. */
-const MOST_PIECES = 150;
 /** Flakes below this size are not counted in a pan. */
 const SEEN_M = 0.0002;
-/** 95 % of chi-square with 1 to 9 degrees of freedom (Abramowitz & Stegun 1964, table 26.8). */
-const CHI2_95 = [3.841, 5.991, 7.815, 9.488, 11.07, 12.592, 14.067, 15.507, 16.919];
-
 const middles = (points: number): number[] =>
   Array.from({ length: points }, (_, i) => 3 * ((2 * i) / (points - 1) - 1));
 const Z = middles(POINTS);
@@ -99,7 +83,7 @@ const FEEDS = Z.map((z) => FEED_MEDIAN * Math.exp(FEED_LOG_SD * z));
  * What a box is, by what was measured at it. Bayes over the draws of `drawBoxes`: in each draw the box factor by timed buckets and then the scale of the
  * catch by clean-ups, tail pans and tracers, both by quadrature on an even grid; the draws themselves by how likely what was found is in them; then
  * `draws` of them alike likely (systematic resampling, Kitagawa 1996, J. Comput. Graph. Stat. 5, 1-25). Sections of a clean-up are multinomial, given what
- * was caught; tail pans Poisson, tracers binomial, measured flows and timed buckets log-normal.
+ * was caught, for each size that was screened out; tail pans Poisson, tracers binomial, measured flows and timed buckets log-normal.
  * A clean-up that no box of this kind would show (likelihood ratio, 5 %) is left out, and named in `fits`.
  * Without evidence the draws are those nobody measured. From two computations of the catch scale: check values 18l.
  * @throws OutOfRange as `solveBox`, and for counts or lengths that cannot be
@@ -120,7 +104,7 @@ export function measureBox(evidence: readonly BoxEvidence[], draws = DRAWS): Mea
     return { ...box, boxFactor: found.boxFactor(spreadOver(d)) };
   });
   const grids = evidence.map((e) => fed.map((box, d) => catchLogs(e, box, settles(d))));
-  const fits = evidence.map((e, i) => e.kind !== 'clean-up' || canShow(e.stretches, e.luck_mg, grids[i] ?? []));
+  const fits = evidence.map((e, i) => e.kind !== 'clean-up' || canShow(splitsOf(e), grids[i] ?? []));
   const boxes = fed.map((box, d) => {
     const grid = PRIOR_LOG.map((log, p) => grids.reduce((sum, of, i) => sum + (fits[i] ? (of[d]?.[p] ?? 0) : 0), log));
     const { log, at } = summed(grid);
@@ -147,6 +131,13 @@ function requireEvidence(e: BoxEvidence): void {
   switch (e.kind) {
     case 'clean-up':
       requirePositive('luck_mg', e.luck_mg, 'mg');
+      for (const { size_m, gold_mg } of e.bySize ?? []) {
+        requirePositive('size_m', size_m, 'm');
+        requireWithin('cells of a size', gold_mg.length, e.stretches.length, e.stretches.length);
+        for (const mg of gold_mg) if (mg !== null) requireWithin('gold_mg', mg, 0, 1e9, 'mg');
+      }
+      if (e.colors) requireWithin('colors', e.colors.length, e.stretches.length, e.stretches.length);
+      for (const n of e.colors ?? []) requireWithin('colors', n, 0, 1e6);
       for (const { from_m, to_m, gold_mg } of e.stretches) {
         requireWithin('gold_mg', gold_mg, 0, 1e9, 'mg');
         if (!(to_m > from_m)) throw new OutOfRange('to_m', to_m, `beyond where the stretch starts (${from_m} m)`);
@@ -244,33 +235,34 @@ function waterLog(evidence: readonly BoxEvidence[], box: BoxParameters): number 
 function catchLogs(e: BoxEvidence, box: BoxParameters, settles: Settles): readonly number[] {
   switch (e.kind) {
     case 'clean-up': {
-      const solved = solveBox(e.setting, { ...box, catchScale: 1 }, settles(e.setting, box));
-      const shares = drawnShares(e.setting.gold, box);
-      const pieces = piecesOf(e.stretches, e.luck_mg);
-      const all_mg = e.stretches.reduce((sum, s) => sum + s.gold_mg, 0);
-      const reaches = e.stretches.map((s) => reachOf(s, solved, e.setting.sections));
-      return CATCHES.map((scale) => {
-        const there = reaches.map((reach) => caughtWithin(reach, shares, scale));
-        const caught = there.reduce((a, b) => a + b, 0);
-        return e.stretches.reduce(
-          (sum, s, i) =>
-            s.gold_mg > 0
-              ? sum +
-                ((pieces * s.gold_mg) / all_mg) * Math.log(Math.max(1e-12, (there[i] ?? 0) / Math.max(1e-12, caught)))
-              : sum,
-          0,
-        );
-      });
+      // Sizes that were weighed each tell of their own; else the mix is what was counted, by weight or by number.
+      const sizes = sizesIn(e);
+      const setting = sizes ? { ...e.setting, gold: sizes.map((f) => ({ size_m: f.size_m, share: 1 })) } : e.setting;
+      const solved = solveBox(setting, { ...box, catchScale: 1 }, settles(setting, box));
+      const reaches = e.stretches.map((s) => reachOf(s, solved, setting.sections));
+      const shares = sizes
+        ? null
+        : e.colors
+          ? setting.gold.map((_, k) => seenPerMg(setting, box)[k] ?? 0)
+          : drawnShares(setting.gold, box);
+      const splits = splitsOf(e);
+      return CATCHES.map((scale) =>
+        splits.reduce((sum, split, f) => {
+          const there = reaches.map((reach) =>
+            shares
+              ? caughtWithin(reach, shares, scale)
+              : caughtWithin([reach[f] as (typeof reach)[number]], [1], scale),
+          );
+          return sum + splitLog(split, there);
+        }, 0),
+      );
     }
     case 'tail pan': {
       const solved = solveBox(e.setting, { ...box, catchScale: 1 }, settles(e.setting, box));
-      const shares = drawnShares(e.setting.gold, box);
       const whole = e.setting.gold.map((_, k) =>
         exponentTo(boxLength_m(e.setting.sections), solved, e.setting.sections, k),
       );
-      const perMg = e.setting.gold.map(({ size_m }, k) =>
-        size_m < SEEN_M ? 0 : (shares[k] ?? 0) / flakeDisc(size_m, box.csf, DENSITY_KG_M3.placerGold).mass_mg,
-      );
+      const perMg = seenPerMg(e.setting, box);
       return CATCHES.map((scale) => {
         const colorsPerMg = whole.reduce((sum, x, k) => sum + (perMg[k] ?? 0) * Math.exp(-scale * x), 0);
         const chance = e.grades_mg_L.reduce(
@@ -334,23 +326,12 @@ export const heldWithin = (
   box: BoxParameters,
 ): number => caughtWithin(reachOf(stretch, solved, setting.sections), drawnShares(setting.gold, box), 1);
 
-/** Independent pieces that weighed gold speaks as. */
-function piecesOf(stretches: readonly FoundStretch[], luck_mg: number): number {
-  const pieces = stretches.reduce((sum, s) => sum + s.gold_mg, 0) / luck_mg;
-  return pieces > 0 ? 1 / (1 / pieces + 1 / MOST_PIECES) : 0;
-}
-
-/** Whether some draw, at some scale of the catch, would show such a split: likelihood ratio against the split itself. */
-function canShow(stretches: readonly FoundStretch[], luck_mg: number, grids: readonly (readonly number[])[]): boolean {
-  const all_mg = stretches.reduce((sum, s) => sum + s.gold_mg, 0);
-  if (stretches.length < 2 || all_mg === 0) return true;
-  const pieces = piecesOf(stretches, luck_mg);
-  const itself = stretches.reduce(
-    (sum, s) => (s.gold_mg > 0 ? sum + ((pieces * s.gold_mg) / all_mg) * Math.log(s.gold_mg / all_mg) : sum),
-    0,
+/** Colors one sees in a milligram of gold as fed, of each size. */
+function seenPerMg({ gold }: BoxSetting, box: BoxParameters): number[] {
+  const shares = drawnShares(gold, box);
+  return gold.map(({ size_m }, k) =>
+    size_m < SEEN_M ? 0 : (shares[k] ?? 0) / flakeDisc(size_m, box.csf, DENSITY_KG_M3.placerGold).mass_mg,
   );
-  const best = grids.reduce((most, grid) => Math.max(most, ...grid), -Infinity);
-  return 2 * (itself - best) <= (CHI2_95[stretches.length - 2] ?? 16.919);
 }
 
 /** Chance that a Poisson count of that mean lies within; `atMost` null: no upper end. */

@@ -225,6 +225,8 @@ export function calibrate(share: number, tell: (what: string) => void = () => un
   band(weighings.whole, 0.85, 0.95);
   band(weighings.wholeAgain, 0.85, 0.95);
   band(weighings.refused, 0, 0.1, undefined, 'alarms');
+  band(weighings.lostOfSize, 0.85, 1);
+  band(weighings.lostInAll, 0.85, 1);
   tell('What is seen at a box set wrong');
   const faults = calibrateFaults(many(500), seededRandom(1933));
   band(faults.first, 0.7, 1, undefined, 'found');

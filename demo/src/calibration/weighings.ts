@@ -4,9 +4,11 @@ import {
   beliefMean_mg_L,
   fergusonChurch_m_s,
   forecastClean,
+  fractionSizes_m,
   freshWater,
   gradeSpots,
   groundColors,
+  lossBySize,
   measureBox,
   mixOf,
   normalDraw,
@@ -59,7 +61,17 @@ function waterOf(box: TrueBox, setting: BoxSetting, random: Random) {
   return { depth_m, speed_m_s, capacity_m3_s: box.takes * speed_m_s * depth_m * width_m * slope };
 }
 
-/** Gold in each stretch after so much was fed, mg, as cut, lifted and weighed by a hand. */
+/** What was weighed of a clean-up: in each stretch, and in each by sizes; and what truly went over the end of each size, and was fed of it. */
+interface Cleaned {
+  readonly stretches_mg: readonly number[];
+  readonly cells_mg: readonly (readonly number[])[];
+  readonly lost_mg: readonly number[];
+  readonly fed_mg: readonly number[];
+}
+/** Screens of a kitchen table, coarsest first, mm. */
+const SCREENS_MM = [2, 0.85, 0.425, 0.25];
+
+/** Gold in each stretch after so much was fed, as cut, lifted, screened and weighed by a hand. */
 function cleanUp(
   box: TrueBox,
   world: World,
@@ -67,11 +79,14 @@ function cleanUp(
   cuts_m: readonly number[],
   fed_mg: number,
   random: Random,
-): number[] {
+): Cleaned {
   const { depth_m, speed_m_s } = waterOf(box, setting, random);
   const length_m = cuts_m.at(-1) as number;
   const cut = cuts_m.map((c, i) => (i === 0 || i === cuts_m.length - 1 ? c : c + 0.008 * normalDraw(random)));
-  const found = cuts_m.slice(1).map(() => 0);
+  const none = (): number[] => [...SCREENS_MM, 0].map(() => 0);
+  const cells = cuts_m.slice(1).map(none);
+  const [lost_mg, fedOf_mg] = [none(), none()];
+  const add = (to: number[], f: number, mg: number): void => void (to[f] = (to[f] as number) + mg);
   const flakes = Array.from({ length: FLAKES }, () => flakeOf(world.gold, random));
   const all_mg = flakes.reduce((sum, f) => sum + f.mg, 0);
   for (const { size_mm, mg } of flakes) {
@@ -83,13 +98,20 @@ function cleanUp(
     const rate = (box.stays * settles_m_s) / (speed_m_s * depth_m) / (1 + lifted);
     // From the head down the rate falls evenly.
     const passedTo = (x: number): number => Math.exp(-rate * x * (1 + box.headBetter * (1 - x / length_m)));
-    const many = (fed_mg * mg) / all_mg / mg;
-    found.forEach((_, i) => {
+    const many = fed_mg / all_mg;
+    // Now and then a flake lies crosswise and stays on the screen above, or is pressed through.
+    const seen_mm = size_mm * Math.exp(0.1 * normalDraw(random));
+    const through = SCREENS_MM.findIndex((d) => seen_mm > d);
+    const f = through < 0 ? SCREENS_MM.length : through;
+    add(fedOf_mg, f, mg * many);
+    add(lost_mg, f, mg * many * passedTo(length_m));
+    cells.forEach((row, i) => {
       const share = passedTo(cut[i] as number) - passedTo(cut[i + 1] as number);
-      found[i] = (found[i] as number) + mg * poissonDraw(many * Math.max(0, share), random);
+      add(row, f, mg * poissonDraw(many * Math.max(0, share), random));
     });
   }
-  return found.map((g) => Math.max(0, g * (1 + 0.03 * normalDraw(random))));
+  const cells_mg = cells.map((row) => row.map((g) => Math.max(0, g * (1 + 0.03 * normalDraw(random)))));
+  return { stretches_mg: cells_mg.map((row) => row.reduce((a, b) => a + b, 0)), cells_mg, lost_mg, fed_mg: fedOf_mg };
 }
 
 /** What the next clean-up should weigh, of a box nobody measured and of one with two clean-ups and a timed bucket behind it. */
@@ -105,6 +127,8 @@ export function calibrateWeighings(boxes: number, random: Random) {
     '85 to 95 % of bands hold',
   );
   const refused = new Tally('A clean-up that fits no box of its kind', 'seldom said of one that is true');
+  const lostOfSize = new Tally('So much of one size went over the end', 'true loss inside in 90 %');
+  const lostInAll = new Tally('So much went over the end, of the sizes that tell', 'true loss inside in 90 %');
   for (let i = 0; i < boxes; i++) {
     const world = drawWorld(random);
     const { truth, samples } = sampled(world, 6, () => 2 + Math.floor(5 * random()), random() / 3, random);
@@ -145,10 +169,41 @@ export function calibrateWeighings(boxes: number, random: Random) {
     const cleaned = [0, 1].map((n) => {
       const setting = paced(first);
       const { bank_L, true_mg } = fed(n);
-      const stretches = stretchesOf(cleanUp(box, world, setting, cuts_m, true_mg, random));
-      return { setting, bank_L, stretches, gold_mg: stretches.reduce((sum, s) => sum + s.gold_mg, 0), to_m: length_m };
+      const weighed = cleanUp(box, world, setting, cuts_m, true_mg, random);
+      const stretches = stretchesOf(weighed.stretches_mg);
+      const gold_mg = stretches.reduce((sum, s) => sum + s.gold_mg, 0);
+      return { setting, bank_L, stretches, gold_mg, to_m: length_m, weighed };
     });
-    const evidence: BoxEvidence[] = cleaned.map((c) => ({ kind: 'clean-up', luck_mg: colors.luckColor_mg, ...c }));
+    // Every other crew screens its gold before it weighs it.
+    const screened = i % 2 === 1;
+    const evidence = cleaned.map(({ setting, stretches, weighed }): BoxEvidence => {
+      const bySize = fractionSizes_m(SCREENS_MM.map((mm) => mm / 1000)).map((size_m, f) => ({
+        size_m,
+        gold_mg: weighed.cells_mg.map((row) => row[f] as number),
+      }));
+      return { kind: 'clean-up', setting, stretches, luck_mg: colors.luckColor_mg, ...(screened && { bySize }) };
+    });
+    for (const { weighed, stretches } of cleaned) {
+      const { sizes, lost_mg } = lossBySize(
+        stretches.map((s) => ({ ...s, lining: 'riffles' })),
+        SCREENS_MM.map((mm) => mm / 1000),
+        weighed.cells_mg,
+      );
+      const all = fractionSizes_m(SCREENS_MM.map((mm) => mm / 1000));
+      let truly_mg = 0;
+      for (const { size_m, lost } of sizes) {
+        const f = all.findIndex((s) => Math.abs(s / size_m - 1) < 1e-9);
+        const [gone, fedOf] = [weighed.lost_mg[f] as number, weighed.fed_mg[f] as number];
+        if (!lost) {
+          lostOfSize.silent++;
+          continue;
+        }
+        truly_mg += gone;
+        lostOfSize.add(lost.low <= gone / fedOf && gone / fedOf <= lost.high, 0.9);
+      }
+      if (lost_mg) lostInAll.add(lost_mg.low <= truly_mg && truly_mg <= lost_mg.high, 0.9);
+      else lostInAll.silent++;
+    }
     evidence.push({
       kind: 'timed bucket',
       setting: first,
@@ -157,7 +212,7 @@ export function calibrateWeighings(boxes: number, random: Random) {
     // The next one is set as before, or with half a finger more or less of pitch.
     const next = paced({ ...first, slope: first.slope * (random() < 0.5 ? 1 : 0.85 + 0.3 * random()) });
     const { spot, bank_L, true_mg } = fed(same ? 0 : 2);
-    const came = cleanUp(box, world, next, cuts_m, true_mg, random);
+    const came = cleanUp(box, world, next, cuts_m, true_mg, random).stretches_mg;
     const ground = {
       through: [{ setting: next, bank_L }],
       grade_mg_L: beliefMean_mg_L(spot.grade.pooled),
@@ -189,5 +244,5 @@ export function calibrateWeighings(boxes: number, random: Random) {
     }
     now.fits.forEach((fits) => refused.add(!fits));
   }
-  return { unmeasured, measured, whole, wholeAgain, refused };
+  return { unmeasured, measured, whole, wholeAgain, refused, lostOfSize, lostInAll };
 }

@@ -1,4 +1,4 @@
-import { sectionSplit } from '@riffle/core';
+import { lossBySize, sectionSplit } from '@riffle/core';
 import { z } from 'zod';
 import { n, sum, type Sum } from './sum.ts';
 
@@ -13,5 +13,29 @@ export const CLEAN_SUMS: readonly Sum[] = [
       sections: z.array(z.object({ from_m: n, to_m: n, gold_mg: n, lining: z.string().default('') })).max(20),
     }),
     (i) => sectionSplit(i.sections, i.color_mg, { oneSize: i.oneSize }),
+  ),
+  sum(
+    'loss-by-size',
+    'What of each size of gold went over the end, from gold weighed by sections and by screens (coarsest first; null: that cell was not weighed).',
+    z.object({
+      screens_m: z.array(n.positive().max(0.5)).min(1).max(6),
+      sections: z
+        .array(
+          z.object({
+            from_m: n,
+            to_m: n,
+            lining: z.string().default(''),
+            cells_mg: z.array(n.min(0).max(1e9).nullable()).min(2).max(7),
+          }),
+        )
+        .min(1)
+        .max(20),
+    }),
+    (i) =>
+      lossBySize(
+        i.sections,
+        i.screens_m,
+        i.sections.map((s) => s.cells_mg),
+      ),
   ),
 ];

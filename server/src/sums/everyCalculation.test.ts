@@ -37,6 +37,7 @@ const WITHOUT: Readonly<Record<string, readonly string[]>> = {
     'addCounts',
     'asPanPlace',
     'catchCurves',
+    'fractionSizes_m',
     'mixOf',
     'solveBox',
     'toldDepth_m',

@@ -75,6 +75,11 @@ const boxEvidence = z
           .min(1)
           .max(8),
         luck_mg: n.positive(),
+        bySize: z
+          .array(z.object({ size_m: n.min(0.00002).max(0.05), gold_mg: z.array(goldFound.nullable()).min(1).max(8) }))
+          .max(7)
+          .default([]),
+        colors: z.array(z.int().min(0).max(100_000)).min(1).max(8).nullable().default(null),
       }),
       z.object({ kind: z.literal('timed bucket'), setting: boxSetting, fed_m3_s: n.positive().max(1) }),
       z.object({

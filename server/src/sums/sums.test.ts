@@ -546,6 +546,20 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     (a: { loss: { kind: string; atLeast: number } }) =>
       a.loss.kind === 'bound' && a.loss.atLeast > 0 && a.loss.atLeast < 0.008,
   ],
+  'loss-by-size': [
+    {
+      screens_m: [0.001],
+      sections: [
+        { from_m: 0, to_m: 0.2, cells_mg: [80, 40] },
+        { from_m: 0.2, to_m: 0.4, cells_mg: [16, 20] },
+        { from_m: 0.4, to_m: 0.6, cells_mg: [3.2, 10] },
+      ],
+    },
+    // Each stretch holds a fifth, and a half, of the one above: so much of a size lies past the end, exactly (0.2 and 0.5, cubed).
+    (a: { sizes: { lost: { middle: number } }[] }) =>
+      Math.abs((a.sizes[0]?.lost.middle ?? 0) - 0.008) < 1e-5 &&
+      Math.abs((a.sizes[1]?.lost.middle ?? 0) - 0.125) < 1e-4,
+  ],
   // The smallest color of the best case is 60 micrometres, common practice; a bare pan doubles it.
   'detection-limit': [
     { pan: 'bare steel', light: 'sun', eyes: 'sharp or with glasses' },

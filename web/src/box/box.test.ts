@@ -45,9 +45,10 @@ const cleanup = (id: string, runIds: string[], some: Partial<StoredCleanup> = {}
     runIds,
     cleanedAt: '2026-05-02T18:00:00.000Z',
     rinsedClean: 'yes',
+    screens: [],
     sections: [
-      { from_m: 0, to_m: 0.2, gold_mg: 30 },
-      { from_m: 0.2, to_m: 1, gold_mg: 8 },
+      { from_m: 0, to_m: 0.2, gold_mg: 30, colors: null, bySize: [] },
+      { from_m: 0.2, to_m: 1, gold_mg: 8, colors: null, bySize: [] },
     ],
     ...some,
   }) as StoredCleanup;
@@ -73,6 +74,28 @@ describe('what was measured at a box', () => {
     expect(found).toMatchObject({ what: 'clean-up', evidence: { kind: 'clean-up', luck_mg: 0.3 } });
     // Two runs of 118 L in an hour each.
     expect(found?.evidence?.setting.feed_m3_s).toBeCloseTo(0.118 / 3600, 9);
+  });
+  test('gold weighed by sizes speaks by its sizes, colors counted everywhere as counts', () => {
+    const cell = (gold_mg: number | null) => ({ gold_mg, goldEntered: null });
+    const of = (screens: number[], ...rows: { colors: number | null; bySize: ReturnType<typeof cell>[] }[]) =>
+      evidenceOf(
+        book({
+          cleanups: [
+            cleanup('c', ['1'], {
+              screens: screens.map((aperture_mm) => ({ aperture_mm, apertureEntered: L(1) })),
+              sections: cleanup('c', []).sections.map((s, i) => ({ ...s, ...rows[i] })),
+            }),
+          ],
+        }),
+        'rig',
+      )[0]?.evidence;
+    expect(
+      of([1], { colors: 3, bySize: [cell(20), cell(10)] }, { colors: 1, bySize: [cell(2), cell(null)] }),
+    ).toMatchObject({
+      bySize: [{ gold_mg: [20, 2] }, { gold_mg: [10, null] }],
+    });
+    expect(of([], { colors: 31, bySize: [] }, { colors: 4, bySize: [] })).toMatchObject({ colors: [31, 4] });
+    expect(of([], { colors: 31, bySize: [] }, { colors: null, bySize: [] })).not.toHaveProperty('colors');
   });
   test.each([
     ['not rinsed: it kept some of its gold', cleanup('c', ['1'], { rinsedClean: 'no' })],

@@ -2,9 +2,11 @@ import type { StoredBoxTest, StoredCleanup, StoredRig, StoredRun, StoredSetup, T
 import {
   bankVolume_L,
   blackSandShare,
+  fractionSizes_m,
   USUAL_CREW_M3_S,
   type BoxEvidence,
   type BoxSetting,
+  type CleanUpFound,
   type EarlierClean,
   type GoldShare,
 } from '@riffle/core';
@@ -118,7 +120,13 @@ export function evidenceOf(book: BoxBook, rigId: string): NamedEvidence[] {
         at: c.cleanedAt,
         what: 'clean-up',
         tested: null,
-        evidence: { kind: 'clean-up', setting: cleaned.setting, stretches: c.sections, luck_mg: book.luck_mg },
+        evidence: {
+          kind: 'clean-up',
+          setting: cleaned.setting,
+          stretches: c.sections,
+          luck_mg: book.luck_mg,
+          ...closerLook(c),
+        },
       },
     ];
   });
@@ -131,6 +139,18 @@ export function evidenceOf(book: BoxBook, rigId: string): NamedEvidence[] {
     return [{ id, at: testedAt, what: tested.kind, tested, evidence }];
   });
   return [...latest(cleanups), ...latest(tests)].sort((a, b) => b.at.localeCompare(a.at));
+}
+
+/** What a clean-up shows beside its weights: gold by sizes, or colors counted in every section. */
+function closerLook({ screens, sections }: StoredCleanup): Pick<CleanUpFound, 'bySize' | 'colors'> {
+  if (screens.length > 0 && sections.some((s) => s.bySize.length > 0)) {
+    const sizes_m = fractionSizes_m(screens.map((s) => s.aperture_mm / 1000));
+    return {
+      bySize: sizes_m.map((size_m, f) => ({ size_m, gold_mg: sections.map((s) => s.bySize[f]?.gold_mg ?? null) })),
+    };
+  }
+  const colors = sections.flatMap((s) => (s.colors === null ? [] : [s.colors]));
+  return colors.length === sections.length && colors.some((n) => n > 0) ? { colors } : {};
 }
 
 /** The spot a set-up was fed from when it was tested: by its own run, by the last run here, or where it stands. */

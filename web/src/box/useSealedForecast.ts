@@ -69,7 +69,10 @@ export function useSealedForecast(
 
 /** Whether some weight of a clean-up stands typed on this device. */
 export const weighingBegun = (groundId: string): boolean =>
-  keptDraft<CleanupWeights>(`cleanup-${groundId}`)?.sections?.some((s) => s.gold.text.trim() !== '') ?? false;
+  keptDraft<CleanupWeights>(`cleanup-${groundId}`)?.sections?.some(
+    ({ gold, bySize = [] }) => gold.text.trim() !== '' || bySize.some((text) => text.trim() !== ''),
+  ) ?? false;
 interface CleanupWeights {
-  readonly sections: readonly { readonly gold: { readonly text: string } }[] | null;
+  readonly sections:
+    readonly { readonly gold: { readonly text: string }; readonly bySize?: readonly string[] }[] | null;
 }

@@ -6,6 +6,7 @@ import { plural } from '../../ui/plural.ts';
 import { TextButton } from '../../ui/TextButton.tsx';
 import { useShow } from '../../units/useShow.ts';
 import { CleanVerdict } from './CleanVerdict.tsx';
+import { LostBySize } from './LostBySize.tsx';
 import { FinishBlock } from './FinishBlock.tsx';
 import { RunsBlock } from './RunsBlock.tsx';
 import { SectionsBlock } from './SectionsBlock.tsx';
@@ -26,6 +27,7 @@ export function CleanScreen() {
         volumeBank_L={inHand.volumeBank_L}
         sources={inHand.sources}
         split={waiting.length === 0 ? null : split}
+        bySize={inHand.bySize}
       />
       {waiting.length > 0 ? (
         <form
@@ -60,6 +62,11 @@ export function CleanScreen() {
                   sections={inHand.measured.map((m, i) => ({ ...m, name: sections[i]?.name ?? '' }))}
                   split={split}
                 />
+              </Block>
+            )}
+            {inHand.bySize && inHand.bySize.sizes.length > 0 && (
+              <Block title="By sizes" aside="what the box held, and what of it went over the end">
+                <LostBySize bySize={inHand.bySize} />
               </Block>
             )}
             <FinishBlock inHand={inHand} />

@@ -1,22 +1,24 @@
-import { HEAD_STRETCH_M, type SectionSplit } from '@riffle/core';
+import { HEAD_STRETCH_M, type LossBySize, type SectionSplit } from '@riffle/core';
 import { useShow } from '../../units/useShow.ts';
 import { Gold, Judgement } from '../../ui/Judgement.tsx';
+import { shareLost } from './shareLost.ts';
 
 interface CleanVerdictProps {
   readonly runs: number;
   readonly volumeBank_L: number;
   readonly sources: readonly string[];
   readonly split: SectionSplit | null;
+  readonly bySize: LossBySize | null;
 }
 
 /** From here on a loss is worth a change. Common practice, no source: one color in ten. */
 const TOO_MUCH = 0.1;
 
-const share = (x: number): string =>
-  x < 0.001 ? 'under 0.1 %' : x < 0.01 ? `${(x * 100).toFixed(1)} %` : `${Math.round(x * 100)} %`;
+/** From here on the sizes speak for the whole. Stated assumption. */
+const MOST_TELLS = 0.8;
 
 /** What the clean-up says: how much, whether the box held, what went over the end or why that cannot be told. */
-export function CleanVerdict({ runs, volumeBank_L, sources, split }: CleanVerdictProps) {
+export function CleanVerdict({ runs, volumeBank_L, sources, split, bySize }: CleanVerdictProps) {
   const show = useShow();
   if (runs === 0)
     return (
@@ -37,9 +39,23 @@ export function CleanVerdict({ runs, volumeBank_L, sources, split }: CleanVerdic
   const head =
     headShare === null
       ? ''
-      : `${share(headShare)} of what was weighed lay within the first ${show.smallLength(HEAD_STRETCH_M)}. `;
+      : `${shareLost(headShare)} of what was weighed lay within the first ${show.smallLength(HEAD_STRETCH_M)}. `;
   const grade = volumeBank_L > 0 ? `That is ${show.grade(split.total_mg / volumeBank_L)} recovered from ${fed}. ` : '';
   const mixed = sources.length > 1 ? 'Mixed sources: it is credited to the mix, to no one spot. ' : '';
+  // Sizes tell what a whole cannot: an estimate, where most of the gold is of sizes that tell.
+  if (bySize?.lost_mg && bySize.told >= MOST_TELLS) {
+    const { low, middle, high } = bySize.lost_mg;
+    const lost = middle / (split.total_mg + middle);
+    const much = low / (split.total_mg + low) >= TOO_MUCH;
+    return (
+      <Judgement
+        rests={`${head}${grade}${mixed}By how each size thins out, ${shareLost(lost)} of it; between ${show.gold(low)} and ${show.gold(high)} nine times in ten.${much ? ' Less water or pitch, or a longer box.' : ''} Sizes of which nothing stayed are not in it: pan the tail.`}
+      >
+        <Gold>{show.gold(split.total_mg)}</Gold> in the box, and about <Gold>{show.gold(middle)}</Gold> went over the
+        end.
+      </Judgement>
+    );
+  }
   if (loss.kind !== 'bound')
     return (
       <Judgement
@@ -53,11 +69,11 @@ export function CleanVerdict({ runs, volumeBank_L, sources, split }: CleanVerdic
     <Judgement
       rests={`${head}${grade}${mixed}The last sections still held much, so some ${show.gold(loss.atLeast_mg)} more went past them: less water or pitch, or a longer box. ${unseen}`}
     >
-      <Gold>{show.gold(split.total_mg)}</Gold> in the box, and at least {share(loss.atLeast)} went over the end.
+      <Gold>{show.gold(split.total_mg)}</Gold> in the box, and at least {shareLost(loss.atLeast)} went over the end.
     </Judgement>
   ) : (
     <Judgement
-      rests={`${head}${grade}${mixed}${loss.atLeast < 0.001 ? 'The sections do not show that any went over' : `At least ${share(loss.atLeast)} went over, by how the last sections thin out`}. ${unseen}`}
+      rests={`${head}${grade}${mixed}${loss.atLeast < 0.001 ? 'The sections do not show that any went over' : `At least ${shareLost(loss.atLeast)} went over, by how the last sections thin out`}. ${unseen}`}
     >
       <Gold>{show.gold(split.total_mg)}</Gold> in the box; how much went over the end, the tail tells.
     </Judgement>

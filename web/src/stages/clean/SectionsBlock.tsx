@@ -1,17 +1,19 @@
 import { LINING_IDS, LININGS, type LiningId } from '@riffle/core';
 import { Button } from '../../ui/Button.tsx';
+import { Checkbox } from '../../ui/Checkbox.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
 import { useShow } from '../../units/useShow.ts';
-import type { SectionReading, SectionDraft } from './readCleanup.ts';
+import { USUAL_SCREENS, type SectionDraft, type SectionReading } from './readCleanup.ts';
 import type { CleanupInHand } from './useCleanup.ts';
 
 /** Gold weighed section by section. */
 export function SectionsBlock({ inHand }: { inHand: CleanupInHand }) {
   return (
     <Block title="Gold by section" aside="from the head of the box down">
+      <Parted inHand={inHand} />
       {inHand.sections.map((s, i) => {
         const reading = inHand.readings[i];
         return reading && <SectionFields key={s.key} nth={i + 1} section={s} reading={reading} inHand={inHand} />;
@@ -23,6 +25,31 @@ export function SectionsBlock({ inHand }: { inHand: CleanupInHand }) {
   );
 }
 
+/** Whether the gold is parted by screens, and by which. */
+function Parted({ inHand: { draft, change, screens } }: { inHand: CleanupInHand }) {
+  const show = useShow();
+  const says = screens?.ok ? screens.list.map((s) => show.smallLength(s.mm / 1000)).join(', ') : undefined;
+  return (
+    <div className="mb-1">
+      <Checkbox
+        checked={draft.screens !== undefined}
+        onChange={(parted) => change({ screens: parted ? USUAL_SCREENS : undefined })}
+      >
+        Parted by screens: tells what of each size went over the end
+      </Checkbox>
+      {draft.screens !== undefined && (
+        <TextField
+          label="Screens, the coarsest first"
+          value={draft.screens}
+          onChange={(text) => change({ screens: text })}
+          problem={screens?.ok === false ? screens.problem : null}
+          hint={says}
+        />
+      )}
+    </div>
+  );
+}
+
 interface SectionFieldsProps {
   readonly nth: number;
   readonly section: SectionDraft;
@@ -30,8 +57,9 @@ interface SectionFieldsProps {
   readonly inHand: CleanupInHand;
 }
 
-function SectionFields({ nth, section, reading: { to, gold, from_m, problem }, inHand }: SectionFieldsProps) {
+function SectionFields({ nth, section, reading, inHand }: SectionFieldsProps) {
   const show = useShow();
+  const { to, gold, from_m, problem, differs } = reading;
   const { tried, sections, dropSection } = inHand;
   const set = (some: Partial<SectionDraft>): void => inHand.setSection(section.key, some);
   const from = nth === 1 ? 'the head' : from_m === null ? 'there' : show.smallLength(from_m);
@@ -62,7 +90,14 @@ function SectionFields({ nth, section, reading: { to, gold, from_m, problem }, i
           />
         </div>
       </div>
-      <div className="-mt-1 mb-1 flex items-center justify-between gap-3 text-[13px] text-ink-2">
+      <BySize nth={nth} section={section} reading={reading} inHand={inHand} />
+      {differs && (
+        <p role="status" className="-mt-1 mb-2 text-[13px] font-bold">
+          The sizes come to {show.gold(differs.sizes_mg)}, the whole says {show.gold(differs.whole_mg)}: weigh again, or
+          say what was lost in the remarks.
+        </p>
+      )}
+      <div className="-mt-1 mb-1 flex flex-wrap items-center justify-between gap-x-3 text-[13px] text-ink-2">
         <select
           aria-label={`Lining of section ${nth}`}
           className="min-h-11 min-w-0 bg-transparent"
@@ -75,8 +110,49 @@ function SectionFields({ nth, section, reading: { to, gold, from_m, problem }, i
             </option>
           ))}
         </select>
+        <label className="flex items-center gap-2">
+          colors counted
+          <input
+            className="min-h-11 w-16 border-b-2 border-ink bg-transparent text-right text-[16px] text-ink"
+            inputMode="numeric"
+            aria-invalid={reading.colors?.ok === false}
+            value={section.colors ?? ''}
+            onChange={(e) => set({ colors: e.target.value })}
+          />
+        </label>
         {sections.length > 1 && <TextButton onClick={() => dropSection(section.key)}>drop section {nth}</TextButton>}
       </div>
     </fieldset>
+  );
+}
+
+/** The same gold by sizes: what stayed on each screen, and what went through the last. Empty is not weighed. */
+function BySize({ nth, section, reading, inHand: { screens, setSection } }: SectionFieldsProps) {
+  const show = useShow();
+  if (!screens?.ok) return null;
+  const names = [
+    ...screens.list.map((s) => `on ${show.smallLength(s.mm / 1000)}`),
+    `through ${show.smallLength((screens.list.at(-1)?.mm ?? 0) / 1000)}`,
+  ];
+  return (
+    <div className="mb-2 grid grid-cols-3 gap-x-3 gap-y-1 sm:grid-cols-5">
+      {names.map((name, f) => (
+        <label key={name} className="flex min-w-0 flex-col text-[12.5px] text-ink-2">
+          {name}, {section.gold.unit}
+          <input
+            className="min-h-11 w-full border-b-2 border-ink bg-transparent text-[16px] text-ink"
+            inputMode="decimal"
+            aria-label={`Section ${nth}, gold ${name}`}
+            aria-invalid={reading.cells[f]?.ok === false}
+            value={section.bySize?.[f] ?? ''}
+            onChange={(e) =>
+              setSection(section.key, {
+                bySize: names.map((_, i) => (i === f ? e.target.value : (section.bySize?.[i] ?? ''))),
+              })
+            }
+          />
+        </label>
+      ))}
+    </div>
   );
 }

@@ -36,6 +36,55 @@ describe('a clean-up as it is typed', () => {
     const { measured } = readCleanup(draft, [{ ...head, gold: { text: '1', unit: 'grain' } }], 0.1);
     expect(measured[0]?.gold_mg).toBeCloseTo(64.79891, 5);
   });
+  describe('parted by screens', () => {
+    const parted = { ...draft, screens: 'No. 8, No. 30' };
+    const bySize = (...rows: string[][]): SectionDraft[] => weighed().map((s, i) => ({ ...s, bySize: rows[i] ?? [] }));
+    test('a whole that was not typed is what its sizes come to; the loss of each size is read', () => {
+      const sections = bySize(['200', '60', '20'], ['10', '30', '25'], ['1', '8', '30']);
+      const read = readCleanup(parted, sections, 0.1);
+      expect(read.measured.map((m) => m.gold_mg)).toEqual([280, 65, 39]);
+      expect(read.bySize?.sizes.map((s) => s.held_mg)).toEqual([211, 98, 75]);
+      const record = cleanupRecord(parted, sections, read, ground, [run('a')]);
+      expect(record?.screens.map((s) => [s.aperture_mm, s.apertureEntered.text])).toEqual([
+        [2.36, 'No. 8'],
+        [0.6, 'No. 30'],
+      ]);
+      expect(record?.sections[1]).toMatchObject({ gold_mg: 65, goldEntered: { text: '65', unit: 'mg' } });
+      expect(record?.sections[1]?.bySize[2]).toEqual({ gold_mg: 25, goldEntered: { text: '25', unit: 'mg' } });
+    });
+    test('a cell may be empty where the whole was typed; sizes that come to more than it are pointed at', () => {
+      const [head, ...rest] = bySize(['200', '', '20'], ['10', '30', '25'], ['1', '8', '30']) as [SectionDraft];
+      const whole = (mg: string) => readCleanup(parted, [{ ...head, gold: { text: mg, unit: 'mg' } }, ...rest], 0.1);
+      expect(whole('').measured).toEqual([]);
+      expect(whole('280').readings[0]).toMatchObject({ differs: null, gold: { value: 280 } });
+      expect(whole('150').readings[0]?.differs).toEqual({ whole_mg: 150, sizes_mg: 220 });
+      expect(
+        readCleanup(parted, [{ ...head, bySize: ['200', '60', '20'], gold: { text: '300', unit: 'mg' } }], 0.1)
+          .readings[0]?.differs,
+      ).not.toBeNull();
+    });
+    test.each([
+      ['30, 8', /coarsest to the finest/],
+      ['', /Name the screens/],
+      ['5 mil', /mil/],
+      ['2, 4', /standard series|coarsest|Write/],
+      ['8 mm, 7 mm, 6 mm, 5 mm, 4 mm, 3 mm, 2 mm', /At most 6/],
+    ])('screens “%s” are asked about, and nothing goes into the book', (screens, says) => {
+      const sections = weighed('3', '2', '1');
+      const read = readCleanup({ ...draft, screens }, sections, 0.1);
+      expect(read.screens?.ok === false && read.screens.problem).toMatch(says);
+      expect(cleanupRecord({ ...draft, screens }, sections, read, ground, [run('a')])).toBeNull();
+    });
+    test('colors are whole numbers', () => {
+      const [head] = weighed('3') as [SectionDraft];
+      const read = (colors: string) => readCleanup(draft, [{ ...head, colors }], 0.1);
+      expect(read('31').readings[0]?.colors).toEqual({ ok: true, value: 31 });
+      expect(cleanupRecord(draft, [{ ...head, colors: '3.5' }], read('3.5'), ground, [run('a')])).toBeNull();
+      expect(
+        cleanupRecord(draft, [{ ...head, colors: '31' }], read('31'), ground, [run('a')])?.sections[0]?.colors,
+      ).toBe(31);
+    });
+  });
   test('another section starts empty below the last, with its units and lining', () => {
     const more = sectionBelow(weighed('3', '2', '1'));
     expect(more.at(-1)).toMatchObject({

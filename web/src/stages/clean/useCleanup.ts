@@ -10,6 +10,7 @@ import { useDraft } from '../../ui/useDraft.ts';
 import { useShow } from '../../units/useShow.ts';
 import {
   cleanupRecord,
+  isWeighed,
   newCleanup,
   readCleanup,
   sectionBelow,
@@ -44,11 +45,7 @@ export function useCleanup() {
   const color_mg = useColors(ground, samples).luckColor_mg;
   const read = readCleanup(draft, sections, color_mg);
   // Nothing is foretold once a weight stands there.
-  const { forecast, why } = useSealedForecast(
-    ground,
-    runs,
-    sections.every((s) => s.gold.text.trim() === ''),
-  );
+  const { forecast, why } = useSealedForecast(ground, runs, !sections.some(isWeighed));
   const record = cleanupRecord(draft, sections, read, ground, runs);
 
   return {

@@ -2,7 +2,7 @@ import { NUMBERS, numberProblem, textProblem, TEXTS, type Screening, type Stored
 import { dryMass, OutOfRange, sizeCurve, type Entered, type SizeCurve } from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { readEntered, readVolume, type Reading } from '../../../units/readEntered.ts';
-import { readScreenName, type Aperture } from './readScreenName.ts';
+import { readScreenName, type Aperture } from '../../../units/readScreenName.ts';
 
 export interface ScreenDraft {
   readonly key: string;

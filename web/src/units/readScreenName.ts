@@ -1,5 +1,5 @@
 import { OutOfRange, sieveAperture_mm } from '@riffle/core';
-import { readEntered } from '../../../units/readEntered.ts';
+import { readEntered } from './readEntered.ts';
 
 /** Opening of a screen, or why its name gives none. */
 export type Aperture = { readonly ok: true; readonly mm: number } | { readonly ok: false; readonly problem: string };
