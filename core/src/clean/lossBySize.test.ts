@@ -23,6 +23,20 @@ describe('what went over the end by sizes', () => {
     });
     expect(lost_mg?.middle).toBeCloseTo(400 * Math.exp(-10.8) + 300 * Math.exp(-4.8) + 200 * Math.exp(-1.44), 1);
   });
+  test('a few coarse pieces are not said to be lost more than the finer gold', () => {
+    const { sizes } = lossBySize(sections, SCREENS, [
+      [60, 300, 80],
+      [30, 90, 70],
+      [0, 10, 60],
+    ]);
+    const highs = sizes.map((s) => s.lost?.high ?? NaN);
+    expect(highs).toEqual([...highs].sort((a, b) => a - b));
+    expect(sizes.map((s) => [s.under_m, s.over_m])).toEqual([
+      [null, 0.002],
+      [0.002, 0.0005],
+      [0.0005, null],
+    ]);
+  });
   test('a size missing in one stretch, or lying upside down, tells nothing and says why; the others still do', () => {
     const lay = cells([400, 300, 200], [9, 4, 1.2]);
     const missing = lay.map((row, i) => row.map((mg, f) => (i === 1 && f === 2 ? null : mg)));

@@ -189,10 +189,9 @@ export function calibrateWeighings(boxes: number, random: Random) {
         SCREENS_MM.map((mm) => mm / 1000),
         weighed.cells_mg,
       );
-      const all = fractionSizes_m(SCREENS_MM.map((mm) => mm / 1000));
       let truly_mg = 0;
-      for (const { size_m, lost } of sizes) {
-        const f = all.findIndex((s) => Math.abs(s / size_m - 1) < 1e-9);
+      for (const { over_m, lost } of sizes) {
+        const f = over_m === null ? SCREENS_MM.length : SCREENS_MM.indexOf(Math.round(1e6 * over_m) / 1000);
         const [gone, fedOf] = [weighed.lost_mg[f] as number, weighed.fed_mg[f] as number];
         if (!lost) {
           lostOfSize.silent++;

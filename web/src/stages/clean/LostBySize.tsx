@@ -8,12 +8,17 @@ export function LostBySize({ bySize: { sizes } }: { bySize: LossBySize }) {
   const show = useShow();
   return (
     <ul>
-      {sizes.map(({ size_m, held_mg, lost, reason }) => {
-        const name = show.smallLength(size_m);
+      {sizes.map(({ over_m, under_m, held_mg, lost, reason }) => {
+        const name =
+          over_m === null
+            ? `under ${show.smallLength(under_m ?? 0)}`
+            : under_m === null
+              ? `over ${show.smallLength(over_m)}`
+              : `${show.smallLength(over_m).replace(/\s\S+$/, '')}–${show.smallLength(under_m)}`;
         return (
           <li
-            key={size_m}
-            className="grid grid-cols-[4.5rem_5rem_minmax(0,1fr)] items-center gap-x-3 border-b border-rule py-1"
+            key={name}
+            className="grid grid-cols-[7rem_4.5rem_minmax(0,1fr)] items-center gap-x-3 border-b border-rule py-1"
           >
             <b>{name}</b>
             <Gold>{show.gold(held_mg)}</Gold>

@@ -131,14 +131,17 @@ function BySize({ nth, section, reading, inHand: { screens, setSection } }: Sect
   const show = useShow();
   if (!screens?.ok) return null;
   const names = [
-    ...screens.list.map((s) => `on ${show.smallLength(s.mm / 1000)}`),
-    `through ${show.smallLength((screens.list.at(-1)?.mm ?? 0) / 1000)}`,
+    ...screens.list.map((s) => `over ${show.smallLength(s.mm / 1000)}`),
+    `under ${show.smallLength((screens.list.at(-1)?.mm ?? 0) / 1000)}`,
   ];
   return (
     <div className="mb-2 grid grid-cols-3 gap-x-3 gap-y-1 sm:grid-cols-5">
+      <p className="col-span-full text-[13px] text-ink-2">
+        The same by sizes, in {section.gold.unit}; empty: not weighed
+      </p>
       {names.map((name, f) => (
         <label key={name} className="flex min-w-0 flex-col text-[12.5px] text-ink-2">
-          {name}, {section.gold.unit}
+          {name}
           <input
             className="min-h-11 w-full border-b-2 border-ink bg-transparent text-[16px] text-ink"
             inputMode="decimal"
