@@ -243,3 +243,55 @@ test('pitch and level by the phone, turned end for end, and by a string over the
   await sheet.getByRole('button', { name: 'Use this' }).click();
   await expect(page.getByLabel('Pitch', { exact: true })).toHaveValue(/^0\.75/);
 });
+
+test('two settings are compared by coin until one is better; a change is logged with what followed', async ({
+  page,
+}, info) => {
+  await bringCreek(page, `Compared ${info.project.name}`);
+  await toStage(page, 'Set');
+  await setBox(page, `Compared ${info.project.name}`);
+  await page.getByRole('button', { name: 'Keep this set-up' }).click();
+  await page.getByLabel('Pitch', { exact: true }).fill('3/4 in/ft');
+  await page.getByRole('button', { name: 'Keep this set-up' }).click();
+  const log = page.locator('section', { has: page.getByRole('heading', { name: 'Changes, and what followed' }) });
+  await expect(log.getByRole('listitem')).toHaveCount(2);
+  await expect(log.getByRole('listitem').first()).toContainText(/head \+25\smm/);
+  await log
+    .getByRole('button', { name: /^Take up again/ })
+    .last()
+    .click();
+  await expect(page.getByLabel('Pitch', { exact: true })).toHaveValue('1/2 in/ft');
+
+  await page.getByRole('button', { name: 'Compare two, by coin' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('button', { name: 'Toss the coin' }).click();
+  await expect(sheet.getByText('Give it a name.')).toBeVisible();
+  await sheet.getByLabel('A', { exact: true }).fill('flat');
+  await sheet.getByLabel('B', { exact: true }).fill('steep');
+  await sheet.getByLabel('Compared by', { exact: true }).selectOption('minutes a bucket');
+  await sheet.getByRole('button', { name: 'Toss the coin' }).click();
+  const [a, b] = ['A, flat', 'B, steep'].map((n) => sheet.getByLabel(`${n}: minutes a bucket`, { exact: true }));
+  const keep = sheet.getByRole('button', { name: 'Keep the round' });
+  await keep.click();
+  await expect(sheet.getByRole('alert')).toContainText('give at least what came first');
+  await a?.fill('soon');
+  await b?.fill('3');
+  await keep.click();
+  await expect(sheet.getByText('A number.')).toBeVisible();
+  for (let round = 1; round <= 6; round++) {
+    await expect(sheet.getByText(/^[AB] first: (flat|steep)\. Then [AB]\.$/)).toBeVisible();
+    await a?.fill('5');
+    await b?.fill(String(3 + round / 10));
+    await keep.click();
+    await expect(sheet.getByRole('img', { name: `0 rounds for A, ${round} for B` })).toBeVisible();
+    if (round === 2)
+      await expect(sheet.getByText('It would be told if the next 4 went to B.', { exact: false })).toBeVisible();
+    if (round < 6) await sheet.getByRole('button', { name: 'Toss for the next round' }).click();
+  }
+  await expect(sheet.getByText('B is better: steep.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^flat or steep/ })).toContainText('B is better: steep.');
+  await page.getByRole('button', { name: /^flat or steep/ }).click();
+  await sheet.getByRole('button', { name: 'take the last round out' }).click();
+  await expect(sheet.getByText('Cannot tell yet.')).toBeVisible();
+});

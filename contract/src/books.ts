@@ -1,5 +1,7 @@
 import { z } from 'zod';
-import { Day, Id } from './shared.ts';
+import { TRIAL_MEASURES } from './kinds.ts';
+import { MOST, NUMBERS } from './limits.ts';
+import { Based, Day, Entered, Id, Name, Note, Stored, Timestamp, Whole, within } from './shared.ts';
 
 const amounts = {
   volumeBank_L: z.number(),
@@ -20,3 +22,26 @@ export const Book = z
   })
   .meta({ id: 'Book' });
 export type Book = z.infer<typeof Book>;
+
+const figure = { entered: Entered.nullable(), value: within(NUMBERS.trialFigure).nullable() };
+/** A round: which came first by the coin, and what each came to; null while it was not tried. */
+const TrialRound = z.object({
+  tossedAt: Timestamp,
+  first: z.enum(['A', 'B']),
+  a: z.object(figure),
+  b: z.object(figure),
+});
+
+/** Two set-ups, mats or ways of working compared round by round, a coin saying which comes first. Gold in mg, colors, minutes. */
+export const Trial = Whole.extend({
+  groundId: Id,
+  a: Name,
+  b: Name,
+  measure: z.enum(Object.keys(TRIAL_MEASURES) as [keyof typeof TRIAL_MEASURES, ...(keyof typeof TRIAL_MEASURES)[]]),
+  rounds: z.array(TrialRound).max(MOST.trialRounds, 'At most 60 rounds.'),
+  note: Note,
+});
+export const NewTrial = Trial.extend(Based.shape).meta({ id: 'NewTrial' });
+export const StoredTrial = Trial.extend(Stored.shape).meta({ id: 'Trial' });
+export type Trial = z.infer<typeof Trial>;
+export type StoredTrial = z.infer<typeof StoredTrial>;

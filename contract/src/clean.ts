@@ -63,7 +63,7 @@ const inOrder = (c: { sections: { from_m: number; to_m: number }[] }): boolean =
 const finerDown = (c: { screens: { aperture_mm: number }[] }): boolean =>
   c.screens.every((s, i) => i === 0 || s.aperture_mm < (c.screens[i - 1]?.aperture_mm ?? 0));
 const cellsOfScreens = (c: { screens: unknown[]; sections: { bySize: unknown[] }[] }): boolean =>
-  c.sections.every((s) => s.bySize.length === 0 || s.bySize.length === c.screens.length + 1);
+  c.sections.every((s) => s.bySize.length === 0 || (c.screens.length > 0 && s.bySize.length === c.screens.length + 1));
 export const NewCleanup = Cleanup.extend(Based.shape)
   .refine(finerDown, { error: 'Each screen must be finer than the one above.', path: ['screens'] })
   .refine(cellsOfScreens, {

@@ -18,6 +18,7 @@ export {
   DAY_WAYS,
   FIRMNESS,
   GROUND_KINDS,
+  TRIAL_MEASURES,
   LOT_STATES,
   MOISTURE,
   OUTLINE_KINDS,
@@ -98,7 +99,7 @@ export {
 } from './set.ts';
 export { LoggedEvent, NewEvents, NewRun, Run, RunAfterTaps, StoredRun, Tally } from './run.ts';
 export { Cleanup, CleanSection, Forecast, NewCleanup, NewForecast, StoredCleanup, StoredForecast } from './clean.ts';
-export { Book } from './books.ts';
+export { Book, NewTrial, StoredTrial, Trial } from './books.ts';
 export { BackupShelf, KeptBackup } from './backup.ts';
 export { Pans } from './pans.ts';
 export { asPans, type Pan } from './asPans.ts';

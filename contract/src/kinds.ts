@@ -36,6 +36,13 @@ export const CREVICE_STATES = ['found', 'part cleaned', 'frozen', 'cleaned out']
 export const CREVICE_STRIKES = ['across the flow', 'slantwise', 'along the flow'] as const;
 export const SCREEN_SHAPES = ['square', 'round', 'slot'] as const;
 export const SAMPLE_PATTERNS = ['traverse', 'grid', 'test square', 'crevice sweep', 'upstream series'] as const;
+/** What two ways of working are compared by, and which of two figures is the better. */
+export const TRIAL_MEASURES = {
+  'gold in the box': 'more',
+  'colors in the pan': 'more',
+  'colors in the tail pan': 'less',
+  'minutes a bucket': 'less',
+} as const;
 /** How a container's size was found. */
 export const CONTAINER_WAYS = ['weight of water', 'litres poured', 'said'] as const;
 /** How a pan was worked. */

@@ -131,6 +131,8 @@ export const NUMBERS = {
   section_m: between(0, 10, 'm'),
   /** Clearing one bucket that was fed as fast as the box takes it. */
   cleared_s: between(5, 7200, 's', { tooLittle: 'At least 5 s.', tooMuch: 'At most two hours.' }),
+  /** A figure two things are compared by: mg, colors or minutes. */
+  trialFigure: between(0, 1_000_000, '', { tooLittle: 'Not below 0.', tooMuch: 'At most 1,000,000.' }),
   tracers: between(1, 10_000, 'flakes', { tooLittle: 'At least one.', tooMuch: 'At most 10,000.' }),
   tracersHeld: between(0, 10_000, 'flakes', {
     tooLittle: 'A count cannot be less than 0.',
@@ -182,6 +184,7 @@ export const MOST = {
   sections: 20,
   boxSections: 8,
   cleanScreens: 6,
+  trialRounds: 60,
   runsOfACleanup: 200,
   outlinePoints: 2000,
   profilePoints: 2000,

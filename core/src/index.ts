@@ -375,5 +375,6 @@ export {
   type DaySpot,
 } from './day/dayCandidates.ts';
 export { readingVerdict, type ReadingVerdict } from './read/verdict.ts';
+export { coinTrial, type CoinRound, type CoinTrial } from './books/coinTrial.ts';
 export { lossBySize, type LossBySize, type SizeLoss } from './clean/lossBySize.ts';
 export * from './set/index.ts';

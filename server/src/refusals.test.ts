@@ -8,6 +8,7 @@ import {
   newBoxTest,
   newCleanup,
   newForecast,
+  newTrial,
   newGaugeReading,
   newGround,
   newContainer,
@@ -71,6 +72,7 @@ const RIGHT = {
   runs: () => newRun(ids.ground, ids.setup, ids.spot),
   cleanups: () => newCleanup(ids.ground, [ids.run], [newSection(0, 1.2, 5)]),
   forecasts: () => newForecast(ids.ground, ids.setup, [ids.run]),
+  trials: () => newTrial(ids.ground),
 } as const;
 type Kind = keyof typeof RIGHT;
 
@@ -318,6 +320,18 @@ const WRONG: readonly (readonly [Kind, string, unknown, string?])[] = [
   ['forecasts', 'all', { low_mg: 9, middle_mg: 7, high_mg: 17 }, 'sections'],
   ['forecasts', 'sections', []],
   ['forecasts', 'pans', 0.5],
+  ['trials', 'a', ''],
+  ['trials', 'measure', 'luck'],
+  ['trials', 'rounds', [{ ...newTrial('').rounds[0], first: 'C' }], 'rounds.0.first'],
+  ['trials', 'rounds', [{ ...newTrial('').rounds[0], a: { value: -1, entered: null } }], 'rounds.0.a.value'],
+  ['cleanups', 'sections', [{ ...newSection(0, 1, 1), bySize: [{ gold_mg: 1, goldEntered: null }] }], 'sections'],
+  ['cleanups', 'sections', [{ ...newSection(0, 1, 1), colors: 1.5 }], 'sections.0.colors'],
+  [
+    'cleanups',
+    'screens',
+    [0.3, 2].map((aperture_mm) => ({ aperture_mm, apertureEntered: { text: '1', unit: 'mm' } })),
+    'screens',
+  ],
 ];
 
 describe('a wrong field is named, and nothing is stored', () => {
@@ -383,6 +397,7 @@ const TABLE: Readonly<Record<Kind, string>> = {
   runs: 'run',
   cleanups: 'cleanup',
   forecasts: 'forecast',
+  trials: 'trial',
 };
 
 describe('a record that points to nothing is refused by field', () => {
@@ -413,6 +428,7 @@ describe('a record that points to nothing is refused by field', () => {
     ['cleanups', { runIds: [uuidv7()] }, 'runIds'],
     ['box-tests', { setupId: uuidv7() }, 'setupId'],
     ['forecasts', { setupId: uuidv7() }, 'setupId'],
+    ['trials', { groundId: uuidv7() }, 'groundId'],
   ] as const)('%s %j', async (kind, some, path) => {
     const answer = await put(kind, { ...RIGHT[kind](), ...some });
     expect([answer.statusCode, answer.json<Problem>().errors?.[0]?.path]).toEqual([422, path]);

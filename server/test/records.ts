@@ -25,6 +25,7 @@ import {
   type Sign,
   type SizeWord,
   type Spot,
+  type Trial,
 } from '@riffle/contract';
 
 /** For tests: one right record of each kind, new. Anything may be changed by the caller. */
@@ -231,6 +232,24 @@ export const newCleanup = (
   blackSand_g: null,
   blackSandEntered: null,
   rinsedClean: 'yes',
+  note: '',
+  ...some,
+});
+
+export const newTrial = (groundId: string, some: Partial<New<Trial>> = {}): New<Trial> => ({
+  ...fresh(),
+  groundId,
+  a: 'raised riffles',
+  b: 'vortex cells',
+  measure: 'gold in the box',
+  rounds: [
+    {
+      tossedAt: '2026-05-01T09:00:00.000Z',
+      first: 'B',
+      a: { value: 12.5, entered: entered('12.5', 'mg') },
+      b: { value: null, entered: null },
+    },
+  ],
   note: '',
   ...some,
 });

@@ -10,6 +10,7 @@ import { calibrateRecord } from './record.ts';
 import type { Reliability } from './tally.ts';
 import { Tally } from './tally.ts';
 import { calibrateTrail } from './trail.ts';
+import { calibrateTrials } from './trials.ts';
 import { calibrateWeighings } from './weighings.ts';
 import { FORMS } from './world.ts';
 
@@ -225,8 +226,13 @@ export function calibrate(share: number, tell: (what: string) => void = () => un
   band(weighings.whole, 0.85, 0.95);
   band(weighings.wholeAgain, 0.85, 0.95);
   band(weighings.refused, 0, 0.1, undefined, 'alarms');
-  band(weighings.lostOfSize, 0.85, 1);
-  band(weighings.lostInAll, 0.85, 1);
+  band(weighings.lostOfSize, 0.85, 0.95);
+  band(weighings.lostInAll, 0.85, 0.95);
+  tell('Two compared by coin');
+  const trials = calibrateTrials(many(400), seededRandom(1939));
+  band(trials.alike, 0, 0.1, undefined, 'alarms');
+  band(trials.better, 0.7, 1, undefined, 'found');
+  band(trials.rightly, 0.95, 1);
   tell('What is seen at a box set wrong');
   const faults = calibrateFaults(many(500), seededRandom(1933));
   band(faults.first, 0.7, 1, undefined, 'found');

@@ -1,6 +1,16 @@
 import { z } from 'zod';
-import { Tally } from '@riffle/contract';
+import { NewTrial, StoredTrial, Tally } from '@riffle/contract';
 import type { Db } from '../db/pool.ts';
+import { recordKind } from '../db/recordKind.ts';
+
+export const trials = recordKind({
+  path: 'trials',
+  table: 'trial',
+  sent: NewTrial,
+  kept: StoredTrial,
+  fields: { groundId: 'ground_id', a: 'a', b: 'b', measure: 'measure', rounds: 'rounds', note: 'note' },
+  added: {},
+});
 
 const CleanedUp = z.object({ day: z.string(), gold_mg: z.number(), boxWasClean: z.boolean(), tallies: z.array(Tally) });
 type CleanedUp = z.infer<typeof CleanedUp>;

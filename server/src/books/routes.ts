@@ -7,10 +7,12 @@ import { z } from 'zod';
 import { grounds, MOST_SPOTS, spots } from '../ground/queries.ts';
 import { fileName } from '../ground/routes.ts';
 import { Refusal } from '../http/problems.ts';
+import { recordRoutes } from '../http/recordRoutes.ts';
 import { bookCsv } from './bookCsv.ts';
-import { listCleanedUp, listUnweighedTallies } from './queries.ts';
+import { listCleanedUp, listUnweighedTallies, trials } from './queries.ts';
 
 export function booksRoutes(scope: FastifyInstance, pool: pg.Pool): void {
+  recordRoutes(scope, pool, trials);
   const app = scope.withTypeProvider<ZodTypeProvider>();
   const params = z.object({ groundId: Id });
 

@@ -1,3 +1,4 @@
+import { trials } from '../books/queries.ts';
 import { cleanups, forecasts } from '../clean/queries.ts';
 import { daySheets } from '../day/queries.ts';
 import { grounds, spots } from '../ground/queries.ts';
@@ -42,4 +43,5 @@ export const EVERY_KIND = [
   runs,
   cleanups,
   forecasts,
+  trials,
 ] as const;

@@ -1,4 +1,4 @@
-import { keepBook } from '@riffle/core';
+import { coinTrial, keepBook } from '@riffle/core';
 import { z } from 'zod';
 import { n, sum, type Sum } from './sum.ts';
 
@@ -20,5 +20,14 @@ export const BOOKS_SUMS: readonly Sum[] = [
       const { lines, total, days, unweighed } = keepBook('', i.swell_percent, i.cleanups, i.unweighed);
       return { lines, total, days, unweighed };
     },
+  ),
+  sum(
+    'coin-trial',
+    'Which of two is better, by rounds whose order a coin gave: said wrongly at most once in ten trials of two that are alike, however often one looks.',
+    z.object({
+      better: z.enum(['more', 'less']),
+      rounds: z.array(z.object({ a: n.min(0).max(1e9), b: n.min(0).max(1e9) })).max(60),
+    }),
+    ({ rounds, better }) => coinTrial(rounds, better),
   ),
 ];

@@ -533,6 +533,11 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     },
     (a: { kind: string; draw: { name: string } | null }) => a.kind === 'grows' && a.draw?.name === 'Draw',
   ],
+  // Six in a row: 2^6 B(6.5, 0.5) / B(0.5, 0.5) = 14.4375.
+  'coin-trial': [
+    { better: 'less', rounds: Array.from({ length: 6 }, () => ({ a: 4, b: 2 })) },
+    (a: { better: string; evidence: number }) => a.better === 'B' && Math.abs(a.evidence - 14.4375) < 1e-6,
+  ],
   'section-split': [
     {
       color_mg: 0.5,

@@ -45,6 +45,8 @@ import type {
   StoredSign,
   StoredSizeWord,
   StoredSpot,
+  StoredTrial,
+  Trial,
 } from '@riffle/contract';
 
 /** Kinds of record as written and as kept, under the name each has in the addresses of the API. */
@@ -72,6 +74,7 @@ export interface Records {
   runs: { sent: Run; kept: StoredRun };
   cleanups: { sent: Cleanup; kept: StoredCleanup };
   forecasts: { sent: Forecast; kept: StoredForecast };
+  trials: { sent: Trial; kept: StoredTrial };
 }
 export type Kind = keyof Records;
 
@@ -135,6 +138,7 @@ export const KINDS: { readonly [K in Kind]: KindTraits<K> } = {
   },
   cleanups: { of: 'ground', spoken: 'clean-up', added: {} },
   forecasts: { of: 'ground', spoken: 'forecast', added: {} },
+  trials: { of: 'ground', spoken: 'comparison', added: {} },
 };
 
 /** Records of a kind as people would call them. */

@@ -78,7 +78,7 @@ export function oneSetupOf(runs: readonly StoredRun[], book: Pick<BoxBook, 'setu
   const rig = book.rigs.find((r) => r.id === first.rigId);
   return rig ? { setup: first, rig } : null;
 }
-const isSetAlike = (a: StoredSetup, b: StoredSetup): boolean =>
+export const isSetAlike = (a: StoredSetup, b: StoredSetup): boolean =>
   a.rigId === b.rigId &&
   a.slope === b.slope &&
   a.depth_m === b.depth_m &&

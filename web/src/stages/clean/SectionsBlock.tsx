@@ -113,7 +113,7 @@ function SectionFields({ nth, section, reading, inHand }: SectionFieldsProps) {
         <label className="flex items-center gap-2">
           colors counted
           <input
-            className="min-h-11 w-16 border-b-2 border-ink bg-transparent text-right text-[16px] text-ink"
+            className="written w-16 text-right"
             inputMode="numeric"
             aria-invalid={reading.colors?.ok === false}
             value={section.colors ?? ''}
@@ -143,7 +143,7 @@ function BySize({ nth, section, reading, inHand: { screens, setSection } }: Sect
         <label key={name} className="flex min-w-0 flex-col text-[12.5px] text-ink-2">
           {name}
           <input
-            className="min-h-11 w-full border-b-2 border-ink bg-transparent text-[16px] text-ink"
+            className="written w-full min-w-0"
             inputMode="decimal"
             aria-label={`Section ${nth}, gold ${name}`}
             aria-invalid={reading.cells[f]?.ok === false}

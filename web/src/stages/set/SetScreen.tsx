@@ -1,13 +1,13 @@
 import type { StoredRig } from '@riffle/contract';
 import { boxLength_m, LININGS } from '@riffle/core';
-import { format } from 'date-fns';
 import { asTyped, valueOf } from '../../units/readEntered.ts';
 import { rigSections } from '../../records/rigSections.ts';
-import { Button } from '../../ui/Button.tsx';
 import { Caution } from '../../ui/Caution.tsx';
-import { Block, Judgement } from '../../ui/Judgement.tsx';
+import { Judgement } from '../../ui/Judgement.tsx';
 import { useIsPhone } from '../../ui/useIsPhone.ts';
 import { useShow, type Show } from '../../units/useShow.ts';
+import { TrialsBlock } from '../../trial/TrialsBlock.tsx';
+import { BoxLog } from './BoxLog.tsx';
 import { BoxTestSheet } from './BoxTestSheet.tsx';
 import { FlowSheet } from './FlowSheet.tsx';
 import { LevelSheet } from './LevelSheet.tsx';
@@ -18,9 +18,6 @@ import { setWords } from './setWords.tsx';
 import { SeenStrip } from './SeenStrip.tsx';
 import { AtAGlance, SolvedBox } from './SolvedBox.tsx';
 import { useSetScreen, type SetOnPage } from './useSetScreen.ts';
-
-/** Kept set-ups offered to be taken up again. */
-const OFFERED = 8;
 
 /** The box and its water: type or drag how it stands; the sentence on top says what to change. On a phone sentence, drawing and window stay while one types. */
 export function SetScreen() {
@@ -34,7 +31,14 @@ export function SetScreen() {
       {inHand.solved && (
         <SeenStrip seen={inHand.draft.seen} verdict={inHand.verdict} onChange={(seen) => inHand.change({ seen })} />
       )}
-      {page.latestFirst.length > 0 && <KeptSetups page={page} />}
+      <BoxLog page={page} />
+      {rig && (
+        <TrialsBlock
+          groundId={page.ground.id}
+          measures={['gold in the box', 'colors in the tail pan', 'minutes a bucket']}
+          a={`${rig.name} as it stands`}
+        />
+      )}
       <Caution quiet>
         Cold fast water and rolling stones: set the box with firm footing and someone in sight. Damming, pumps and
         sluices may need a permit or be closed in season: local rules come first.
@@ -94,23 +98,6 @@ function SetHeader({ page: { ground, rig, spot } }: { page: SetOnPage }) {
         {spot && `, set at ${spot.name}`}
       </span>
     </header>
-  );
-}
-
-function KeptSetups({ page: { latestFirst, rigs, load } }: { page: SetOnPage }) {
-  return (
-    <Block title="Kept set-ups" aside="take one up again">
-      <ul className="flex flex-wrap gap-2">
-        {latestFirst.slice(0, OFFERED).map((s) => (
-          <li key={s.id}>
-            <Button onClick={() => load(s)}>
-              {format(new Date(s.setAt), 'd MMM')}: {rigs.find((r) => r.id === s.rigId)?.name ?? 'box'},{' '}
-              {asTyped(s.pitchEntered)}
-            </Button>
-          </li>
-        ))}
-      </ul>
-    </Block>
   );
 }
 

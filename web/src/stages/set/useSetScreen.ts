@@ -137,7 +137,8 @@ export function useSetScreen() {
     rigs,
     rig,
     choose,
-    latestFirst,
+    /** What the book holds of its boxes. */
+    book,
     /** What was measured at this box, the latest first. */
     measured,
     test,
