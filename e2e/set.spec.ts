@@ -262,6 +262,12 @@ test('two settings are compared by coin until one is better; a change is logged 
     .click();
   await expect(page.getByLabel('Pitch', { exact: true })).toHaveValue('1/2 in/ft');
 
+  // A tail in the pool comes before everything else.
+  await page.getByLabel('Pool over the tail', { exact: true }).fill('80 mm');
+  await expect(judgement(page)).toContainText(/^Lift the whole box \d+\smm: its tail stands in the pool below\.$/);
+  await page.getByLabel('Pool over the tail', { exact: true }).fill('');
+  await expect(judgement(page)).not.toContainText('pool');
+
   await page.getByRole('button', { name: 'Compare two, by coin' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByRole('button', { name: 'Toss the coin' }).click();

@@ -8,6 +8,18 @@ export interface SurfacePoint {
   readonly depth_m: number;
 }
 
+/** How fast the depth grows down the channel where the water is so deep: dy/dx = (S - Sf) / (1 - Fr^2). */
+export function surfaceRise(
+  { width_m: b, manningN: n, slope }: Channel,
+  flow_m3_s: number,
+): (depth_m: number) => number {
+  return (y) => {
+    const V = flow_m3_s / (b * y);
+    const friction = (n * V) ** 2 / Math.cbrt((b * y) / (b + 2 * y)) ** 4;
+    return (slope - friction) / (1 - V ** 2 / (GRAVITY_M_S2 * y));
+  };
+}
+
 /**
  * The water surface along a steep box: dy/dx = (S - Sf) / (1 - Fr^2), Sf = n^2 V^2 / R^(4/3), from the depth at the mouth
  * toward normal depth: down to it from just under critical depth (S2, the usual mouth), or up to it from a thin fast sheet (S3).
@@ -24,18 +36,13 @@ export function drawdown(
   start_m?: number,
 ): SurfacePoint[] {
   const normal = flowAtRate(channel, flow_m3_s);
-  const { width_m: b, manningN: n, slope } = channel;
   // So near critical that its normal depth lies above the usual mouth, the water runs at normal depth from there.
   const start = start_m ?? Math.max(0.98 * normal.criticalDepth_m, normal.depth_m);
   const steep = normal.depth_m < normal.criticalDepth_m;
   if (steep && start_m !== undefined && !(start > 0 && start < normal.criticalDepth_m))
     throw new OutOfRange('start_m', start, `above 0 and below the critical depth of ${normal.criticalDepth_m} m`);
   const thins = start > normal.depth_m;
-  const rise = (y: number): number => {
-    const V = flow_m3_s / (b * y);
-    const friction = (n * V) ** 2 / Math.cbrt((b * y) / (b + 2 * y)) ** 4;
-    return (slope - friction) / (1 - V ** 2 / (GRAVITY_M_S2 * y));
-  };
+  const rise = surfaceRise(channel, flow_m3_s);
   const points: SurfacePoint[] = [{ x_m: 0, depth_m: steep ? start : normal.depth_m }];
   // Near critical depth the slope of the surface is steep, so the first steps are the shortest: x grows with the cube of the step number.
   for (let i = 1; i <= steps; i++) {

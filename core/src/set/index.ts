@@ -49,3 +49,4 @@ export { largestStone_m, movingShear } from './stones.ts';
 export { stonesClear, type StonesClear } from './stonesClear.ts';
 export { remedyFor, seeBox, SYMPTOM_IDS, type Cause, type Seen, type SeenBox, type SymptomId } from './symptoms.ts';
 export { drawnBoxes, HOLDS_LEAST, weighBox, type DrawnBoxes, type Spread, type WeighedBox } from './weighBox.ts';
+export { surfaceAlong, type WaterSurface } from './surfaceAlong.ts';

@@ -19,6 +19,7 @@ import {
   lieByTurning,
   loadUp,
   measureBox,
+  surfaceAlong,
   minorLossOf,
   pumpThrough,
   remedyFor,
@@ -340,6 +341,19 @@ export const SET_SUMS: readonly Sum[] = [
         return { best, ...Object.fromEntries(Object.entries(grids).map(([name, values]) => [name, [...values]])) };
       }
     },
+  ),
+  sum(
+    'water-surface',
+    'The water along a box from its mouth to its tail, with still water so deep over the tail: drawn down, jumping inside or slow; where the V of the mouth closes.',
+    z.object({
+      width_m: n.min(0.02).max(5),
+      manningN: n.min(0.005).max(0.2),
+      slope: n.min(0.0005).max(0.5),
+      flow_m3_s: n.positive().max(1),
+      length_m: n.min(0.1).max(20),
+      tail_m: n.min(0).max(1).default(0),
+    }),
+    ({ flow_m3_s, length_m, tail_m, ...channel }) => surfaceAlong(channel, flow_m3_s, length_m, tail_m),
   ),
   sum(
     'measured-box',

@@ -486,6 +486,11 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     (a: { before: { boxFactor: { middle: number } }; after: { boxFactor: { middle: number } }; boxes?: unknown }) =>
       a.after.boxFactor.middle < a.before.boxFactor.middle && a.boxes === undefined,
   ],
+  'water-surface': [
+    { width_m: 0.254, manningN: 0.03, slope: 0.0625, flow_m3_s: 0.004, length_m: 1.2, tail_m: 0.075 },
+    (a: { runs: string; jump_m: number; points: { x_m: number }[] }) =>
+      a.runs === 'drowned' && a.jump_m > 0.3 && a.jump_m < 1.2 && a.points.length > 60,
+  ],
   'clean-up-forecast': [
     {
       stretches: [

@@ -8,13 +8,15 @@ interface CatchChartProps {
   readonly right: number;
   readonly sections: readonly LinedSection[];
   readonly curves: readonly CatchCurve[];
+  /** Where the V of the mouth closes, from the head; null: nowhere in the box. */
+  readonly vCloses_m: number | null;
 }
 
 const SHOWN_M = [0.0001, 0.0002, 0.0005, 0.002];
 const DASHES = ['2 3', '8 4', undefined, undefined];
 
 /** Share of the gold fed that is caught by each place down the box, by grain size: the middle box, and for 0.2 mm the band of nine in ten. Shares the box's own length axis. */
-export function CatchChart({ width, left, right, sections, curves }: CatchChartProps) {
+export function CatchChart({ width, left, right, sections, curves, vCloses_m }: CatchChartProps) {
   const show = useShow();
   const length_m = sections.reduce((sum, s) => sum + s.length_m, 0);
   const [top, base] = [10, width > 480 ? 170 : 138];
@@ -98,6 +100,14 @@ export function CatchChart({ width, left, right, sections, curves }: CatchChartP
         </text>
       ))}
       <LinedFloor sections={sections} x={x} y={base + 8} high={13} />
+      {vCloses_m !== null && (
+        <path
+          d={`M${left} ${base + 8}L${x(vCloses_m)} ${base + 14.5}L${left} ${base + 21}`}
+          fill="none"
+          stroke="var(--water)"
+          strokeWidth="2.5"
+        />
+      )}
     </svg>
   );
 }

@@ -143,7 +143,7 @@ function WaterFields({ page: { inHand, tried, open } }: { page: SetOnPage }) {
   );
 }
 
-/** What there is of water and fall at the place: no more is advised. */
+/** What there is of water and fall at the place (no more is advised), and how the pool below stands. */
 function HereFields({ page: { inHand, tried } }: { page: SetOnPage }) {
   const show = useShow();
   const { draft, change, readings } = inHand;
@@ -171,6 +171,20 @@ function HereFields({ page: { inHand, tried } }: { page: SetOnPage }) {
         onChange={(fall) => change({ fall })}
         comesTo={
           draft.fall.text.trim() === '' ? 'empty: enough' : readings.fall.ok && show.smallLength(readings.fall.value)
+        }
+      />
+      <QuantityField
+        label="Pool over the tail"
+        entered={draft.tail}
+        reading={readings.tail}
+        units={['mm', 'cm', 'in']}
+        showProblem={tried}
+        optional
+        onChange={(tail) => change({ tail })}
+        comesTo={
+          draft.tail.text.trim() === ''
+            ? 'empty: it falls free'
+            : readings.tail.ok && show.smallLength(readings.tail.value)
         }
       />
     </div>

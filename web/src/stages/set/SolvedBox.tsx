@@ -4,6 +4,7 @@ import { valueOf } from '../../units/readEntered.ts';
 import { Block } from '../../ui/Judgement.tsx';
 import { useWidth } from '../../ui/useWidth.ts';
 import { BoxMeasured } from './BoxMeasured.tsx';
+import { BoxEnd } from './BoxEnd.tsx';
 import { BoxSide } from './BoxSide.tsx';
 import { BoxWindowChart } from './BoxWindowChart.tsx';
 import { CatchChart } from './CatchChart.tsx';
@@ -22,7 +23,7 @@ interface SolvedBoxProps {
 export function SolvedBox({ page, solved, rest = false }: SolvedBoxProps & { readonly rest?: boolean }) {
   const [attach, width] = useWidth(640);
   const { setting, middle } = solved;
-  const { readings, verdict } = page.inHand;
+  const { readings, verdict, surface } = page.inHand;
   const then = changedTo(verdict);
   // Box and catch stand over each other, length on length.
   const [left, right] = endsOf(width);
@@ -32,6 +33,12 @@ export function SolvedBox({ page, solved, rest = false }: SolvedBoxProps & { rea
         {!rest && (
           <Block title="The box from the side" aside="to scale; drag head and water; dashed: where it should go">
             <Side page={page} solved={solved} width={width} />
+            {surface && <BoxEnd setting={setting} middle={middle} surface={surface} />}
+          </Block>
+        )}
+        {rest && surface && (
+          <Block title="From the tail" aside="to scale">
+            <BoxEnd setting={setting} middle={middle} surface={surface} />
           </Block>
         )}
         {verdict && (
@@ -42,6 +49,7 @@ export function SolvedBox({ page, solved, rest = false }: SolvedBoxProps & { rea
               right={right}
               sections={setting.sections}
               curves={verdict.now.curves}
+              vCloses_m={surface?.vCloses_m ?? null}
             />
           </Block>
         )}
@@ -99,8 +107,10 @@ const endsOf = (width: number): readonly [number, number] =>
 const changedTo = (verdict: SetVerdictFound | null) => (verdict?.advice.kind === 'change' ? verdict.advice : null);
 
 function Side({ page, solved: { setting, middle }, width }: SolvedBoxProps & { readonly width: number }) {
+  const { surface } = page.inHand;
   const then = changedTo(page.inHand.verdict);
   const [left, right] = endsOf(width);
+  if (!surface) return null;
   return (
     <BoxSide
       width={width}
@@ -108,6 +118,7 @@ function Side({ page, solved: { setting, middle }, width }: SolvedBoxProps & { r
       right={right}
       setting={setting}
       middle={middle}
+      surface={surface}
       advised={then && then.setting.slope !== setting.slope ? then.setting.slope : null}
       onSlope={(slope) => page.dragSlope(slope, boxLength_m(setting.sections))}
       onDepth={page.dragDepth}

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { StoredGround, StoredRig } from '@riffle/contract';
 import { USUAL_MIX } from '@riffle/core';
-import { newSetup, pitchText, readSetup, setupRecord, settingOf, type SetupDraft } from './readSetup.ts';
+import { newSetup, pitchText, readSetup, setupRecord, settingOf, surfaceOf, type SetupDraft } from './readSetup.ts';
 
 const rig = {
   id: 'r',
@@ -23,6 +23,17 @@ describe('a box as it is typed', () => {
     expect(read().solved?.setting.water).toEqual({ known: 'depth', depth_m: 0.02 });
     const flow = read({ known: 'flow', flow: { text: '5', unit: 'L/s' } });
     expect(flow.solved?.setting.water).toEqual({ known: 'flow', flow_m3_s: 0.005 });
+  });
+  test('a pool over the tail drowns it, an empty field lets it fall free; a river there is no deeper than the walls', () => {
+    const surface = (tail: string, pitch = '3/4') => {
+      const { solved, readings } = read({ tail: { text: tail, unit: 'mm' }, pitch: { text: pitch, unit: 'in/ft' } });
+      return surfaceOf(solved, readings);
+    };
+    expect(surface('')).toMatchObject({ runs: 'shooting', lift_m: 0, jump_m: null });
+    expect(surface('80')?.runs).toBe('drowned');
+    expect(surface('9000')?.points.at(-1)?.depth_m).toBeLessThanOrEqual(0.5);
+    expect(surface('', '1/8')?.runs).toBe('slow');
+    expect(surfaceOf(null, read().readings)).toBeNull();
   });
   test('a pace in minutes a bucket is a feed; an empty one is fed as advised; level unless it is said', () => {
     expect(read().solved?.setting).toMatchObject({ feed_m3_s: null, crossFall_m: 0 });

@@ -4,6 +4,8 @@ import {
   MEDIAN_BOX,
   OutOfRange,
   solveBox,
+  surfaceAlong,
+  toldSection,
   UNITS,
   type BoxSetting,
   type Entered,
@@ -12,6 +14,7 @@ import {
   type Reach,
   type Seen,
   type SolvedBox,
+  type WaterSurface,
 } from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
 import type { useContainers } from '../../records/useContainers.ts';
@@ -30,6 +33,8 @@ export interface SetupDraft {
   /** Most water to be had, and the fall to be had over the box; empty: not known. */
   readonly creek: Entered;
   readonly fall: Entered;
+  /** How deep the pool below stands over the floor of the tail; empty: it falls free. */
+  readonly tail: Entered;
   /** Minutes a bucket at which it is fed; empty: as advised. */
   readonly pace: string;
   readonly temperature: Entered;
@@ -42,7 +47,18 @@ export interface SetupDraft {
 
 export type SetupReadings = Readonly<
   Record<
-    'pitch' | 'depth' | 'flow' | 'creek' | 'fall' | 'crossFall' | 'stone' | 'pace' | 'temperature' | 'scoop' | 'bucket',
+    | 'pitch'
+    | 'depth'
+    | 'flow'
+    | 'creek'
+    | 'fall'
+    | 'tail'
+    | 'crossFall'
+    | 'stone'
+    | 'pace'
+    | 'temperature'
+    | 'scoop'
+    | 'bucket',
     Reading
   >
 >;
@@ -60,6 +76,7 @@ export const newSetup = (US: boolean): SetupDraft => ({
   flow: { text: '', unit: US ? 'gpm' : 'L/s' },
   creek: { text: '', unit: US ? 'gpm' : 'L/s' },
   fall: { text: '', unit: US ? 'in' : 'cm' },
+  tail: { text: '', unit: US ? 'in' : 'mm' },
   crossFall: { text: '', unit: US ? 'in' : 'mm' },
   stone: { text: '1/2', unit: 'in' },
   pace: '',
@@ -88,6 +105,7 @@ export const readSetup = (
   flow: readEntered('flow', draft.flow),
   creek: draft.creek.text.trim() === '' ? { ok: true, value: 0 } : readEntered('flow', draft.creek),
   fall: draft.fall.text.trim() === '' ? { ok: true, value: 0 } : readEntered('length', draft.fall),
+  tail: draft.tail.text.trim() === '' ? { ok: true, value: 0 } : readEntered('length', draft.tail),
   crossFall: draft.crossFall.text.trim() === '' ? { ok: true, value: 0 } : readEntered('length', draft.crossFall),
   stone: readEntered('length', draft.stone),
   pace: readPace(draft.pace),
@@ -145,6 +163,19 @@ export function settingOf(
     throw error;
   }
 }
+
+/** The water of the middle box from mouth to tail, with the pool below as it was typed; null while the box cannot be read. */
+export function surfaceOf(solved: SettingRead['solved'], r: SetupReadings): WaterSurface | null {
+  if (!solved) return null;
+  const { sections, slope } = solved.setting;
+  const flow = solved.middle.sections[toldSection(sections)]?.flow;
+  if (!flow) return null;
+  const channel = { width_m: flow.flow_m3_s / flow.flowPerWidth_m2_s, manningN: flow.compositeN, slope };
+  const tail_m = r.tail.ok ? Math.min(MOST_POOL_M, Math.max(0, r.tail.value)) : 0;
+  return surfaceAlong(channel, flow.flow_m3_s, boxLength_m(sections), tail_m);
+}
+/** Deeper pools stand over the walls. */
+const MOST_POOL_M = 0.5;
 
 /** What creek and crew allow, as far as it is typed. */
 export const reachOf = (r: SetupReadings, rig: StoredRig | undefined, screens_m: readonly number[]): Reach => ({

@@ -52,6 +52,8 @@ function foundWords(inHand: SetupInHand, { now, advice, measured, faults }: SetV
   const { draft, readings, solved } = inHand;
   const dry = tooLittleHere(inHand, show);
   if (dry) return dry;
+  const drowned = tailDrowned(inHand, show);
+  if (drowned) return drowned;
   const bucket_L = valueOf(readings.bucket);
   // Gold too fine for eyes is in no count.
   const gold = solved?.setting.gold === USUAL_MIX ? 'the gold' : 'the gold you count';
@@ -136,6 +138,22 @@ function tooLittleHere({ draft, readings, solved }: SetupInHand, show: Show): Se
     rests: `${draft.known === 'depth' ? `Put ${asTyped(draft.creek)} in as its flow to see how it then runs; a` : 'A'} wing dam of stones and turf brings more, a narrower box needs less.`,
   };
 }
+/** A tail that stands in the pool below: nothing else counts before the water can leave; null where it shoots out. */
+function tailDrowned({ solved, surface }: SetupInHand, show: Show): SetWords | null {
+  if (!solved || !surface || surface.lift_m < HAND_LIFT_M || surface.runs === 'shooting') return null;
+  // A hand sets no finer than half a centimeter.
+  const lift = show.smallLength(Math.ceil(surface.lift_m / HAND_LIFT_M) * HAND_LIFT_M);
+  const dead_m = boxLength_m(solved.setting.sections) - (surface.jump_m ?? 0);
+  return {
+    sentence: <>Lift the whole box {lift}: its tail stands in the pool below.</>,
+    rests:
+      surface.runs === 'slow'
+        ? 'The water backs up in it, so stones and sand lie where they fall. Or dig the pool out below the tail.'
+        : `${surface.jump_m === 0 ? 'The water is slow from the mouth on' : `It jumps inside, and the last ${show.smallLength(dead_m)} run slow`}: stones stop there and sand packs. Or dig the pool out below the tail. The rest is weighed as if it fell free.`,
+  };
+}
+const HAND_LIFT_M = 0.005;
+
 /** A middle box takes a tenth more or less than another. */
 const NEARLY_ENOUGH = 1.1;
 

@@ -1,5 +1,5 @@
 import type { StoredRig } from '@riffle/contract';
-import type { BoxEvidence, GoldShare } from '@riffle/core';
+import type { BoxEvidence, BoxWindow, GoldShare, WaterSurface } from '@riffle/core';
 import { useMemo } from 'react';
 import { useContainers } from '../../records/useContainers.ts';
 import { useDraft } from '../../ui/useDraft.ts';
@@ -9,12 +9,12 @@ import {
   reachOf,
   readSetup,
   settingOf,
+  surfaceOf,
   type SetupDraft,
   type SetupReadings,
   type SettingRead,
 } from './readSetup.ts';
 import type { SetProblem, SetResult, SetStep, SetVerdictFound } from './solveSetup.ts';
-import type { BoxWindow } from '@riffle/core';
 
 export interface SetupInHand extends SettingRead {
   readonly draft: SetupDraft;
@@ -26,6 +26,8 @@ export interface SetupInHand extends SettingRead {
   /** The words and drawings are of the setting as it stands. */
   readonly settled: boolean;
   readonly failed: string | null;
+  /** The water of the middle box, from its mouth to its tail. */
+  readonly surface: WaterSurface | null;
 }
 
 const open = (): Worker => new Worker(new URL('./set.worker.ts', import.meta.url), { type: 'module' });
@@ -66,5 +68,6 @@ export function useSetup(
     window: work.said?.window ?? work.solved?.result.window ?? null,
     settled: work.solved?.problem === problem,
     failed: work.failed,
+    surface: useMemo(() => surfaceOf(read.solved, readings), [read.solved, readings]),
   };
 }
