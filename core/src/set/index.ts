@@ -23,7 +23,7 @@ export { LINING_IDS, LININGS, type Lining, type LiningId } from './linings.ts';
 export { loadUp, type FilledSection, type FillingSection } from './loadUp.ts';
 export { flowAtDepth, flowAtRate, type Channel, type UniformFlow } from './manning.ts';
 export { measureBox, MEASURED_INPUTS, type BoxEvidence, type MeasuredBox, type MeasuredInput } from './measureBox.ts';
-export { flowByBucket_m3_s, flowByFloat_m3_s, USUAL_SURFACE_FACTOR } from './measureFlow.ts';
+export { flowByBucket_m3_s, flowByFloat_m3_s, flowByNotch_m3_s, USUAL_SURFACE_FACTOR } from './measureFlow.ts';
 export {
   HOSE_ROUGHNESS_M,
   minorLossOf,

@@ -4,7 +4,7 @@ import { expectNear, referenceCases } from '../../test/referenceCases.ts';
 import { freshWater } from '../grains/water.ts';
 import { drawdown } from './drawdown.ts';
 import { flowAtDepth, flowAtRate, type UniformFlow } from './manning.ts';
-import { flowByBucket_m3_s, flowByFloat_m3_s } from './measureFlow.ts';
+import { flowByBucket_m3_s, flowByFloat_m3_s, flowByNotch_m3_s } from './measureFlow.ts';
 import { largestStone_m, movingShear } from './stones.ts';
 
 const RESULTS: Record<string, keyof UniformFlow> = {
@@ -103,6 +103,16 @@ describe('flow measured (Rantz et al. 1982; check values 06c, 06d)', () => {
   test.each(referenceCases('06d-bucket-fill'))('bucket $id', (c) =>
     expectNear(1000 * flowByBucket_m3_s(c.inputs['volume_L'], c.inputs['times_s']), c.expected['flow_L_s'], c),
   );
+  // The Cone formula, Q = 2.49 h^2.48 in feet and cubic feet a second (USBR Water Measurement Manual, 3rd ed., ch. 7), is another fit to other weirs.
+  test.each([0.06, 0.1, 0.2, 0.35])('a notch with %f m of head, within 3 % of the Cone formula', (head_m) =>
+    expect(Math.abs(flowByNotch_m3_s(head_m) / (2.49 * (head_m / 0.3048) ** 2.48 * 0.3048 ** 3) - 1)).toBeLessThan(
+      0.03,
+    ),
+  );
+  test('a notch is stated for 30 to 600 mm of head', () => {
+    expect(() => flowByNotch_m3_s(0.02)).toThrow(/head_m/);
+    expect(() => flowByNotch_m3_s(0.7)).toThrow(/head_m/);
+  });
   test('a stopped watch is refused', () => {
     expect(() => flowByFloat_m3_s(10, 0, 1, 0.2)).toThrow(/time_s/);
     expect(() => flowByBucket_m3_s(20, [])).toThrow(/at least one time/);

@@ -12,6 +12,7 @@ import {
   flowAtRate,
   flowByBucket_m3_s,
   flowByFloat_m3_s,
+  flowByNotch_m3_s,
   forecastClean,
   floorFlowAtDepth,
   floorFlowAtRate,
@@ -161,6 +162,12 @@ export const SET_SUMS: readonly Sum[] = [
     'Flow from a float timed along a measured run.',
     z.object({ run_m: n, time_s: n, width_m: n, depth_m: n, surfaceFactor: n.default(0.85) }),
     (i) => ({ flow_m3_s: flowByFloat_m3_s(i.run_m, i.time_s, i.width_m, i.depth_m, i.surfaceFactor) }),
+  ),
+  sum(
+    'flow-by-notch',
+    'Flow over a right-angled notch in a board, from the height of still water over its point.',
+    z.object({ head_m: n }),
+    (i) => ({ flow_m3_s: flowByNotch_m3_s(i.head_m) }),
   ),
   sum(
     'flow-by-bucket',

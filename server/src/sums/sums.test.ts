@@ -398,6 +398,8 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     { run_m: 10, time_s: 12.5, width_m: 2, depth_m: 0.25 },
     (a: { flow_m3_s: number }) => Math.abs(a.flow_m3_s - 0.34) < 1e-9,
   ],
+  // The Cone formula gives 4.45 L/s (2.49 * 0.328084^2.48 cubic feet a second).
+  'flow-by-notch': [{ head_m: 0.1 }, (a: { flow_m3_s: number }) => Math.abs(a.flow_m3_s / 0.00445 - 1) < 0.03],
   'flow-by-bucket': [
     { volume_L: 20, times_s: [8, 7.6, 8.3] },
     (a: { flow_m3_s: number }) => Math.abs(a.flow_m3_s - 0.00251046) < 1e-7,

@@ -19,7 +19,7 @@ interface FlowSheetProps {
   readonly onCreek: (flow: Entered) => void;
 }
 
-/** Measures the flow: a float over a known run, a bucket filled, or a pump by its plate and hose. With a watch built in. */
+/** Measures the flow: a float over a known run, a bucket filled, a notch in a board, or a pump by its plate and hose. With a watch built in. */
 export function FlowSheet({ temperature_C, onClose, onFlow, onCreek }: FlowSheetProps) {
   const show = useShow();
   const US = show.display.system === 'US';
@@ -38,6 +38,7 @@ export function FlowSheet({ temperature_C, onClose, onFlow, onCreek }: FlowSheet
           choices={[
             { value: 'float', label: 'A float' },
             { value: 'bucket', label: 'A bucket' },
+            { value: 'notch', label: 'A notch' },
             { value: 'pump', label: 'A pump' },
           ]}
         />
@@ -51,9 +52,18 @@ export function FlowSheet({ temperature_C, onClose, onFlow, onCreek }: FlowSheet
             onChange={(bucket) => change({ bucket })}
           />
         )}
+        {way === 'notch' && (
+          <QuantityField
+            label="Water over the point of the notch"
+            entered={draft.notch}
+            reading={read.readings.notch}
+            units={['mm', 'cm', 'in']}
+            onChange={(notch) => change({ notch })}
+          />
+        )}
         {way === 'pump' ? (
           <PumpFields draft={draft} read={read} change={change} />
-        ) : (
+        ) : way === 'notch' ? null : (
           <Times
             times_s={draft.times_s[way]}
             onChange={(times) => change({ times_s: { ...draft.times_s, [way]: times } })}
@@ -91,11 +101,14 @@ export function FlowSheet({ temperature_C, onClose, onFlow, onCreek }: FlowSheet
 const ASKS: Readonly<Record<FlowWay, string>> = {
   float: 'Time it at least once.',
   bucket: 'Time it at least once.',
+  notch: 'Read how high the water stands over the point.',
   pump: 'Give the pump’s two figures, the lift and the hose.',
 };
 const RESTS: Readonly<Record<FlowWay, string>> = {
   float: `The surface runs faster than the water below: taken times ${USUAL_SURFACE_FACTOR}. Three times are better than one. A wing of stones and turf sends half to nine tenths of what it catches.`,
   bucket: 'The volume over the mean of the times. Three times are better than one.',
+  notch:
+    'Saw a right-angled notch into a board, bed it in clay so that all the water goes through, and read the height two hands above the board where it is still. Leave the stick there: it is your gauge, one look a day.',
   pump: 'Run it wide open and throttle it for the clean-up only. Its curve is taken as a parabola between the two figures of its plate.',
 };
 

@@ -27,6 +27,12 @@ describe('a measured flow as it is typed', () => {
     });
     expect(read({ ...creek, dam: m('3') })).toMatchObject({ flow_m3_s: null, problem: expect.stringMatching(/wide/) });
   });
+  test('a notch by the height over its point, from 30 mm on', () => {
+    const notch = (text: string) => read({ way: 'notch', notch: { text, unit: 'mm' } });
+    expect(notch('100')).toMatchObject({ flow_m3_s: expect.closeTo(0.0044, 4), problem: null });
+    expect(notch('10')).toMatchObject({ flow_m3_s: null, problem: expect.stringMatching(/30 to 600 mm/) });
+    expect(notch('')).toMatchObject({ flow_m3_s: null, problem: null });
+  });
   test('a bucket needs a time, and a float all three lengths', () => {
     expect(read({ way: 'bucket' }).flow_m3_s).toBeNull();
     expect(

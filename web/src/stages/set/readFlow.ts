@@ -2,6 +2,7 @@ import {
   convert,
   flowByBucket_m3_s,
   flowByFloat_m3_s,
+  flowByNotch_m3_s,
   HOSE_ROUGHNESS_M,
   minorLossOf,
   OutOfRange,
@@ -12,7 +13,7 @@ import {
 } from '@riffle/core';
 import { readEntered, readVolume, valueOf, type Reading } from '../../units/readEntered.ts';
 
-export type FlowWay = 'float' | 'bucket' | 'pump';
+export type FlowWay = 'float' | 'bucket' | 'notch' | 'pump';
 
 /** A measured flow as it is typed; each way has its own fields of it. */
 export interface FlowDraft {
@@ -23,6 +24,8 @@ export interface FlowDraft {
   /** How far a wing dam reaches out; empty: none. */
   readonly dam: Entered;
   readonly bucket: Entered;
+  /** Height of the water over the point of a notch. */
+  readonly notch: Entered;
   /** Times taken, of the float and of the bucket. */
   readonly times_s: Readonly<Record<'float' | 'bucket', readonly number[]>>;
   readonly most: Entered;
@@ -41,6 +44,7 @@ export const newFlow = (US: boolean): FlowDraft => ({
   depth: { text: '', unit: US ? 'in' : 'cm' },
   dam: { text: '', unit: US ? 'in' : 'cm' },
   bucket: { text: '1', unit: 'bucket' },
+  notch: { text: '', unit: US ? 'in' : 'mm' },
   times_s: { float: [], bucket: [] },
   most: { text: '', unit: US ? 'gpm' : 'L/min' },
   shutOff: { text: '', unit: US ? 'ft' : 'm' },
@@ -52,7 +56,18 @@ export const newFlow = (US: boolean): FlowDraft => ({
 });
 
 type Field =
-  'run' | 'width' | 'depth' | 'dam' | 'bucket' | 'most' | 'shutOff' | 'lift' | 'hose' | 'hoseLength' | 'bends';
+  | 'run'
+  | 'width'
+  | 'depth'
+  | 'dam'
+  | 'bucket'
+  | 'notch'
+  | 'most'
+  | 'shutOff'
+  | 'lift'
+  | 'hose'
+  | 'hoseLength'
+  | 'bends';
 export type FlowReadings = Readonly<Record<Field, Reading>>;
 export interface FlowRead {
   readonly readings: FlowReadings;
@@ -74,6 +89,7 @@ export function readFlow(d: FlowDraft, temperature_C: number, containers: Readon
     depth: readEntered('length', d.depth),
     dam: d.dam.text.trim() === '' ? { ok: true, value: 0 } : readEntered('length', d.dam),
     bucket: readVolume(d.bucket, containers),
+    notch: readEntered('length', d.notch),
     most: readEntered('flow', d.most),
     shutOff: readEntered('length', d.shutOff),
     lift: readEntered('length', d.lift),
@@ -96,6 +112,7 @@ export function readFlow(d: FlowDraft, temperature_C: number, containers: Readon
 const SAYS: Readonly<Record<string, string>> = {
   reach_m: 'A dam reaches no farther than the creek is wide.',
   lift_m: 'No pump lifts water so high.',
+  head_m: 'A notch tells from 30 to 600 mm of water over its point.',
 };
 const meanOf = (times_s: readonly number[]): number | null =>
   times_s.length === 0 ? null : times_s.reduce((a, b) => a + b, 0) / times_s.length;
@@ -112,6 +129,10 @@ const FLOWS: Readonly<Record<FlowWay, (d: FlowDraft, r: FlowReadings, temperatur
   bucket: (d, r) => {
     const volume = valueOf(r.bucket);
     return volume && d.times_s.bucket.length > 0 ? { flow_m3_s: flowByBucket_m3_s(volume, d.times_s.bucket) } : {};
+  },
+  notch: (_, r) => {
+    const head_m = valueOf(r.notch);
+    return head_m ? { flow_m3_s: flowByNotch_m3_s(head_m) } : {};
   },
   pump: (d, r, temperature_C) => {
     const [most, shutOff, lift, hose, length] = [r.most, r.shutOff, r.lift, r.hose, r.hoseLength].map(valueOf);
