@@ -114,6 +114,15 @@ export const NUMBERS = {
     tooLittle: 'A section is between 20 mm (1 in) and 10 m (33 ft) long.',
     tooMuch: 'A section is between 20 mm (1 in) and 10 m (33 ft) long.',
   }),
+  /** Height of the riffles, pockets or pile of a lining of one's own. */
+  liningHeight_m: {
+    open: false,
+    least: 0.001,
+    most: 0.06,
+    unit: 'm',
+    tooLittle: 'At least 1 mm.',
+    tooMuch: 'At most 60 mm.',
+  },
   step_m: between(0, 0.5, 'm', {
     tooLittle: 'A step goes down.',
     tooMuch: 'A step of more than 500 mm is a fall, not a step.',

@@ -8,6 +8,11 @@ export const Lining = z.enum(LINING_IDS as [(typeof LINING_IDS)[number], ...(typ
 /** A stretch of a box with one lining. */
 const RigSection = z.object({
   lining: Lining,
+  /** The crew's own, like that one but so high. */
+  own: z
+    .object({ name: Name, height_m: within(NUMBERS.liningHeight_m), heightEntered: Entered })
+    .nullable()
+    .default(null),
   width_m: within(NUMBERS.boxWidth_m),
   widthEntered: Entered,
   length_m: within(NUMBERS.sectionLength_m),

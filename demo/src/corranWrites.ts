@@ -51,6 +51,7 @@ const counted: IdEnd = (count) => count.toString(16).padStart(18, '0');
 /** A stretch of a box, in the units its builder thinks in. */
 const section = (lining: Rig['sections'][number]['lining'], width_in: number, length_ft: number, step_in = 0) => ({
   lining,
+  own: null,
   width_m: convert('length', width_in, 'in', 'm'),
   widthEntered: { text: `${width_in} in`, unit: 'in' },
   length_m: convert('length', length_ft, 'ft', 'm'),

@@ -139,6 +139,7 @@ export const newRig = (some: Partial<New<Rig>> = {}): New<Rig> => ({
 });
 export const newRigSection = (some: Partial<Rig['sections'][number]> = {}): Rig['sections'][number] => ({
   lining: 'riffles',
+  own: null,
   width_m: 0.254,
   widthEntered: entered('10', 'in'),
   length_m: 1.2,

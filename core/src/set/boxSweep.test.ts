@@ -59,6 +59,13 @@ describe('the arrays follow the readable form', () => {
     ['one section, by depth', aBox()],
     ['three sections, by depth', aBox({}, { sections: THREE_SECTIONS })],
     ['three sections, by flow', aBox({}, { sections: THREE_SECTIONS, water: { known: 'flow', flow_m3_s: 0.003 } })],
+    [
+      'a lining of one’s own below a known one',
+      aBox(
+        {},
+        { sections: THREE_SECTIONS.map((s, i) => (i === 2 ? { ...s, own: { name: 'mat', height_m: 0.012 } } : s)) },
+      ),
+    ],
     ['a typed feed', aBox({ pitch_in_ft: 1 }, { feed_m3_s: 8e-5 })],
     ['screened gravel', aBox({}, { median_m: 0.002 })],
     ['stones taller than the water', aBox({ depth_mm: 8 })],

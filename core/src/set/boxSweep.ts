@@ -11,7 +11,7 @@ import {
 import { BOX_WATER_KG_M3, depthForFlow_m, floorShare } from './floorFlow.ts';
 import { KNOCKING } from './catchAlong.ts';
 import { drawnShares, TILT_AT_M } from './goldMix.ts';
-import { LININGS } from './linings.ts';
+import { liningOf } from './linings.ts';
 import {
   boxLength_m,
   LEAST_SLOPE,
@@ -84,7 +84,7 @@ export function sweepBox(setting: BoxSetting, { boxes, weights, settling }: Draw
   // By draw, section and size: one over the shear that washes it off, the length times what of it stays in calm water.
   const [perShear, stays] = [float(D * S * G), float(D * S * G)];
   const floors = boxes.map((box) =>
-    sections.map((s) => ({ width_m: s.width_m, roughness_m: LININGS[s.lining].roughness_m * box.roughness })),
+    sections.map((s) => ({ width_m: s.width_m, roughness_m: liningOf(s).roughness_m * box.roughness })),
   );
   boxes.forEach((box, d) => {
     headError[d] = box.headError_m / length_m;
@@ -97,15 +97,15 @@ export function sweepBox(setting: BoxSetting, { boxes, weights, settling }: Draw
       const s = settling[d]?.gold[k];
       alone[d * G + k] = (s?.alone_m_s ?? NaN) * (g.size_m / TILT_AT_M) ** box.tilt * box.catchScale;
       crowding[d * G + k] = s?.crowding ?? NaN;
-      sections.forEach(({ lining, length_m: section_m }, i) => {
-        const { shelter_m, keep } = LININGS[lining];
+      sections.forEach((section, i) => {
+        const { shelter_m, keep } = liningOf(section);
         const at = (d * S + i) * G + k;
         perShear[at] = 1 / hiddenShear_Pa(g.size_m, shelter_m, box.referenceShields, DENSITY_KG_M3.placerGold);
-        stays[at] = keep * section_m;
+        stays[at] = keep * section.length_m;
       });
     });
   });
-  const knocking = sections.map((s) => KNOCKING * (stone_m / LININGS[s.lining].shelter_m) ** 2);
+  const knocking = sections.map((s) => KNOCKING * (stone_m / liningOf(s).shelter_m) ** 2);
   const widths = Float64Array.from(sections, (s) => s.width_m);
   const empty = (): WaterColumns => ({
     depth_m: float(D * S),

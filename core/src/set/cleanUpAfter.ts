@@ -3,7 +3,7 @@ import { bisect } from '../maths/bisect.ts';
 import { requirePositive } from '../outOfRange.ts';
 import type { BoxParameters } from './boxParameters.ts';
 import { SOLID_SHARE_LOOSE } from './feed.ts';
-import { LININGS } from './linings.ts';
+import { liningOf } from './linings.ts';
 import { loadUp } from './loadUp.ts';
 import { toldSection, type BoxSetting, type LinedSection, type SolvedBox } from './solveBox.ts';
 import { weighBox, weighedSpread, type DrawnBoxes, type Spread } from './weighBox.ts';
@@ -43,8 +43,9 @@ export function fullAfter_m3(
   full: number,
 ): number {
   const told = toldSection(sections);
-  const { lining, width_m, length_m } = sections[told] as LinedSection;
-  const { holds_kg_m2 } = LININGS[lining];
+  const longest = sections[told] as LinedSection;
+  const { width_m, length_m } = longest;
+  const { holds_kg_m2 } = liningOf(longest);
   const heavyRate_per_m = solved.sections[told]?.heavyRate_per_m ?? 0;
   const kgPerM3 = SOLID_SHARE_LOOSE * DENSITY_KG_M3.quartz * blackSand;
   const held_kg = (fed_m3: number): number =>

@@ -19,7 +19,7 @@ export {
 } from './forecastClean.ts';
 export { mixOf, USUAL_MIX, type GoldShare } from './goldMix.ts';
 export { lieByTurning, slopeByLine, type Lie, type Tilt } from './levelBox.ts';
-export { LINING_IDS, LININGS, type Lining, type LiningId } from './linings.ts';
+export { LINING_IDS, liningOf, LININGS, type Lining, type LiningId, type OwnLining } from './linings.ts';
 export { loadUp, type FilledSection, type FillingSection } from './loadUp.ts';
 export { flowAtDepth, flowAtRate, type Channel, type UniformFlow } from './manning.ts';
 export { measureBox, MEASURED_INPUTS, type BoxEvidence, type MeasuredBox, type MeasuredInput } from './measureBox.ts';

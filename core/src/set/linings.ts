@@ -1,3 +1,5 @@
+import { requireWithin } from '../outOfRange.ts';
+
 /** What stands in the floor of a box. All figures are priors with a spread (`boxParameters.ts`) until a box is measured by its own clean-ups. */
 export interface Lining {
   readonly name: string;
@@ -69,3 +71,29 @@ export const LININGS = {
 } as const satisfies Record<string, Lining>;
 export type LiningId = keyof typeof LININGS;
 export const LINING_IDS = Object.keys(LININGS) as LiningId[];
+
+/** A lining of the crew's own: like one of the known ones, but so high. */
+export interface OwnLining {
+  readonly name: string;
+  /** Height of its riffles, pockets, ribs or pile, m. */
+  readonly height_m: number;
+}
+
+/**
+ * What lies in a stretch of a box: a known lining, or the crew's own. An own one keeps as the one it is like does; shelter, roughness and room for black sand go
+ * with its height: stated assumption, until its own clean-ups say otherwise.
+ * @throws OutOfRange for a height outside 1-60 mm
+ */
+export function liningOf({ lining, own }: { readonly lining: LiningId; readonly own?: OwnLining | null }): Lining {
+  const like: Lining = LININGS[lining];
+  if (!own) return like;
+  requireWithin('height_m', own.height_m, 0.001, 0.06, 'm');
+  const taller = own.height_m / like.shelter_m;
+  return {
+    ...like,
+    name: own.name,
+    shelter_m: own.height_m,
+    roughness_m: like.roughness_m * taller,
+    holds_kg_m2: like.holds_kg_m2 * taller,
+  };
+}

@@ -7,7 +7,7 @@ import { drawBoxes, DRAWS, type BoxParameters } from './boxParameters.ts';
 import { bothLimits } from './feed.ts';
 import { floorFlowAtDepth } from './floorFlow.ts';
 import { drawnShares } from './goldMix.ts';
-import { LININGS } from './linings.ts';
+import { liningOf } from './linings.ts';
 import { boxLength_m, LEAST_SLOPE, LEAST_WATER_M, settlingOf, solveBox, toldSection } from './solveBox.ts';
 import type { BoxSetting, DrawnSettling, LinedSection, SolvedBox } from './solveBox.ts';
 import { weighedSpread, type Spread } from './weighBox.ts';
@@ -222,7 +222,7 @@ function waterLog(evidence: readonly BoxEvidence[], box: BoxParameters): number 
     const { sections, slope } = e.setting;
     const told = sections[toldSection(sections)] as LinedSection;
     const flow = floorFlowAtDepth(
-      { width_m: told.width_m, roughness_m: LININGS[told.lining].roughness_m * box.roughness },
+      { width_m: told.width_m, roughness_m: liningOf(told).roughness_m * box.roughness },
       Math.max(LEAST_SLOPE, slope + box.headError_m / boxLength_m(sections)),
       Math.max(LEAST_WATER_M, e.depth_m + box.depthError_m),
     );

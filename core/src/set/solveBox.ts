@@ -8,12 +8,14 @@ import { catchRate_per_m, caughtBySection, chanceToStay } from './catchAlong.ts'
 import { feedCapacity, PRUDENT_SHARE, SOLID_SHARE_LOOSE, type FeedCapacity } from './feed.ts';
 import { floorFlowAtDepth, floorFlowAtRate, type FloorFlow } from './floorFlow.ts';
 import { drawnShares, flakeSettles, TILT_AT_M, type GoldShare, type Settling } from './goldMix.ts';
-import { LININGS, type LiningId } from './linings.ts';
+import { liningOf, type LiningId, type OwnLining } from './linings.ts';
 import { stonesClear, type StonesClear } from './stonesClear.ts';
 
 /** A stretch of the box with one lining, from the head down. */
 export interface LinedSection {
   readonly lining: LiningId;
+  /** The crew's own in its place; left out or null: the known one. */
+  readonly own?: OwnLining | null;
   readonly width_m: number;
   readonly length_m: number;
   /** Drop at its head below the section before, m. */
@@ -159,7 +161,7 @@ export function solveBox(
     const rate = (i: number, size_m: number, s: Settling, density_kg_m3: number): number => {
       const { flow } = half[i] as (typeof half)[number];
       const washing = { bedShear_Pa: flow.bedShear_Pa, load: Math.min(load, 1e6), stone_m };
-      const lining = LININGS[(sections[i] as LinedSection).lining];
+      const lining = liningOf(sections[i] as LinedSection);
       const stays = chanceToStay(size_m, lining, washing, box, density_kg_m3);
       return catchRate_per_m(stays, s.alone_m_s * thinning ** s.crowding, flow.flowPerWidth_m2_s);
     };
@@ -216,9 +218,9 @@ function flowsAlong(
   slope: number,
   deeper_m: number,
 ): readonly FloorFlow[] {
-  const floorOf = ({ lining, width_m }: LinedSection) => ({
-    width_m,
-    roughness_m: LININGS[lining].roughness_m * box.roughness,
+  const floorOf = (s: LinedSection) => ({
+    width_m: s.width_m,
+    roughness_m: liningOf(s).roughness_m * box.roughness,
   });
   const told = toldSection(sections);
   const here = sections[told] as LinedSection;
@@ -228,7 +230,7 @@ function flowsAlong(
       : floorFlowAtRate(floorOf(here), slope, water.flow_m3_s).depth_m;
   const first = floorFlowAtDepth(floorOf(here), slope, Math.max(LEAST_WATER_M, depth_m + deeper_m));
   return sections.map((s, i) => {
-    const like = i === told || (s.width_m === here.width_m && s.lining === here.lining);
+    const like = i === told || (s.width_m === here.width_m && floorOf(s).roughness_m === floorOf(here).roughness_m);
     return like ? first : floorFlowAtRate(floorOf(s), slope, first.flow_m3_s);
   });
 }

@@ -2,7 +2,7 @@ import { adviseBox, toldDepth_m, type BoxAdvice, type Reach } from './adviseBox.
 import type { BoxParameters } from './boxParameters.ts';
 import { PRUDENT_SHARE, SOLID_SHARE_LOOSE } from './feed.ts';
 import { DENSITY_KG_M3 } from '../grains/constants.ts';
-import { LININGS } from './linings.ts';
+import { liningOf } from './linings.ts';
 import { loadUp } from './loadUp.ts';
 import { toldSection, type BoxSetting, type LinedSection, type SolvedBox } from './solveBox.ts';
 import { hiddenShear_Pa } from './stonesClear.ts';
@@ -50,10 +50,9 @@ const SYMPTOMS: Readonly<Record<SymptomId, { readonly x: (c: DrawnCase) => numbe
   scoured: {
     x: ({ setting, box, solved }) => {
       const told = toldSection(setting.sections);
-      const { lining } = setting.sections[told] as LinedSection;
       const holds_Pa = hiddenShear_Pa(
         FINE_M,
-        LININGS[lining].shelter_m,
+        liningOf(setting.sections[told] as LinedSection).shelter_m,
         box.referenceShields,
         DENSITY_KG_M3.placerGold,
       );
@@ -92,10 +91,10 @@ const SYMPTOMS: Readonly<Record<SymptomId, { readonly x: (c: DrawnCase) => numbe
 function headFill({ setting, box, solved, fed_m3 }: DrawnCase): number {
   const fed_kg = fed_m3 * SOLID_SHARE_LOOSE * DENSITY_KG_M3.quartz * box.blackSand;
   const [head] = loadUp(
-    setting.sections.map(({ lining, length_m, width_m }, i) => ({
-      length_m,
-      width_m,
-      holds_kg_m2: LININGS[lining].holds_kg_m2,
+    setting.sections.map((s, i) => ({
+      length_m: s.length_m,
+      width_m: s.width_m,
+      holds_kg_m2: liningOf(s).holds_kg_m2,
       heavyRate_per_m: solved.sections[i]?.heavyRate_per_m ?? 0,
       goldRate_per_m: 0,
     })),

@@ -38,6 +38,7 @@ const WITHOUT: Readonly<Record<string, readonly string[]>> = {
     'asPanPlace',
     'catchCurves',
     'fractionSizes_m',
+    'liningOf',
     'mixOf',
     'solveBox',
     'toldDepth_m',

@@ -43,7 +43,18 @@ const floor = { width_m: n, roughness_m: n, slope: n };
 /** A box by its sections from the head down; widths and lengths are bounded by the core. */
 const boxSetting = z.object({
   sections: z
-    .array(z.object({ lining, width_m: n, length_m: n.positive(), step_m: n.min(0).max(1).default(0) }))
+    .array(
+      z.object({
+        lining,
+        own: z
+          .object({ name: z.string().max(80).default(''), height_m: n.min(0.001).max(0.06) })
+          .nullable()
+          .default(null),
+        width_m: n,
+        length_m: n.positive(),
+        step_m: n.min(0).max(1).default(0),
+      }),
+    )
     .min(1)
     .max(8),
   slope: n,

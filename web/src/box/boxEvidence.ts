@@ -52,8 +52,9 @@ export function settingAsSet(
         : null;
   return (
     water && {
-      sections: rigSections(rig).map(({ lining, width_m, length_m, step_m }) => ({
+      sections: rigSections(rig).map(({ lining, own, width_m, length_m, step_m }) => ({
         lining,
+        own,
         width_m,
         length_m,
         step_m,

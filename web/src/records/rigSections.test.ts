@@ -11,7 +11,7 @@ const section = {
 } as const;
 
 test('a box has the sections it was built of; one kept by an earlier Riffle has its one', () => {
-  const built = [{ ...section, step_m: 0, stepEntered: null }];
+  const built = [{ ...section, own: null, step_m: 0, stepEntered: null }];
   expect(rigSections({ sections: built } as unknown as StoredRig)).toBe(built);
   expect(rigSections({ id: 'r', ...section } as unknown as StoredRig)).toEqual(built);
 });

@@ -8,5 +8,5 @@ export function rigSections(rig: StoredRig): readonly RigSection[] {
   const { sections } = rig as Partial<StoredRig>;
   if (sections) return sections;
   const { lining, width_m, widthEntered, length_m, lengthEntered } = rig as unknown as OneSectionRig;
-  return [{ lining, width_m, widthEntered, length_m, lengthEntered, step_m: 0, stepEntered: null }];
+  return [{ lining, own: null, width_m, widthEntered, length_m, lengthEntered, step_m: 0, stepEntered: null }];
 }

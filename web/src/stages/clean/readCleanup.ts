@@ -10,7 +10,7 @@ import {
   type StoredRun,
 } from '@riffle/contract';
 import {
-  LININGS,
+  liningOf,
   lossBySize,
   sectionSplit,
   UNITS,
@@ -258,19 +258,19 @@ export function usualSections(rig: StoredRig | undefined, US: boolean): SectionD
   const gold = { text: '', unit: US ? 'grain' : 'mg' };
   const built = rig ? rigSections(rig) : [];
   const cuts_m = usualCuts_m(built);
-  const isBuilt = new Set(built.map((s) => s.lining)).size > 1;
+  const isBuilt = new Set(built.map((s) => liningOf(s).name)).size > 1;
   // The end of a box of one section is said as its length was typed.
   const asTyped = built.length === 1 ? built[0]?.lengthEntered : undefined;
   return cuts_m.map((cut_m, i) => {
     const isLast = i === cuts_m.length - 1;
-    const lining = (isBuilt ? built[i] : built[0])?.lining ?? 'riffles';
+    const section = (isBuilt ? built[i] : built[0]) ?? { lining: 'riffles' as const };
     const place = i === 0 ? 'head' : isLast ? 'tail' : 'middle';
     return {
       key: isBuilt ? `built-${i}` : place,
-      name: isBuilt ? LININGS[lining].name : place,
+      name: isBuilt ? liningOf(section).name : place,
       to: isLast && asTyped ? asTyped : { text: (1000 * cut_m).toFixed(0), unit: 'mm' },
       gold,
-      lining,
+      lining: section.lining,
     };
   });
 }

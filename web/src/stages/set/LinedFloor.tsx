@@ -1,7 +1,7 @@
-import { LININGS, type LiningId } from '@riffle/core';
+import { liningOf, type LinedSection, type LiningId } from '@riffle/core';
 
 interface LinedFloorProps {
-  readonly sections: readonly { readonly lining: LiningId; readonly length_m: number; readonly width_m: number }[];
+  readonly sections: readonly Pick<LinedSection, 'lining' | 'own' | 'length_m' | 'width_m'>[];
   /** Where a place down the box is drawn. */
   readonly x: (m: number) => number;
   /** The upper edge of its widest section, and how high that is drawn. */
@@ -19,8 +19,9 @@ export function LinedFloor({ sections, x, y, high }: LinedFloorProps) {
         const [a, b] = [x(from_m), x(from_m + s.length_m)];
         const tall = high * (s.width_m / widest_m);
         const top = y + (high - tall) / 2;
-        const { name } = LININGS[s.lining];
-        const isNamed = i === 0 || sections[i - 1]?.lining !== s.lining;
+        const { name } = liningOf(s);
+        const before = sections[i - 1];
+        const isNamed = !before || liningOf(before).name !== name;
         return (
           <g key={i}>
             <rect x={a} y={top} width={b - a} height={tall} fill="none" stroke="var(--ink)" strokeWidth="1.200" />

@@ -1,4 +1,4 @@
-import { MOST, textProblem, TEXTS, type StoredRig } from '@riffle/contract';
+import { MOST, textProblem, TEXTS, type RigSection, type StoredRig } from '@riffle/contract';
 import { LINING_IDS, LININGS, type LiningId } from '@riffle/core';
 import { useState } from 'react';
 import { useKeep } from '../../records/useKeep.ts';
@@ -125,6 +125,30 @@ function SectionFields({ nth, draft, read, showProblem, onChange, onTakeOut }: S
         choices={LINING_IDS.map((id) => ({ value: id, label: LININGS[id].name }))}
         hint={LININGS[draft.lining].goodFor}
       />
+      <div className="grid grid-cols-2 gap-x-4">
+        <TextField
+          label={of('Its name, if your own', 'Own name')}
+          value={draft.ownName}
+          limit={TEXTS.name}
+          onChange={(ownName) => onChange({ ownName })}
+          hint={draft.ownName.trim() === '' ? 'empty: as above' : 'taken as one like that, so high'}
+        />
+        {draft.ownName.trim() !== '' && (
+          <QuantityField
+            label={of('How high it stands', 'Height')}
+            entered={draft.ownHeight}
+            reading={read.ownHeight}
+            units={['mm', 'in', 'cm']}
+            showProblem={showProblem}
+            onChange={(ownHeight) => onChange({ ownHeight })}
+            comesTo={
+              read.ownHeight.ok
+                ? `${show.smallLength(read.ownHeight.value)}; most like it ${show.smallLength(LININGS[draft.lining].shelter_m)}`
+                : undefined
+            }
+          />
+        )}
+      </div>
       <div className={nth === null ? 'contents' : 'grid grid-cols-2 gap-x-4'}>
         <QuantityField
           label={of('Width inside', 'Width')}
@@ -163,7 +187,7 @@ function SectionFields({ nth, draft, read, showProblem, onChange, onTakeOut }: S
 const [WIDE, HIGH] = [320, 44] as const;
 
 /** The box from above, its linings one after another, lengths and widths to scale. */
-function BoxFromAbove({ sections }: { sections: readonly { lining: LiningId; length_m: number; width_m: number }[] }) {
+function BoxFromAbove({ sections }: { sections: readonly RigSection[] }) {
   const length_m = sections.reduce((sum, s) => sum + s.length_m, 0);
   return (
     <svg viewBox={`0 0 ${WIDE} ${HIGH + 22}`} className="mb-2 block w-full max-w-[26rem]" aria-hidden="true">

@@ -1,5 +1,5 @@
 import type { StoredRig } from '@riffle/contract';
-import { boxLength_m, LININGS } from '@riffle/core';
+import { boxLength_m, liningOf } from '@riffle/core';
 import { asTyped, valueOf } from '../../units/readEntered.ts';
 import { rigSections } from '../../records/rigSections.ts';
 import { Caution } from '../../ui/Caution.tsx';
@@ -84,7 +84,7 @@ function builtAs(rig: StoredRig, show: Show): string {
   const [first] = sections;
   if (!first) return '';
   if (sections.length === 1) return `${asTyped(first.widthEntered)} by ${asTyped(first.lengthEntered)}`;
-  const linings = [...new Set(sections.map((s) => LININGS[s.lining].name))];
+  const linings = [...new Set(sections.map((s) => liningOf(s).name))];
   return `${show.length(boxLength_m(sections))} in ${sections.length} sections: ${linings.join(', ')}`;
 }
 

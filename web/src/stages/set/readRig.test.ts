@@ -5,6 +5,8 @@ import { readRigSection, rigDraft, rigProblem, sectionAfter, type RigSectionDraf
 const typed = (some: Partial<RigSectionDraft> = {}): RigSectionDraft => ({
   key: 'a',
   lining: 'riffles',
+  ownName: '',
+  ownHeight: { text: '', unit: 'mm' },
   width: { text: '10', unit: 'in' },
   length: { text: '2', unit: 'ft' },
   step: { text: '', unit: 'mm' },
@@ -18,6 +20,16 @@ describe('the sections of a box as they are typed', () => {
     expect(read().section).toMatchObject({ widthEntered: { text: '10', unit: 'in' }, step_m: 0, stepEntered: null });
     expect(read().section?.width_m).toBeCloseTo(0.254, 12);
     expect(read({ step: { text: '20', unit: 'mm' } }).section?.step_m).toBeCloseTo(0.02, 12);
+  });
+  test('a lining of one’s own has a name and a height; without a name it is the known one, whatever height is typed', () => {
+    const height = (text: string) => ({ text, unit: 'mm' });
+    expect(read({ ownHeight: height('16') }).section?.own).toBeNull();
+    expect(read({ ownName: ' Home mat ', ownHeight: height('16') }).section?.own).toMatchObject({
+      name: 'Home mat',
+      height_m: 0.016,
+    });
+    expect(read({ ownName: 'Home mat' })).toMatchObject({ section: null, ownHeight: { ok: false } });
+    expect(read({ ownName: 'Home mat', ownHeight: height('400') })).toMatchObject({ section: null });
   });
   test('the first has no step, whatever is typed', () =>
     expect(read({ step: { text: '20', unit: 'mm' } }, true).section).toMatchObject({ step_m: 0, stepEntered: null }));

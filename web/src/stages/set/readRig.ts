@@ -1,4 +1,4 @@
-import { NUMBERS, numberProblem, type RigSection, type StoredRig } from '@riffle/contract';
+import { NUMBERS, numberProblem, textProblem, TEXTS, type RigSection, type StoredRig } from '@riffle/contract';
 import type { Entered, LiningId } from '@riffle/core';
 import { rigSections } from '../../records/rigSections.ts';
 import { readEntered, type Reading } from '../../units/readEntered.ts';
@@ -7,6 +7,9 @@ import { readEntered, type Reading } from '../../units/readEntered.ts';
 export interface RigSectionDraft {
   readonly key: string;
   readonly lining: LiningId;
+  /** Name and height of a lining of the crew's own, like that one; no name: it is that one. */
+  readonly ownName: string;
+  readonly ownHeight: Entered;
   readonly width: Entered;
   readonly length: Entered;
   /** Drop below the section before; empty: none. */
@@ -14,6 +17,7 @@ export interface RigSectionDraft {
 }
 
 export interface RigSectionRead {
+  readonly ownHeight: Reading;
   readonly width: Reading;
   readonly length: Reading;
   readonly step: Reading;
@@ -29,6 +33,8 @@ export const rigDraft = (rig: StoredRig | undefined, US: boolean): readonly RigS
     ? rigSections(rig).map((s, i) => ({
         key: `kept-${i}`,
         lining: s.lining,
+        ownName: s.own?.name ?? '',
+        ownHeight: s.own?.heightEntered ?? empty(US ? 'in' : 'mm'),
         width: s.widthEntered,
         length: s.lengthEntered,
         step: s.stepEntered ?? empty(US ? 'in' : 'mm'),
@@ -37,6 +43,8 @@ export const rigDraft = (rig: StoredRig | undefined, US: boolean): readonly RigS
         {
           key: 'first',
           lining: 'riffles',
+          ownName: '',
+          ownHeight: empty(US ? 'in' : 'mm'),
           width: empty(US ? 'in' : 'cm'),
           length: empty(US ? 'ft' : 'm'),
           step: empty(US ? 'in' : 'mm'),
@@ -53,21 +61,26 @@ export const sectionAfter = (sections: readonly RigSectionDraft[], key: string):
 
 /** A section's fields in numbers, each with what is wrong with it; of one that is the whole box, as of a box. */
 export function readRigSection(
-  { lining, width, length, step }: RigSectionDraft,
+  { lining, ownName, ownHeight, width, length, step }: RigSectionDraft,
   { isFirst, isAlone }: { readonly isFirst: boolean; readonly isAlone: boolean },
 ): RigSectionRead {
   const w = limited(readEntered('length', width), NUMBERS.boxWidth_m);
   const l = limited(readEntered('length', length), isAlone ? NUMBERS.boxLength_m : NUMBERS.sectionLength_m);
+  const isOwn = ownName.trim() !== '';
+  const h: Reading = isOwn ? limited(readEntered('length', ownHeight), NUMBERS.liningHeight_m) : { ok: true, value: 0 };
+  const named = !isOwn || textProblem(TEXTS.name, ownName) === null;
   const none = isFirst || step.text.trim() === '';
   const s: Reading = none ? { ok: true, value: 0 } : limited(readEntered('length', step), NUMBERS.step_m);
   return {
+    ownHeight: h,
     width: w,
     length: l,
     step: s,
     section:
-      w.ok && l.ok && s.ok
+      w.ok && l.ok && s.ok && h.ok && named
         ? {
             lining,
+            own: isOwn ? { name: ownName.trim(), height_m: h.value, heightEntered: ownHeight } : null,
             width_m: w.value,
             widthEntered: width,
             length_m: l.value,

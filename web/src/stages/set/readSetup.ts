@@ -89,7 +89,7 @@ export const newSetup = (US: boolean): SetupDraft => ({
 
 /** The sections of a box, from the head down. */
 export const sectionsOf = (rig: StoredRig): readonly LinedSection[] =>
-  rigSections(rig).map(({ lining, width_m, length_m, step_m }) => ({ lining, width_m, length_m, step_m }));
+  rigSections(rig).map(({ lining, own, width_m, length_m, step_m }) => ({ lining, own, width_m, length_m, step_m }));
 
 /** Buckets an hour of a crew: what the advised pace is at most. Common practice, no source. */
 const CREW_BUCKETS_H = 10;
