@@ -206,11 +206,16 @@ test('at the box: a tail pan in one tap, a beat to feed by, and when the mat is 
   await expect(page.getByText('Gold goes over the end', { exact: false })).toBeVisible();
   await page.getByRole('button', { name: 'take it out' }).click();
   await expect(page.getByText(/^Tail pan none in this run/)).toBeVisible();
+  // What happens is tapped, says what to do, and stands in the log of the box.
+  await page.getByRole('group', { name: 'What happened at the box' }).getByRole('button', { name: 'clay' }).click();
+  await expect(page.getByText(/^Stop feeding\. Break it in a tub of water/)).toBeVisible();
   const beat = page.getByRole('button', { name: /^Beat a scoop every [\d.]+ s/ });
   await beat.click();
   await expect(beat).toHaveAttribute('aria-pressed', 'true');
   await beat.click();
   await expect(beat).toHaveAttribute('aria-pressed', 'false');
+  await toStage(page, 'Set');
+  await expect(page.getByRole('listitem').filter({ hasText: 'First set' })).toContainText('clay');
 });
 
 test('pitch and level by the phone, turned end for end, and by a string over the box', async ({ page }, info) => {

@@ -17,6 +17,7 @@ export {
   DAY_AIMS,
   DAY_WAYS,
   FIRMNESS,
+  BOX_EVENTS,
   GROUND_KINDS,
   TRIAL_MEASURES,
   LOT_STATES,
@@ -95,6 +96,7 @@ export {
   StoredSetup,
   TAIL_COLORS,
   type RigSection,
+  type Measurement,
   type Tested,
 } from './set.ts';
 export { LoggedEvent, NewEvents, NewRun, Run, RunAfterTaps, StoredRun, Tally } from './run.ts';

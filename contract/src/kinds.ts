@@ -36,6 +36,8 @@ export const CREVICE_STATES = ['found', 'part cleaned', 'frozen', 'cleaned out']
 export const CREVICE_STRIKES = ['across the flow', 'slantwise', 'along the flow'] as const;
 export const SCREEN_SHAPES = ['square', 'round', 'slot'] as const;
 export const SAMPLE_PATTERNS = ['traverse', 'grid', 'test square', 'crevice sweep', 'upstream series'] as const;
+/** What may happen at a box while it runs, tapped as it happens. */
+export const BOX_EVENTS = ['big stone', 'dry feed', 'clay', 'bubbles'] as const;
 /** What two ways of working are compared by, and which of two figures is the better. */
 export const TRIAL_MEASURES = {
   'gold in the box': 'more',

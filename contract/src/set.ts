@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { LINING_IDS } from '@riffle/core';
+import { BOX_EVENTS } from './kinds.ts';
 import { MOST, NUMBERS } from './limits.ts';
 import { Based, Entered, Id, Name, Note, Stored, Timestamp, Whole, wholeWithin, within } from './shared.ts';
 
@@ -111,8 +112,12 @@ const Tested = z.discriminatedUnion('kind', [
     flow_m3_s: within(NUMBERS.flow_m3_s),
     flowEntered: Entered,
   }),
+  /** Something that happened while it ran: it moves nothing, and stands in the log. */
+  z.object({ kind: z.literal('event'), what: z.enum(BOX_EVENTS) }),
 ]);
 export type Tested = z.infer<typeof Tested>;
+/** A test that measures something. */
+export type Measurement = Exclude<Tested, { kind: 'event' }>;
 
 /** A test of a box as it was set up: it moves what is believed of that box. */
 export const BoxTest = Whole.extend({

@@ -1,4 +1,4 @@
-import type { StoredBoxTest, StoredCleanup, StoredRig, StoredRun, StoredSetup, Tested } from '@riffle/contract';
+import type { StoredBoxTest, StoredCleanup, StoredRig, StoredRun, StoredSetup, Measurement } from '@riffle/contract';
 import {
   bankVolume_L,
   blackSandShare,
@@ -31,10 +31,10 @@ export interface BoxBook {
 export interface NamedEvidence {
   readonly id: string;
   readonly at: string;
-  readonly what: 'clean-up' | Tested['kind'];
+  readonly what: 'clean-up' | Measurement['kind'];
   /** Null while it says nothing yet: a tail pan of ground that nobody panned. */
   readonly evidence: BoxEvidence | null;
-  readonly tested: Tested | null;
+  readonly tested: Measurement | null;
 }
 
 /** A kept set-up as the sums take it; null while its water is not known. */
@@ -134,6 +134,7 @@ export function evidenceOf(book: BoxBook, rigId: string): NamedEvidence[] {
   const tests = book.tests.flatMap(({ id, testedAt, setupId, tested }): NamedEvidence[] => {
     const setup = book.setups.find((s) => s.id === setupId);
     const rig = book.rigs.find((r) => r.id === setup?.rigId);
+    if (tested.kind === 'event') return [];
     const setting = setup && rig && rig.id === rigId ? settingAsSet(setup, rig, book.gold) : null;
     if (!setting) return [];
     const evidence = testAsEvidence(tested, setting, book, fedFrom(setupId, testedAt, book));
@@ -161,7 +162,7 @@ function fedFrom(setupId: string, at: string, { runs, setups }: BoxBook): string
   return run?.spotId ?? setups.find((s) => s.id === setupId)?.spotId ?? null;
 }
 
-function testAsEvidence(t: Tested, setting: BoxSetting, book: BoxBook, spotId: string | null): BoxEvidence | null {
+function testAsEvidence(t: Measurement, setting: BoxSetting, book: BoxBook, spotId: string | null): BoxEvidence | null {
   switch (t.kind) {
     case 'timed bucket':
       return { kind: t.kind, setting, fed_m3_s: t.volume_L / 1000 / t.took_s };

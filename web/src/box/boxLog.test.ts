@@ -23,6 +23,8 @@ const run = (id: string, setupId: string, buckets: number, running_s: number): S
   ({ id, setupId, tally: { buckets, running_s } }) as StoredRun;
 const tail = (setupId: string, colors: string): StoredBoxTest =>
   ({ setupId, tested: { kind: 'tail pan', colors } }) as StoredBoxTest;
+const event = (setupId: string, what: string): StoredBoxTest =>
+  ({ setupId, tested: { kind: 'event', what } }) as StoredBoxTest;
 const cleanup = (runIds: string[], ...golds: number[]): StoredCleanup =>
   ({
     runIds,
@@ -41,7 +43,15 @@ const log = boxLog(
     rigs: [rig],
     setups,
     runs: [run('1', 'a', 4, 1200), run('2', 'b', 6, 1800), run('3', 'c', 2, 600)],
-    tests: [tail('a', '0'), tail('b', '3+'), tail('b', '0'), tail('else', '0')],
+    tests: [
+      tail('a', '0'),
+      tail('b', '3+'),
+      tail('b', '0'),
+      tail('else', '0'),
+      event('c', 'clay'),
+      event('c', 'big stone'),
+      event('c', 'clay'),
+    ],
     cleanups: [cleanup(['1', '2'], 80, 20), cleanup(['3'], 30), cleanup(['2', '3'], 5, 5)],
   },
   'rig',
@@ -72,7 +82,7 @@ describe('how a box stood, and what followed', () => {
     expect(log[1]).toMatchObject({ buckets: 2, bucket_min: null, cleaned: { gold_mg: 30, headShare: null } });
     expect(log.map((e) => followedWords(e, show))).toEqual([
       'nothing fed so yet',
-      '2 buckets; 30 mg',
+      '2 buckets; big stone; clay 2 times; 30 mg',
       '10 buckets, one in 5.0 min; tail pans: 2 with 0, 1 with 3+ colors; 100 mg, 80 % of it in the head',
     ]);
   });

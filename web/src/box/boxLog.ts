@@ -1,7 +1,9 @@
-import { TAIL_COLORS, type StoredRun, type StoredSetup } from '@riffle/contract';
+import type { BOX_EVENTS, TAIL_COLORS, StoredRun, StoredSetup } from '@riffle/contract';
 import { boxLength_m, sectionSplit } from '@riffle/core';
 import { rigSections } from '../records/rigSections.ts';
 import { isSetAlike, type BoxBook } from './boxEvidence.ts';
+
+export type BoxEvent = (typeof BOX_EVENTS)[number];
 
 /** What was changed against the setting before: from and to, in SI. */
 export type BoxChange =
@@ -19,6 +21,8 @@ export interface BoxLogEntry {
   readonly buckets: number;
   /** Running minutes a bucket; null where too little was fed. */
   readonly bucket_min: number | null;
+  /** How often each thing happened that was tapped. */
+  readonly events: Readonly<Partial<Record<BoxEvent, number>>>;
   readonly tailPans: Readonly<Record<(typeof TAIL_COLORS)[number], number>>;
   /** Clean-ups of gravel fed so alone: their gold, and its share in the head of the box where it was cut there. */
   readonly cleaned: { readonly gold_mg: number; readonly headShare: number | null } | null;
@@ -69,8 +73,12 @@ function followed(setupIds: ReadonlySet<string>, book: Pick<BoxBook, 'runs' | 'c
   const buckets = sum((r) => r.tally.buckets);
   const running_s = sum((r) => r.tally.running_s);
   const tailPans = { '0': 0, '1-2': 0, '3+': 0 };
-  for (const { setupId, tested } of book.tests)
-    if (setupIds.has(setupId) && tested.kind === 'tail pan') tailPans[tested.colors]++;
+  const events: Partial<Record<BoxEvent, number>> = {};
+  for (const { setupId, tested } of book.tests) {
+    if (!setupIds.has(setupId)) continue;
+    if (tested.kind === 'tail pan') tailPans[tested.colors]++;
+    if (tested.kind === 'event') events[tested.what] = (events[tested.what] ?? 0) + 1;
+  }
   const ids = new Set(runs.map((r) => r.id));
   const cleanups = book.cleanups.filter((c) => c.runIds.every((id) => ids.has(id)));
   const splits = cleanups.map((c) => sectionSplit(c.sections, 1));
@@ -81,6 +89,7 @@ function followed(setupIds: ReadonlySet<string>, book: Pick<BoxBook, 'runs' | 'c
     buckets,
     bucket_min: buckets >= PACED_BUCKETS && running_s > 0 ? running_s / 60 / buckets : null,
     tailPans,
+    events,
     cleaned:
       cleanups.length > 0
         ? {

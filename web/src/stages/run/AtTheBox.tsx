@@ -1,4 +1,4 @@
-import { TAIL_COLORS, type StoredRig, type StoredRun, type StoredSetup } from '@riffle/contract';
+import { BOX_EVENTS, TAIL_COLORS, type StoredRig, type StoredRun, type StoredSetup } from '@riffle/contract';
 import { cleanUpAfter_m3, CONTAINERS, drawnBoxes, USUAL_MIX, type Spread } from '@riffle/core';
 import { formatDistanceToNowStrict } from 'date-fns';
 import { useMemo, useState } from 'react';
@@ -27,6 +27,7 @@ export function AtTheBox(props: AtTheBoxProps) {
   return (
     <div className="mt-3 border-t-2 border-ink">
       <TailPan {...props} />
+      <Happened {...props} />
       <Beat {...props} />
       <Mat {...props} />
     </div>
@@ -89,6 +90,55 @@ function TailPan({ run }: AtTheBoxProps) {
           </button>
         ))}
       </div>
+    </div>
+  );
+}
+
+/** What to do when it happens. Common practice, no source. */
+const DO: Readonly<Record<(typeof BOX_EVENTS)[number], string>> = {
+  'big stone': 'Pick it out by hand: it scours gold out of the mat around it.',
+  'dry feed': 'Wet it in the bucket and stir before you feed it: dry fines float off, and gold with them.',
+  clay: 'Stop feeding. Break it in a tub of water until no lump is left: a ball of clay rolls through and takes gold along.',
+  bubbles: 'Gold does not stick where bubbles sit: brush the cells with a drop of soap.',
+};
+
+/** What happens at a box now and then, in one tap each: it goes into the log, and says what to do. */
+function Happened({ run }: AtTheBoxProps) {
+  const { add, takeOut } = useKeep('box-tests');
+  const tests = useRecords('box-tests', run.groundId).items;
+  const here = tests.filter(
+    (t) => t.setupId === run.setupId && t.tested.kind === 'event' && t.testedAt >= run.startedAt,
+  );
+  const last = [...here].sort((a, b) => b.testedAt.localeCompare(a.testedAt))[0];
+  const what = last?.tested.kind === 'event' ? last.tested.what : null;
+  return (
+    <div className="border-b border-rule py-2">
+      <div role="group" aria-label="What happened at the box" className="grid grid-cols-4 gap-1">
+        {BOX_EVENTS.map((event) => (
+          <button
+            key={event}
+            type="button"
+            className="min-h-12 touch-manipulation border-2 border-ink text-[14px] font-semibold active:bg-ink active:text-paper"
+            onClick={() =>
+              add({
+                groundId: run.groundId,
+                setupId: run.setupId,
+                testedAt: new Date().toISOString(),
+                tested: { kind: 'event', what: event },
+                note: '',
+              })
+            }
+          >
+            {event}
+          </button>
+        ))}
+      </div>
+      {what && last && (
+        <p className="mt-1" role="status">
+          <b>{DO[what]}</b>{' '}
+          <TextButton onClick={() => takeOut(last, `Taken out: ${what}.`)}>it was not that</TextButton>
+        </p>
+      )}
     </div>
   );
 }

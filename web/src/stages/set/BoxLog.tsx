@@ -1,4 +1,4 @@
-import { TAIL_COLORS } from '@riffle/contract';
+import { BOX_EVENTS, TAIL_COLORS } from '@riffle/contract';
 import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
 import { boxLog, type BoxChange, type BoxLogEntry } from '../../box/boxLog.ts';
@@ -69,7 +69,7 @@ export function changeWords(change: BoxChange, show: Pick<Show, 'smallLength' | 
 
 /** What was fed so, what the tail and the box showed. */
 export function followedWords(
-  { buckets, bucket_min, tailPans, cleaned }: BoxLogEntry,
+  { buckets, bucket_min, tailPans, events, cleaned }: BoxLogEntry,
   show: Pick<Show, 'gold'>,
 ): string {
   const said: string[] = [];
@@ -77,6 +77,10 @@ export function followedWords(
     said.push(plural(buckets, 'bucket') + (bucket_min === null ? '' : `, one in ${bucket_min.toFixed(1)} min`));
   const pans = TAIL_COLORS.filter((c) => tailPans[c] > 0).map((c) => `${tailPans[c]} with ${c.replace('-', '–')}`);
   if (pans.length > 0) said.push(`tail pans: ${pans.join(', ')} colors`);
+  for (const what of BOX_EVENTS) {
+    const times = events[what] ?? 0;
+    if (times > 0) said.push(times === 1 ? what : `${what} ${times} times`);
+  }
   if (cleaned)
     said.push(
       show.gold(cleaned.gold_mg) +

@@ -1,4 +1,4 @@
-import { TAIL_COLORS, type Tested } from '@riffle/contract';
+import { TAIL_COLORS, type Measurement } from '@riffle/contract';
 import type { Entered } from '@riffle/core';
 import { useState, type ReactNode } from 'react';
 import { useContainers } from '../../records/useContainers.ts';
@@ -11,13 +11,13 @@ import { useShow } from '../../units/useShow.ts';
 import { Stopwatch } from './FlowSheet.tsx';
 import { newTest, readTest, type TestDraft } from './readTest.ts';
 
-const TITLES: Readonly<Record<Tested['kind'], string>> = {
+const TITLES: Readonly<Record<Measurement['kind'], string>> = {
   'timed bucket': 'Time a bucket',
   'tail pan': 'Pan the tailings',
   tracers: 'Feed flakes on purpose',
   water: 'Flow and depth together',
 };
-const HOW: Readonly<Record<Tested['kind'], string>> = {
+const HOW: Readonly<Record<Measurement['kind'], string>> = {
   'timed bucket':
     'Feed one bucket as fast as the box clears it: the next scoop the moment the last has gone. From the first scoop to the last stone over the end.',
   'tail pan': 'Catch what comes over the end while you feed, and pan it. Twice as much tells twice as much.',
@@ -27,12 +27,12 @@ const HOW: Readonly<Record<Tested['kind'], string>> = {
 };
 
 interface BoxTestSheetProps {
-  readonly kind: Tested['kind'];
+  readonly kind: Measurement['kind'];
   readonly bucket: Entered;
   readonly depth: Entered;
   readonly onClose: () => void;
   /** False: the box as it stands cannot be read, so there is nothing to hold the test to. */
-  readonly onKeep: (tested: Tested) => boolean;
+  readonly onKeep: (tested: Measurement) => boolean;
 }
 
 /** A test of the box as it stands. */
@@ -66,7 +66,7 @@ interface FieldsProps {
   readonly readings: ReturnType<typeof readTest>['readings'];
   readonly tried: boolean;
 }
-const FIELDS: Readonly<Record<Tested['kind'], (p: FieldsProps) => ReactNode>> = {
+const FIELDS: Readonly<Record<Measurement['kind'], (p: FieldsProps) => ReactNode>> = {
   'timed bucket': (p) => <TimedFields {...p} />,
   'tail pan': (p) => <TailFields {...p} />,
   tracers: (p) => <TracerFields {...p} />,

@@ -1,4 +1,4 @@
-import { NUMBERS, numberProblem, type NumberLimit, type TAIL_COLORS, type Tested } from '@riffle/contract';
+import { NUMBERS, numberProblem, type NumberLimit, type TAIL_COLORS, type Measurement } from '@riffle/contract';
 import type { Entered } from '@riffle/core';
 import { readEntered, readVolume, type Reading } from '../../units/readEntered.ts';
 
@@ -28,7 +28,7 @@ export const newTest = (US: boolean, bucket: Entered, depth: Entered): TestDraft
 });
 
 type Field = 'volume' | 'took' | 'panned' | 'size' | 'fed' | 'held' | 'depth' | 'flow';
-const NEEDED: Readonly<Record<Tested['kind'], readonly Field[]>> = {
+const NEEDED: Readonly<Record<Measurement['kind'], readonly Field[]>> = {
   'timed bucket': ['volume', 'took'],
   'tail pan': ['panned'],
   tracers: ['size', 'fed', 'held'],
@@ -49,7 +49,7 @@ function whole(text: string, limit: NumberLimit): Reading {
 }
 
 /** The fields in numbers, and the test they make; null while one of its own cannot be read, with what is wrong. */
-export function readTest(kind: Tested['kind'], d: TestDraft, containers: Readonly<Record<string, number>>) {
+export function readTest(kind: Measurement['kind'], d: TestDraft, containers: Readonly<Record<string, number>>) {
   const readings: Readonly<Record<Field, Reading>> = {
     volume: bounded(readVolume(d.volume, containers), NUMBERS.bucket_L),
     took: bounded(readEntered('time', d.took), NUMBERS.cleared_s),
@@ -67,7 +67,7 @@ export function readTest(kind: Tested['kind'], d: TestDraft, containers: Readonl
 }
 const valueIn = (r: Reading): number => (r.ok ? r.value : NaN);
 
-function testOf(kind: Tested['kind'], d: TestDraft, r: Readonly<Record<Field, Reading>>): Tested {
+function testOf(kind: Measurement['kind'], d: TestDraft, r: Readonly<Record<Field, Reading>>): Measurement {
   switch (kind) {
     case 'timed bucket':
       return { kind, took_s: valueIn(r.took), volume_L: valueIn(r.volume), volumeEntered: d.volume };

@@ -1,10 +1,10 @@
-import type { Tested } from '@riffle/contract';
+import type { Measurement } from '@riffle/contract';
 import type { MeasuredInput, Spread } from '@riffle/core';
 import { asTyped } from '../../units/readEntered.ts';
 import type { NamedEvidence } from '../../box/boxEvidence.ts';
 
 /** Tests of a box, as one speaks of them in the middle of a sentence. */
-export const TEST_WORDS: Readonly<Record<Tested['kind'], string>> = {
+export const TEST_WORDS: Readonly<Record<Measurement['kind'], string>> = {
   'timed bucket': 'a timed bucket',
   'tail pan': 'a tail pan',
   tracers: 'flakes fed on purpose',

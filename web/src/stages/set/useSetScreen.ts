@@ -1,4 +1,4 @@
-import type { StoredRig, StoredScreening, StoredSetup, Tested } from '@riffle/contract';
+import type { StoredRig, StoredScreening, StoredSetup, Measurement } from '@riffle/contract';
 import { boxLength_m, UNITS } from '@riffle/core';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
@@ -20,7 +20,7 @@ import { TEST_WORDS } from './testWords.ts';
 import { useSetup } from './useSetup.ts';
 
 /** A sheet over the screen; the tests of a box by their kind. */
-export type SetSheet = 'new rig' | 'rig' | 'flow' | 'link' | 'level' | Tested['kind'];
+export type SetSheet = 'new rig' | 'rig' | 'flow' | 'link' | 'level' | Measurement['kind'];
 
 /** The box in hand on this ground, the set-ups kept before, and the sheet that lies open. */
 export function useSetScreen() {
@@ -103,7 +103,7 @@ export function useSetScreen() {
     });
   };
   /** A test is of a box as it stands: as it was kept, or it is kept now. False: the box cannot be read yet. */
-  const test = (tested: Tested): boolean => {
+  const test = (tested: Measurement): boolean => {
     const now = record();
     if (!now) return false;
     const kept = latestFirst.find((s) => standsAs(s, now));
@@ -114,7 +114,7 @@ export function useSetScreen() {
   };
   const takeOutTest = (id: string): void => {
     const one = book.tests.find((t) => t.id === id);
-    if (one) tests.takeOut(one, `Taken out: ${TEST_WORDS[one.tested.kind]}.`);
+    if (one && one.tested.kind !== 'event') tests.takeOut(one, `Taken out: ${TEST_WORDS[one.tested.kind]}.`);
   };
   /** Takes a kept set-up up again. */
   const load = (s: StoredSetup): void => {
