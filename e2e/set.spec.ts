@@ -214,7 +214,7 @@ test('at the box: a tail pan in one tap, a beat to feed by, and when the mat is 
   await expect(beat).toHaveAttribute('aria-pressed', 'true');
   await beat.click();
   await expect(beat).toHaveAttribute('aria-pressed', 'false');
-  await toStage(page, 'Set');
+  await page.goto(page.url().replace(/\/run.*/, '/set'));
   await expect(page.getByRole('listitem').filter({ hasText: 'First set' })).toContainText('clay');
 });
 
@@ -306,3 +306,35 @@ test('two settings are compared by coin until one is better; a change is logged 
   await sheet.getByRole('button', { name: 'take the last round out' }).click();
   await expect(sheet.getByText('Cannot tell yet.')).toBeVisible();
 });
+
+test(
+  'a box is taught to the phone by its two sounds; then stones are heard to move and to clear',
+  { tag: '@phone' },
+  async ({ page }, info) => {
+    await page.addInitScript(() =>
+      localStorage.setItem('riffle-preferences', JSON.stringify({ light: 'shade', positionFrom: 'simulated' })),
+    );
+    await bringCreek(page, `Heard ${info.project.name}`);
+    await toStage(page, 'Set');
+    await setBox(page, `Heard ${info.project.name}`);
+    await page.getByRole('button', { name: 'Keep this set-up' }).click();
+    await toStage(page, 'Run');
+    await page.getByLabel('Gravel from').selectOption({ index: 1 });
+    await page.getByRole('button', { name: 'Start the run' }).click();
+    await page.getByRole('button', { name: /^Listen/ }).click();
+    const sheet = page.getByRole('dialog');
+    await sheet.getByRole('button', { name: 'Hear it, 15 s' }).first().click();
+    await expect(sheet.getByRole('button', { name: /^\d+ s more$/ })).toBeVisible();
+    await expect(sheet.getByText('Water alone heard')).toBeVisible({ timeout: 40_000 });
+    await sheet.getByRole('button', { name: 'Hear it, 15 s' }).click();
+    await expect(sheet.getByText('Stones move.')).toBeVisible({ timeout: 60_000 });
+    await expect(sheet.getByText('Cleared, it seems: next scoop.')).toBeVisible({ timeout: 30_000 });
+    await expect(sheet.getByRole('img', { name: /^Stones move: \d+ in 10$/ })).toBeVisible();
+    await expect(sheet.getByText(/^A scoop usually clears in \d\.\d s here\.$/)).toBeVisible({ timeout: 60_000 });
+    // What it learned is kept on the phone.
+    await page.keyboard.press('Escape');
+    await page.reload();
+    await page.getByRole('button', { name: /^Listen/ }).click();
+    await expect(sheet.getByText('teach it again')).toBeVisible();
+  },
+);

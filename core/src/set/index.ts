@@ -50,3 +50,18 @@ export { stonesClear, type StonesClear } from './stonesClear.ts';
 export { remedyFor, seeBox, SYMPTOM_IDS, type Cause, type Seen, type SeenBox, type SymptomId } from './symptoms.ts';
 export { drawnBoxes, HOLDS_LEAST, weighBox, type DrawnBoxes, type Spread, type WeighedBox } from './weighBox.ts';
 export { surfaceAlong, type WaterSurface } from './surfaceAlong.ts';
+export {
+  followBox,
+  FRAME_S,
+  frameSound,
+  LEAST_LISTENING_S,
+  learnSound,
+  soundsApart,
+  TOLD_APART,
+  type BoxHeard,
+  type HeardNow,
+  type HeardSound,
+  type LearnedBox,
+  type SoundFrame,
+} from './hearBox.ts';
+export { madeUpSound, type MadeUpBox, type Rolling } from './madeUpSound.ts';

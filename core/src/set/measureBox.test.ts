@@ -135,7 +135,7 @@ describe('a box by what was measured at it', () => {
       const { boxes } = measureBox(e);
       return boxes.reduce((sum, b) => sum + b.tilt, 0) / boxes.length;
     };
-    const plain = { ...(drawBoxes(2)[0] as BoxParameters), depthError_m: 0, headError_m: 0, mixTilt: 0 };
+    const plain = { ...drawBoxes(2)[0], depthError_m: 0, headError_m: 0, mixTilt: 0 };
 
     test('tells how the catch goes with size, surer than the whole does', () => {
       const [fineBetter, coarseBetter] = [-0.4, 0.4].map((tilt) => ({ ...plain, tilt })) as [

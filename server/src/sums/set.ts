@@ -15,6 +15,9 @@ import {
   flowByNotch_m3_s,
   forecastClean,
   floorFlowAtDepth,
+  followBox,
+  learnSound,
+  soundsApart,
   floorFlowAtRate,
   HOSE_ROUGHNESS_M,
   lieByTurning,
@@ -74,6 +77,17 @@ const boxSetting = z.object({
     .max(10)
     .default(USUAL_MIX.map((g) => ({ ...g }))),
 });
+/** Frames of sound, as a listening device boils it down. */
+const sound = z
+  .array(
+    z.object({
+      knockOverWater: n.min(-50).max(50),
+      crest: n.min(-50).max(50),
+      energy: n.min(0).max(10),
+      clipped: z.boolean().default(false),
+    }),
+  )
+  .max(2400);
 const goldFound = n.min(0).max(1e7);
 const stretch = { from_m: n.min(0).max(10), to_m: n.positive().max(10) };
 /** What was measured at a box; each as the box was set then. */
@@ -358,6 +372,15 @@ export const SET_SUMS: readonly Sum[] = [
         const { best, ...grids } = step.value;
         return { best, ...Object.fromEntries(Object.entries(grids).map(([name, values]) => [name, [...values]])) };
       }
+    },
+  ),
+  sum(
+    'heard-box',
+    'What is heard at a box, frame by frame (50 ms each), once its water alone and its moving stones were listened to: marks of knocks over water, crest and energy.',
+    z.object({ water: sound.min(160), stones: sound.min(160), frames: sound }),
+    (i) => {
+      const learned = { water: learnSound(i.water), stones: learnSound(i.stones) };
+      return { apart: soundsApart(learned), heard: i.frames.map(followBox(learned)) };
     },
   ),
   sum(

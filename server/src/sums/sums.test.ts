@@ -488,6 +488,23 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     (a: { before: { boxFactor: { middle: number } }; after: { boxFactor: { middle: number } }; boxes?: unknown }) =>
       a.after.boxFactor.middle < a.before.boxFactor.middle && a.boxes === undefined,
   ],
+  // Made up: water at one level, knocks three scatters above it.
+  'heard-box': [
+    {
+      water: Array.from({ length: 200 }, (_, i) => ({
+        knockOverWater: -4 + (i % 3) * 0.2,
+        crest: 1 + (i % 2) * 0.1,
+        energy: 0.01,
+      })),
+      stones: Array.from({ length: 200 }, (_, i) => ({
+        knockOverWater: -1 + (i % 3) * 0.2,
+        crest: 2 + (i % 2) * 0.1,
+        energy: 0.01,
+      })),
+      frames: Array.from({ length: 40 }, () => ({ knockOverWater: -1, crest: 2, energy: 0.01 })),
+    },
+    (a: { apart: number; heard: { heard: string }[] }) => a.apart > 5 && a.heard.at(-1)?.heard === 'moving',
+  ],
   'water-surface': [
     { width_m: 0.254, manningN: 0.03, slope: 0.0625, flow_m3_s: 0.004, length_m: 1.2, tail_m: 0.075 },
     (a: { runs: string; jump_m: number; points: { x_m: number }[] }) =>

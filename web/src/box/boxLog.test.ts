@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { StoredBoxTest, StoredCleanup, StoredRig, StoredRun, StoredSetup } from '@riffle/contract';
-import { changeWords, followedWords } from '../stages/set/BoxLog.tsx';
 import { boxLog } from './boxLog.ts';
+import { changeWords, followedWords } from './boxLogWords.ts';
 
 const rig = {
   id: 'rig',

@@ -1,7 +1,7 @@
 import { BOX_EVENTS, TAIL_COLORS, type StoredRig, type StoredRun, type StoredSetup } from '@riffle/contract';
 import { cleanUpAfter_m3, CONTAINERS, drawnBoxes, USUAL_MIX, type Spread } from '@riffle/core';
 import { formatDistanceToNowStrict } from 'date-fns';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { fedSince_m3, settingAsSet, weighedBlackSand } from '../../box/boxEvidence.ts';
 import { useContainers } from '../../records/useContainers.ts';
 import { useKeep } from '../../records/useKeep.ts';
@@ -11,6 +11,8 @@ import { TextButton } from '../../ui/TextButton.tsx';
 import { toast } from '../../ui/toast.ts';
 import { useWidth } from '../../ui/useWidth.ts';
 import { useBeat } from './useBeat.ts';
+
+const ListenSheet = lazy(() => import('../../listen/ListenSheet.tsx').then((m) => ({ default: m.ListenSheet })));
 
 interface AtTheBoxProps {
   readonly run: StoredRun;
@@ -29,6 +31,7 @@ export function AtTheBox(props: AtTheBoxProps) {
       <TailPan {...props} />
       <Happened {...props} />
       <Beat {...props} />
+      <Listen {...props} />
       <Mat {...props} />
     </div>
   );
@@ -162,6 +165,30 @@ function Beat({ run, setup, safe_ms }: AtTheBoxProps) {
       </span>
       <span className="font-bold">{on ? 'silence' : 'start'}</span>
     </button>
+  );
+}
+
+/** The phone hears whether stones still move. */
+function Listen({ rig }: AtTheBoxProps) {
+  const [on, setOn] = useState(false);
+  return (
+    <>
+      <button
+        type="button"
+        className="flex min-h-14 w-full items-center justify-between border-b border-rule px-1 text-left"
+        onClick={() => setOn(true)}
+      >
+        <span>
+          <b>Listen</b> the phone against the box hears a scoop clear
+        </span>
+        <span className="font-bold">open</span>
+      </button>
+      {on && (
+        <Suspense fallback={null}>
+          <ListenSheet rigId={rig.id} onClose={() => setOn(false)} />
+        </Suspense>
+      )}
+    </>
   );
 }
 

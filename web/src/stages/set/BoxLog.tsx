@@ -1,11 +1,10 @@
-import { BOX_EVENTS, TAIL_COLORS } from '@riffle/contract';
 import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
-import { boxLog, type BoxChange, type BoxLogEntry } from '../../box/boxLog.ts';
+import { boxLog, type BoxLogEntry } from '../../box/boxLog.ts';
+import { changeWords, followedWords } from '../../box/boxLogWords.ts';
 import { Block } from '../../ui/Judgement.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
-import { plural } from '../../ui/plural.ts';
-import { useShow, type Show } from '../../units/useShow.ts';
+import { useShow } from '../../units/useShow.ts';
 import type { SetOnPage } from './useSetScreen.ts';
 
 /** Of the log so many are shown until one asks for all. */
@@ -49,42 +48,4 @@ function LogLine({ entry, onLoad }: { readonly entry: BoxLogEntry; readonly onLo
       </TextButton>
     </li>
   );
-}
-
-/** One change, signed, as a hand makes it. */
-export function changeWords(change: BoxChange, show: Pick<Show, 'smallLength' | 'flow'>): string {
-  switch (change.what) {
-    case 'head':
-      return `head ${change.by_m > 0 ? '+' : '−'}${show.smallLength(Math.abs(change.by_m))}`;
-    case 'water':
-      return `water ${show.smallLength(change.from_m)} to ${show.smallLength(change.to_m)}`;
-    case 'stones':
-      return `stones up to ${show.smallLength(change.to_m)}, were ${show.smallLength(change.from_m)}`;
-    case 'flow':
-      return `flow ${show.flow(change.from_m3_s)} to ${show.flow(change.to_m3_s)}`;
-    case 'water told otherwise':
-      return 'water measured another way';
-  }
-}
-
-/** What was fed so, what the tail and the box showed. */
-export function followedWords(
-  { buckets, bucket_min, tailPans, events, cleaned }: BoxLogEntry,
-  show: Pick<Show, 'gold'>,
-): string {
-  const said: string[] = [];
-  if (buckets > 0)
-    said.push(plural(buckets, 'bucket') + (bucket_min === null ? '' : `, one in ${bucket_min.toFixed(1)} min`));
-  const pans = TAIL_COLORS.filter((c) => tailPans[c] > 0).map((c) => `${tailPans[c]} with ${c.replace('-', '–')}`);
-  if (pans.length > 0) said.push(`tail pans: ${pans.join(', ')} colors`);
-  for (const what of BOX_EVENTS) {
-    const times = events[what] ?? 0;
-    if (times > 0) said.push(times === 1 ? what : `${what} ${times} times`);
-  }
-  if (cleaned)
-    said.push(
-      show.gold(cleaned.gold_mg) +
-        (cleaned.headShare === null ? '' : `, ${Math.round(100 * cleaned.headShare)} % of it in the head`),
-    );
-  return said.length > 0 ? said.join('; ') : 'nothing fed so yet';
 }
