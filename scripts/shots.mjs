@@ -25,7 +25,7 @@ const VIEWS = {
   screens: { size: DESK, at: 'sample/screens', spot: 'Otter bar' },
   meaning: { size: DESK, at: 'sample/meaning', spot: 'Otter bar' },
   'in-place': { size: DESK, at: 'sample/in-place', ground: BENCH, act: (page) => page.waitForTimeout(2500) },
-  set: { size: DESK, at: 'set' },
+  set: { size: DESK, at: 'set', act: windowDrawn },
   run: { size: DESK, at: 'run', before: openRun },
   clean: { size: DESK, at: 'clean', now: MORNING, act: weighSections },
   books: { size: DESK, at: 'books', act: (page) => page.waitForTimeout(1200) },
@@ -143,6 +143,12 @@ async function countColors(page) {
   ])
     for (let i = 0; i < count; i++) await page.getByRole('button', { name: `One more ${size}` }).click();
   await page.evaluate('scrollTo(0, 0)');
+}
+
+/** The window is drawn anew, fine, a moment after the sentence. */
+async function windowDrawn(page) {
+  await page.getByText('Set so, you may err by').waitFor();
+  await page.waitForTimeout(1500);
 }
 
 async function weighSections(page) {

@@ -27,6 +27,7 @@ import {
   type Random,
 } from '@riffle/core';
 import { benchWrites, handsWrites, pitsAt, screeningWrite } from './samplingWrites.ts';
+import { trialWrites } from './trialWrites.ts';
 import { SCREENED } from './trueSampling.ts';
 import { CORRAN, RUNS, TRUE_COLOR_MG, type TrueGround, type TrueRun, type TrueSpot } from './truth.ts';
 
@@ -239,6 +240,7 @@ export function corranWrites(seed = 4684, idEnd: IdEnd = counted): DemoWrite[] {
     for (const run of RUNS.filter((r) => r.ground === ground.key))
       writes.push(...runDay(run, ground, groundId, rigs[run.rig], spotIds, nextId, random));
   }
+  trialWrites(put, nextId, groundIds.get('halloway') ?? '', onDay);
   return writes;
 }
 

@@ -8,7 +8,7 @@ interface BoxEndProps {
   readonly surface: WaterSurface;
 }
 
-const [WIDE, HIGH] = [190, 96] as const;
+const [WIDE, HIGH] = [190, 84] as const;
 
 /** The box from its tail, to scale: how deep the water stands over the stones, and which side lies lower; beside it what that looks like. */
 export function BoxEnd({ setting, middle, surface }: BoxEndProps) {
