@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bringCreek, chooseSpot, judgement, openHalloway, toRoom, toStage } from './job.ts';
+import { bringCreek, chooseSpot, judgement, openHalloway, spotLine, toRoom, toStage } from './job.ts';
 
 /** A creek of one's own, its Sample stage open. */
 async function openSampling(page: Page, name: string): Promise<string> {
@@ -562,3 +562,44 @@ test(
     }
   },
 );
+
+test('a blank in two taps, as the last pan was taken; a count without a keyboard; the way back in reach', async ({
+  page,
+}, info) => {
+  await bringCreek(page, `Two taps ${info.project.name}`);
+  // Nobody panned here or with this device yet: the first pan is told.
+  await spotLine(page, 'Lower bar').click();
+  await page.getByRole('link', { name: 'Blank here' }).click();
+  await expect(judgement(page)).toContainText('How much did you pan at Lower bar?');
+  await page.getByLabel('Depth below the surface', { exact: true }).fill('0.4');
+  await page.getByLabel('How much you panned', { exact: true }).fill('2');
+  await page.getByRole('button', { name: 'Keep this sample' }).click();
+  await expect(page.getByText('Kept: Lower bar, a blank.')).toBeVisible();
+  // After it nothing need be typed again, and nobody says it is a blank before it is counted.
+  await expect(judgement(page)).toContainText('What does the pan at Lower bar hold?');
+  await expect(page.getByLabel('How much you panned', { exact: true })).toHaveValue('2');
+  await toStage(page, 'Read');
+  await spotLine(page, 'Upper bar').click(); // 1
+  await page.getByRole('button', { name: 'Blank here 2 pan from 0.4 m' }).click(); // 2
+  await expect(page.getByText('Kept: Upper bar, a blank.')).toBeVisible();
+  const blanks = page.getByRole('region', { name: /^Spots/ }).getByText(/^blank: /);
+  await expect(blanks).toHaveCount(2);
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(blanks).toHaveCount(1);
+
+  // Three flakes and nine specks: two taps each, one to keep.
+  await page.getByRole('link', { name: 'Sample here' }).click(); // 1
+  for (const [size, n] of [
+    ['20–40', '3'],
+    ['−40', '9'],
+  ] as const) {
+    await page.getByRole('button', { name: `How many ${size}` }).click(); // 2, 4
+    await page
+      .getByRole('group', { name: `How many ${size}` })
+      .getByRole('button', { name: n, exact: true })
+      .click(); // 3, 5
+  }
+  await expect(judgement(page)).toContainText('at Upper bar');
+  await page.getByRole('button', { name: 'Keep this sample' }).click(); // 6
+  await expect(page.getByText('Kept: Upper bar, 12 colors.')).toBeVisible();
+});

@@ -1,7 +1,28 @@
 import type { ReactNode } from 'react';
 
 /** What this screen says, in one sentence; the largest words on it. Below it, what it rests on. */
-export function Judgement({ children, rests }: { children: ReactNode; rests?: ReactNode }) {
+export function Judgement({
+  children,
+  rests,
+  pinned = false,
+}: {
+  children: ReactNode;
+  rests?: ReactNode;
+  /** On a phone the sentence stays in sight while one works below it. */
+  pinned?: boolean;
+}) {
+  if (pinned)
+    return (
+      <>
+        <div
+          aria-live="polite"
+          className="sticky top-0 z-10 -mx-4 border-b-2 border-ink bg-paper px-4 py-1.5 sm:static sm:mx-0 sm:border-0 sm:p-0"
+        >
+          <h1 className="max-w-[62rem] text-[20px] leading-tight text-balance sm:text-[27px]">{children}</h1>
+        </div>
+        {rests && <p className="-mt-2 text-ink-2">{rests}</p>}
+      </>
+    );
   return (
     <div aria-live="polite">
       <h1 className="max-w-[62rem] text-[23px] leading-tight text-balance sm:text-[27px]">{children}</h1>

@@ -15,6 +15,10 @@ export function keptDraft<T>(name: string): T | null {
   }
 }
 
+/** Keeps a value under a name for this crew. */
+export const keepDraft = (name: string, value: unknown): void =>
+  localStorage.setItem(keyOf(name), JSON.stringify(value));
+
 /** State that survives a reload and a dead battery, kept on this device under a name until `clear` is called. */
 export function useDraft<T>(name: string, first: () => T): [T, Dispatch<SetStateAction<T>>, () => void] {
   const [draft, set] = useState<T>(() => keepable({ ...first(), ...keptDraft<T>(name) }));
@@ -23,7 +27,7 @@ export function useDraft<T>(name: string, first: () => T): [T, Dispatch<SetState
     (next) => set((before) => keepable(typeof next === 'function' ? (next as (before: T) => T)(before) : next)),
     [],
   );
-  useEffect(() => localStorage.setItem(keyOf(name), JSON.stringify(draft)), [name, draft]);
+  useEffect(() => keepDraft(name, draft), [name, draft]);
   const clear = (): void => {
     localStorage.removeItem(keyOf(name));
     localStorage.removeItem(`riffle-draft-${name}`);

@@ -3,6 +3,7 @@ import {
   convert,
   parseQuantity,
   pitchSlope,
+  UNITS,
   volumeInLitres,
   type Entered,
   type PitchKind,
@@ -23,6 +24,9 @@ export function readEntered(kind: Exclude<UnitKind, 'volume'>, { text, unit }: E
 /** Litres of a typed volume. `containers`: the crew's own, litres level full by name. */
 export function readVolume({ text, unit }: Entered, containers: Readonly<Record<string, number>>): Reading {
   const parsed = parseQuantity('volume', text, unit, Object.keys(containers));
+  // A container may have been renamed or put away since it was typed.
+  if (parsed.ok && ![containers, CONTAINERS, UNITS.volume].some((known) => parsed.unit in known))
+    return { ok: false, problem: `There is no “${parsed.unit}” among your containers now.` };
   return parsed.ok ? notNegative(volumeInLitres(parsed.value, parsed.unit, containers)) : parsed;
 }
 

@@ -1,6 +1,7 @@
 import type { StoredGround } from '@riffle/contract';
 import { Link } from 'react-router';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
+import { BlankHere } from '../../pan/BlankHere.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useShow } from '../../units/useShow.ts';
 import type { ReadInHand } from './useReadScreen.ts';
@@ -54,8 +55,9 @@ function PickedSpot({ ground, inHand: { pickedSpot, setOpen } }: { ground: Store
         </span>
         <span className="grow" />
         <Button onClick={() => setOpen({ what: 'spot' })}>Change</Button>
+        <BlankHere ground={ground} spot={pickedSpot} />
         <Link
-          className="inline-flex min-h-11 items-center bg-ink px-4 font-semibold text-paper"
+          className="inline-flex min-h-12 items-center bg-ink px-4 font-semibold text-paper"
           to={`/g/${ground.id}/sample?spot=${pickedSpot.id}`}
         >
           Sample here

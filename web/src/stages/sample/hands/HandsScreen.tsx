@@ -11,7 +11,7 @@ import { SelectField } from '../../../ui/Field.tsx';
 import { Block, Judgement } from '../../../ui/Judgement.tsx';
 import { ContainerSheet } from './ContainerSheet.tsx';
 import { Practice } from './Practice.tsx';
-import { useSeenWith } from './seenWith.ts';
+import { useSeenWith } from '../../../pan/seenWith.ts';
 import { SizeWordList } from './SizeWordList.tsx';
 
 /** What the crew measures with: their pans and buckets, their eyes, their hands. Measured once, used everywhere. */

@@ -30,8 +30,11 @@ import { SaidCount } from './SaidCount.tsx';
 import { Needs } from '../../../shell/Needs.tsx';
 import { SampleList } from './SampleList.tsx';
 import { SayBefore } from './SayBefore.tsx';
+import type { SampleDraft } from './readSample.ts';
 import { SampleVerdict } from './SampleVerdict.tsx';
 import { SizePan } from './SizePan.tsx';
+import { useIsPhone } from '../../../ui/useIsPhone.ts';
+import { usualPanWords } from '../../../pan/usualPan.ts';
 import { useSampleDraft } from './useSampleDraft.ts';
 
 const BLACK_SAND = ['0', '1', '2', '3', '4'] as const;
@@ -101,7 +104,17 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
     setWeighing(false);
     toast(`Kept: ${spot.name}, ${inHand.colors === 0 ? 'a blank' : plural(inHand.colors, 'color')}.`);
   };
+  const isPhone = useIsPhone();
   const deep = inHand.depth.ok && inHand.depth.value > UNSHORED_M;
+
+  const spotSelect = (
+    <SpotSelect
+      spots={spots}
+      value={spot?.id}
+      onPick={pick}
+      problem={tried && !spot ? 'Say which spot this pan is from.' : null}
+    />
+  );
 
   return (
     <div className="flex flex-col gap-4">
@@ -134,7 +147,8 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
           keep();
         }}
       >
-        <Block title="Dug" className="flex flex-col">
+        <Block title="Dug" className="order-2 flex flex-col lg:order-none">
+          <span id="dug" className="scroll-mt-24" />
           {lot ? (
             <p className="mb-2 text-[16px]">
               <b>Bag {lot.tag}</b>, {spot?.name ?? 'a spot since removed'}
@@ -142,12 +156,7 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
               {lot.screen && `; screened ${lot.screen}`}
             </p>
           ) : (
-            <SpotSelect
-              spots={spots}
-              value={spot?.id}
-              onPick={pick}
-              problem={tried && !spot ? 'Say which spot this pan is from.' : null}
-            />
+            !isPhone && spotSelect
           )}
           <div data-first-field="">
             <QuantityField
@@ -235,6 +244,7 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
         </Block>
         <Block
           title="Colors in the pan"
+          className="order-1 lg:order-none"
           aside={
             <SaidCount
               counts={draft.counts}
@@ -245,6 +255,7 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
             />
           }
         >
+          {isPhone && !lot && spotSelect}
           {spot && <SayBefore inHand={inHand} spotId={spot.id} riffle={riffle} />}
           <SizePan
             counts={draft.counts}
@@ -254,16 +265,18 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
           <div className="mt-3">
             <ClassSteppers counts={draft.counts} weights_mg={weights_mg} words={words} onSet={setCount} />
           </div>
-          <Button look="main" type="submit" className="mt-3 min-h-14 w-full text-[18px]">
-            Keep this sample
-          </Button>
+          {!isPhone && (
+            <Button look="main" type="submit" className="mt-3 min-h-14 w-full text-[18px]">
+              Keep this sample
+            </Button>
+          )}
           <p role="alert" className="min-h-5 text-[12.5px] text-danger">
             {tried &&
               (!spot || !inHand.record(spot.id) || saidProblem) &&
               '▲ Not kept yet: see the fields marked. What you typed stays.'}
           </p>
         </Block>
-        <div className="flex flex-col gap-5">
+        <div className="order-3 flex flex-col gap-5 lg:order-none">
           <Block title="Against its neighbors">
             <Neighbors spots={spots} grades={grades} spot={spot} now={inHand.grade} />
           </Block>
@@ -275,8 +288,25 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
             </Block>
           )}
         </div>
+        {isPhone && (
+          <div className="sticky bottom-[58px] z-10 order-4 -mx-4 flex items-stretch gap-3 border-t-2 border-ink bg-paper px-4 py-2">
+            <a href="#dug" className="flex min-w-0 flex-1 flex-col justify-center text-[13px] leading-tight text-ink-2">
+              {spot ? <b className="truncate text-ink">{spot.name}</b> : <b className="text-ink">no spot yet</b>}
+              <span className="truncate underline underline-offset-2">{dugWords(draft)}</span>
+            </a>
+            <Button look="main" type="submit" className="min-h-14 flex-[1.6] text-[18px]">
+              Keep this sample
+            </Button>
+          </div>
+        )}
       </form>
       <Ribbon thin ground={ground} spots={spots} grades={grades} picked={picked} onPick={pick} />
     </div>
   );
 }
+
+/** What stands in the fields below the pan, in a few words. */
+const dugWords = ({ depth, volume, state, way, panner }: SampleDraft): string =>
+  depth.text.trim() === '' || volume.text.trim() === ''
+    ? 'say how deep and how much'
+    : usualPanWords({ depth, volume, state, way, panner });

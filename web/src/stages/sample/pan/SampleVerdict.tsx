@@ -25,20 +25,31 @@ export function SampleVerdict({ spot, inHand, hands, effective, best }: SampleVe
   const { grade, draft, colors } = inHand;
   if (!spot)
     return (
-      <Judgement rests="Pick it on the ribbon below, or mark a new one on Read.">
+      <Judgement pinned rests="Pick it on the ribbon below, or mark a new one on Read.">
         Which spot did this pan come from?
       </Judgement>
     );
   if (!grade || inHand.volumeBank_L === null)
     return (
-      <Judgement rests="Pans, handfuls, part of a bucket or litres: as you say it.">
+      <Judgement pinned rests="Pans, handfuls, part of a bucket or litres: as you say it.">
         How much did you pan at {spot.name}?
       </Judgement>
     );
   const from = `${asTyped(draft.volume)} ${draft.state}, ${show.volume(inHand.volumeBank_L)} in the bank`;
+  // As the last pan, and nothing counted: nobody said that it is a blank.
+  if (grade.kind === 'blank' && draft.asUsual)
+    return (
+      <Judgement
+        pinned
+        rests={`${from}, as the last pan. No color in it would say less than ${show.grade(grade.lessThan_mg_L)}: a blank is a result, keep it.`}
+      >
+        What does the pan at {spot.name} hold?
+      </Judgement>
+    );
   if (grade.kind === 'blank') {
     return (
       <Judgement
+        pinned
         rests={`No color in ${from}. With 95 % confidence, colors weighing what they do on this ground. A blank is a result: keep it.`}
       >
         {spot.name}: a blank, so <Gold>less than {show.grade(grade.lessThan_mg_L)}</Gold>.
@@ -47,7 +58,7 @@ export function SampleVerdict({ spot, inHand, hands, effective, best }: SampleVe
   }
   if (grade.kind === 'coarse only')
     return (
-      <Judgement rests="A piece that size has no usual weight, so it gives no grade by count.">
+      <Judgement pinned rests="A piece that size has no usual weight, so it gives no grade by count.">
         Weigh that piece: <Gold>{grade.unweighedCoarse} over No. 10</Gold>.
       </Judgement>
     );
@@ -82,7 +93,7 @@ export function SampleVerdict({ spot, inHand, hands, effective, best }: SampleVe
     .filter(Boolean)
     .join(' ');
   return (
-    <Judgement rests={rests}>
+    <Judgement pinned rests={rests}>
       <Gold>{show.band('grade', grade.grade_mg_L, grade.low_mg_L, grade.high_mg_L)}</Gold> at {spot.name}
       {against}.
     </Judgement>

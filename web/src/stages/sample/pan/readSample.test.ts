@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { StoredLot, StoredPit } from '@riffle/contract';
 import { COLOR_MG, NO_COLORS, groundColors } from '@riffle/core';
-import { newSample, readSample, sampleRecord, type SampleDraft } from './readSample.ts';
+import { asUsual, newSample, readSample, sampleRecord, type SampleDraft } from './readSample.ts';
 
 const pan = (some: Partial<SampleDraft> = {}): SampleDraft => ({
   ...newSample(undefined, 'Wren', false),
@@ -138,5 +138,22 @@ describe('a pan as a record', () => {
       layer: 'pay',
     });
     expect(newSample(lot, '', false).depth).toEqual({ text: '0.61', unit: 'm' });
+  });
+});
+
+describe('a pan as the last time', () => {
+  const usual = {
+    depth: { text: '0.4', unit: 'm' },
+    volume: { text: '2', unit: 'pan' },
+    state: 'bank' as const,
+    way: 'quick test' as const,
+    panner: '',
+  };
+  test('stands in the fields until one is touched; a bag’s stands as the bag says; with nothing usual they are empty', () => {
+    const fresh = newSample(undefined, '', false);
+    expect(asUsual(fresh, usual)).toMatchObject({ depth: usual.depth, volume: usual.volume, state: 'bank' });
+    expect(asUsual({ ...fresh, asUsual: false }, usual).volume.text).toBe('');
+    expect(asUsual(newSample({ toDepth_m: 1 } as StoredLot, '', false), usual).depth.text).not.toBe('0.4');
+    expect(asUsual(fresh, null)).toBe(fresh);
   });
 });

@@ -24,11 +24,14 @@ import {
   type PanSays,
 } from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
+import type { UsualPan } from '../../../pan/usualPan.ts';
 import { enterLength } from '../../../units/enterLength.ts';
 import { readEntered, readVolume, type Reading } from '../../../units/readEntered.ts';
 
 /** A sample as it is being written down; kept on the device until it is in the book. */
 export interface SampleDraft {
+  /** Depth and amount as usual, until one of them is touched. */
+  readonly asUsual?: boolean;
   readonly depth: Entered;
   readonly volume: Entered;
   readonly state: 'loose' | 'bank';
@@ -86,6 +89,7 @@ export interface SampleContext {
 
 /** An empty pan, or one of a bag: its depth, volume and layer stand in the fields already. */
 export const newSample = (lot: StoredLot | undefined, panner: string, US: boolean): SampleDraft => ({
+  asUsual: !lot,
   depth: enterLength(lot?.toDepth_m, US ? 'ft' : 'm', 2),
   volume: lot?.volumeEntered ?? { text: '', unit: 'pan' },
   state: 'loose',
@@ -105,6 +109,10 @@ export const newSample = (lot: StoredLot | undefined, panner: string, US: boolea
   foretold: null,
   note: '',
 });
+
+/** A draft as it stands on the page: what nobody touched is as the last time. */
+export const asUsual = (draft: SampleDraft, usual: UsualPan | null): SampleDraft =>
+  draft.asUsual && usual ? { ...draft, depth: usual.depth, volume: usual.volume, state: usual.state } : draft;
 
 /** A whole number as typed; an empty field is 0, anything else is null. */
 const count = (text: string): number | null =>

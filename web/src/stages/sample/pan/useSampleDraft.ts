@@ -1,9 +1,11 @@
 import type { GroundColors, PanSays } from '@riffle/core';
 import type { Sample, StoredGround, StoredLot, StoredPit, StoredSample } from '@riffle/contract';
+import { useMemo } from 'react';
+import { keepUsualPan, usualPan } from '../../../pan/usualPan.ts';
 import { useContainers } from '../../../records/useContainers.ts';
 import { useDraft } from '../../../ui/useDraft.ts';
-import { keptSeenWith } from '../hands/seenWith.ts';
-import { newSample, readSample, sampleRecord, type SampleDraft, type SampleRead } from './readSample.ts';
+import { keptSeenWith } from '../../../pan/seenWith.ts';
+import { asUsual, newSample, readSample, sampleRecord, type SampleDraft, type SampleRead } from './readSample.ts';
 
 export interface SampleInHand extends SampleRead {
   readonly draft: SampleDraft;
@@ -23,10 +25,12 @@ export function useSampleDraft(
   lot: StoredLot | undefined,
   US: boolean,
 ): SampleInHand {
-  const [draft, setDraft, clearDraft] = useDraft<SampleDraft>(
+  const usual = useMemo(() => usualPan(samples), [samples]);
+  const [typed, setDraft, clearDraft] = useDraft<SampleDraft>(
     lot ? `sample-${ground.id}-${lot.id}` : `sample-${ground.id}`,
     () => newSample(lot, localStorage.getItem(LAST_PANNER) ?? '', US),
   );
+  const draft = asUsual(typed, usual);
   const read = readSample(draft, {
     swell_percent: ground.swell_percent,
     samples,
@@ -40,9 +44,15 @@ export function useSampleDraft(
     draft,
     clear: () => {
       localStorage.setItem(LAST_PANNER, draft.panner);
+      const { depth, volume, state, way, panner } = draft;
+      if (!lot) keepUsualPan({ depth, volume, state, way, panner });
       clearDraft();
     },
-    change: (some) => setDraft((before) => ({ ...before, ...some })),
+    change: (some) =>
+      setDraft((before) => {
+        const touched = 'depth' in some || 'volume' in some || 'state' in some;
+        return touched ? { ...asUsual(before, usual), ...some, asUsual: false } : { ...before, ...some };
+      }),
     record: (spotId, riffleNow) =>
       sampleRecord(
         draft,

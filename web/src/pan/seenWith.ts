@@ -1,5 +1,5 @@
 import type { SeenWith } from '@riffle/core';
-import { keptDraft, useDraft } from '../../../ui/useDraft.ts';
+import { keptDraft, useDraft } from '../ui/useDraft.ts';
 
 const NAME = 'seen-with';
 
