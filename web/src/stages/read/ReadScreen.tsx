@@ -5,7 +5,6 @@ import { Ribbon } from '../../ribbon/Ribbon.tsx';
 import { Needs } from '../../shell/Needs.tsx';
 import { useGround } from '../../shell/useGround.ts';
 import { JoinLine } from './JoinLine.tsx';
-import { PickedLine } from './PickedLine.tsx';
 import { ReadHead } from './ReadHead.tsx';
 import { ReadJudgement } from './ReadJudgement.tsx';
 import { OutOfReach } from './River.tsx';
@@ -14,6 +13,7 @@ import { useSeen } from '../../ui/useSeen.ts';
 import { useReadScreen } from './useReadScreen.ts';
 
 // Below the fold: asked for and drawn after the first sight of the page.
+const PickedLine = lazy(async () => ({ default: (await import('./PickedLine.tsx')).PickedLine }));
 const ReadRest = lazy(async () => ({ default: (await import('./ReadRest.tsx')).ReadRest }));
 const ReadSheets = lazy(async () => ({ default: (await import('./ReadSheets.tsx')).ReadSheets }));
 /** A trail's end surer than this is drawn on the ribbon. Common practice, no source. */
@@ -61,7 +61,9 @@ export function ReadScreen() {
         }
       />
       <JoinLine ground={ground} into={inHand.into} draws={inHand.draws} />
-      <PickedLine ground={ground} inHand={inHand} />
+      <Suspense fallback={<div className="min-h-12" />}>
+        <PickedLine ground={ground} inHand={inHand} />
+      </Suspense>
       {seen && (
         <Suspense>
           <Needs kinds={['pans', 'signs']} without="quiet">
