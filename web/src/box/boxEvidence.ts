@@ -10,7 +10,7 @@ import {
   type EarlierClean,
   type GoldShare,
 } from '@riffle/core';
-import { rigSections } from '../records/rigSections.ts';
+import { rigSections } from '../api/rigSections.ts';
 
 /** What the book holds of boxes on one ground. */
 export interface BoxBook {

@@ -1,6 +1,6 @@
 import type { BOX_EVENTS, TAIL_COLORS, StoredRun, StoredSetup } from '@riffle/contract';
 import { boxLength_m, sectionSplit } from '@riffle/core';
-import { rigSections } from '../records/rigSections.ts';
+import { rigSections } from '../api/rigSections.ts';
 import { isSetAlike, type BoxBook } from './boxEvidence.ts';
 
 export type BoxEvent = (typeof BOX_EVENTS)[number];

@@ -11,7 +11,7 @@ import {
   type FedThrough,
   type SpotGrade,
 } from '@riffle/core';
-import { rigSections } from '../records/rigSections.ts';
+import { rigSections } from '../api/rigSections.ts';
 import {
   earlierCleans,
   evidenceOf,

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { LoggedEvent, Spot, StoredRun, StoredSpot } from '@riffle/contract';
-import { eventsWithWaiting, withWaiting, type Write } from './writes.ts';
+import { eventsWithWaiting, sendWrite, withWaiting, type Write } from './writes.ts';
 
 const ground = '01900000-0000-7000-8000-000000000001';
 const spot = (n: number, some: Partial<StoredSpot> = {}): StoredSpot => ({
@@ -125,4 +125,24 @@ test('taps of a run: those waiting are added, those landed are not doubled', () 
     { what: 'events', runId: 'other', groundId: ground, events: [tap(3)] },
   ];
   expect(eventsWithWaiting('run', [tap(1)], waiting).map((e) => e.id)).toEqual(['tap-1', 'tap-2']);
+});
+
+describe('what is sent', () => {
+  test('a box that an earlier Riffle left in the outbox goes as the one section it has', async () => {
+    const sent: unknown[] = [];
+    const before = globalThis.fetch;
+    globalThis.fetch = (async (_address: unknown, init?: RequestInit) => {
+      sent.push(JSON.parse(String(init?.body)));
+      return new Response('{}', { status: 200, headers: { 'content-type': 'application/json' } });
+    }) as typeof fetch;
+    const old = { id: 'r', name: 'Short', lining: 'riffles', width_m: 0.25, length_m: 1.2, note: '', baseVersion: 0 };
+    await sendWrite({ what: 'record', kind: 'rigs', record: old } as unknown as Write);
+    globalThis.fetch = before;
+    expect(sent).toEqual([
+      expect.objectContaining({
+        name: 'Short',
+        sections: [expect.objectContaining({ lining: 'riffles', length_m: 1.2, step_m: 0 })],
+      }),
+    ]);
+  });
 });

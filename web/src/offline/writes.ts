@@ -1,6 +1,7 @@
 import type { LaidOut, LoggedEvent, StoredRun } from '@riffle/contract';
 import { call } from '../api/client.ts';
 import { KINDS, type Kind, type Records } from '../api/kinds.ts';
+import { rigSections } from '../api/rigSections.ts';
 
 type RecordWrite = {
   [K in Kind]: {
@@ -36,7 +37,7 @@ export type QueuedWrite = Write & { readonly writeId: string; readonly crewId: s
 export function sendWrite(write: Write): Promise<unknown> {
   switch (write.what) {
     case 'record':
-      return call('PUT', `/${write.kind}/${write.record.id}`, write.record);
+      return call('PUT', `/${write.kind}/${write.record.id}`, asKeptNow(write));
     case 'events':
       return call('POST', `/runs/${write.runId}/events`, { events: write.events });
     case 'file':
@@ -45,6 +46,10 @@ export function sendWrite(write: Write): Promise<unknown> {
       return call('PUT', `/sample-plans/${write.whole.plan.id}/laid-out`, write.whole);
   }
 }
+
+/** A record as the book takes it now: a box that an earlier Riffle left in the outbox has no sections yet. */
+const asKeptNow = (write: RecordWrite): object =>
+  write.kind === 'rigs' ? { ...write.record, sections: rigSections(write.record) } : write.record;
 
 export const fileAddress = (attachmentId: string): string => `/attachments/${attachmentId}/file`;
 

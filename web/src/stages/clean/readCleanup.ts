@@ -22,7 +22,7 @@ import {
 } from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { usualCuts_m } from '../../box/usualCuts.ts';
-import { rigSections } from '../../records/rigSections.ts';
+import { rigSections } from '../../api/rigSections.ts';
 import { readEntered, type Reading } from '../../units/readEntered.ts';
 import { readScreenName } from '../../units/readScreenName.ts';
 

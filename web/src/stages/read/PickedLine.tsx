@@ -49,11 +49,10 @@ function PickedSpot({ ground, inHand: { pickedSpot, setOpen } }: { ground: Store
     pickedSpot && (
       <>
         <span className="font-serif text-[18px] font-semibold">{pickedSpot.name}</span>
-        <span className="text-ink-2">
+        <span className="min-w-0 grow basis-48 text-ink-2">
           {pickedSpot.kind}, {show.distance(pickedSpot.distance_m)} {words.along}, {words.banks[pickedSpot.bank]}
           {pickedSpot.note && `. ${pickedSpot.note}`}
         </span>
-        <span className="grow" />
         <Button onClick={() => setOpen({ what: 'spot' })}>Change</Button>
         <BlankHere ground={ground} spot={pickedSpot} />
         <Link

@@ -1,5 +1,5 @@
 import { boxLength_m } from '@riffle/core';
-import { rigSections } from '../../records/rigSections.ts';
+import { rigSections } from '../../api/rigSections.ts';
 import { unitTyped } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';

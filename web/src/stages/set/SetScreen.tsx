@@ -1,7 +1,7 @@
 import type { StoredRig } from '@riffle/contract';
 import { boxLength_m, liningOf } from '@riffle/core';
 import { asTyped, valueOf } from '../../units/readEntered.ts';
-import { rigSections } from '../../records/rigSections.ts';
+import { rigSections } from '../../api/rigSections.ts';
 import { Caution } from '../../ui/Caution.tsx';
 import { Judgement } from '../../ui/Judgement.tsx';
 import { useIsPhone } from '../../ui/useIsPhone.ts';

@@ -1,6 +1,6 @@
 import { NUMBERS, numberProblem, textProblem, TEXTS, type RigSection, type StoredRig } from '@riffle/contract';
 import type { Entered, LiningId } from '@riffle/core';
-import { rigSections } from '../../records/rigSections.ts';
+import { rigSections } from '../../api/rigSections.ts';
 import { readEntered, type Reading } from '../../units/readEntered.ts';
 
 /** A section as it is typed. */

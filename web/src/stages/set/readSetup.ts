@@ -18,7 +18,7 @@ import {
 } from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
 import type { useContainers } from '../../records/useContainers.ts';
-import { rigSections } from '../../records/rigSections.ts';
+import { rigSections } from '../../api/rigSections.ts';
 import { readEntered, readPitch, readVolume, type Reading } from '../../units/readEntered.ts';
 
 /** A set-up as it is typed; kept on the device. */
