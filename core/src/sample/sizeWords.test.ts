@@ -9,6 +9,9 @@ describe('colors as people say them', () => {
     ['3 flakes, 9 specks', { '20-40': 3, '-40': 9 }],
     ['a nugget and two pickers', { '+10': 1, '10-20': 2 }],
     ['12 flour', { '-40': 12 }],
+    ['1 picker 2 flakes', { '10-20': 1, '20-40': 2 }],
+    ['two flakes', { '20-40': 2 }],
+    ['a nugget three flakes a dozen specks', { '+10': 1, '20-40': 3, '-40': 12 }],
     ['1 speck + 2 flour', { '-40': 3 }],
     ['  4 FLAKES;1 Picker ', { '20-40': 4, '10-20': 1 }],
     ['5flakes', { '20-40': 5 }],
@@ -40,6 +43,10 @@ describe('colors as people say them', () => {
       counts: { ...NO_COLORS, '-40': 4, '+10': 1, '20-40': 2 },
     });
     expect(countByWords('3 flakes', own)).toMatchObject({ ok: false });
+    expect(countByWords('4 fly specks one match head 2 bit (flat)', own)).toEqual({
+      ok: true,
+      counts: { ...NO_COLORS, '-40': 4, '+10': 1, '20-40': 2 },
+    });
     // The longer word wins, whatever their order.
     expect(countByWords('7 fly specks, 2 specks', [...FIRST_SIZE_WORDS, { word: 'fly speck', size: '10-20' }])).toEqual(
       { ok: true, counts: { ...NO_COLORS, '10-20': 7, '-40': 2 } },

@@ -41,7 +41,7 @@ export type WordCount =
   { readonly ok: true; readonly counts: ColorCounts } | { readonly ok: false; readonly problem: string };
 
 /**
- * Colors as people say them, "3 flakes, 9 specks and a nugget", by class; said twice they add up. "blank" or "nothing" is none.
+ * Colors as people say them, "3 flakes, 9 specks and a nugget", by class; said twice they add up; commas may be left out. "blank" or "nothing" is none.
  * A word may stand in the plural (-s, -es); a number is whole, in figures or up to twelve in words. What cannot be read is named, never guessed:
  * "some flakes" has no number, "10 bits" no known word.
  */
@@ -51,7 +51,9 @@ export function countByWords(said: string, words: readonly SizeWord[] = FIRST_SI
   const counts: Record<ColorClass, number> = { ...NO_COLORS };
   // "fly speck" before "speck".
   const longestFirst = [...words].sort((a, b) => b.word.length - a.word.length);
-  const parts = text.split(/\s*(?:,|;|\+|\band\b|&)\s*/).filter((p) => p !== '');
+  const parts = parted(text, longestFirst)
+    .split(/\s*(?:,|;|\+|\band\b|&)\s*/)
+    .filter((p) => p !== '');
   if (parts.length === 0) return { ok: false, problem: 'Say how many of which, “3 flakes, 9 specks”.' };
   for (const part of parts) {
     const said = longestFirst.flatMap(({ word, size }) => {
@@ -69,9 +71,19 @@ export function countByWords(said: string, words: readonly SizeWord[] = FIRST_SI
   return { ok: true, counts };
 }
 
+/** Spoken lists have no commas: one belongs after a size word that a number follows. */
+function parted(text: string, words: readonly SizeWord[]): string {
+  const anyWord = words.map((w) => escaped(w.word.toLowerCase())).join('|');
+  const anyNumber = `\\d|(?:${Object.keys(SAID).join('|')})\\b`;
+  return words.length === 0
+    ? text
+    : text.replaceAll(new RegExp(`((?:${anyWord})(?:s|es)?)\\s+(?=${anyNumber})`, 'g'), '$1, ');
+}
+const escaped = (word: string): string => word.replaceAll(/[.*+?^${}()|[\]\\]/g, '\\$&');
+
 /** What stands before a word at the end of a part ("3" of "3 flakes", "5" of "5flakes", nothing of "flakes"); null when it does not end so. */
 function numberBefore(part: string, word: string): string | null {
-  const found = new RegExp(`^(.*\\s|\\d+)?${word.replaceAll(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?:s|es)?$`).exec(part);
+  const found = new RegExp(`^(.*\\s|\\d+)?${escaped(word)}(?:s|es)?$`).exec(part);
   return found && (found[1] ?? '').replace(/\bof\b/, '').trim();
 }
 

@@ -8,6 +8,9 @@ export default function Toaster() {
   return (
     <Sonner
       position="top-center"
+      // One at a time, in the letters of the page.
+      visibleToasts={1}
+      style={{ fontFamily: 'inherit' }}
       toastOptions={{
         unstyled: true,
         classNames: {
