@@ -131,10 +131,10 @@ describe('what is sent', () => {
   test('a box that an earlier Riffle left in the outbox goes as the one section it has', async () => {
     const sent: unknown[] = [];
     const before = globalThis.fetch;
-    globalThis.fetch = (async (_address: unknown, init?: RequestInit) => {
-      sent.push(JSON.parse(String(init?.body)));
-      return new Response('{}', { status: 200, headers: { 'content-type': 'application/json' } });
-    }) as typeof fetch;
+    globalThis.fetch = (_address, init) => {
+      sent.push(JSON.parse(init?.body as string));
+      return Promise.resolve(new Response('{}', { status: 200, headers: { 'content-type': 'application/json' } }));
+    };
     const old = { id: 'r', name: 'Short', lining: 'riffles', width_m: 0.25, length_m: 1.2, note: '', baseVersion: 0 };
     await sendWrite({ what: 'record', kind: 'rigs', record: old } as unknown as Write);
     globalThis.fetch = before;
