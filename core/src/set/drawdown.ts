@@ -8,6 +8,14 @@ export interface SurfacePoint {
   readonly depth_m: number;
 }
 
+/** The depth so far down the channel (below 0: up it) from one where it is known: one step of fourth-order Runge-Kutta. */
+export function stepDown(rise: (depth_m: number) => number, depth_m: number, by_m: number): number {
+  const k1 = rise(depth_m);
+  const k2 = rise(depth_m + (by_m * k1) / 2);
+  const k3 = rise(depth_m + (by_m * k2) / 2);
+  return depth_m + (by_m / 6) * (k1 + 2 * k2 + 2 * k3 + rise(depth_m + by_m * k3));
+}
+
 /** How fast the depth grows down the channel where the water is so deep: dy/dx = (S - Sf) / (1 - Fr^2). */
 export function surfaceRise(
   { width_m: b, manningN: n, slope }: Channel,
@@ -56,10 +64,7 @@ export function drawdown(
     const h = (x_m - from.x_m) / parts;
     let y = from.depth_m;
     for (let k = 0; k < parts; k++) {
-      const k1 = rise(y);
-      const k2 = rise(y + (h * k1) / 2);
-      const k3 = rise(y + (h * k2) / 2);
-      y += (h / 6) * (k1 + 2 * k2 + 2 * k3 + rise(y + h * k3));
+      y = stepDown(rise, y, h);
     }
     // The surface nears normal depth and never crosses it; rounding might.
     points.push({ x_m, depth_m: thins ? Math.max(y, normal.depth_m) : Math.min(y, normal.depth_m) });

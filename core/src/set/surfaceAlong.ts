@@ -1,6 +1,6 @@
 import { GRAVITY_M_S2 } from '../grains/constants.ts';
 import { requirePositive } from '../outOfRange.ts';
-import { drawdown, surfaceRise, type SurfacePoint } from './drawdown.ts';
+import { drawdown, stepDown, surfaceRise, type SurfacePoint } from './drawdown.ts';
 import { flowAtRate, type Channel } from './manning.ts';
 
 /** The water from the mouth of a box to its tail. */
@@ -79,11 +79,7 @@ function fromTail(
     // Near critical depth the surface is steep: the steps begin short at the tail.
     const from = length_m * (1 - ((i - 1) / STEPS) ** 2);
     const x_m = i === STEPS ? 0 : length_m * (1 - (i / STEPS) ** 2);
-    const h = x_m - from;
-    const k1 = rise(y);
-    const k2 = rise(y + (h * k1) / 2);
-    const k3 = rise(y + (h * k2) / 2);
-    y += (h / 6) * (k1 + 2 * k2 + 2 * k3 + rise(y + h * k3));
+    y = stepDown(rise, y, x_m - from);
     points.push({ x_m, depth_m: y });
     if (until(x_m, y)) break;
   }

@@ -7,7 +7,7 @@ export type Playing = 'water' | 'stones' | 'scoops';
 
 const EVERY_MS = 100;
 const RATE_HZ = 22_050;
-/** Scoops of a made-up box: half a minute of them, over and over. */
+/** Scoops of a made-up box: nine minutes of them, then it is fed no more. */
 const SCOOPS = Array.from({ length: 60 }, (_, i) => ({ from_s: 2 + 9 * i, to_s: 6 + 9 * i, knocks_s: 40 }));
 
 /**
