@@ -10,7 +10,7 @@ const SAYS: Readonly<Record<BoxHeard, { readonly heard: string; readonly todo: s
   moving: { heard: 'Stones move.', todo: 'Wait until they have cleared.' },
   cleared: { heard: 'Cleared, it seems: next scoop.', todo: 'Look at the tail now and then.' },
   'stopped early': {
-    heard: 'Still sooner than usual.',
+    heard: 'Quiet sooner than usual.',
     todo: 'A small scoop, or stones lie: look behind the riffles.',
   },
   'too long': {

@@ -145,11 +145,16 @@ function OpenRound({ trial }: { readonly trial: StoredTrial }) {
     return typed[side].text.trim() === '' || !read.ok ? null : { value: read.value, entered: typed[side] };
   };
   const none = { value: null, entered: null };
+  const unread = order.some((side) => typed[side].text.trim() !== '' && !figure(side));
+  const problem = unread
+    ? 'see the field marked.'
+    : figure('A') || figure('B')
+      ? null
+      : 'give at least what came first.';
   const keep = (): void => {
     setTried(true);
     const [a, b] = [figure('A'), figure('B')];
-    const wrong = (['A', 'B'] as const).some((side) => typed[side].text.trim() !== '' && !figure(side));
-    if (wrong || (!a && !b)) return;
+    if (problem) return;
     change(trial, { rounds: trial.rounds.map((r) => (r === round ? { ...r, a: a ?? none, b: b ?? none } : r)) });
     toast(a && b ? 'The round is kept.' : 'Kept: the first of the two. The other follows.');
   };
@@ -190,7 +195,7 @@ function OpenRound({ trial }: { readonly trial: StoredTrial }) {
         );
       })}
       <p role="alert" className="min-h-5 text-[12.5px] text-danger">
-        {tried && !figure('A') && !figure('B') && '▲ Not kept: give at least what came first.'}
+        {tried && problem && `▲ Not kept: ${problem}`}
       </p>
       <Button look="main" type="submit" className="min-h-14 w-full text-[18px]">
         Keep the round
