@@ -270,6 +270,8 @@ test('two settings are compared by coin until one is better; a change is logged 
   // A tail in the pool comes before everything else.
   await page.getByLabel('Pool over the tail', { exact: true }).fill('80 mm');
   await expect(judgement(page)).toContainText(/^Lift the whole box \d+\smm: its tail stands in the pool below\.$/);
+  await expect(page.getByText('Feed nothing before its tail is free.')).toBeVisible();
+  await expect(page.getByText(/^Set so, you may err/)).toBeHidden();
   await page.getByLabel('Pool over the tail', { exact: true }).fill('');
   await expect(judgement(page)).not.toContainText('pool');
 

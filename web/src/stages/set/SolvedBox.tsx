@@ -9,7 +9,7 @@ import { BoxSide } from './BoxSide.tsx';
 import { BoxWindowChart } from './BoxWindowChart.tsx';
 import { CatchChart } from './CatchChart.tsx';
 import { FeedDial } from './FeedDial.tsx';
-import type { SettingRead } from './readSetup.ts';
+import { isDrowned, type SettingRead } from './readSetup.ts';
 import { SetNumbers } from './SetNumbers.tsx';
 import type { SetVerdictFound } from './solveSetup.ts';
 import type { SetOnPage } from './useSetScreen.ts';
@@ -68,6 +68,7 @@ export function SolvedBox({ page, solved, rest = false }: SolvedBoxProps & { rea
         )}
         {verdict && (
           <Block title="Feed it">
+            {isDrowned(surface) && <p className="mb-2 font-bold">Feed nothing before its tail is free.</p>}
             <FeedDial
               pace_m3_s={(then?.after ?? verdict.now).pace_m3_s}
               scoop_L={valueOf(readings.scoop)}
@@ -130,7 +131,7 @@ function Side({ page, solved: { setting, middle }, width }: SolvedBoxProps & { r
 function MayErr({ page, solved: { setting } }: SolvedBoxProps) {
   const show = useShow();
   const { verdict, window } = page.inHand;
-  if (!verdict || !window) return null;
+  if (!verdict || !window || isDrowned(page.inHand.surface)) return null;
   const then = changedTo(verdict);
   const slope = then?.setting.slope ?? setting.slope;
   const found = toleranceAt(window, slope, (then?.after ?? verdict.now).depth_m);

@@ -177,6 +177,12 @@ export function surfaceOf(solved: SettingRead['solved'], r: SetupReadings): Wate
 /** Deeper pools stand over the walls. */
 const MOST_POOL_M = 0.5;
 
+/** No hand lifts a box by less, m. */
+export const HAND_LIFT_M = 0.005;
+/** The tail stands so deep in the pool that the water cannot leave. */
+export const isDrowned = (surface: WaterSurface | null): boolean =>
+  surface !== null && surface.runs !== 'shooting' && surface.lift_m >= HAND_LIFT_M;
+
 /** What creek and crew allow, as far as it is typed. */
 export const reachOf = (r: SetupReadings, rig: StoredRig | undefined, screens_m: readonly number[]): Reach => ({
   screens_m,

@@ -6,7 +6,7 @@ import type { Show } from '../../units/useShow.ts';
 import { Gold } from '../../ui/Judgement.tsx';
 import { plural } from '../../ui/plural.ts';
 import { leverByHand, leverWords } from './leverWords.ts';
-import { pitchText } from './readSetup.ts';
+import { HAND_LIFT_M, isDrowned, pitchText } from './readSetup.ts';
 import { FAULT_WORDS, SYMPTOM_WORDS } from './symptomWords.ts';
 import type { SetVerdictFound, Weighed } from './solveSetup.ts';
 import type { SetupInHand } from './useSetup.ts';
@@ -140,7 +140,7 @@ function tooLittleHere({ draft, readings, solved }: SetupInHand, show: Show): Se
 }
 /** A tail that stands in the pool below: nothing else counts before the water can leave; null where it shoots out. */
 function tailDrowned({ solved, surface }: SetupInHand, show: Show): SetWords | null {
-  if (!solved || !surface || surface.lift_m < HAND_LIFT_M || surface.runs === 'shooting') return null;
+  if (!solved || !surface || !isDrowned(surface)) return null;
   // A hand sets no finer than half a centimeter.
   const lift = show.smallLength(Math.ceil(surface.lift_m / HAND_LIFT_M) * HAND_LIFT_M);
   const dead_m = boxLength_m(solved.setting.sections) - (surface.jump_m ?? 0);
@@ -152,8 +152,6 @@ function tailDrowned({ solved, surface }: SetupInHand, show: Show): SetWords | n
         : `${surface.jump_m === 0 ? 'The water is slow from the mouth on' : `It jumps inside, and the last ${show.smallLength(dead_m)} run slow`}: stones stop there and sand packs. Or dig the pool out below the tail. The rest is weighed as if it fell free.`,
   };
 }
-const HAND_LIFT_M = 0.005;
-
 /** A middle box takes a tenth more or less than another. */
 const NEARLY_ENOUGH = 1.1;
 
