@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
 import { buildIfChanged } from './build.mjs';
-import { freePort, startCluster } from './cluster.mjs';
+import { startCluster } from './cluster.mjs';
 import { loadLargeSeason, LARGE_GROUND_ID } from './largeSeason.mjs';
 import { ensurePackages, ensurePostgres, root } from './setup.mjs';
 
@@ -28,7 +28,7 @@ async function startOne(name) {
     ownerUrl: cluster.ownerUrl,
     migrationsDir: join(root, 'server/migrations'),
     backupsDir: join(dir, name, 'backups'),
-    port: await freePort(),
+    ports: [0],
     demo: false,
   });
   const call = async (method, path, body) => {

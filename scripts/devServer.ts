@@ -6,6 +6,6 @@ await startServer({
   databaseUrl: DATABASE_URL,
   ownerUrl: DATABASE_OWNER_URL,
   migrationsDir: join(import.meta.dirname, '../server/migrations'),
-  port: Number(API_PORT),
+  ports: [Number(API_PORT)],
   demo: true,
 });

@@ -21,7 +21,7 @@ export async function startThrowaway(port, { demo = true } = {}) {
     migrationsDir: join(root, 'server/migrations'),
     webDir: join(root, 'web/dist'),
     backupsDir: join(dir, 'backups'),
-    port,
+    ports: [port],
     demo,
   });
   return {

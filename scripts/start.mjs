@@ -37,7 +37,7 @@ async function stop(code) {
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(0));
 
 try {
-  const port = await choosePort();
+  const ports = await choosePorts();
   cluster = process.env.DATABASE_URL
     ? null
     : await startCluster(join(home, 'postgres'), { say: (words) => console.log(words) });
@@ -51,7 +51,7 @@ try {
     webDir: join(root, 'web/dist'),
     backupsDir: join(home, 'backups'),
     diaryFile: join(home, 'diary', 'riffle'),
-    port,
+    ports,
     demo: !empty,
   });
   const address = `http://localhost:${server.port}`;
@@ -63,22 +63,21 @@ try {
   await stop(1);
 }
 
-/** PORT, or this checkout's own (so that two checkouts have two, each always the same), or the next free one after it. */
-async function choosePort() {
-  const free = (port) =>
-    new Promise((resolve) => {
-      const probe = createServer()
-        .once('error', () => resolve(false))
-        .listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
-    });
-  if (process.env.PORT) {
-    const port = Number(process.env.PORT);
-    if (!Number.isInteger(port) || port < 0 || port > 65535)
-      giveUp(`PORT is “${process.env.PORT}”; it must be a number from 0 to 65535.`);
-    if (port !== 0 && !(await free(port))) giveUp(`Port ${port} is in use. Set PORT to another one.`);
-    return port;
+/** PORT, or this checkout's own (so that two checkouts have two, each always the same), those after it, and any. */
+async function choosePorts() {
+  if (!process.env.PORT) {
+    const own = 4200 + (createHash('sha1').update(home).digest().readUInt16BE(0) % 700);
+    return [...Array.from({ length: 50 }, (_, i) => own + i), 0];
   }
-  const own = 4200 + (createHash('sha1').update(home).digest().readUInt16BE(0) % 700);
-  for (let port = own; port < own + 50; port++) if (await free(port)) return port;
-  return 0;
+  const port = Number(process.env.PORT);
+  if (!Number.isInteger(port) || port < 0 || port > 65535)
+    giveUp(`PORT is “${process.env.PORT}”; it must be a number from 0 to 65535.`);
+  const free = await new Promise((resolve) => {
+    const probe = createServer()
+      .once('error', () => resolve(false))
+      .listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
+  });
+  // Said before anything else is begun.
+  if (!free) giveUp(`Port ${port} is in use. Set PORT to another one.`);
+  return [port];
 }

@@ -50,7 +50,10 @@ async function start(home, { args = [], env = {}, as = [] } = {}) {
     ended,
     said: () => said,
     kill: (signal) => child.kill(signal),
-    get: async (path) => (await fetch(`${address}/api/v1${path}`)).json(),
+    get: async (path) => {
+      if (!address) throw new Error(`This Riffle is not up. It said:\n${said}`);
+      return (await fetch(`${address}/api/v1${path}`)).json();
+    },
   };
 }
 

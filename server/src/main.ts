@@ -1,6 +1,8 @@
 import { randomBytes } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
+import { setTimeout as sleep } from 'node:timers/promises';
 import { corranWrites } from '@riffle/demo';
+import type { FastifyInstance } from 'fastify';
 import { buildApp } from './app.ts';
 import { openShelves } from './backup/shelf.ts';
 import { ensureCrew, ONLY_CREW_ID } from './db/crew.ts';
@@ -18,13 +20,15 @@ export interface ServerOptions {
   readonly diaryFile?: string;
   /** Where backups lie and one is made each day; left out, none are. */
   readonly backupsDir?: string;
-  readonly port: number;
+  /** The first of these that is free is listened on; 0 is any. */
+  readonly ports: readonly number[];
   /** Load the demo island when the database is new. */
   readonly demo: boolean;
 }
 
 /** The first minute belongs to whoever opens Riffle. */
 const FIRST_BACKUP_MS = 60_000;
+const DEMO_PATIENCE_MS = 60_000;
 const LOOK_AGAIN_MS = 10 * 60_000;
 
 /** Migrates, loads the demo into a new database, listens on loopback. `close` ends it all. */
@@ -35,7 +39,7 @@ export async function startServer({
   webDir,
   diaryFile,
   backupsDir,
-  port,
+  ports,
   demo,
 }: ServerOptions): Promise<{ port: number; demoLoaded: boolean; close: () => Promise<void> }> {
   const diary = await openDiary(diaryFile);
@@ -64,16 +68,23 @@ export async function startServer({
   if (isNew && demo) {
     // Through the front door, so that the demo obeys every rule a person does.
     for (const { method, url, body, type } of corranWrites(undefined, () => randomBytes(9).toString('hex'))) {
-      const answer = await app.inject({
-        method,
-        url: `/api/v1${url}`,
-        payload: body,
-        headers: { 'content-type': type, host: 'localhost' },
-      });
+      const write = (): Promise<{ statusCode: number; body: string }> =>
+        app.inject({
+          method,
+          url: `/api/v1${url}`,
+          payload: body,
+          headers: { 'content-type': type, host: 'localhost' },
+        });
+      let answer = await write();
+      // A machine that has much else to do at the first start may let the database look away for a while.
+      for (const until = Date.now() + DEMO_PATIENCE_MS; answer.statusCode === 503 && Date.now() < until;) {
+        await sleep(500);
+        answer = await write();
+      }
       if (answer.statusCode >= 300) throw new Error(`The demo was refused: ${method} ${url}: ${answer.body}`);
     }
   }
-  await app.listen({ host: '127.0.0.1', port });
+  await listenOnFirst(app, ports);
   app.log.info({ migrated, node: process.version }, 'The server is up.');
   const daily = (): void =>
     void shelves
@@ -91,4 +102,14 @@ export async function startServer({
       await pool.end();
     },
   };
+}
+
+async function listenOnFirst(app: FastifyInstance, ports: readonly number[]): Promise<void> {
+  for (const [i, port] of ports.entries())
+    try {
+      await app.listen({ host: '127.0.0.1', port });
+      return;
+    } catch (error) {
+      if ((error as NodeJS.ErrnoException).code !== 'EADDRINUSE' || i === ports.length - 1) throw error;
+    }
 }
