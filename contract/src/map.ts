@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { CLAIM_HOLDERS } from '@riffle/core';
 import { OUTLINE_KINDS } from './kinds.ts';
 import { MOST, NUMBERS, TEXTS } from './limits.ts';
 import { Based, Id, Name, neededText, Note, Stored, Timestamp, Whole, wholeWithin, within } from './shared.ts';
@@ -14,11 +15,17 @@ export const Outline = Whole.extend({
   points: z.array(LonLat).min(2, 'Draw at least two points.').max(MOST.outlinePoints, 'At most 2,000 points.'),
   /** Height above the water, where it matters. */
   height_m: within(NUMBERS.outlineHeight_m).nullable(),
+  /** Whose a claim is; null where nobody said, and for every other shape. */
+  holder: z.enum(CLAIM_HOLDERS).nullable().default(null),
+  /** The permission note a claim goes by: its days are the claim's. */
+  permissionId: Id.nullable().default(null),
   note: Note,
 });
+const onlyClaims = { error: 'Only a claim is somebody’s.', path: ['holder'] };
 const corners = { error: 'A shape has at least three corners.', path: ['points'] };
 export const NewOutline = Outline.extend(Based.shape)
   .refine((o) => o.kind === 'path' || o.points.length >= 3, corners)
+  .refine((o) => o.kind === 'claim' || (o.holder === null && o.permissionId === null), onlyClaims)
   .meta({ id: 'NewOutline' });
 export const StoredOutline = Outline.extend(Stored.shape).meta({ id: 'Outline' });
 export type Outline = z.infer<typeof Outline>;

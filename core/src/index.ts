@@ -43,7 +43,9 @@ export { hinderedSettling_m_s, richardsonZakiExponent } from './grains/richardso
 
 export { centreLine, MIDSTREAM_M, type Bank, type CentreLine, type OnLine } from './ground/centreLine.ts';
 export { flowDirection, type FlowDirection } from './ground/flowDirection.ts';
+export { inside } from './ground/inside.ts';
 export { localPlane, type Position } from './ground/localPlane.ts';
+export { ON_GROUND_M, standOnLine, WIDEST_FIX_M, type PositionFix, type Stand } from './ground/standOnLine.ts';
 export { reshapeLine } from './ground/reshapeLine.ts';
 export { thinLine } from './ground/thinLine.ts';
 
@@ -85,7 +87,6 @@ export {
   meanBand,
   bySections,
   inPlace,
-  inside,
   mapGround,
   MOST_CELLS,
   sampleWeights,
@@ -239,6 +240,15 @@ export {
 } from './read/gatherPlaces.ts';
 export { floodPeaks, thinLevels, type Level } from './read/gauge.ts';
 export {
+  CLAIM_HOLDERS,
+  claimStretches,
+  liesInStretch,
+  type ClaimHolder,
+  type ClaimStretch,
+  type DrawnClaim,
+} from './read/closedStretches.ts';
+export {
+  nextOpenDay,
   permissionOn,
   SOON_DAYS,
   type Day,
@@ -378,3 +388,4 @@ export { readingVerdict, type ReadingVerdict } from './read/verdict.ts';
 export { coinTrial, type CoinRound, type CoinTrial } from './books/coinTrial.ts';
 export { lossBySize, type LossBySize, type SizeLoss } from './clean/lossBySize.ts';
 export * from './set/index.ts';
+export * from './walk/index.ts';

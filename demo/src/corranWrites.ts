@@ -221,20 +221,25 @@ export function corranWrites(seed = 4684, idEnd: IdEnd = counted): DemoWrite[] {
       };
       put('gauge-readings', reading);
     }
-    for (const { corners, ...shape } of ground.outlines ?? []) {
+    const noteIds = new Map<string, string>();
+    for (const p of ground.permissions) {
+      const permission: Permission = { id: nextId(0), deleted: false, groundId, note: '', ...p };
+      noteIds.set(p.name, permission.id);
+      put('permissions', permission);
+    }
+    for (const { corners, holder = null, ...shape } of ground.outlines ?? []) {
       const outline: Outline = {
         id: nextId(0),
         deleted: false,
         groundId,
         ...shape,
         points: corners.map(([d, o, b]) => centre.positionAt(d, o, b)),
+        holder,
+        // A claim goes by the note of its name.
+        permissionId: shape.kind === 'claim' ? (noteIds.get(shape.name) ?? null) : null,
         note: '',
       };
       put('outlines', outline);
-    }
-    for (const p of ground.permissions) {
-      const permission: Permission = { id: nextId(0), deleted: false, groundId, note: '', ...p };
-      put('permissions', permission);
     }
     if (ground.key === 'bench') benchWrites(lay, put, nextId, onDay, groundId, centre, ground.sizes, sampling);
     for (const run of RUNS.filter((r) => r.ground === ground.key))

@@ -80,6 +80,7 @@ export interface TrueGround {
   readonly outlines?: readonly {
     readonly name: string;
     readonly kind: 'bar' | 'bench' | 'claim';
+    readonly holder?: 'ours' | 'by leave' | 'not ours';
     readonly height_m: number | null;
     readonly corners: readonly (readonly [distance_m: number, offset_m: number, bank: 'left' | 'right'])[];
   }[];
@@ -274,12 +275,25 @@ export const CORRAN: readonly TrueGround[] = [
       {
         name: 'Claim Halloway 3',
         kind: 'claim',
+        holder: 'ours',
         height_m: null,
         corners: [
           [330, 60, 'right'],
           [330, 60, 'left'],
           [800, 60, 'left'],
           [800, 60, 'right'],
+        ],
+      },
+      {
+        name: 'Halloway 4',
+        kind: 'claim',
+        holder: 'not ours',
+        height_m: null,
+        corners: [
+          [930, 60, 'right'],
+          [930, 60, 'left'],
+          [1080, 60, 'left'],
+          [1080, 60, 'right'],
         ],
       },
     ],

@@ -285,6 +285,8 @@ export const newOutline = (groundId: string, some: Partial<New<Outline>> = {}): 
     [-33.001, 46.501],
   ],
   height_m: 4,
+  holder: null,
+  permissionId: null,
   note: '',
   ...some,
 });

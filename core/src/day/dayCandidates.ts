@@ -114,6 +114,8 @@ export function dayCandidates(
   river: RiverNow | null,
   line: WalkedLine,
   now_ms: number,
+  /** Why nobody of the crew may dig there on that day, in words; null where nothing speaks against it. */
+  shutBy: (place: RankedPlace['place']) => string | null = () => null,
 ): Candidate[] {
   const tools_kg = asked.tools.reduce((sum, t) => sum + t.kg, 0);
   const visits = visitsOf(
@@ -154,7 +156,7 @@ export function dayCandidates(
       trips,
       chance,
       value: worth >= HARDLY_WORTH * most ? worth : 0,
-      closed: tooHigh ? 'the river stands too high' : frozenShut ? 'frozen ground' : null,
+      closed: tooHigh ? 'the river stands too high' : (shutBy(place) ?? (frozenShut ? 'frozen ground' : null)),
       byWater:
         groundKind === 'creek' &&
         (place.bank === 'mid' || offset_m < OUT_OF_RIVER_M || (spot !== undefined && spot.worksBelow_m !== null)),

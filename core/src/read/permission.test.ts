@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { permissionOn, type PermissionNote } from './permission.ts';
+import { nextOpenDay, permissionOn, type PermissionNote } from './permission.ts';
 
 const note = (some: Partial<PermissionNote>): PermissionNote => ({
   id: 'n',
@@ -67,4 +67,17 @@ describe('claims and permits', () => {
 test('a day that is none is refused', () => {
   expect(() => permissionOn([], 'today')).toThrow(/YYYY-MM-DD/);
   expect(() => permissionOn([note({ kind: 'permit', to: '2026-13-01' })], '2026-01-01')).toThrow(/day is 2026-13-01/);
+});
+
+describe('the next open day', () => {
+  const spawning = note({ from: '2024-08-15', to: '2024-10-31', everyYear: true });
+  test('is today where nothing forbids, else the day after the last that does', () => {
+    expect(nextOpenDay([spawning], '2026-08-14')).toBe('2026-08-14');
+    expect(nextOpenDay([spawning], '2026-09-01')).toBe('2026-11-01');
+    const nesting = note({ id: 'b', from: '2026-10-20', to: '2026-11-09' });
+    expect(nextOpenDay([spawning, nesting], '2026-09-01')).toBe('2026-11-10');
+  });
+  test('never comes where a claim has run out', () => {
+    expect(nextOpenDay([note({ kind: 'claim', to: '2026-01-01' })], '2026-05-01')).toBeNull();
+  });
 });

@@ -54,6 +54,23 @@ export function permissionOn(notes: readonly PermissionNote[], today: Day): Perm
   return { closed, soon };
 }
 
+/** So far ahead an open day is looked for: a year, and some. */
+const LOOK_AHEAD_DAYS = 400;
+const DAY_MS = 86_400_000;
+
+/**
+ * The first day from today on which nothing of the notes forbids; null when none comes within 400 days.
+ * @throws OutOfRange for a day that is none
+ */
+export function nextOpenDay(notes: readonly PermissionNote[], today: Day): Day | null {
+  const first = dayNumber(today);
+  for (let ahead = 0; ahead <= LOOK_AHEAD_DAYS; ahead++) {
+    const day = new Date((first + ahead) * DAY_MS).toISOString().slice(0, 10);
+    if (permissionOn(notes, day).closed.length === 0) return day;
+  }
+  return null;
+}
+
 function season(
   { from, to, everyYear }: PermissionNote,
   today: Day,
@@ -81,5 +98,5 @@ function dayNumber(day: Day): number {
   const [year, month, date] = [Number(parts?.[1]), Number(parts?.[2]), Number(parts?.[3])];
   if (!parts || month < 1 || month > 12 || date < 1 || date > 31)
     throw new OutOfRange('day', day, 'a day written YYYY-MM-DD');
-  return Date.UTC(year, month - 1, date) / 86_400_000;
+  return Date.UTC(year, month - 1, date) / DAY_MS;
 }

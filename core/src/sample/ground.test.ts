@@ -1,3 +1,4 @@
+import { inside } from '../ground/inside.ts';
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
@@ -6,7 +7,6 @@ import { normalDraw, poissonDraw, seededRandom } from '../maths/random.ts';
 import {
   bySections,
   inPlace,
-  inside,
   mapGround,
   meanBand,
   sampleWeights,

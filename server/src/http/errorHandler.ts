@@ -24,6 +24,11 @@ const CONSTRAINTS: Readonly<
   day_sheet_forward: { path: 'back_min', message: 'Be back after you start.', code: 'INVALID' },
   trial_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
   outline_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
+  outline_permission_fk: {
+    path: 'permissionId',
+    message: 'That note is not on this ground.',
+    code: 'UNKNOWN_REFERENCE',
+  },
   attachment_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
   permission_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
   permission_in_order: { path: 'to', message: 'It ends before it begins.', code: 'INVALID' },

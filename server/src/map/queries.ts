@@ -13,6 +13,8 @@ export const outlines = recordKind({
     kind: 'kind',
     points: 'points',
     height_m: 'height_m',
+    holder: 'holder',
+    permissionId: 'permission_id',
     note: 'note',
   },
   added: {},

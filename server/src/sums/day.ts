@@ -9,6 +9,7 @@ import {
   LIGHTS_OF_DAY,
   planDay,
   tideTurns,
+  turnBack,
   walkingMinutes,
 } from '@riffle/core';
 import { z } from 'zod';
@@ -16,6 +17,12 @@ import { n, sum, type Sum } from './sum.ts';
 
 /** A day against light, tide and walking. */
 export const DAY_SUMS: readonly Sum[] = [
+  sum(
+    'turn-back',
+    'When to turn back along a flat line to be at the start at a time, a quarter over Tobler’s walking time.',
+    z.object({ length_m: n, here_m: n, start_m: n.default(0), back_min: n, now_min: n }),
+    (i) => turnBack({ length_m: i.length_m, height_m: null }, i.here_m, i.start_m, i.back_min, i.now_min),
+  ),
   sum(
     'walking',
     'Minutes along a line with its heights, off the path (Tobler).',

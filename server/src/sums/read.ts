@@ -1,4 +1,5 @@
 import {
+  centreLine,
   changePoint,
   floatTrend,
   floodPeaks,
@@ -7,7 +8,9 @@ import {
   mouthsThatFeed,
   nextPan,
   mustCarry,
+  nextOpenDay,
   permissionOn,
+  standOnLine,
   SIGN_KIND_NAMES,
   sourceAbove,
   sternberg,
@@ -191,7 +194,21 @@ export const READ_SUMS: readonly Sum[] = [
         )
         .max(500),
     }),
-    (i) => permissionOn(i.notes, i.today),
+    (i) => ({ ...permissionOn(i.notes, i.today), nextOpenDay: nextOpenDay(i.notes, i.today) }),
+  ),
+  sum(
+    'stand',
+    'Where a position with its circle stands on a line, longitude and latitude from the foot up.',
+    z.object({
+      line: z
+        .array(z.tuple([z.number().min(-180).max(180), z.number().min(-85).max(85)]))
+        .min(2)
+        .max(5000),
+      lon: n,
+      lat: n,
+      accuracy_m: n,
+    }),
+    ({ line, ...fix }) => standOnLine(centreLine(line), fix),
   ),
   sum(
     'change-point',

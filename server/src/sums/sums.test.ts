@@ -290,7 +290,22 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
         { id: 'a', name: 'Spawning', kind: 'closed season', from: '2020-08-15', to: '2020-10-31', everyYear: true },
       ],
     },
-    (a: { closed: { until: string }[] }) => a.closed[0]?.until === '2026-10-31',
+    (a: { closed: { until: string }[]; nextOpenDay: string }) =>
+      a.closed[0]?.until === '2026-10-31' && a.nextOpenDay === '2026-11-01',
+  ],
+  stand: [
+    {
+      line: [
+        [-33, 46.5],
+        [-33, 46.51],
+      ],
+      lon: -33.0005,
+      lat: 46.505,
+      accuracy_m: 5,
+    },
+    // Half of a hundredth of a degree of latitude is 556 m; west of a line walked north is its right bank.
+    (a: { kind: string; distance_m: number; bank: string }) =>
+      a.kind === 'here' && Math.abs(a.distance_m - 556) < 2 && a.bank === 'right',
   ],
   'change-point': [
     { values: [1, 2, 1, 3, 8, 9, 7, 10] },
@@ -338,6 +353,14 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
       floodAbove_m: 0.6,
     },
     (a: { levels: unknown[]; floods: { level_m: number }[] }) => a.levels.length === 3 && a.floods[0]?.level_m === 0.9,
+  ],
+  // Tobler on the flat is 6 exp(-0.175) km/h, off the path 0.6 of it; a quarter over.
+  'turn-back': [
+    { length_m: 2000, here_m: 1000, back_min: 960, now_min: 700 },
+    (a: { walk_min: number; turn_min: number; left_min: number }) =>
+      Math.abs(a.walk_min - (60 / (6 * Math.exp(-0.175) * 0.6)) * 1.25) < 1e-9 &&
+      Math.abs(a.turn_min - (960 - a.walk_min)) < 1e-9 &&
+      Math.abs(a.left_min - (260 - a.walk_min)) < 1e-9,
   ],
   walking: [
     { length_m: 1000, heights_m: [0, 50, 100], from_m: 0, to_m: 1000 },

@@ -16,6 +16,7 @@ import {
   type RiverNow,
 } from '@riffle/core';
 import { useMemo } from 'react';
+import { claimWords, shutClaim, useClaims } from '../ground/useClaims.ts';
 import { useContainers } from '../records/useContainers.ts';
 import { usePreferences } from '../preferences/preferences.ts';
 import { rankReading, type RankedReading } from '../reading/rankReading.ts';
@@ -62,6 +63,7 @@ export function useDay(
   const reading = useReading(ground);
   const { samples, river } = reading;
   const { pays_mg_L, reach_m, priors } = usePreferences().preferences;
+  const claims = useClaims(ground, date);
   const pan_L = useContainers().pan ?? CONTAINERS.pan;
   const ranking = useMemo(
     () => rankReading(reading, spots, { pays_mg_L, reach_m, priors, pan_L }),
@@ -94,8 +96,12 @@ export function useDay(
         river,
         line,
         hour * 3_600_000,
+        (place) => {
+          const claim = shutClaim(claims, place);
+          return claim ? claimWords(claim) : null;
+        },
       ),
-    [ground, spots, ranking, draft, pace, river, line, hour],
+    [ground, spots, ranking, draft, pace, river, line, hour, claims],
   );
   const tried = useMemo(() => all.filter((c) => c.closed === null), [all]);
   const tide = useMemo(() => dayTide(ground, date), [ground, date]);

@@ -1,13 +1,4 @@
-import {
-  NUMBERS,
-  numberProblem,
-  textProblem,
-  TEXTS,
-  type StoredGround,
-  type StoredOutline,
-  type StoredSign,
-  type StoredSpot,
-} from '@riffle/contract';
+import type { StoredGround, StoredOutline, StoredSign, StoredSpot } from '@riffle/contract';
 import type { OUTLINE_KINDS } from '@riffle/contract';
 import { reshapeLine, type Position } from '@riffle/core';
 import { useState } from 'react';
@@ -22,8 +13,7 @@ import { usePreferences } from '../preferences/preferences.ts';
 import { useShow } from '../units/useShow.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choices } from '../ui/Choices.tsx';
-import { FormSheet } from '../ui/Sheet.tsx';
-import { TextField } from '../ui/Field.tsx';
+import { OutlineSheet } from './OutlineSheet.tsx';
 import { UnderlaySheet } from './UnderlaySheet.tsx';
 import { useMap, type Drawing, type LonLat } from './useMap.ts';
 
@@ -177,15 +167,9 @@ export default function PlanMap({
           kind={drawn.kind}
           outline={null}
           onClose={() => setDrawn(null)}
-          onKeep={(name, height_m, note) => {
-            keep.add({
-              groundId: ground.id,
-              name,
-              kind: drawn.kind,
-              points: drawn.points,
-              height_m,
-              note,
-            });
+          groundId={ground.id}
+          onKeep={(told) => {
+            keep.add({ groundId: ground.id, kind: drawn.kind, points: drawn.points, ...told });
             setDrawn(null);
           }}
         />
@@ -195,8 +179,9 @@ export default function PlanMap({
           kind={openOutline.kind}
           outline={openOutline}
           onClose={() => setOpenOutline(null)}
-          onKeep={(name, height_m, note) => {
-            keep.change(openOutline, { name, height_m, note });
+          groundId={ground.id}
+          onKeep={(told) => {
+            keep.change(openOutline, told);
             setOpenOutline(null);
           }}
           onRemove={() => {
@@ -230,56 +215,3 @@ const HINTS: Readonly<Record<Drawing, string>> = {
   reshape: 'Drag a corner, or a side to make a new corner.',
   measure: 'Tap along what you want to measure.',
 };
-
-interface OutlineSheetProps {
-  readonly kind: (typeof OUTLINE_KINDS)[number];
-  readonly outline: StoredOutline | null;
-  readonly onKeep: (name: string, height_m: number | null, note: string) => void;
-  readonly onRemove?: () => void;
-  readonly onClose: () => void;
-}
-
-function OutlineSheet({ kind, outline, onKeep, onRemove, onClose }: OutlineSheetProps) {
-  const [name, setName] = useState(outline?.name ?? '');
-  const [height, setHeight] = useState(outline?.height_m == null ? '' : String(outline.height_m));
-  const [note, setNote] = useState(outline?.note ?? '');
-  const [tried, setTried] = useState(false);
-  const height_m = height.trim() === '' ? null : Number(height.replace(',', '.'));
-  const heightProblem =
-    height_m !== null && numberProblem(NUMBERS.outlineHeight_m, height_m) ? 'Metres above the water, -5 to 300.' : null;
-  const nameProblem = textProblem(TEXTS.name, name);
-  const standsUp = kind === 'bar' || kind === 'bench';
-  return (
-    <FormSheet
-      title={outline ? outline.name : `A ${kind === 'workings' ? 'patch of old workings' : kind}`}
-      onClose={onClose}
-      onSave={() => {
-        setTried(true);
-        if (nameProblem || heightProblem || textProblem(TEXTS.note, note)) return;
-        onKeep(name.trim(), height_m, note);
-      }}
-    >
-      <TextField label="Name" value={name} onChange={setName} limit={TEXTS.name} problem={tried ? nameProblem : null} />
-      {standsUp && (
-        <TextField
-          label="Height above the water, m"
-          value={height}
-          onChange={setHeight}
-          problem={heightProblem}
-          hint="It then stands at that height on the ribbon."
-        />
-      )}
-      <TextField label="Note" value={note} onChange={setNote} rows={2} limit={TEXTS.note} />
-      <div className="mt-2 flex flex-wrap gap-3">
-        <Button look="main" type="submit">
-          Keep it
-        </Button>
-        {onRemove && (
-          <Button look="danger" onClick={onRemove}>
-            Take it off
-          </Button>
-        )}
-      </div>
-    </FormSheet>
-  );
-}

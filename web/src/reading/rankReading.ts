@@ -24,6 +24,7 @@ import {
   type Trace,
   type TracePoint,
 } from '@riffle/core';
+import { shutClaim } from '../ground/useClaims.ts';
 import type { Preferences } from '../preferences/preferences.ts';
 import { hopeWords, nextWords, type NextStep } from './nextWords.ts';
 import type { Reading } from './useReading.ts';
@@ -107,14 +108,20 @@ const canGuess = ({ kind }: StoredGround): boolean => kind === 'creek' || kind =
 
 function nextStep(
   { ranked }: PlaceRanking,
-  { river }: Reading,
+  { river, claims }: Reading,
   spots: readonly StoredSpot[],
   rules: PanRules,
   now_ms: number,
 ): NextStep | null {
   const spotById = new Map(spots.map((s) => [s.id, s]));
   const found = nextPan(
-    ranked.map((r) => asPanPlace(r, USUAL_PAN_MIN, underWater(spotById.get(r.place.spotId ?? ''), river, now_ms))),
+    ranked.map((r) =>
+      asPanPlace(
+        r,
+        USUAL_PAN_MIN,
+        underWater(spotById.get(r.place.spotId ?? ''), river, now_ms) || shutClaim(claims, r.place) !== undefined,
+      ),
+    ),
     rules,
   );
   const byId = new Map(ranked.map((r) => [r.place.id, r]));

@@ -9,7 +9,7 @@ import type { rankReading, RankedReading } from './rankReading.ts';
 import type { Reading } from './useReading.ts';
 
 /** What a ranking rests on. */
-const RESTS_ON = ['pans', 'signs', 'pits'] as const;
+const RESTS_ON = ['pans', 'signs', 'pits', 'outlines', 'permissions'] as const;
 
 /** The ranking of a ground, a moment after its first sight; null until then, and while what it rests on is on its way: no word of it is then taken back. */
 export function useLateRanking(reading: Reading, spots: readonly StoredSpot[]): RankedReading | null {

@@ -22,6 +22,8 @@ const outline = (
   name: kind,
   kind,
   height_m: 4,
+  holder: null,
+  permissionId: null,
   note: '',
   points: some.map(([d, o, b]) => centre.positionAt(d, o, b)),
 });

@@ -16,6 +16,7 @@ const NewGround = page(async () => (await import('../ground/NewGroundScreen.tsx'
 const BagGate = page(async () => (await import('../stages/sample/bags/BagGate.tsx')).BagGate);
 const Settings = page(async () => (await import('../settings/SettingsScreen.tsx')).SettingsScreen);
 const Day = page(async () => (await import('../day/DayScreen.tsx')).DayScreen);
+const Walk = page(async () => (await import('../stages/read/walk/WalkScreen.tsx')).WalkScreen);
 const Sample = page(async () => (await import('../stages/sample/SampleStage.tsx')).SampleStage);
 const Pan = page(async () => (await import('../stages/sample/pan/PanScreen.tsx')).PanScreen);
 const Bags = page(async () => (await import('../stages/sample/bags/BagsScreen.tsx')).BagsScreen);
@@ -62,6 +63,7 @@ export const Pages = () => (
         <Route path="g/:groundId" element={<GroundGate />}>
           <Route path="day" element={evenWithout(['day-sheets', 'pans', 'signs', 'lots', 'permissions'], Day)} />
           <Route path="read" element={<ReadScreen />} />
+          <Route path="walk" element={evenWithout(['pans', 'signs', 'day-sheets'], Walk)} />
           <Route path="sample" element={screen(Sample)}>
             <Route index element={screen(Pan)} />
             <Route path="bags" element={needs(['lots', 'sample-plans', 'samples'], Bags)} />

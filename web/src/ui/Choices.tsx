@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 
 interface ChoicesProps<T extends string> {
   readonly label: string;
-  readonly value: T;
+  readonly value: T | null;
   readonly onChange: (value: T) => void;
   readonly choices: readonly { readonly value: T; readonly label: ReactNode; readonly says?: string }[];
 }

@@ -1,8 +1,8 @@
 import { textProblem, type StoredGround } from '@riffle/contract';
-import { centreLine, MIDSTREAM_M, SIGN_KIND_NAMES, type Bank } from '@riffle/core';
+import { SIGN_KIND_NAMES, type Bank, type Entered } from '@riffle/core';
 import { useState } from 'react';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
-import { currentPosition } from '../../position/currentPosition.ts';
+import { standingWords, useStand } from '../../position/useStand.ts';
 import { usePreferences } from '../../preferences/preferences.ts';
 import { useKeep } from '../../records/useKeep.ts';
 import { useRecords } from '../../records/useRecords.ts';
@@ -12,6 +12,8 @@ import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { toast } from '../../ui/toast.ts';
+import { QuantityField } from '../../ui/QuantityField.tsx';
+import { readEntered } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
 import { bareSign, isOwnKind, signName, type SignKind } from './readSign.ts';
 
@@ -21,19 +23,21 @@ const OWN_NAME = { called: 'A kind of your own', longest: 30 };
 
 interface PickKindProps {
   readonly ground: StoredGround;
-  /** Where one stands: the picked spot, or where the ribbon was tapped. */
-  readonly place: RibbonPlace;
+  /** What was picked or tapped; null where nothing was: then it is where one stands, or nowhere yet. */
+  readonly place: RibbonPlace | null;
   readonly onClose: () => void;
   /** Asked to add measures to the sign just kept. */
   readonly onMore: (signId: string) => void;
 }
 
-/** The place, and a button for each kind of sign: a tap keeps it. */
+/** The place, and a button for each kind of sign: a tap keeps it. No place is made up: until one is known, nothing is kept. */
 export function PickKind({ ground, place, onClose, onMore }: PickKindProps) {
   const { add } = useKeep('signs');
   const show = useShow();
   const [at, setAt] = useState(place);
-  const { said, look } = useWhereIStand(ground, setAt);
+  const { positionFrom } = usePreferences().preferences;
+  const { standing, look } = useStand(ground, setAt, place === null);
+  const [tried, setTried] = useState(false);
   const words = GROUND_WORDS[ground.kind];
   const ownKinds = [
     ...new Set(
@@ -44,6 +48,10 @@ export function PickKind({ ground, place, onClose, onMore }: PickKindProps) {
   ];
 
   const keep = (kind: SignKind, weight: number | null = null): void => {
+    if (!at) {
+      setTried(true);
+      return;
+    }
     const id = add(bareSign(ground, kind, at, weight));
     toast(`Kept: ${signName(kind)} at ${show.distance(at.distance_m)}.`, {
       action: { label: 'Add a measure or note', onClick: () => onMore(id) },
@@ -55,21 +63,32 @@ export function PickKind({ ground, place, onClose, onMore }: PickKindProps) {
     <div className="flex flex-col gap-3">
       <div className="flex items-center justify-between gap-3 border-y border-rule py-1">
         <span>
-          at <b>{show.distance(at.distance_m)}</b>, {words.banks[at.bank]}
+          {at ? (
+            <>
+              at <b>{show.distance(at.distance_m)}</b>, {words.banks[at.bank]}
+            </>
+          ) : (
+            <b>no place yet</b>
+          )}
         </span>
         <Button look="quiet" onClick={look}>
           Where I stand
         </Button>
       </div>
       <p role="status" className="min-h-5 text-[13px] text-ink-2">
-        {said}
+        {standingWords(standing, show, positionFrom === 'simulated')}
+        {standing && standing.kind !== 'here' && standing.kind !== 'looking' && at && ' The place above counts.'}
       </p>
-      <Choices
-        label="Bank"
-        value={at.bank}
-        onChange={(bank: Bank) => setAt({ ...at, bank, offset_m: bank === 'mid' ? 0 : at.offset_m || 6 })}
-        choices={(['left', 'mid', 'right'] as const).map((b) => ({ value: b, label: words.banks[b] }))}
-      />
+      {at ? (
+        <Choices
+          label="Bank"
+          value={at.bank}
+          onChange={(bank: Bank) => setAt({ ...at, bank, offset_m: bank === 'mid' ? 0 : at.offset_m || 6 })}
+          choices={(['left', 'mid', 'right'] as const).map((b) => ({ value: b, label: words.banks[b] }))}
+        />
+      ) : (
+        standing?.kind !== 'looking' && <SayWhere ground={ground} wanted={tried} onWhere={setAt} />
+      )}
       <KindButtons kinds={[...KINDS, ...ownKinds]} onKind={keep} />
       <OwnKindField onKind={keep} />
       <div className="flex flex-wrap gap-2 border-t border-rule pt-3">
@@ -80,39 +99,48 @@ export function PickKind({ ground, place, onClose, onMore }: PickKindProps) {
   );
 }
 
-/** Finds where one stands on the line of the ground; says how it went. */
-function useWhereIStand(ground: StoredGround, onFound: (place: RibbonPlace) => void) {
+/** The place said by hand, where no receiver says it. */
+function SayWhere({
+  ground,
+  wanted,
+  onWhere,
+}: {
+  ground: StoredGround;
+  /** A kind was tapped before there was a place for it. */
+  wanted: boolean;
+  onWhere: (place: RibbonPlace) => void;
+}) {
   const show = useShow();
-  const { preferences } = usePreferences();
-  const [said, setSaid] = useState('');
-  const look = (): void => {
-    if (!ground.line) {
-      setSaid('This ground was typed: it has no line to find you on. The place above counts.');
-      return;
-    }
-    const line = centreLine(ground.line);
-    setSaid('Looking for your position ...');
-    currentPosition(preferences.positionFrom, ground.id).then(
-      ({ lon, lat, accuracy_m }) => {
-        const here = line.locate([lon, lat]);
-        if (here.offset_m > 500) {
-          setSaid(`You are ${show.distance(here.offset_m)} from this ground. The place above counts.`);
-          return;
+  const [distance, setDistance] = useState<Entered>({ text: '', unit: show.display.system === 'US' ? 'ft' : 'm' });
+  const reading = readEntered('length', distance);
+  const tooFar = reading.ok && reading.value > ground.length_m + 0.5;
+  return (
+    <form
+      className="flex flex-col gap-1"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (reading.ok && !tooFar) onWhere({ distance_m: reading.value, bank: 'mid', offset_m: 0 });
+      }}
+    >
+      <QuantityField
+        label={`Distance ${GROUND_WORDS[ground.kind].axis}`}
+        entered={distance}
+        reading={reading}
+        units={['m', 'ft', 'km', 'yd']}
+        showProblem={wanted}
+        problem={
+          tooFar
+            ? `The ground is ${show.distance(ground.length_m)} long.`
+            : wanted && distance.text.trim() === ''
+              ? 'Where is it? Type how far, tap it on the ribbon, or stand there with a position.'
+              : null
         }
-        const unsure = accuracy_m > here.offset_m + MIDSTREAM_M;
-        onFound({
-          distance_m: here.distance_m,
-          bank: unsure ? 'mid' : here.bank,
-          offset_m: unsure ? 0 : here.offset_m,
-        });
-        setSaid(
-          `You stand at ${show.distance(here.distance_m)}, to ${show.distance(Math.max(1, accuracy_m))}${preferences.positionFrom === 'simulated' ? ', says the simulated receiver' : ''}.`,
-        );
-      },
-      (error: Error) => setSaid(`${error.message} The place above counts.`),
-    );
-  };
-  return { said, look };
+        onChange={setDistance}
+        comesTo={reading.ok && show.distance(reading.value)}
+      />
+      <Button type="submit">It is there</Button>
+    </form>
+  );
 }
 
 /** A button for each kind, its mark beside its name. */

@@ -18,6 +18,9 @@ export function PickedLine({ ground, inHand }: { ground: StoredGround; inHand: R
       ) : (
         <span className="grow text-ink-2">Pick a spot on the ribbon, or tap beside one to mark a new place.</span>
       )}
+      <Link className="inline-flex min-h-11 items-center border-2 border-ink px-4" to={`/g/${ground.id}/walk`}>
+        Walk it
+      </Link>
       <Button onClick={() => setOpen({ what: 'new sign' })}>Add a sign</Button>
       <Button onClick={() => setOpen({ what: 'new spot' })}>New spot</Button>
     </div>

@@ -9,8 +9,8 @@ interface SignSheetProps {
   readonly ground: StoredGround;
   /** The sign to add to; left out for a new one. */
   readonly sign: StoredSign | undefined;
-  /** Where one stands: the picked spot, or where the ribbon was tapped. */
-  readonly place: RibbonPlace;
+  /** The picked spot, or where the ribbon was tapped; null for where one stands. */
+  readonly place: RibbonPlace | null;
   readonly onClose: () => void;
   /** Opens the sheet again on the sign just kept. */
   readonly onMore: (signId: string) => void;

@@ -11,6 +11,8 @@ import { centreLine, type Bank, type Entered } from '@riffle/core';
 import { useState } from 'react';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { useKeep } from '../../records/useKeep.ts';
+import { standingWords, useStand } from '../../position/useStand.ts';
+import { usePreferences } from '../../preferences/preferences.ts';
 import { Photos } from '../../photos/Photos.tsx';
 import type { RibbonPlace } from '../../ribbon/placeAt.ts';
 import { enterLength } from '../../units/enterLength.ts';
@@ -45,6 +47,21 @@ export function SpotSheet({ ground, spot: now, place, onClose, onKept }: SpotShe
   const [kind, setKind] = useState<StoredSpot['kind']>(spot?.kind ?? 'bar');
   const [bank, setBank] = useState<Bank>(spot?.bank ?? place?.bank ?? 'mid');
   const [distance, setDistance] = useState(enterLength(start, unit));
+  // Where the ribbon was tapped, or where one stands: how far out from the line.
+  const [stood, setStood] = useState(place);
+  const { positionFrom } = usePreferences().preferences;
+  const [touched, setTouched] = useState(false);
+  const { standing, look } = useStand(
+    ground,
+    (at) => {
+      // What was typed meanwhile stands, unless one asks.
+      if (touched) return;
+      setDistance(enterLength(at.distance_m, unit));
+      setBank(at.bank);
+      setStood(at);
+    },
+    !spot && !place,
+  );
   const [worksBelow, setWorksBelow] = useState<Entered>(
     spot?.worksBelowEntered ?? { text: '', unit: show.display.system === 'US' ? 'in' : 'cm' },
   );
@@ -65,7 +82,7 @@ export function SpotSheet({ ground, spot: now, place, onClose, onKept }: SpotShe
     if (nameProblem || noteProblem || !reading.ok || tooFar || level?.ok === false || levelProblem) return;
     const distance_m = reading.value;
     const moved = !spot || Math.abs(distance_m - spot.distance_m) > 0.05 || bank !== spot.bank;
-    const offset_m = bank === 'mid' ? 0 : moved ? place?.offset_m || spot?.offset_m || 6 : spot.offset_m;
+    const offset_m = bank === 'mid' ? 0 : moved ? stood?.offset_m || spot?.offset_m || 6 : spot.offset_m;
     const position = !moved
       ? spot.position
       : ground.line
@@ -100,10 +117,33 @@ export function SpotSheet({ ground, spot: now, place, onClose, onKept }: SpotShe
         reading={reading}
         units={['m', 'ft', 'km', 'yd']}
         showProblem={tried}
-        problem={tooFar}
-        onChange={setDistance}
+        problem={
+          tooFar ??
+          (tried && distance.text.trim() === ''
+            ? 'Where is it? Type how far, tap it on the ribbon, or stand there with a position.'
+            : null)
+        }
+        onChange={(typed) => {
+          setTouched(true);
+          setDistance(typed);
+        }}
         comesTo={reading.ok && show.distance(reading.value)}
       />
+      <div className="-mt-1 flex items-center justify-between gap-3">
+        <p role="status" className="text-[13px] text-ink-2">
+          {standingWords(standing, show, positionFrom === 'simulated')}
+        </p>
+        <Button
+          look="quiet"
+          className="shrink-0"
+          onClick={() => {
+            setTouched(false);
+            look();
+          }}
+        >
+          Where I stand
+        </Button>
+      </div>
       <div>
         <p className="mb-1 text-[13px] text-ink-2">
           {ground.kind === 'beach' ? 'Side of the line' : 'Side, looking downstream'}

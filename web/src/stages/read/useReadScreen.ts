@@ -1,9 +1,8 @@
 import type { StoredGround, StoredOutline, StoredSpot } from '@riffle/contract';
-import { centreLine, underWater, type GatheredPlace, type GuessedSign, type RankedPlace } from '@riffle/core';
+import { centreLine, type GatheredPlace, type GuessedSign } from '@riffle/core';
 import { useCallback, useMemo, useState } from 'react';
-import { useNow } from '../../ui/useNow.ts';
 import type { RankedReading } from '../../reading/rankReading.ts';
-import { useLateRanking } from '../../reading/useLateRanking.ts';
+import { useOpenRanking } from '../../reading/useOpenRanking.ts';
 import { useReading, type Reading } from '../../reading/useReading.ts';
 import { outlineStrips } from '../../ribbon/outlineStrips.ts';
 import type { RibbonPlace } from '../../ribbon/placeAt.ts';
@@ -20,7 +19,7 @@ export type Open =
 export type MarkedPlace = RibbonPlace & { readonly name?: string };
 
 export interface ReadInHand extends Reading {
-  /** Without what the river covers today: no place to send anyone. Null for a moment after the first sight. */
+  /** Without what the river covers or a claim shuts today: no place to send anyone. Null for a moment after the first sight. */
   readonly ranking: RankedReading | null;
   readonly outlines: RecordList<StoredOutline>['items'];
   readonly strips: ReturnType<typeof outlineStrips>;
@@ -29,8 +28,8 @@ export interface ReadInHand extends Reading {
   readonly picked: string | null;
   readonly pickedSpot: StoredSpot | undefined;
   readonly place: MarkedPlace | null;
-  /** Where one stands, as far as the screen knows: the place marked last, the picked spot, the middle of the ground. */
-  readonly here: RibbonPlace;
+  /** The place marked last, else the picked spot; null where neither is: no place is made up. */
+  readonly here: RibbonPlace | null;
   readonly open: Open | null;
   readonly setOpen: (open: Open | null) => void;
   readonly openSign: (signId: string) => void;
@@ -45,27 +44,14 @@ export interface ReadInHand extends Reading {
 /** What the Read screen has in hand: the ground as it reads, what is picked, and which slip lies open. */
 export function useReadScreen(ground: StoredGround, spots: readonly StoredSpot[]): ReadInHand {
   const reading = useReading(ground);
-  const { river } = reading;
-  const all = useLateRanking(reading, spots);
+  const ranking = useOpenRanking(reading, spots);
   const { picked, pick } = usePicked();
   const [place, setPlace] = useState<MarkedPlace | null>(null);
   const [open, setOpen] = useState<Open | null>(null);
   const outlines = useRecords('outlines', ground.id).items;
   const grounds = useRecords('grounds').items;
-  const now_ms = useNow(60_000);
   const pickedSpot = spots.find((s) => s.id === picked);
 
-  const ranking = useMemo(() => {
-    if (!all) return null;
-    const byId = new Map(spots.map((s) => [s.id, s]));
-    const isDry = (r: RankedPlace): boolean => !underWater(byId.get(r.place.spotId ?? ''), river, now_ms);
-    return {
-      ...all,
-      ranked: all.ranked.filter(isDry),
-      proven: all.proven.filter(isDry),
-      untried: all.untried.filter(isDry),
-    };
-  }, [all, spots, river, now_ms]);
   const strips = useMemo(() => outlineStrips(ground, outlines), [ground, outlines]);
   const pickSpot = useCallback(
     (id: string) => {
@@ -95,7 +81,7 @@ export function useReadScreen(ground: StoredGround, spots: readonly StoredSpot[]
     picked,
     pickedSpot,
     place,
-    here: place ?? pickedSpot ?? { distance_m: Math.round(ground.length_m / 2), bank: 'mid', offset_m: 0 },
+    here: place ?? pickedSpot ?? null,
     open,
     setOpen,
     openSign: useCallback((id: string) => setOpen({ what: 'sign', id }), []),

@@ -8,6 +8,7 @@ import { NotSealed, Sealed } from '../../box/SealedForecast.tsx';
 import { useSealedForecast, weighingBegun } from '../../box/useSealedForecast.ts';
 import { useRecords } from '../../records/useRecords.ts';
 import { ClosedToday } from '../../ground/ClosedToday.tsx';
+import { useAlone } from '../../ui/useAlone.ts';
 import { useKeep } from '../../records/useKeep.ts';
 import { Needs } from '../../shell/Needs.tsx';
 import { SyncState } from '../../shell/SyncState.tsx';
@@ -39,9 +40,8 @@ export function RunScreen() {
   const running = open !== undefined && !open.tally.stopped;
   useEffect(() => {
     if (openId) sessionStorage.setItem('riffle-run', openId);
-    document.documentElement.toggleAttribute('data-running', running);
-    return () => document.documentElement.removeAttribute('data-running');
-  }, [openId, running]);
+  }, [openId]);
+  useAlone(running);
 
   const setup = setups.find((s) => s.id === open?.setupId);
   const drop = (run: StoredRun): void =>

@@ -1,7 +1,7 @@
 import { UNSHORED_M, type ColorClass, bestSpot, countColors, effectiveColors, handsForSizes } from '@riffle/core';
 import { TEXTS, type StoredLot } from '@riffle/contract';
 import { useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { Caution } from '../../../ui/Caution.tsx';
 import { plural } from '../../../ui/plural.ts';
 import { toast } from '../../../ui/toast.ts';
@@ -55,7 +55,9 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
   const { ground, spots } = useGround();
   const { picked: inAddress, pick } = usePicked();
   const picked = lot?.spotId ?? inAddress;
-  const [, setSearch] = useSearchParams();
+  const [search, setSearch] = useSearchParams();
+  const onWalk = search.has('walk');
+  const navigate = useNavigate();
   const pits = useRecords('pits', ground.id).items;
   const seedings = useRecords('seedings').items;
   const samples = useRecords('samples', ground.id).items;
@@ -102,6 +104,7 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
     inHand.clear();
     setTried(false);
     setWeighing(false);
+    if (onWalk) void navigate(`/g/${ground.id}/walk`);
     toast(`Kept: ${spot.name}, ${inHand.colors === 0 ? 'a blank' : plural(inHand.colors, 'color')}.`);
   };
   const isPhone = useIsPhone();
@@ -125,6 +128,11 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
             ? `${spot.name}, ${spot.kind}, ${show.distance(spot.distance_m)} ${GROUND_WORDS[ground.kind].along}`
             : 'no spot picked'}
         </span>
+        {onWalk && (
+          <Link to={`/g/${ground.id}/walk`} className="inline-flex min-h-11 items-center underline underline-offset-4">
+            Back to the walk
+          </Link>
+        )}
       </header>
       <SampleVerdict
         spot={spot}

@@ -1,0 +1,111 @@
+import {
+  NUMBERS,
+  numberProblem,
+  textProblem,
+  TEXTS,
+  type Outline,
+  type OUTLINE_KINDS,
+  type StoredOutline,
+} from '@riffle/contract';
+import type { ClaimHolder } from '@riffle/core';
+import { useState } from 'react';
+import { daysWords } from '../ground/permissionDays.ts';
+import { useRecords } from '../records/useRecords.ts';
+import { Button } from '../ui/Button.tsx';
+import { Choices } from '../ui/Choices.tsx';
+import { SelectField, TextField } from '../ui/Field.tsx';
+import { FormSheet } from '../ui/Sheet.tsx';
+
+/** What a person tells of a shape they drew. */
+export type OutlineTold = Pick<Outline, 'name' | 'height_m' | 'note' | 'holder' | 'permissionId'>;
+
+interface OutlineSheetProps {
+  readonly groundId: string;
+  readonly kind: (typeof OUTLINE_KINDS)[number];
+  readonly outline: StoredOutline | null;
+  readonly onKeep: (told: OutlineTold) => void;
+  readonly onRemove?: () => void;
+  readonly onClose: () => void;
+}
+
+const NO_NOTE = 'no note';
+
+/** What a shape on the map is: its name, how high it stands, of a claim whose it is and which note has its days. */
+export function OutlineSheet({ groundId, kind, outline, onKeep, onRemove, onClose }: OutlineSheetProps) {
+  const notes = useRecords('permissions', groundId).items.filter((n) => n.kind !== 'closed season');
+  const [name, setName] = useState(outline?.name ?? '');
+  const [height, setHeight] = useState(outline?.height_m == null ? '' : String(outline.height_m));
+  const [note, setNote] = useState(outline?.note ?? '');
+  const [holder, setHolder] = useState<ClaimHolder | null>(outline?.holder ?? null);
+  const [permissionId, setPermissionId] = useState(outline?.permissionId ?? null);
+  const [tried, setTried] = useState(false);
+  const height_m = height.trim() === '' ? null : Number(height.replace(',', '.'));
+  const heightProblem =
+    height_m !== null && numberProblem(NUMBERS.outlineHeight_m, height_m) ? 'Metres above the water, -5 to 300.' : null;
+  const nameProblem = textProblem(TEXTS.name, name);
+  const standsUp = kind === 'bar' || kind === 'bench';
+  return (
+    <FormSheet
+      title={outline ? outline.name : `A ${kind === 'workings' ? 'patch of old workings' : kind}`}
+      onClose={onClose}
+      onSave={() => {
+        setTried(true);
+        if (nameProblem || heightProblem || textProblem(TEXTS.note, note)) return;
+        onKeep({ name: name.trim(), height_m, note, holder, permissionId });
+      }}
+    >
+      <TextField label="Name" value={name} onChange={setName} limit={TEXTS.name} problem={tried ? nameProblem : null} />
+      {standsUp && (
+        <TextField
+          label="Height above the water, m"
+          value={height}
+          onChange={setHeight}
+          problem={heightProblem}
+          hint="It then stands at that height on the ribbon."
+        />
+      )}
+      {kind === 'claim' && (
+        <>
+          <div>
+            <p className="mb-1 text-[13px] text-ink-2">Whose it is</p>
+            <Choices
+              label="Whose it is"
+              value={holder}
+              onChange={setHolder}
+              choices={[
+                { value: 'ours', label: 'ours' },
+                { value: 'by leave', label: 'theirs, we may' },
+                { value: 'not ours', label: 'not ours' },
+              ]}
+            />
+          </div>
+          {holder !== 'not ours' && (
+            <SelectField
+              label="Its days stand in the note"
+              value={permissionId ?? NO_NOTE}
+              choices={[
+                { value: NO_NOTE, label: 'none' },
+                ...notes.map((n) => ({ value: n.id, label: `${n.name}, ${n.kind}${daysWords(n)}` })),
+              ]}
+              onChange={(id) => setPermissionId(id === NO_NOTE ? null : id)}
+            />
+          )}
+          <p className="text-[13px] text-ink-2">
+            A drawing is no survey: the posts and the register decide. You are told on the walk before its edge.
+          </p>
+        </>
+      )}
+      <TextField label="Note" value={note} onChange={setNote} rows={2} limit={TEXTS.note} />
+      <div className="mt-2 flex flex-wrap gap-3">
+        <Button look="main" type="submit">
+          Keep it
+        </Button>
+        {onRemove && (
+          <Button look="danger" onClick={onRemove}>
+            Take it off
+          </Button>
+        )}
+      </div>
+    </FormSheet>
+  );
+}

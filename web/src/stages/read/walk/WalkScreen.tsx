@@ -1,0 +1,115 @@
+import { format } from 'date-fns';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { ClosedToday } from '../../../ground/ClosedToday.tsx';
+import { useGround } from '../../../shell/useGround.ts';
+import { SyncState } from '../../../shell/SyncState.tsx';
+import { Button } from '../../../ui/Button.tsx';
+import { useAlone } from '../../../ui/useAlone.ts';
+import { useShow } from '../../../units/useShow.ts';
+import { PocketDark } from './PocketDark.tsx';
+import { useWalk } from './useWalk.ts';
+import { useWalkKeep } from './useWalkKeep.ts';
+import { WalkActions } from './WalkActions.tsx';
+import { WalkByHand } from './WalkByHand.tsx';
+import { WalkCreek } from './WalkCreek.tsx';
+import { WalkFacts } from './WalkFacts.tsx';
+import { WalkFirst } from './WalkFirst.tsx';
+import { bellWords } from './walkWords.ts';
+
+const SignSheet = lazy(async () => ({ default: (await import('../SignSheet.tsx')).SignSheet }));
+const RiverSheet = lazy(async () => ({ default: (await import('../RiverSheet.tsx')).RiverSheet }));
+
+/** The ground walked: one huge screen for the hand, bells for the pocket. */
+export function WalkScreen() {
+  const { ground, spots } = useGround();
+  const walk = useWalk(ground, spots);
+  const keep = useWalkKeep(walk);
+  const show = useShow();
+  const navigate = useNavigate();
+  const [open, setOpen] = useState<'sign' | 'river' | { readonly sign: string } | null>(null);
+  const [dark, setDark] = useState(false);
+  useAlone(true);
+  const { said, marks, shut, where } = walk;
+  const saidWords = useMemo(
+    () => (said ? said.bells.map((b) => bellWords(b, marks, shut, show)).join(' ') : ''),
+    [said, marks, shut, show],
+  );
+  // What stands in the largest letters already is not said twice.
+  const isNews = walk.isNews && !walk.inShut && !walk.wayShut && !walk.isThere;
+  const signs = walk.reading.signs;
+  const sign = typeof open === 'object' && open ? signs.find((s) => s.id === open.sign) : undefined;
+  const place =
+    where && !walk.isOld
+      ? { distance_m: Math.round(where.distance_m), bank: where.bank, offset_m: Math.round(where.offset_m) }
+      : null;
+  return (
+    <div className="flex flex-col gap-2.5 max-sm:min-h-[calc(100dvh-1.4rem)] sm:gap-4">
+      <header className="flex items-center justify-between gap-3 border-b-2 border-ink pb-1">
+        <Link to={`/g/${ground.id}/read`} className="inline-flex min-h-11 items-center gap-2 text-[16px] font-semibold">
+          <span aria-hidden="true">◂</span> Read
+        </Link>
+        <SyncState />
+        {!walk.byHand && (
+          <Button look="quiet" onClick={() => walk.setByHand(true)}>
+            By hand
+          </Button>
+        )}
+        <Button look="quiet" onClick={() => setDark(true)}>
+          Pocket
+        </Button>
+      </header>
+      <ClosedToday ground={ground} />
+      <div className="flex grow flex-col gap-2.5 sm:grid sm:grid-cols-[minmax(0,1fr)_minmax(0,27rem)] sm:content-start sm:gap-x-10">
+        <div className="flex min-w-0 flex-col gap-2.5">
+          <WalkFirst walk={walk} />
+          <p role="alert" className={isNews ? 'border-l-4 border-ink pl-3 text-[16px] font-semibold' : 'sr-only'}>
+            {saidWords}
+          </p>
+          <WalkByHand walk={walk} />
+        </div>
+        <WalkCreek walk={walk} />
+        <WalkFacts walk={walk} onRiver={() => setOpen('river')} />
+        <div className="sticky bottom-0 z-10 mt-auto flex flex-col gap-2 bg-paper pb-1 sm:static">
+          {keep.last && (
+            <p role="status" className="flex items-center justify-between gap-3 text-[16px]">
+              <span className="min-w-0">
+                {format(keep.last.at_ms, 'HH:mm')} {keep.last.says}
+              </span>
+              <Button className="shrink-0" onClick={keep.last.undo}>
+                Undo
+              </Button>
+            </p>
+          )}
+          <WalkActions
+            walk={walk}
+            keep={keep}
+            onColor={() => {
+              const spotId = keep.countHere();
+              if (spotId) void navigate(`/g/${ground.id}/sample?spot=${spotId}&walk=1`);
+            }}
+            onSign={() => setOpen('sign')}
+          />
+        </div>
+      </div>
+      <Suspense>
+        {open === 'river' && (
+          <RiverSheet ground={ground} readings={walk.reading.readings} onClose={() => setOpen(null)} />
+        )}
+        {open === 'sign' && (
+          <SignSheet
+            ground={ground}
+            sign={undefined}
+            place={place}
+            onClose={() => setOpen(null)}
+            onMore={(id) => setOpen({ sign: id })}
+          />
+        )}
+        {sign && (
+          <SignSheet ground={ground} sign={sign} place={place} onClose={() => setOpen(null)} onMore={() => undefined} />
+        )}
+      </Suspense>
+      {dark && <PocketDark walk={walk} said={saidWords} onEnd={() => setDark(false)} />}
+    </div>
+  );
+}

@@ -1,0 +1,237 @@
+import type { StoredGround, StoredSpot } from '@riffle/contract';
+import {
+  aheadOf,
+  BEHIND_M,
+  bellsAt,
+  PLACE_BELL_M,
+  riverIsFresh,
+  shutsFirst,
+  turnBack,
+  walkedLine,
+  walkingWay,
+  type Ahead,
+  type Bell,
+  type ClaimStretch,
+  type TurnBack,
+  type WalkWay,
+} from '@riffle/core';
+import { useEffect, useMemo, useRef } from 'react';
+import { firstDraft } from '../../../day/dayDraft.ts';
+import { daySky } from '../../../day/daySky.ts';
+import { useReading, type Reading } from '../../../reading/useReading.ts';
+import { useOpenRanking } from '../../../reading/useOpenRanking.ts';
+import { useRecords } from '../../../records/useRecords.ts';
+import { useDraft } from '../../../ui/useDraft.ts';
+import { useNow } from '../../../ui/useNow.ts';
+import { isoDay } from '../../../units/dayText.ts';
+import { useBells } from './useBells.ts';
+import { FIX_OLD_MS, useWhere, type NoFix, type Where } from './useWhere.ts';
+import { walkPlaces, type WalkMark } from './walkPlaces.ts';
+
+/** A walk as it is kept on the device: a reload or a dead battery ends none. */
+interface WalkDraft {
+  /** The day it is of; another day begins another walk. */
+  readonly day: string;
+  readonly began_ms: number;
+  /** Where it began, along the line; null before the first place. */
+  readonly began_m: number | null;
+  readonly way: WalkWay;
+  readonly turn_m: number;
+  readonly where: Where | null;
+  readonly byHand: boolean;
+  /** Places passed by or tried on this walk. */
+  readonly done: readonly string[];
+  readonly rung: readonly string[];
+  readonly said: { readonly bells: readonly Bell[]; readonly at_ms: number } | null;
+}
+
+const newWalk = (day: string): WalkDraft => ({
+  day,
+  began_ms: Date.now(),
+  began_m: null,
+  way: 'up',
+  turn_m: 0,
+  where: null,
+  byHand: false,
+  done: [],
+  rung: [],
+  said: null,
+});
+
+/** So long what rang stands in words. */
+const NEWS_MS = 30_000;
+
+export interface Walk {
+  readonly ground: StoredGround;
+  readonly spots: readonly StoredSpot[];
+  readonly reading: Reading;
+  readonly way: WalkWay;
+  readonly where: Where | null;
+  /** Why the receiver does not say it; null while it does, or by hand. */
+  readonly noFix: NoFix | null;
+  /** The last place is too old to be where one is now. */
+  readonly isOld: boolean;
+  readonly byHand: boolean;
+  readonly marks: readonly WalkMark[];
+  /** What is still ahead, nearest first. */
+  readonly ahead: readonly Ahead<WalkMark>[];
+  /** How many places of this walk are left, ahead and behind. */
+  readonly left: number;
+  readonly next: Ahead<WalkMark> | null;
+  /** One stands at the next place, as nearly as can be told. */
+  readonly isThere: boolean;
+  /** Claims that may not be dug, in the order of the line. */
+  readonly shut: readonly ClaimStretch[];
+  /** The one one stands in. */
+  readonly inShut: ClaimStretch | null;
+  /** The next edge of one ahead. */
+  readonly edge: (ClaimStretch & { readonly ahead_m: number }) | null;
+  readonly back: (TurnBack & { readonly back_min: number; readonly isPlanned: boolean }) | null;
+  readonly river: {
+    readonly level_m: number;
+    readonly isFresh: boolean;
+    readonly readAt: string;
+    readonly ford: { readonly name: string; readonly worksBelow_m: number } | null;
+  } | null;
+  readonly wayShut: boolean;
+  readonly said: WalkDraft['said'];
+  /** What rang last rang just now. */
+  readonly isNews: boolean;
+  readonly isReady: boolean;
+  readonly sayWhere: (distance_m: number) => void;
+  readonly setByHand: (byHand: boolean) => void;
+  readonly done: (placeId: string) => void;
+  readonly undone: (placeId: string) => void;
+}
+
+const minuteOfDay = (ms: number): number => {
+  const at = new Date(ms);
+  return at.getHours() * 60 + at.getMinutes() + at.getSeconds() / 60;
+};
+
+/** A walk over a ground: where one is, what lies ahead, what stands against going on; and its bells. */
+export function useWalk(ground: StoredGround, spots: readonly StoredSpot[]): Walk {
+  const now_ms = useNow(5000);
+  const today = isoDay(new Date(now_ms));
+  const reading = useReading(ground);
+  const ranking = useOpenRanking(reading, spots);
+  const plan = useRecords('day-sheets', ground.id)
+    .items.filter((p) => p.day === today)
+    .at(-1);
+  const [kept, setWalk] = useDraft<WalkDraft>(`walk-${ground.id}`, () => newWalk(today));
+  const walk = kept.day === today ? kept : newWalk(today);
+  const ring = useBells();
+  const line = useMemo(() => walkedLine(ground), [ground]);
+  const usual = useMemo(() => firstDraft(ground, plan, daySky(ground, today)), [ground, plan, today]);
+
+  const all = useMemo(() => walkPlaces(ranking?.ranked ?? [], plan?.stops ?? []), [ranking, plan]);
+  const marks = useMemo(() => all.filter((m) => !walk.done.includes(m.id)), [all, walk.done]);
+  const shut = useMemo(
+    () => reading.claims.filter((c) => c.shut !== null).sort((a, b) => a.from_m - b.from_m),
+    [reading.claims],
+  );
+  const start_m = plan ? plan.start_m : walk.began_m;
+  const level = reading.river?.last;
+  const isFresh = riverIsFresh(level, now_ms);
+
+  const at = (here_m: number, ms: number) => {
+    const back = start_m === null ? null : turnBack(line, here_m, start_m, usual.back_min, minuteOfDay(ms));
+    const ford = start_m === null ? null : shutsFirst(spots, here_m, start_m);
+    return {
+      back,
+      ford,
+      wayShut: ford !== null && level !== undefined && isFresh && level.level_m >= ford.worksBelow_m,
+    };
+  };
+  /** The walk with one at a place at a moment; the same object where nothing is new. */
+  const reckon = (before: WalkDraft, where: Where, ms: number): WalkDraft => {
+    const w = before.day === today ? before : newWalk(today);
+    const accuracy_m = where.accuracy_m ?? 0;
+    const { way, turn_m } =
+      w.began_m === null
+        ? { way: w.way, turn_m: where.distance_m }
+        : walkingWay({ way: w.way, turn_m: w.turn_m }, where.distance_m, accuracy_m);
+    const { back, wayShut } = at(where.distance_m, ms);
+    const { ring, rung } = bellsAt(
+      { here_m: where.distance_m, accuracy_m, way, turnIn_min: back?.left_min ?? null, isShut: wayShut },
+      all.filter((m) => !w.done.includes(m.id)),
+      shut,
+      w.rung,
+    );
+    if (w === before && where === w.where && rung === w.rung) return before;
+    return {
+      ...w,
+      began_m: w.began_m ?? where.distance_m,
+      way,
+      turn_m,
+      where,
+      rung,
+      said: ring.length > 0 ? { bells: ring, at_ms: ms } : w.said,
+    };
+  };
+  const arrive = (where: Where): void => setWalk((before) => reckon(before, where, where.at_ms));
+  // The hour to turn comes while one stands still, too, and so does the river.
+  const tick = useRef(reckon);
+  useEffect(() => {
+    tick.current = reckon;
+  });
+  useEffect(() => {
+    setWalk((before) => (before.where ? tick.current(before, before.where, now_ms) : before));
+  }, [now_ms, setWalk]);
+  const lastRung = useRef(walk.said?.at_ms ?? 0);
+  useEffect(() => {
+    if (!walk.said || walk.said.at_ms === lastRung.current) return;
+    lastRung.current = walk.said.at_ms;
+    ring(walk.said.bells);
+  }, [walk.said, ring]);
+  const nearest_m = (here_m: number): number | null => {
+    const far = [...marks.map((m) => m.distance_m), ...shut.flatMap((s) => [s.from_m, s.to_m])].map((d) =>
+      Math.abs(d - here_m),
+    );
+    return far.length === 0 ? null : Math.min(...far);
+  };
+  const noFix = useWhere(ground, walk.byHand, nearest_m, arrive);
+
+  const { where, way } = walk;
+  const here_m = where?.distance_m ?? null;
+  const ahead = here_m === null ? [] : aheadOf(marks, way, here_m);
+  const next = ahead[0] ?? null;
+  const edges =
+    here_m === null
+      ? []
+      : aheadOf(
+          shut.map((s) => ({ ...s, distance_m: way === 'up' ? s.from_m : s.to_m })),
+          way,
+          here_m,
+        ).filter((e) => e.ahead_m > 0);
+  const { back, ford, wayShut } = here_m === null ? { back: null, ford: null, wayShut: false } : at(here_m, now_ms);
+  return {
+    ground,
+    spots,
+    reading,
+    way,
+    where,
+    noFix,
+    isOld: where !== null && where.accuracy_m !== null && now_ms - where.at_ms > FIX_OLD_MS,
+    byHand: walk.byHand || !ground.line,
+    marks,
+    ahead,
+    left: marks.length,
+    next,
+    isThere:
+      next !== null && Math.abs(next.ahead_m) <= Math.max(BEHIND_M, Math.min(PLACE_BELL_M, where?.accuracy_m ?? 0)),
+    shut,
+    inShut: here_m === null ? null : (shut.find((s) => here_m >= s.from_m && here_m <= s.to_m) ?? null),
+    edge: edges[0] ?? null,
+    back: back && { ...back, back_min: usual.back_min, isPlanned: plan !== undefined },
+    river: level ? { level_m: level.level_m, isFresh, readAt: level.readAt, ford } : null,
+    wayShut,
+    said: walk.said,
+    isNews: walk.said !== null && now_ms - walk.said.at_ms < NEWS_MS,
+    isReady: ranking !== null,
+    sayWhere: (distance_m) => arrive({ distance_m, bank: 'mid', offset_m: 0, accuracy_m: null, at_ms: Date.now() }),
+    setByHand: (byHand) => setWalk((w) => ({ ...w, byHand })),
+    done: (id) => setWalk((w) => ({ ...w, done: [...w.done, id] })),
+    undone: (id) => setWalk((w) => ({ ...w, done: w.done.filter((d) => d !== id) })),
+  };
+}
