@@ -75,6 +75,7 @@ test.describe('installed', () => {
     const ground = await bringCreek(page, 'Photo Fork');
     await page.evaluate(() => navigator.serviceWorker.ready);
     await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    await spotLine(page, 'Lower bar').click();
     await page.getByRole('button', { name: 'Add a sign' }).click();
     await page.getByRole('dialog').getByRole('button', { name: 'bedrock', exact: true }).click();
     const signs = page.getByRole('region', { name: /^Signs/ });
@@ -167,12 +168,12 @@ test('the simulated receiver walks up the ground', async ({ page }) => {
   await bringCreek(page, 'Walked Fork');
   await page.getByRole('button', { name: 'Add a sign' }).click();
   const sheet = page.getByRole('dialog');
-  await sheet.getByRole('button', { name: 'Where I stand' }).click();
   await expect(sheet.getByRole('status')).toContainText(/You stand at \d+.*says the simulated receiver/);
 });
 
 test('a kind of one’s own is kept, looked at closely, and offered again', async ({ page }) => {
   await bringCreek(page, 'Own Fork');
+  await spotLine(page, 'Upper bar').click();
   await page.getByRole('button', { name: 'Add a sign' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('Something else, in your own word').fill('moss line');

@@ -9,7 +9,7 @@ test('a sign in two taps at the present position, with a measure added afterward
   await context.setGeolocation({ latitude: 46.505, longitude: -32.99995, accuracy: 3 });
   await page.getByRole('button', { name: 'Add a sign' }).click();
   const sheet = page.getByRole('dialog');
-  await sheet.getByRole('button', { name: 'Where I stand' }).click();
+  // It is found without being asked for.
   await expect(sheet.getByRole('status')).toContainText(/You stand at 5\d\d\sm/);
   await sheet.getByRole('button', { name: 'stained float' }).click();
   await expect(page.getByText(/Kept: stained float at 5\d\d/)).toBeVisible();
@@ -44,6 +44,48 @@ test('a position that is denied or far away is said, and the place at hand count
   await expect(page.getByRole('region', { name: /^Signs/ })).toContainText('bedrock');
   // The sign is about the spot picked before.
   await expect(page.getByRole('button', { name: /Lower bar.*pays/ })).toBeVisible();
+});
+
+test('no place is made up: a sign and a spot wait for one, and a circle too wide is refused', async ({
+  page,
+  context,
+}) => {
+  const groundId = await bringCreek(page, 'Nowhere Fork');
+  await context.clearPermissions();
+  const kept = async (kind: string): Promise<number> =>
+    ((await (await page.request.get(`/api/v1/grounds/${groundId}/${kind}`)).json()) as { items: unknown[] }).items
+      .length;
+  await page.getByRole('button', { name: 'Add a sign' }).click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet.getByText('no place yet')).toBeVisible();
+  await expect(sheet.getByRole('status')).toContainText(/not allowed here|No position now/);
+  await sheet.getByRole('button', { name: 'bedrock', exact: true }).click();
+  await expect(sheet.getByText(/Where is it\? Type how far/)).toBeVisible();
+  await context.grantPermissions(['geolocation']);
+  await context.setGeolocation({ latitude: 46.505, longitude: -32.99995, accuracy: 80 });
+  await sheet.getByRole('button', { name: 'Where I stand' }).click();
+  await expect(sheet.getByRole('status')).toContainText(/only good to 80\sm: too wide/);
+  await sheet.getByRole('button', { name: 'bedrock', exact: true }).click();
+  expect(await kept('signs')).toBe(0);
+  // By hand it goes on.
+  await sheet.getByLabel('Distance upstream of the foot', { exact: true }).fill('9 km');
+  await sheet.getByRole('button', { name: 'It is there' }).click();
+  await expect(sheet.getByText(/The ground is 1,\d+\sm long/)).toBeVisible();
+  await sheet.getByLabel('Distance upstream of the foot', { exact: true }).fill('320');
+  await sheet.getByRole('button', { name: 'It is there' }).click();
+  await sheet.getByRole('button', { name: 'bedrock', exact: true }).click();
+  await expect(page.getByText(/Kept: bedrock at 320/)).toBeVisible();
+
+  await page.getByRole('button', { name: 'New spot' }).click();
+  await sheet.getByLabel('Name').fill('Somewhere');
+  await sheet.getByRole('button', { name: 'Mark this spot' }).click();
+  await expect(sheet.getByText(/Where is it\? Type how far/)).toBeVisible();
+  expect(await kept('spots')).toBe(2);
+  await context.setGeolocation({ latitude: 46.505, longitude: -32.99995, accuracy: 4 });
+  await sheet.getByRole('button', { name: 'Where I stand' }).click();
+  await expect(sheet.getByLabel('Distance upstream of the foot', { exact: true })).toHaveValue(/^5\d\d/);
+  await sheet.getByRole('button', { name: 'Mark this spot' }).click();
+  await expect.poll(() => kept('spots')).toBe(3);
 });
 
 test('the ranking says why, and moves with one’s own word, with cover and with a blank', async ({ page }) => {
@@ -114,6 +156,7 @@ test.describe('installed', () => {
     await page.reload();
     await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
     await expect(page.getByRole('option', { name: /Lower bar/ })).toBeAttached();
+    await spotLine(page, 'Lower bar').click();
     await context.setOffline(true);
     await page.getByRole('button', { name: 'Add a sign' }).click();
     await page.getByRole('dialog').getByRole('button', { name: 'black sand' }).click();
@@ -206,8 +249,9 @@ test('a closed season written down is told on its day, where ground is worked', 
   await sheet.getByRole('button', { name: 'Write it down' }).click();
   await expect(sheet.getByRole('listitem')).toContainText('Trout spawn');
   await page.keyboard.press('Escape');
-  const told = page.getByText(/Closed today by your notes: Trout spawn \(until .*\)\. Local law decides/);
+  const told = page.getByRole('heading', { level: 1, name: /Closed today by your notes: Trout spawn \(until .*\)/ });
   await expect(told).toBeVisible();
+  await expect(page.getByText(/Open again on \d+ \w+ \d{4}\. Local law decides/)).toBeVisible();
   await toStage(page, 'Sample');
   await expect(told).toBeVisible();
   await toStage(page, 'Read');

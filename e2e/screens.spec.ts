@@ -52,6 +52,12 @@ for (const light of ['shade', 'sun', 'headlamp']) {
           .first(),
       ).toBeVisible();
       await scan('Map');
+      await page.getByRole('link', { name: 'Walk it' }).click();
+      await page.getByRole('button', { name: 'By hand' }).click();
+      await page.getByRole('button', { name: 'the foot' }).click();
+      await expect(page.getByRole('img', { name: /^Ahead: / })).toBeVisible();
+      await scan('The walk');
+      await page.getByRole('link', { name: 'Read' }).filter({ visible: true }).last().click();
       await page.getByRole('button', { name: 'Add a sign' }).click();
       await expect(page.getByRole('dialog')).toBeVisible();
       await scan('A sign');

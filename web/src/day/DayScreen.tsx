@@ -1,7 +1,7 @@
 import type { StoredDaySheet, StoredGround, StoredSpot } from '@riffle/contract';
 import { format } from 'date-fns';
 import { useState } from 'react';
-import { ClosedToday } from '../ground/ClosedToday.tsx';
+import { ClosedFirst } from '../ground/ClosedToday.tsx';
 import { useRecords } from '../records/useRecords.ts';
 import { useGround } from '../shell/useGround.ts';
 import { Block } from '../ui/Judgement.tsx';
@@ -54,8 +54,9 @@ function DaySheet({ ground, spots, date, onDate, kept }: DaySheetProps) {
   return (
     <div className="flex flex-col gap-4">
       <DayHead page={page} onDate={onDate} />
-      <DayJudgement ground={ground} day={day} date={date} />
-      <ClosedToday ground={ground} on={date} />
+      <ClosedFirst ground={ground} on={date}>
+        <DayJudgement ground={ground} day={day} date={date} />
+      </ClosedFirst>
       {plan && plan.stops.length > 0 && (
         <DayTimeline
           plan={plan}

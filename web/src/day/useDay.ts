@@ -16,7 +16,8 @@ import {
   type RiverNow,
 } from '@riffle/core';
 import { useMemo } from 'react';
-import { claimWords, shutClaim, useClaims } from '../ground/useClaims.ts';
+import { claimWords, shutClaim } from '../ground/claims.ts';
+import { useClaims } from '../ground/useClaims.ts';
 import { useContainers } from '../records/useContainers.ts';
 import { usePreferences } from '../preferences/preferences.ts';
 import { rankReading, type RankedReading } from '../reading/rankReading.ts';
@@ -66,8 +67,8 @@ export function useDay(
   const claims = useClaims(ground, date);
   const pan_L = useContainers().pan ?? CONTAINERS.pan;
   const ranking = useMemo(
-    () => rankReading(reading, spots, { pays_mg_L, reach_m, priors, pan_L }),
-    [reading, spots, pays_mg_L, reach_m, priors, pan_L],
+    () => rankReading(reading, spots, { pays_mg_L, reach_m, priors, pan_L }, claims),
+    [reading, spots, pays_mg_L, reach_m, priors, pan_L, claims],
   );
   const [draft, setDraft, forget] = useDraft<DayDraft>(
     `day-${ground.id}-${date}${kept ? `-${kept.id}-${kept.version}` : ''}`,

@@ -1,39 +1,63 @@
 import type { StoredGround } from '@riffle/contract';
-import { permissionOn } from '@riffle/core';
+import { nextOpenDay, permissionOn } from '@riffle/core';
+import { useMemo, type ReactNode } from 'react';
+import { Judgement, SecondWord } from '../ui/Judgement.tsx';
 import { plural } from '../ui/plural.ts';
 import { dayMonthYear, dayOf, isoDay } from '../units/dayText.ts';
 import { useRecords } from '../records/useRecords.ts';
 
 const day = (d: string): string => dayMonthYear(dayOf(d));
 
-/** What the crew's own notes say of a day, today unless told, on every screen where ground is worked. Nothing stands there while all is open. */
-export function ClosedToday({ ground, on = isoDay(new Date()) }: { ground: StoredGround; on?: string }) {
+interface ClosedFirstProps {
+  readonly ground: StoredGround;
+  /** The day that is asked of; today unless told. */
+  readonly on?: string;
+  /** What the screen says of itself: its first word where all is open, its second where the ground is closed. */
+  readonly children: ReactNode;
+}
+
+/** What the crew's own notes say of a day, on every screen where ground is worked: closed ground is the first word. */
+export function ClosedFirst({ ground, on = isoDay(new Date()), children }: ClosedFirstProps) {
   const notes = useRecords('permissions', ground.id).items;
-  const { closed, soon } = permissionOn(notes, on);
+  const { closed, soon, opens } = useMemo(() => {
+    const standing = permissionOn(notes, on);
+    return { ...standing, opens: standing.closed.length > 0 ? nextOpenDay(notes, on) : null };
+  }, [notes, on]);
   const isToday = on === isoDay(new Date());
-  if (closed.length === 0 && soon.length === 0) return null;
+  const ends =
+    soon.length > 0 ? (
+      <p className="border-l-4 border-dashed border-ink pl-3">
+        {soon
+          .map((s) => `${s.note.name} ${s.what} ${s.days === 0 ? 'today' : `in ${plural(s.days, 'day')}`}`)
+          .join('; ')}
+        .
+      </p>
+    ) : null;
+  if (closed.length === 0)
+    return (
+      <>
+        {children}
+        {ends}
+      </>
+    );
   return (
-    <div className={`border-l-4 border-dashed pl-3 ${closed.length > 0 ? 'border-danger' : 'border-ink'}`}>
-      {closed.length > 0 && (
-        <p className="font-semibold text-danger">
-          Closed {isToday ? 'today' : 'on that day'} by your notes:{' '}
-          {closed
-            .map(
-              (c) =>
-                `${c.note.name} (${c.why === 'closed season' ? (c.until ? `until ${day(c.until)}` : 'no end noted') : `${c.why}, ${c.until ? day(c.until) : ''}`})`,
-            )
-            .join('; ')}
-          . Local law decides; ask before you dig.
-        </p>
-      )}
-      {soon.length > 0 && (
-        <p>
-          {soon
-            .map((s) => `${s.note.name} ${s.what} ${s.days === 0 ? 'today' : `in ${plural(s.days, 'day')}`}`)
-            .join('; ')}
-          .
-        </p>
-      )}
-    </div>
+    <>
+      <div className="border-l-4 border-danger pl-3">
+        <Judgement rests={`${opens ? `Open again on ${day(opens)}. ` : ''}Local law decides; ask before you dig.`}>
+          <span className="text-danger">
+            ▲ Closed {isToday ? 'today' : 'on that day'} by your notes:{' '}
+            {closed
+              .map(
+                (c) =>
+                  `${c.note.name} (${c.why === 'closed season' ? (c.until ? `until ${day(c.until)}` : 'no end noted') : `${c.why}${c.until ? `, ${day(c.until)}` : ''}`})`,
+              )
+              .join('; ')}
+            .
+          </span>
+        </Judgement>
+      </div>
+      {ends}
+      <SecondWord value>{children}</SecondWord>
+    </>
   );
 }

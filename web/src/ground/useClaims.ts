@@ -1,34 +1,12 @@
 import type { StoredGround } from '@riffle/contract';
-import { centreLine, claimStretches, liesInStretch, type Bank, type ClaimStretch } from '@riffle/core';
+import type { ClaimStretch } from '@riffle/core';
 import { useMemo } from 'react';
 import { useRecords } from '../records/useRecords.ts';
+import { claimsOf } from './claims.ts';
 
-const NONE: readonly ClaimStretch[] = [];
-
-/** Drawn claims of a ground along its line, with what the crew's notes say of each on a day (YYYY-MM-DD). */
+/** Drawn claims of a ground along its line, as the crew's notes stand on a day (YYYY-MM-DD). */
 export function useClaims(ground: StoredGround, day: string): readonly ClaimStretch[] {
   const outlines = useRecords('outlines', ground.id).items;
   const notes = useRecords('permissions', ground.id).items;
-  const { line } = ground;
-  return useMemo(() => {
-    const claims = outlines.filter((o) => o.kind === 'claim');
-    if (!line || claims.length === 0) return NONE;
-    return claimStretches(centreLine(line), claims, notes, day);
-  }, [line, outlines, notes, day]);
+  return useMemo(() => claimsOf(ground, outlines, notes, day), [ground, outlines, notes, day]);
 }
-
-/** The claim that shuts a place, if one does. */
-export const shutClaim = (
-  claims: readonly ClaimStretch[],
-  place: { readonly distance_m: number; readonly bank: Bank },
-): ClaimStretch | undefined => claims.find((c) => c.shut !== null && liesInStretch(place, c));
-
-const WHY = {
-  'not ours': 'not ours',
-  'closed season': 'closed season',
-  'run out': 'has run out',
-  'not begun': 'has not begun',
-} as const;
-/** "Halloway 4, not ours". */
-export const claimWords = ({ name, shut, holder }: ClaimStretch): string =>
-  `${name}${shut ? `, ${WHY[shut]}` : holder === 'ours' ? ', ours' : holder === 'by leave' ? ', by leave' : ''}`;

@@ -20,7 +20,7 @@ const HASTE = 8;
 export async function currentPosition(
   source: PositionSource,
   groundId: string,
-  { oldest_ms = 10_000 }: { readonly oldest_ms?: number } = {},
+  { oldest_ms = 0 }: { readonly oldest_ms?: number } = {},
 ): Promise<PositionFix> {
   return source === 'device' ? ask(oldest_ms) : walked(groundId);
 }

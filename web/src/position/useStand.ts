@@ -8,6 +8,9 @@ import { currentPosition } from './currentPosition.ts';
 /** Where one stands on a ground, as far as it is known. */
 export type Standing = Stand | { readonly kind: 'looking' } | { readonly kind: 'unknown'; readonly why: string };
 
+/** Found by itself, a position so old is still where one is. Common practice, no source. */
+const RECENT_MS = 10_000;
+
 /** Finds where one stands, once; `isTyped` grounds have no line to be found on. */
 export function useStand(
   ground: StoredGround,
@@ -21,13 +24,13 @@ export function useStand(
   useEffect(() => {
     tell.current = onHere;
   });
-  const look = useCallback((): void => {
+  const find = useCallback((oldest_ms: number): void => {
     if (!line) {
       setStanding({ kind: 'unknown', why: 'This ground was typed: it has no line to find you on.' });
       return;
     }
     setStanding({ kind: 'looking' });
-    currentPosition(positionFrom, ground.id).then(
+    currentPosition(positionFrom, ground.id, { oldest_ms }).then(
       (fix) => {
         const stand = standOnLine(line, fix);
         setStanding(stand);
@@ -40,9 +43,10 @@ export function useStand(
   useEffect(() => {
     if (!atOnce || begun.current) return;
     begun.current = true;
-    look();
-  }, [atOnce, look]);
-  return { standing, look };
+    find(RECENT_MS);
+  }, [atOnce, find]);
+  // Who asks wants it as it is now.
+  return { standing, look: useCallback(() => find(0), [find]) };
 }
 
 /** A standing in words; empty before anybody asked. */

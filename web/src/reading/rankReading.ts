@@ -16,6 +16,8 @@ import {
   underWater,
   unseenGuesses,
   USUAL_PAN_MIN,
+  type ClaimStretch,
+  type GatheredPlace,
   type GuessedSign,
   type Mouth,
   type PanRules,
@@ -24,7 +26,8 @@ import {
   type Trace,
   type TracePoint,
 } from '@riffle/core';
-import { shutClaim } from '../ground/useClaims.ts';
+import { shutClaim } from '../ground/claims.ts';
+export { claimsOf } from '../ground/claims.ts';
 import type { Preferences } from '../preferences/preferences.ts';
 import { hopeWords, nextWords, type NextStep } from './nextWords.ts';
 import type { Reading } from './useReading.ts';
@@ -40,6 +43,10 @@ export interface RankedReading extends PlaceRanking {
   readonly mouths: readonly Mouth[];
   /** Signs the line hints at that nobody has seen. */
   readonly guesses: readonly GuessedSign[];
+  /** Drawn claims along the line, as the crew's notes stand today. */
+  readonly claims: readonly ClaimStretch[];
+  /** Lies a place in a claim that may not be dug today? */
+  readonly isShut: (place: GatheredPlace) => boolean;
   /** How pans of this ground are weighed against each other. */
   readonly panRules: PanRules;
   /** What Riffle would say of the next pan at a spot; null where the spot is in no ranking. */
@@ -53,7 +60,13 @@ export interface RankedReading extends PlaceRanking {
 /** Fewer counted colors than this are not worth the scale. Common practice, no source. */
 const WORTH_WEIGHING = 5;
 
-export function rankReading(reading: Reading, spots: readonly StoredSpot[], choices: RankingChoices): RankedReading {
+export function rankReading(
+  reading: Reading,
+  spots: readonly StoredSpot[],
+  choices: RankingChoices,
+  /** Drawn claims as they stand today. */
+  claims: readonly ClaimStretch[],
+): RankedReading {
   const { samples, signs, draws, colors, grades, together, river, swell_percent } = reading;
   const tried = triedSpots(spots, samples, swell_percent);
   const trace = traceColors(tried);
@@ -89,13 +102,15 @@ export function rankReading(reading: Reading, spots: readonly StoredSpot[], choi
   const withBags = spots.some((s) => s.samplePlanId !== null)
     ? rank(spots.map((s) => ({ ...s, samplePlanId: null })))
     : ranking;
-  const next = nextStep(withBags, reading, spots, panRules, now_ms);
+  const next = nextStep(withBags, reading, spots, panRules, claims, now_ms);
   return {
     tried,
     trace,
     mouths: mouthsOf(spots, signs, draws, tried),
     ...ranking,
     guesses,
+    claims,
+    isShut: (place) => shutClaim(claims, place) !== undefined,
     next,
     nextSays: nextWords(next),
     foretell: (spotId) => foretell(withBags, panRules, spotId),
@@ -108,9 +123,10 @@ const canGuess = ({ kind }: StoredGround): boolean => kind === 'creek' || kind =
 
 function nextStep(
   { ranked }: PlaceRanking,
-  { river, claims }: Reading,
+  { river }: Reading,
   spots: readonly StoredSpot[],
   rules: PanRules,
+  claims: readonly ClaimStretch[],
   now_ms: number,
 ): NextStep | null {
   const spotById = new Map(spots.map((s) => [s.id, s]));

@@ -1,11 +1,14 @@
 import type { StoredSpot } from '@riffle/contract';
+import { useRecords } from '../records/useRecords.ts';
+import { isoDay } from '../units/dayText.ts';
 import { useEffect, useMemo, useState } from 'react';
 import { CONTAINERS } from '@riffle/core';
 import { useListStates } from '../records/useListStates.ts';
 import { useContainers } from '../records/useContainers.ts';
 import { usePreferences } from '../preferences/preferences.ts';
 import { useSeen } from '../ui/useSeen.ts';
-import type { rankReading, RankedReading } from './rankReading.ts';
+import type * as ranker from './rankReading.ts';
+import type { RankedReading } from './rankReading.ts';
 import type { Reading } from './useReading.ts';
 
 /** What a ranking rests on. */
@@ -15,14 +18,24 @@ const RESTS_ON = ['pans', 'signs', 'pits', 'outlines', 'permissions'] as const;
 export function useLateRanking(reading: Reading, spots: readonly StoredSpot[]): RankedReading | null {
   const { pays_mg_L, reach_m, priors } = usePreferences().preferences;
   const pan_L = useContainers().pan ?? CONTAINERS.pan;
-  const [rank, setRank] = useState<typeof rankReading | null>(null);
+  const [rank, setRank] = useState<typeof ranker | null>(null);
   const seen = useSeen();
   useEffect(() => {
-    if (seen) void import('./rankReading.ts').then((m) => setRank(() => m.rankReading));
+    if (seen) void import('./rankReading.ts').then((m) => setRank(m));
   }, [seen]);
+  const outlines = useRecords('outlines', reading.ground.id).items;
+  const notes = useRecords('permissions', reading.ground.id).items;
   const arriving = useListStates(RESTS_ON, reading.ground.id).states.includes('arriving');
   return useMemo(
-    () => (rank && !arriving ? rank(reading, spots, { pays_mg_L, reach_m, priors, pan_L }) : null),
-    [rank, arriving, reading, spots, pays_mg_L, reach_m, priors, pan_L],
+    () =>
+      rank && !arriving
+        ? rank.rankReading(
+            reading,
+            spots,
+            { pays_mg_L, reach_m, priors, pan_L },
+            rank.claimsOf(reading.ground, outlines, notes, isoDay(new Date())),
+          )
+        : null,
+    [rank, arriving, reading, spots, pays_mg_L, reach_m, priors, pan_L, outlines, notes],
   );
 }

@@ -4,14 +4,11 @@ import {
   riverNow,
   type GroundColors,
   type GroundGrades,
-  type ClaimStretch,
   type JoiningGround,
   type RiverNow,
   type SpotGrade,
 } from '@riffle/core';
 import { useMemo } from 'react';
-import { useClaims } from '../ground/useClaims.ts';
-import { isoDay } from '../units/dayText.ts';
 import { useColors } from './useColors.ts';
 import { usePans } from '../records/usePans.ts';
 import { useRecords } from '../records/useRecords.ts';
@@ -29,8 +26,6 @@ export interface Reading {
   readonly river: RiverNow<StoredGaugeReading> | null;
   /** Draws of the book that join it. */
   readonly draws: readonly JoiningGround[];
-  /** Drawn claims, as the crew's notes stand today. */
-  readonly claims: readonly ClaimStretch[];
   readonly swell_percent: number;
 }
 
@@ -42,7 +37,6 @@ export function useReading(ground: StoredGround): Reading {
   const pits = useRecords('pits', ground.id).items;
   const grounds = useRecords('grounds').items;
   const { swell_percent } = ground;
-  const claims = useClaims(ground, isoDay(new Date()));
   const colors = useColors(ground, samples);
   const { grades, ground: together } = useMemo(
     () => gradeSpots(samples, swell_percent, colors, pits),
@@ -57,7 +51,7 @@ export function useReading(ground: StoredGround): Reading {
     [grounds, ground.id],
   );
   return useMemo(
-    () => ({ ground, samples, signs, readings, colors, grades, together, river, draws, claims, swell_percent }),
-    [ground, samples, signs, readings, colors, grades, together, river, draws, claims, swell_percent],
+    () => ({ ground, samples, signs, readings, colors, grades, together, river, draws, swell_percent }),
+    [ground, samples, signs, readings, colors, grades, together, river, draws, swell_percent],
   );
 }

@@ -1,4 +1,7 @@
-import type { ReactNode } from 'react';
+import { createContext, useContext, type ReactNode } from 'react';
+
+/** Something else stands as the first word of the page: what is judged within it comes second. */
+export const SecondWord = createContext(false);
 
 /** What this screen says, in one sentence; the largest words on it. Below it, what it rests on. */
 export function Judgement({
@@ -11,6 +14,11 @@ export function Judgement({
   /** On a phone the sentence stays in sight while one works below it. */
   pinned?: boolean;
 }) {
+  const isSecond = useContext(SecondWord);
+  const Words = isSecond ? 'p' : 'h1';
+  const look = isSecond
+    ? 'max-w-[62rem] font-serif text-[18px] leading-tight font-semibold text-balance'
+    : `max-w-[62rem] leading-tight text-balance sm:text-[27px] ${pinned ? 'text-[20px]' : 'text-[23px]'}`;
   if (pinned)
     return (
       <>
@@ -18,14 +26,14 @@ export function Judgement({
           aria-live="polite"
           className="sticky top-0 z-10 -mx-4 border-b-2 border-ink bg-paper px-4 py-1.5 sm:static sm:mx-0 sm:border-0 sm:p-0"
         >
-          <h1 className="max-w-[62rem] text-[20px] leading-tight text-balance sm:text-[27px]">{children}</h1>
+          <Words className={look}>{children}</Words>
         </div>
         {rests && <p className="-mt-2 text-ink-2">{rests}</p>}
       </>
     );
   return (
     <div aria-live="polite">
-      <h1 className="max-w-[62rem] text-[23px] leading-tight text-balance sm:text-[27px]">{children}</h1>
+      <Words className={look}>{children}</Words>
       {rests && <p className="mt-1 text-ink-2">{rests}</p>}
     </div>
   );

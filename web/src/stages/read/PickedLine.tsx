@@ -4,26 +4,30 @@ import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { BlankHere } from '../../pan/BlankHere.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useShow } from '../../units/useShow.ts';
+import { JoinLine } from './JoinLine.tsx';
 import type { ReadInHand } from './useReadScreen.ts';
 
 /** What is picked on the ribbon and what can be done there; and the ways to mark something new. */
 export function PickedLine({ ground, inHand }: { ground: StoredGround; inHand: ReadInHand }) {
   const { place, open, pickedSpot, setOpen } = inHand;
   return (
-    <div className="flex flex-wrap items-center gap-3">
-      {place && open === null ? (
-        <NewPlace ground={ground} inHand={inHand} />
-      ) : pickedSpot ? (
-        <PickedSpot ground={ground} inHand={inHand} />
-      ) : (
-        <span className="grow text-ink-2">Pick a spot on the ribbon, or tap beside one to mark a new place.</span>
-      )}
-      <Link className="inline-flex min-h-11 items-center border-2 border-ink px-4" to={`/g/${ground.id}/walk`}>
-        Walk it
-      </Link>
-      <Button onClick={() => setOpen({ what: 'new sign' })}>Add a sign</Button>
-      <Button onClick={() => setOpen({ what: 'new spot' })}>New spot</Button>
-    </div>
+    <>
+      <JoinLine ground={ground} into={inHand.into} draws={inHand.draws} />
+      <div className="flex flex-wrap items-center gap-3">
+        {place && open === null ? (
+          <NewPlace ground={ground} inHand={inHand} />
+        ) : pickedSpot ? (
+          <PickedSpot ground={ground} inHand={inHand} />
+        ) : (
+          <span className="grow text-ink-2">Pick a spot on the ribbon, or tap beside one to mark a new place.</span>
+        )}
+        <Link className="inline-flex min-h-11 items-center border-2 border-ink px-4" to={`/g/${ground.id}/walk`}>
+          Walk it
+        </Link>
+        <Button onClick={() => setOpen({ what: 'new sign' })}>Add a sign</Button>
+        <Button onClick={() => setOpen({ what: 'new spot' })}>New spot</Button>
+      </div>
+    </>
   );
 }
 

@@ -1,10 +1,9 @@
 import { lazy, Suspense } from 'react';
 import { useNavigate } from 'react-router';
-import { ClosedToday } from '../../ground/ClosedToday.tsx';
+import { ClosedFirst } from '../../ground/ClosedToday.tsx';
 import { Ribbon } from '../../ribbon/Ribbon.tsx';
 import { Needs } from '../../shell/Needs.tsx';
 import { useGround } from '../../shell/useGround.ts';
-import { JoinLine } from './JoinLine.tsx';
 import { ReadHead } from './ReadHead.tsx';
 import { ReadJudgement } from './ReadJudgement.tsx';
 import { OutOfReach } from './River.tsx';
@@ -30,16 +29,17 @@ export function ReadScreen() {
   return (
     <div className="flex flex-col gap-3.5">
       <ReadHead ground={ground} spots={spots} inHand={inHand} />
-      <Needs kinds={['pans', 'signs']} meanwhile={<Judgement>{'\u00a0'}</Judgement>}>
-        <ReadJudgement
-          ground={ground}
-          spots={spots}
-          grades={grades}
-          ranking={inHand.ranking}
-          anySigns={inHand.signs.length > 0}
-        />
-      </Needs>
-      <ClosedToday ground={ground} />
+      <ClosedFirst ground={ground}>
+        <Needs kinds={['pans', 'signs']} meanwhile={<Judgement>{'\u00a0'}</Judgement>}>
+          <ReadJudgement
+            ground={ground}
+            spots={spots}
+            grades={grades}
+            ranking={inHand.ranking}
+            anySigns={inHand.signs.length > 0}
+          />
+        </Needs>
+      </ClosedFirst>
       <OutOfReach readings={readings} spots={spots} />
       <Ribbon
         ground={ground}
@@ -60,7 +60,6 @@ export function ReadScreen() {
             : null
         }
       />
-      <JoinLine ground={ground} into={inHand.into} draws={inHand.draws} />
       <Suspense fallback={<div className="min-h-12" />}>
         <PickedLine ground={ground} inHand={inHand} />
       </Suspense>

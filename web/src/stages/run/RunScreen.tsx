@@ -7,7 +7,7 @@ import { Caution } from '../../ui/Caution.tsx';
 import { NotSealed, Sealed } from '../../box/SealedForecast.tsx';
 import { useSealedForecast, weighingBegun } from '../../box/useSealedForecast.ts';
 import { useRecords } from '../../records/useRecords.ts';
-import { ClosedToday } from '../../ground/ClosedToday.tsx';
+import { ClosedFirst } from '../../ground/ClosedToday.tsx';
 import { useAlone } from '../../ui/useAlone.ts';
 import { useKeep } from '../../records/useKeep.ts';
 import { Needs } from '../../shell/Needs.tsx';
@@ -154,12 +154,13 @@ function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {
   };
   return (
     <div className="flex max-w-3xl flex-col gap-5">
-      <Judgement rests="From then on every tap is kept on this device first; no signal is needed.">
-        {spot
-          ? `Run ${spot.name} through ${rigs.find((r) => r.id === setup.rigId)?.name ?? 'the box'}.`
-          : 'Where does the gravel come from?'}
-      </Judgement>
-      <ClosedToday ground={ground} />
+      <ClosedFirst ground={ground}>
+        <Judgement rests="From then on every tap is kept on this device first; no signal is needed.">
+          {spot
+            ? `Run ${spot.name} through ${rigs.find((r) => r.id === setup.rigId)?.name ?? 'the box'}.`
+            : 'Where does the gravel come from?'}
+        </Judgement>
+      </ClosedFirst>
       <form
         className="flex flex-col gap-1"
         onSubmit={(e) => {

@@ -1,6 +1,6 @@
 import { aheadBy, handOf } from '@riffle/core';
 import { useMemo } from 'react';
-import { claimWords } from '../../../ground/useClaims.ts';
+import { claimWords } from '../../../ground/claims.ts';
 import { creekShape } from '../../../ribbon/creekShape.ts';
 import { SignMark } from '../../../ribbon/SignMarks.tsx';
 import { stonePath } from '../../../ui/stonePath.ts';

@@ -1,6 +1,7 @@
-import type { ReactNode } from 'react';
+import { useContext, type ReactNode } from 'react';
 import { GROUND_WORDS } from '../../../ground/groundWords.ts';
-import { claimWords } from '../../../ground/useClaims.ts';
+import { claimWords } from '../../../ground/claims.ts';
+import { SecondWord } from '../../../ui/Judgement.tsx';
 import { plural } from '../../../ui/plural.ts';
 import { useShow } from '../../../units/useShow.ts';
 import type { NoFix } from './useWhere.ts';
@@ -88,9 +89,15 @@ const NoPlace = ({ walk: { noFix } }: { walk: Walk }) => (
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
+/** The first heading of the page, unless closed ground stands above it. */
+const Name = ({ className, children }: { className: string; children: ReactNode }) => {
+  const Words = useContext(SecondWord) ? 'p' : 'h1';
+  return <Words className={className}>{children}</Words>;
+};
+
 const Stop = ({ says, children }: { says: string; children: ReactNode }) => (
   <div className="border-y-4 border-danger py-2">
-    <h1 className="text-[31px] leading-[1.1] font-bold text-danger">▲ {says}</h1>
+    <Name className="font-serif text-[31px] leading-[1.1] font-bold text-danger">▲ {says}</Name>
     <p className="mt-1 text-[16px]">{children}</p>
   </div>
 );
@@ -118,7 +125,7 @@ const Far = ({ figure, side, name, rank, of, children }: FarProps) => (
       {side && <p className="text-[24px] leading-[1.15] font-semibold">{side}</p>}
     </div>
     <div className="mt-2 flex items-start justify-between gap-3">
-      <h1 className="text-[27px] leading-[1.12] font-bold">{name}</h1>
+      <Name className="font-serif text-[27px] leading-[1.12] font-bold">{name}</Name>
       {rank != null && (
         <p className="flex shrink-0 items-center gap-2 pt-0.5 text-[15px] font-semibold whitespace-nowrap">
           <span className="grid h-7 min-w-7 place-items-center bg-ink px-1 text-[17px] font-bold text-paper">

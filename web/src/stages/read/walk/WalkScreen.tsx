@@ -1,7 +1,7 @@
 import { format } from 'date-fns';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { ClosedToday } from '../../../ground/ClosedToday.tsx';
+import { ClosedFirst } from '../../../ground/ClosedToday.tsx';
 import { useGround } from '../../../shell/useGround.ts';
 import { SyncState } from '../../../shell/SyncState.tsx';
 import { Button } from '../../../ui/Button.tsx';
@@ -49,7 +49,9 @@ export function WalkScreen() {
         <Link to={`/g/${ground.id}/read`} className="inline-flex min-h-11 items-center gap-2 text-[16px] font-semibold">
           <span aria-hidden="true">◂</span> Read
         </Link>
-        <SyncState />
+        <span className="sm:hidden">
+          <SyncState />
+        </span>
         {!walk.byHand && (
           <Button look="quiet" onClick={() => walk.setByHand(true)}>
             By hand
@@ -59,10 +61,11 @@ export function WalkScreen() {
           Pocket
         </Button>
       </header>
-      <ClosedToday ground={ground} />
       <div className="flex grow flex-col gap-2.5 sm:grid sm:grid-cols-[minmax(0,1fr)_minmax(0,27rem)] sm:content-start sm:gap-x-10">
         <div className="flex min-w-0 flex-col gap-2.5">
-          <WalkFirst walk={walk} />
+          <ClosedFirst ground={ground}>
+            <WalkFirst walk={walk} />
+          </ClosedFirst>
           <p role="alert" className={isNews ? 'border-l-4 border-ink pl-3 text-[16px] font-semibold' : 'sr-only'}>
             {saidWords}
           </p>

@@ -18,6 +18,7 @@ import {
 import { useEffect, useMemo, useRef } from 'react';
 import { firstDraft } from '../../../day/dayDraft.ts';
 import { daySky } from '../../../day/daySky.ts';
+import { useClaims } from '../../../ground/useClaims.ts';
 import { useReading, type Reading } from '../../../reading/useReading.ts';
 import { useOpenRanking } from '../../../reading/useOpenRanking.ts';
 import { useRecords } from '../../../records/useRecords.ts';
@@ -115,6 +116,7 @@ export function useWalk(ground: StoredGround, spots: readonly StoredSpot[]): Wal
   const today = isoDay(new Date(now_ms));
   const reading = useReading(ground);
   const ranking = useOpenRanking(reading, spots);
+  const claims = useClaims(ground, today);
   const plan = useRecords('day-sheets', ground.id)
     .items.filter((p) => p.day === today)
     .at(-1);
@@ -126,10 +128,7 @@ export function useWalk(ground: StoredGround, spots: readonly StoredSpot[]): Wal
 
   const all = useMemo(() => walkPlaces(ranking?.ranked ?? [], plan?.stops ?? []), [ranking, plan]);
   const marks = useMemo(() => all.filter((m) => !walk.done.includes(m.id)), [all, walk.done]);
-  const shut = useMemo(
-    () => reading.claims.filter((c) => c.shut !== null).sort((a, b) => a.from_m - b.from_m),
-    [reading.claims],
-  );
+  const shut = useMemo(() => claims.filter((c) => c.shut !== null).sort((a, b) => a.from_m - b.from_m), [claims]);
   const start_m = plan ? plan.start_m : walk.began_m;
   const level = reading.river?.last;
   const isFresh = riverIsFresh(level, now_ms);

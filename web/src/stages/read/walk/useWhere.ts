@@ -46,7 +46,7 @@ export function useWhere(
     };
     const ask = async (): Promise<void> => {
       try {
-        const fix = await currentPosition(positionFrom, ground.id, { oldest_ms: 0 });
+        const fix = await currentPosition(positionFrom, ground.id);
         if (stopped) return;
         const stand = standOnLine(line, fix);
         setNoFix(stand.kind === 'here' ? null : stand.kind);

@@ -1,5 +1,5 @@
 import { handOf, type Bell, type ClaimStretch, type WalkWay } from '@riffle/core';
-import { claimWords } from '../../../ground/useClaims.ts';
+import { claimWords } from '../../../ground/claims.ts';
 import { inTen } from '../../../reading/inTen.ts';
 import type { Show } from '../../../units/useShow.ts';
 import type { WalkMark } from './walkPlaces.ts';

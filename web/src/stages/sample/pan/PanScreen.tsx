@@ -6,7 +6,7 @@ import { Caution } from '../../../ui/Caution.tsx';
 import { plural } from '../../../ui/plural.ts';
 import { toast } from '../../../ui/toast.ts';
 import { useRecords } from '../../../records/useRecords.ts';
-import { ClosedToday } from '../../../ground/ClosedToday.tsx';
+import { ClosedFirst } from '../../../ground/ClosedToday.tsx';
 import { GROUND_WORDS } from '../../../ground/groundWords.ts';
 import { SpotSelect } from '../../../ground/SpotSelect.tsx';
 import { NextLine } from '../../../reading/NextLine.tsx';
@@ -134,20 +134,21 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
           </Link>
         )}
       </header>
-      <SampleVerdict
-        spot={spot}
-        inHand={inHand}
-        hands={handsForSizes([{ panner: draft.panner.trim(), counts: draft.counts }], seedings, weights_mg)}
-        effective={effectiveColors(draft.counts, weights_mg, { spread: draft.gold.text !== '' })}
-        best={top && topName ? { name: topName, grade: top.grade } : null}
-      />
+      <ClosedFirst ground={ground}>
+        <SampleVerdict
+          spot={spot}
+          inHand={inHand}
+          hands={handsForSizes([{ panner: draft.panner.trim(), counts: draft.counts }], seedings, weights_mg)}
+          effective={effectiveColors(draft.counts, weights_mg, { spread: draft.gold.text !== '' })}
+          best={top && topName ? { name: topName, grade: top.grade } : null}
+        />
+      </ClosedFirst>
       {/* Between two pans: what to take next. While one is being counted it is in the way. */}
       {!lot && countColors(draft.counts) === 0 && (
         <div className="text-ink-2">
           <NextLine groundId={ground.id} ranking={ranking} />
         </div>
       )}
-      <ClosedToday ground={ground} />
       <form
         className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,17rem)_minmax(0,1fr)_minmax(0,22rem)]"
         onSubmit={(e) => {

@@ -2,7 +2,7 @@ import type { StoredPit } from '@riffle/contract';
 import { UNSHORED_M } from '@riffle/core';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import { ClosedToday } from '../../../ground/ClosedToday.tsx';
+import { ClosedFirst } from '../../../ground/ClosedToday.tsx';
 import { useRecords } from '../../../records/useRecords.ts';
 import { Ribbon } from '../../../ribbon/Ribbon.tsx';
 import { useGround } from '../../../shell/useGround.ts';
@@ -64,8 +64,9 @@ function PitInHandView({ pit, pits, onPick }: PitInHandViewProps) {
   return (
     <div className="flex flex-col gap-4">
       <LayerPatterns />
-      <PitVerdict page={page} />
-      <ClosedToday ground={ground} />
+      <ClosedFirst ground={ground}>
+        <PitVerdict page={page} />
+      </ClosedFirst>
       {pits.length > 0 && <PitPicker pit={pit} pits={pits} onPick={onPick} />}
       {inHand.depth_m > UNSHORED_M && (
         <Caution>
