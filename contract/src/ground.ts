@@ -112,7 +112,14 @@ export const GroundFile = z
     line: z.array(Position),
     flow: z.enum(FLOW_DIRECTIONS),
     spots: z.array(
-      z.object({ name: z.string(), position: Position, distanceAlong_m: z.number(), offset_m: z.number() }),
+      z.object({
+        name: z.string(),
+        /** What it seems to be: by the file, else by its name. */
+        kind: z.enum(SPOT_KINDS),
+        position: Position,
+        distanceAlong_m: z.number(),
+        offset_m: z.number(),
+      }),
     ),
     /** Lines that lie apart, the longest first, each in as many points as a sketch needs; one of them is told of above. */
     stretches: z.array(z.object({ name: z.string(), length_m: z.number(), line: z.array(Position) })),
@@ -143,5 +150,7 @@ export const FileDecisions = FileChoices.extend({
   name: Name,
   kind: z.enum(GROUND_KINDS),
   flow: z.enum(['as drawn', 'against']),
+  /** What each way point is, in the order of the file, by commas; where nothing stands, as its name has it. */
+  spotKinds: z.string().max(20_000).default(''),
 });
 export type FileDecisions = z.infer<typeof FileDecisions>;

@@ -1,3 +1,4 @@
+import { NO_DIG_KINDS } from '@riffle/core';
 /** Kinds a person chooses from. Plain lists, so that a screen can show them without loading the schemas. */
 export const GROUND_KINDS = ['creek', 'beach', 'wash', 'bench', 'hillside'] as const;
 export const LOT_STATES = ['planned', 'waiting', 'panned', 'run', 'lost'] as const;
@@ -12,6 +13,7 @@ export const SPOT_KINDS = [
   'draw mouth',
   'cut bank',
   'other',
+  ...NO_DIG_KINDS,
 ] as const;
 /** What a day looks for: places likeliest to pay, or the ones that teach most. */
 export const DAY_AIMS = ['best traps', 'odd places'] as const;

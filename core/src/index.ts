@@ -239,6 +239,7 @@ export {
   type SpotSeen,
 } from './read/gatherPlaces.ts';
 export { floodPeaks, thinLevels, type Level } from './read/gauge.ts';
+export { isNoDig, NO_DIG_KINDS, waypointKind, type NoDigKind } from './read/noDig.ts';
 export {
   CLAIM_HOLDERS,
   claimStretches,

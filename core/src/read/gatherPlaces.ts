@@ -1,13 +1,14 @@
 import type { Bank } from '../ground/centreLine.ts';
 import { acrossOf } from '../sample/layOut.ts';
 import type { GuessedSign } from './guessSigns.ts';
+import { isNoDig, type NoDigKind } from './noDig.ts';
 import { signKind, type AnyKind } from './signKinds.ts';
 
 /** A marked spot, as far as reading goes. */
 export interface SpotSeen {
   readonly id: string;
   readonly name: string;
-  readonly kind: AnyKind;
+  readonly kind: AnyKind | NoDigKind;
   readonly distance_m: number;
   readonly bank: Bank;
   readonly offset_m: number;
@@ -68,7 +69,15 @@ export function gatherPlaces(spots: readonly SpotSeen[], signs: readonly SignSee
     else loose.push(sign);
   }
   const ofSpots = spots.map((s) =>
-    place(s.id, s.id, s.name, s.distance_m, s, s.kind === 'other' ? [] : [s.kind], about.get(s.id) ?? []),
+    place(
+      s.id,
+      s.id,
+      s.name,
+      s.distance_m,
+      s,
+      s.kind === 'other' || isNoDig(s.kind) ? [] : [s.kind],
+      about.get(s.id) ?? [],
+    ),
   );
 
   const groups: SignSeen[][] = [];

@@ -4,6 +4,7 @@ import type { SpotGrade } from '../sample/spotGrades.ts';
 import { gatherPlaces, withGuesses, type GatheredPlace, type SignSeen, type SpotSeen } from './gatherPlaces.ts';
 import type { GuessedSign } from './guessSigns.ts';
 import type { JoiningGround } from './mouths.ts';
+import { isNoDig } from './noDig.ts';
 import { signKind } from './signKinds.ts';
 import type { Panned } from './chanceToPay.ts';
 import { worthAPan, type Ranked, type RankingRules } from './worthAPan.ts';
@@ -28,15 +29,12 @@ export interface PlaceRanking {
 const FRESH_DAYS = 60;
 const DAY_MS = 86_400_000;
 
-/** What way points of a receiver are called that mark no ground. Common practice, no source; a sign or a pan there makes it a place all the same. */
-const NO_GROUND = /\b(camp|car|truck|parking|parked|tent|cabin|hut|home|gate|trail ?head|landing)\b/i;
-
-/** A stone that rolled points to where it came from; it is no place to dig. Nor is a note, or a mark that is named after a camp or a car. */
+/** A stone that rolled points to where it came from; it is no place to dig. Nor is a note. */
 function isPlaceToDig(p: GatheredPlace, panned: boolean): boolean {
   return (
     panned ||
     p.own !== null ||
-    (p.spotId !== null && p.kinds.length === 0 && !NO_GROUND.test(p.name)) ||
+    (p.spotId !== null && p.kinds.length === 0) ||
     p.kinds.some((kind) => {
       const { family } = signKind(kind);
       return family !== 'note' && kind !== 'float' && kind !== 'stained float';
@@ -58,9 +56,9 @@ export function rankPlaces(
   /** What the line hints at and nobody has seen. */
   guesses: readonly GuessedSign[] = [],
 ): PlaceRanking {
-  // A point of a plan is no place of its own until it was panned: its plan says when it is dug.
+  // A point of a plan is no place of its own until it was panned: its plan says when it is dug. Nor is a camp.
   const gathered = gatherPlaces(
-    spots.filter((s) => s.samplePlanId === null || grades.has(s.id)),
+    spots.filter((s) => (s.samplePlanId === null && !isNoDig(s.kind)) || grades.has(s.id)),
     [...signs, ...draws.map(mouthSign)],
   );
   const bySpot = samplesBySpot(samples);

@@ -88,6 +88,7 @@ export const SIGN_KINDS = {
   // Notes to take: they say nothing for or against a pan.
   'flood mark': { family: 'note', prior: { paid: 1.5, tried: 6 }, blankAfterFlood: 0.5, says: 'a flood mark' },
   'water hole': { family: 'note', prior: { paid: 1.5, tried: 6 }, blankAfterFlood: 0.5, says: 'water to pan with' },
+  'box site': { family: 'note', prior: { paid: 1.5, tried: 6 }, blankAfterFlood: 0.5, says: 'a place for the box' },
   'turned over': {
     family: 'people',
     prior: { paid: 0.7, tried: 6 },
@@ -272,6 +273,36 @@ export const SIGN_TRAITS: readonly SignTrait[] = [
     choices: [
       { value: 'holds all year', logOdds: 0 },
       { value: 'dry in summer', logOdds: 0 },
+    ],
+  },
+  {
+    name: 'stream',
+    asks: 'Water there',
+    of: ['box site'],
+    choices: [
+      { value: 'fast and smooth', logOdds: 0 },
+      { value: 'slow', logOdds: 0 },
+      { value: 'broken', logOdds: 0 },
+    ],
+  },
+  {
+    name: 'narrowing',
+    asks: 'To dam it takes',
+    of: ['box site'],
+    choices: [
+      { value: 'nothing', logOdds: 0 },
+      { value: 'a few stones', logOdds: 0 },
+      { value: 'a long wing', logOdds: 0 },
+    ],
+  },
+  {
+    name: 'footing',
+    asks: 'Footing',
+    of: ['box site'],
+    choices: [
+      { value: 'firm', logOdds: 0 },
+      { value: 'loose stones', logOdds: 0 },
+      { value: 'soft', logOdds: 0 },
     ],
   },
   {

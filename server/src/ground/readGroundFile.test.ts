@@ -17,6 +17,7 @@ describe('a good file', () => {
     expect(read.spots).toEqual([
       {
         name: 'Bend & bar',
+        kind: 'other',
         position: [-32.9999, 46.5045],
         distanceAlong_m: expect.closeTo(500.3, 0),
         offset_m: expect.closeTo(7.7, 0),

@@ -1,5 +1,21 @@
-import { centreLine, DEFAULT_SWELL_PERCENT, flowDirection, localPlane, thinLine, type Position } from '@riffle/core';
-import { GROUND_KINDS, NUMBERS, numberProblem, TEXTS, type FileChoices, type GroundFile } from '@riffle/contract';
+import {
+  centreLine,
+  DEFAULT_SWELL_PERCENT,
+  flowDirection,
+  localPlane,
+  thinLine,
+  waypointKind,
+  type Position,
+} from '@riffle/core';
+import {
+  GROUND_KINDS,
+  SPOT_KINDS,
+  NUMBERS,
+  numberProblem,
+  TEXTS,
+  type FileChoices,
+  type GroundFile,
+} from '@riffle/contract';
 import { Refusal } from '../http/problems.ts';
 import { readCsv } from './readCsv.ts';
 import { readGeoJson } from './readGeoJson.ts';
@@ -114,6 +130,7 @@ export function readGroundFile(text: string, choices: Partial<FileChoices> = {})
     flow: raw.flow !== 'unknown' ? raw.flow : flowDirection(best.points),
     spots: kept.map((p, i) => ({
       name: shortened(p.name) || `Spot ${i + 1}`,
+      kind: SPOT_KINDS.find((k) => k === p.properties?.kind) ?? waypointKind(p.name),
       position: p.position,
       distanceAlong_m: p.at.distance_m,
       offset_m: p.at.offset_m,

@@ -77,7 +77,8 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, work: WorkPo
         const ground = await groundOf(db, request.crewId, read, { id, name, kind });
         const made = await insertGroundWithLine(db, request.crewId, ground, footFirst, thinLine(footFirst, 0.5, 2000));
         if (!made) return null;
-        if (read.records.length === 0) await spots.insertMany(db, request.crewId, spotsOf(read, id, flow));
+        if (read.records.length === 0)
+          await spots.insertMany(db, request.crewId, spotsOf(read, id, flow, request.query.spotKinds.split(',')));
         else await insertGroundRecords(db, request.crewId, ground, read.records, flow !== read.flow);
         return made;
       });
@@ -172,17 +173,23 @@ export const fileName = (name: string): string =>
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-|-$/g, '') || 'ground';
 
-function spotsOf(read: ReadGround, groundId: string, flow: 'as drawn' | 'against'): Spot[] {
+/** @param asked what a person said of each way point, by its place in the file; left out, as its name has it */
+function spotsOf(
+  read: ReadGround,
+  groundId: string,
+  flow: 'as drawn' | 'against',
+  asked: readonly (string | undefined)[],
+): Spot[] {
   const line = centreLine(flow === 'against' ? read.line : [...read.line].reverse());
   return read.spots.map((s, i) => {
     const at = line.locate(s.position);
-    const { kind, note } = read.properties[i] ?? {};
+    const { note } = read.properties[i] ?? {};
     return {
       id: uuidv7(),
       groundId,
       deleted: false,
       name: s.name,
-      kind: SPOT_KINDS.find((k) => k === kind) ?? 'other',
+      kind: SPOT_KINDS.find((k) => k === asked[i]) ?? s.kind,
       ...at,
       position: [s.position[0], s.position[1]],
       note: typeof note === 'string' ? note.slice(0, TEXTS.note.longest) : '',

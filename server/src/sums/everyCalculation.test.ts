@@ -122,6 +122,8 @@ const WITHOUT: Readonly<Record<string, readonly string[]>> = {
     'boxAbout',
     'flowDirection',
     'inside',
+    'isNoDig',
+    'waypointKind',
     'localPlane',
     'outlineOnGround',
     'reshapeLine',

@@ -1,5 +1,5 @@
-import type { GroundFile, StoredGround } from '@riffle/contract';
-import { grouped } from '@riffle/core';
+import { SPOT_KINDS, type GroundFile, type StoredGround } from '@riffle/contract';
+import { grouped, isNoDig } from '@riffle/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -41,6 +41,7 @@ export function FileSheet({ id, file, read, choices, onRead, onBack }: FileSheet
   const [name, setName] = useState(read.name || file.name.replace(/\.[^.]+$/, ''));
   const [kind, setKind] = useState<GroundFile['kind']>(read.kind);
   const [flow, setFlow] = useState<GroundFile['flow']>(read.flow);
+  const [kinds, setKinds] = useState(() => read.spots.map((s) => s.kind));
   const [problem, setProblem] = useState<string | null>(null);
   const [tried, setTried] = useState(false);
   const [saving, setSaving] = useState(false);
@@ -50,7 +51,7 @@ export function FileSheet({ id, file, read, choices, onRead, onBack }: FileSheet
     if (name.trim() === '' || flow === 'unknown' || saving) return;
     setSaving(true);
     try {
-      const query = new URLSearchParams({ ...choices, name: name.trim(), kind, flow });
+      const query = new URLSearchParams({ ...choices, name: name.trim(), kind, flow, spotKinds: kinds.join(',') });
       const ground = await call<StoredGround>('PUT', `/grounds/${id}/from-file?${query.toString()}`, file);
       client.setQueryData<StoredGround[]>(listKey('grounds', ''), (list) => [...(list ?? []), ground]);
       await navigate(`/g/${ground.id}/read`);
@@ -70,7 +71,16 @@ export function FileSheet({ id, file, read, choices, onRead, onBack }: FileSheet
       </Judgement>
       {read.columns && <ChooseColumns columns={read.columns.all} taken={read.columns} onChoose={onRead} />}
       <div className="grid grid-cols-1 gap-8 lg:grid-cols-[1fr_22rem]">
-        <LinePlan line={read.line} spots={read.spots} flow={flow} />
+        <div className="flex min-w-0 flex-col gap-5">
+          <LinePlan line={read.line} spots={read.spots} flow={flow} />
+          {read.spots.length > 0 && !('signs' in read.holds) && !('samples' in read.holds) && (
+            <WayPoints
+              spots={read.spots}
+              kinds={kinds}
+              onKind={(i, to) => setKinds((before) => before.map((k, j) => (i === j ? to : k)))}
+            />
+          )}
+        </div>
         <form
           className="flex flex-col gap-3"
           onSubmit={(e) => {
@@ -153,5 +163,54 @@ export function FileSheet({ id, file, read, choices, onRead, onBack }: FileSheet
         </form>
       </div>
     </div>
+  );
+}
+
+type SpotKind = GroundFile['spots'][number]['kind'];
+
+/** What a spot's kind is called where one says what a way point is. */
+const KIND_WORDS: Partial<Record<SpotKind, string>> = { other: 'a place to dig', mark: 'a mark, nothing to dig' };
+
+/** What each way point is: only places to dig are ranked. */
+function WayPoints({
+  spots,
+  kinds,
+  onKind,
+}: {
+  spots: GroundFile['spots'];
+  kinds: readonly SpotKind[];
+  onKind: (i: number, kind: SpotKind) => void;
+}) {
+  const show = useShow();
+  const dug = kinds.filter((k) => !isNoDig(k)).length;
+  return (
+    <section aria-label="Way points">
+      <h2 className="border-b border-rule pb-1">What each way point is</h2>
+      <p className="my-1 text-[13px] text-ink-2">
+        {dug === kinds.length ? 'All are' : `${dug} of ${kinds.length} are`} ranked as places to dig; a camp or a mark
+        is not.
+      </p>
+      <ul className="max-h-80 overflow-y-auto">
+        {spots.map((s, i) => (
+          <li key={i} className="flex items-center justify-between gap-3 border-b border-rule py-1">
+            <span className="min-w-0 truncate">
+              <b>{s.name}</b> {show.distance(s.distanceAlong_m)}
+            </span>
+            <select
+              aria-label={`What ${s.name} is`}
+              className="written max-w-48"
+              value={kinds[i]}
+              onChange={(e) => onKind(i, e.target.value as SpotKind)}
+            >
+              {['other' as const, ...SPOT_KINDS.filter((k) => k !== 'other')].map((k) => (
+                <option key={k} value={k}>
+                  {KIND_WORDS[k] ?? k}
+                </option>
+              ))}
+            </select>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

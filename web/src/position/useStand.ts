@@ -24,21 +24,24 @@ export function useStand(
   useEffect(() => {
     tell.current = onHere;
   });
-  const find = useCallback((oldest_ms: number): void => {
-    if (!line) {
-      setStanding({ kind: 'unknown', why: 'This ground was typed: it has no line to find you on.' });
-      return;
-    }
-    setStanding({ kind: 'looking' });
-    currentPosition(positionFrom, ground.id, { oldest_ms }).then(
-      (fix) => {
-        const stand = standOnLine(line, fix);
-        setStanding(stand);
-        if (stand.kind === 'here') tell.current(stand);
-      },
-      (error: Error) => setStanding({ kind: 'unknown', why: error.message }),
-    );
-  }, [line, positionFrom, ground.id]);
+  const find = useCallback(
+    (oldest_ms: number): void => {
+      if (!line) {
+        setStanding({ kind: 'unknown', why: 'This ground was typed: it has no line to find you on.' });
+        return;
+      }
+      setStanding({ kind: 'looking' });
+      currentPosition(positionFrom, ground.id, { oldest_ms }).then(
+        (fix) => {
+          const stand = standOnLine(line, fix);
+          setStanding(stand);
+          if (stand.kind === 'here') tell.current(stand);
+        },
+        (error: Error) => setStanding({ kind: 'unknown', why: error.message }),
+      );
+    },
+    [line, positionFrom, ground.id],
+  );
   const begun = useRef(false);
   useEffect(() => {
     if (!atOnce || begun.current) return;

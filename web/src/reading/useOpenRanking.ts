@@ -15,8 +15,7 @@ export function useOpenRanking(reading: Reading, spots: readonly StoredSpot[]): 
     if (!all) return null;
     const byId = new Map(spots.map((s) => [s.id, s]));
     const isOpen = (r: RankedPlace): boolean =>
-      !underWater(byId.get(r.place.spotId ?? ''), river, now_ms) &&
-      !all.isShut(r.place);
+      !underWater(byId.get(r.place.spotId ?? ''), river, now_ms) && !all.isShut(r.place);
     return {
       ...all,
       ranked: all.ranked.filter(isOpen),

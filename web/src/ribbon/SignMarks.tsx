@@ -149,6 +149,14 @@ export const SignMark = memo(function SignMark({ kind, size_mm = null }: SignMar
           <path d="M0 -8q3 4 0 5.500q-3 -1.500 0 -5.500" fill="var(--water)" />
         </g>
       );
+    case 'box site':
+      return (
+        <g fill="none" stroke="var(--ink)">
+          <path d="M-11 -5l22 6v4l-22 -6z" fill="var(--paper)" strokeWidth="1.6" />
+          <path d="M-6 2v6M7 5v4" strokeWidth="1.6" />
+          <path d="M-11 9q3 -3 6 0t6 0t6 0" stroke="var(--water)" strokeWidth="1.8" />
+        </g>
+      );
     case 'own word':
       return (
         <path

@@ -1,5 +1,5 @@
 import type { StoredSpot } from '@riffle/contract';
-import type { SpotGrade } from '@riffle/core';
+import { isNoDig, type SpotGrade } from '@riffle/core';
 import { nameY, type RibbonFrame } from './ribbonFrame.ts';
 
 interface SpotMarkProps {
@@ -45,7 +45,13 @@ export function SpotMark({ spot, x, y, frame, found, picked, linked, label, says
             strokeLinecap="square"
           />
           <path
-            d={`M${x - arm} ${y}h${2 * arm}M${x} ${y - arm}v${2 * arm}`}
+            d={
+              isNoDig(spot.kind)
+                ? // Nothing to dig at: a tent, not a cross.
+                  `M${x - 6} ${y + 5}L${x} ${y - 6}L${x + 6} ${y + 5}Z`
+                : `M${x - arm} ${y}h${2 * arm}M${x} ${y - arm}v${2 * arm}`
+            }
+            fill="var(--paper)"
             stroke="var(--ink)"
             strokeWidth={picked ? 4 : arm < 5 ? 1.4 : 2.4}
           />

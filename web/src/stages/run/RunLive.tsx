@@ -166,6 +166,7 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
           </div>
           <button
             type="button"
+            data-thumb=""
             className="mt-3 flex min-h-[124px] w-full touch-manipulation items-center justify-center gap-6 bg-ink text-paper active:opacity-80 sm:min-h-[168px]"
             onClick={() => open.logBucket('full', 1, source)}
           >

@@ -73,7 +73,7 @@ export function WalkScreen() {
         </div>
         <WalkCreek walk={walk} />
         <WalkFacts walk={walk} onRiver={() => setOpen('river')} />
-        <div className="sticky bottom-0 z-10 mt-auto flex flex-col gap-2 bg-paper pb-1 sm:static">
+        <div data-thumb="" className="sticky bottom-0 z-10 mt-auto flex flex-col gap-2 bg-paper pb-1 sm:static">
           {keep.last && (
             <p role="status" className="flex items-center justify-between gap-3 text-[16px]">
               <span className="min-w-0">

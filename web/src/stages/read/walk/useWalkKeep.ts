@@ -1,5 +1,5 @@
 import { SPOT_KINDS, TEXTS } from '@riffle/contract';
-import { centreLine, type Bank } from '@riffle/core';
+import { centreLine, isNoDig, type Bank } from '@riffle/core';
 import { useState } from 'react';
 import { blankPan, usualPan, usualPanWords } from '../../../pan/usualPan.ts';
 import { keptSeenWith } from '../../../pan/seenWith.ts';
@@ -59,7 +59,7 @@ export function useWalkKeep(walk: Walk) {
     const record = {
       groundId: ground.id,
       name,
-      kind: SPOT_KINDS.find((k) => mark?.kinds.includes(k)) ?? 'other',
+      kind: SPOT_KINDS.find((k) => !isNoDig(k) && mark?.kinds.includes(k)) ?? 'other',
       distance_m,
       bank,
       offset_m,

@@ -298,7 +298,10 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
           )}
         </div>
         {isPhone && (
-          <div className="sticky bottom-[58px] z-10 order-4 -mx-4 flex items-stretch gap-3 border-t-2 border-ink bg-paper px-4 py-2">
+          <div
+            data-thumb=""
+            className="sticky bottom-[58px] z-10 order-4 -mx-4 flex items-stretch gap-3 border-t-2 border-ink bg-paper px-4 py-2"
+          >
             <a href="#dug" className="flex min-w-0 flex-1 flex-col justify-center text-[13px] leading-tight text-ink-2">
               {spot ? <b className="truncate text-ink">{spot.name}</b> : <b className="text-ink">no spot yet</b>}
               <span className="truncate underline underline-offset-2">{dugWords(draft)}</span>
