@@ -106,28 +106,50 @@ test('a half-written sample survives a reload', async ({ page }) => {
   await expect(page.getByLabel('Colors 10–20')).toHaveValue('1');
 });
 
-test('two tabs change one spot: the later is told, and keeps its copy', { tag: '@desk' }, async ({ page, context }) => {
-  // Two tabs are a desk affair.
-  await bringCreek(page, 'Two Tabs Fork');
-  await spotLine(page, 'Lower bar').click();
-  const other = await context.newPage();
-  await other.goto(page.url());
-  for (const tab of [page, other]) {
-    await tab.getByRole('button', { name: 'Change', exact: true }).click();
-    await tab
-      .getByRole('dialog')
-      .getByLabel('Name')
-      .fill(tab === page ? 'Lower bar, mine' : 'Lower bar, yours');
-  }
-  await page.getByRole('button', { name: 'Keep the change' }).click();
-  await expect(page.getByRole('option', { name: /Lower bar, mine/ })).toBeAttached();
-  await other.getByRole('button', { name: 'Keep the change' }).click();
-  await other.getByRole('button', { name: /1 refused/ }).click();
-  await expect(other.getByRole('dialog')).toContainText('Someone changed this record');
-  await other.getByRole('button', { name: 'Send mine again' }).click();
-  await other.keyboard.press('Escape');
-  await expect(other.getByRole('option', { name: /Lower bar, yours/ })).toBeAttached();
-});
+test(
+  'two tabs change one spot: what each changed alone goes together, what both changed stands side by side',
+  { tag: '@desk' },
+  async ({ page, context }) => {
+    // Two tabs are a desk affair.
+    await bringCreek(page, 'Two Tabs Fork');
+    await spotLine(page, 'Lower bar').click();
+    const other = await context.newPage();
+    await other.goto(page.url());
+    for (const tab of [page, other]) {
+      await tab.getByRole('button', { name: 'Change', exact: true }).click();
+      await tab
+        .getByRole('dialog')
+        .getByLabel('Name')
+        .fill(tab === page ? 'Lower bar, mine' : 'Lower bar, yours');
+    }
+    await page.getByRole('dialog').getByLabel('Note').fill('Two boulders.');
+    await page.getByRole('button', { name: 'Keep the change' }).click();
+    await expect(page.getByRole('option', { name: /Lower bar, mine/ })).toBeAttached();
+    await other.getByRole('dialog').getByLabel('What it is', { exact: true }).selectOption('bedrock');
+    await other.getByRole('button', { name: 'Keep the change' }).click();
+    await other.getByRole('button', { name: /1 refused/ }).click();
+    const sheet = other.getByRole('dialog');
+    await expect(sheet.getByRole('group', { name: 'Name' })).toContainText(
+      'YoursLower bar, yoursTheirsLower bar, mine',
+    );
+    // The note and the kind were changed by one each: nothing is asked of them.
+    await expect(sheet.getByRole('group')).toHaveCount(1);
+    await sheet.getByRole('button', { name: 'Keep it so' }).click();
+    await expect(sheet.getByText('Choose for name.')).toBeVisible();
+    await sheet.getByRole('button', { name: /^Theirs/ }).click();
+    await sheet.getByRole('button', { name: 'Keep it so' }).click();
+    await expect(other.getByText('All saved').filter({ visible: true })).toBeVisible();
+    await other.keyboard.press('Escape');
+    await expect(other.getByText('bedrock,', { exact: false }).first()).toBeVisible();
+    const groundId = /\/g\/([0-9a-f-]{36})\//.exec(page.url())?.[1];
+    const { items } = (await (await page.request.get(`/api/v1/grounds/${groundId}/spots`)).json()) as {
+      items: { name: string; note: string; kind: string }[];
+    };
+    expect(items.filter((s) => s.name.startsWith('Lower'))).toMatchObject([
+      { name: 'Lower bar, mine', note: 'Two boulders.', kind: 'bedrock' },
+    ]);
+  },
+);
 
 test('the server away: reading goes on from this device, and a new sample waits', async ({ page }) => {
   await bringCreek(page, 'Away Fork');

@@ -172,7 +172,7 @@ test(
     await other.getByRole('dialog').getByRole('button', { name: 'It is dug and bagged' }).click();
     await other.getByRole('button', { name: /1 refused/ }).click();
     await expect(other.getByRole('dialog')).toContainText('bag “QTWICE-1”');
-    await expect(other.getByRole('dialog')).toContainText('Someone changed this record');
+    await expect(other.getByRole('dialog')).toContainText('Two of you changed it');
   },
 );
 

@@ -49,9 +49,22 @@ async function sendOne({ place, write, faults }: Entry, refused: readonly Entry[
       await changeEntry(place, { faults: faults + 1 });
       return false;
     }
-    await changeEntry(place, { refused: error.problem });
+    await changeEntry(place, (await merged(write, error.problem)) ?? { refused: error.problem });
     return true;
   }
+}
+
+/** A change of a record that another changed too, in other things: put together, on top of theirs. Null where it is for a person. */
+async function merged(write: QueuedWrite, { code, current }: Problem): Promise<{ write: QueuedWrite } | null> {
+  if (code !== 'CHANGED' || write.what !== 'record' || !write.base || typeof current !== 'object' || !current)
+    return null;
+  const { mergeCopies } = await import('./mergeCopies.ts');
+  const theirs = current as Readonly<Record<string, unknown>>;
+  const { record, both } = mergeCopies(write.base as Readonly<Record<string, unknown>>, write.record, theirs);
+  if (both.length > 0) return null;
+  return {
+    write: { ...write, base: theirs, record: { ...record, baseVersion: theirs.version } } as unknown as QueuedWrite,
+  };
 }
 
 const hangingOn = (first: QueuedWrite): Problem => ({

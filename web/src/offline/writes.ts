@@ -8,6 +8,8 @@ type RecordWrite = {
     readonly what: 'record';
     readonly kind: K;
     readonly record: Records[K]['sent'] & { readonly baseVersion: number };
+    /** The record as it was when this change of it was begun: it stays here, for the case that another changed it too. */
+    readonly base?: object;
   };
 }[Kind];
 interface EventsWrite {

@@ -30,13 +30,14 @@ function asSent<K extends Kind>(kind: K, kept: Records[K]['kept']): { version: n
 export function useKeep<K extends Kind>(kind: K): Keep<K> {
   const write = useWrite();
   return useMemo(() => {
-    const send = (record: object, baseVersion: number): void =>
-      write({ what: 'record', kind, record: { ...record, baseVersion } } as unknown as Write);
+    const send = (record: object, baseVersion: number, base?: object): void =>
+      write({ what: 'record', kind, record: { ...record, baseVersion }, ...(base && { base }) } as unknown as Write);
     const change = (kept: Records[K]['kept'], some: object, undoable?: string, options?: UndoOptions): void => {
       const { version, before } = asSent(kind, kept);
-      send({ ...before, ...some }, version);
+      const after = { ...before, ...some };
+      send(after, version, before);
       // By the time it is undone the change has its version: the one after what was seen.
-      if (undoable !== undefined) undoToast(undoable, () => send(before, version + 1), options);
+      if (undoable !== undefined) undoToast(undoable, () => send(before, version + 1, after), options);
     };
     const add = (content: Content<K>): string => {
       const { id = uuidv7() } = content;

@@ -23,7 +23,6 @@ import { MarkedPlace, PickedStripe, SpotMark } from './SpotMarks.tsx';
 import { StopsShade } from './StopsShade.tsx';
 import { Strips } from './Strips.tsx';
 import { thinSigns } from './thinSigns.ts';
-import { TideMarks } from './TideMarks.tsx';
 import { useRibbonDrag, useRibbonKeys, useRibbonWheel } from './useRibbonHands.ts';
 import { useRibbonView } from './useRibbonView.ts';
 
@@ -37,6 +36,7 @@ export interface Draw {
 const NO_STRIPS: readonly Strip[] = [];
 const NO_DRAWS: readonly Draw[] = [];
 // They come with the ranking, a moment after the first sight.
+const TideMarks = lazy(() => import('./TideMarks.tsx'));
 const GuessMarks = lazy(() => import('./GuessMarks.tsx'));
 const NO_GUESSES: readonly GuessedSign[] = [];
 const NO_SIGNS: readonly StoredSign[] = [];
@@ -203,7 +203,9 @@ export function Ribbon({
           />
         ))}
         {!thin && ground.tide && (
-          <TideMarks tide={ground.tide} left={left} right={right} top={bandTop} height={bandHeight} say={length} />
+          <Suspense>
+            <TideMarks tide={ground.tide} left={left} right={right} top={bandTop} height={bandHeight} say={length} />
+          </Suspense>
         )}
         <BankWords kind={ground.kind} frame={frame} />
         {!thin && stops && <StopsShade stops={stops} frame={frame} scale={scale} />}

@@ -1,7 +1,7 @@
 import type { StoredGround } from '@riffle/contract';
 
 /** Where the water stands at high and low tide, and the level that leaves the sand to work, as lines across the sea. */
-export function TideMarks({
+export default function TideMarks({
   tide,
   left,
   right,

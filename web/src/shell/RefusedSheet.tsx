@@ -1,12 +1,11 @@
 import { useState } from 'react';
-import { spokenRecord } from '../api/kinds.ts';
 import { spokenField, withMended, wrongFields } from '../offline/mending.ts';
 import { giveUp, sendAgain, type RefusedWrite } from '../offline/outbox.ts';
-import type { Write } from '../offline/writes.ts';
 import { Button } from '../ui/Button.tsx';
 import { TextField } from '../ui/Field.tsx';
-import { plural } from '../ui/plural.ts';
 import { Sheet } from '../ui/Sheet.tsx';
+import { describeWrite } from './describeWrite.ts';
+import { TwoCopies, twoCopies } from './TwoCopies.tsx';
 
 interface RefusedSheetProps {
   readonly refused: readonly RefusedWrite[];
@@ -29,6 +28,11 @@ export function RefusedSheet({ refused, onClose }: RefusedSheetProps) {
 }
 
 function Refused({ refused }: { refused: RefusedWrite }) {
+  const copies = twoCopies(refused);
+  return copies ? <TwoCopies refused={refused} {...copies} /> : <ToMend refused={refused} />;
+}
+
+function ToMend({ refused }: { refused: RefusedWrite }) {
   const { write, problem } = refused;
   const wrong = wrongFields(refused);
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
@@ -49,7 +53,7 @@ function Refused({ refused }: { refused: RefusedWrite }) {
   };
   return (
     <>
-      <p className="font-semibold">{describe(write)}</p>
+      <p className="font-semibold">{describeWrite(write)}</p>
       {wrong.length === 0 && <p className="text-danger">{problem.detail}</p>}
       {wrong.map(({ path, message, value }) => (
         <TextField
@@ -68,17 +72,4 @@ function Refused({ refused }: { refused: RefusedWrite }) {
       </div>
     </>
   );
-}
-
-function describe(write: Write): string {
-  switch (write.what) {
-    case 'laid out':
-      return `the plan “${write.whole.plan.name}” with ${write.whole.lots.length} bags`;
-    case 'file':
-      return 'the picture or paper itself';
-    case 'events':
-      return `${plural(write.events.length, 'tap')} of a run`;
-    case 'record':
-      return spokenRecord(write.kind, write.record);
-  }
 }
