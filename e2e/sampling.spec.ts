@@ -97,6 +97,68 @@ test('a plan that cannot be is refused where it is wrong', { tag: '@desk' }, asy
   await expect(sheet).toContainText('One to eight letters.');
 });
 
+/** A hole of 1 m square: silt, gravel and a firm iron-stained layer that is the pay; by tap and two keys a layer. */
+async function digPit(page: Page): Promise<void> {
+  const layers = [
+    ['silt', '30'],
+    ['gravel', '40'],
+    ['iron-stained gravel', '20'],
+  ] as const;
+  for (const [material, cm] of layers) {
+    await page.getByRole('group', { name: /lies$/ }).getByRole('button', { name: material, exact: true }).click();
+    await expect(page.getByLabel('Thickness', { exact: true })).toBeFocused();
+    await page.keyboard.type(cm);
+  }
+  await page.getByLabel('this is the pay').check();
+  await page.getByLabel('Really dug, long', { exact: true }).fill('1');
+  await page.getByLabel('Really dug, wide', { exact: true }).fill('1');
+}
+
+test('a pit of four layers takes at most 16 taps and 10 keys; one put in between leaves the others alone', async ({
+  page,
+  isMobile,
+}) => {
+  await openSampling(page, `Quick Pit ${isMobile ? 'p' : 'd'}`);
+  await page.goto(`${page.url().replace(/\/sample.*/, '')}/sample/pits`);
+  await chooseSpot(page, 'Spot', 'Upper bar');
+  let [taps, keys] = [0, 0];
+  const tap = async (name: string): Promise<void> => {
+    taps++;
+    await page.getByRole('button', { name, exact: true }).click();
+  };
+  const type = async (text: string): Promise<void> => {
+    keys += text.length;
+    await page.keyboard.type(text);
+  };
+  for (const [material, cm] of [
+    ['sod and roots', '15'],
+    ['silt', '30'],
+    ['gravel', '45'],
+    ['clay', '10'],
+  ] as const) {
+    await tap(material);
+    await type(cm);
+  }
+  taps++;
+  await page.getByLabel('Really dug, long', { exact: true }).click();
+  await type('1');
+  taps++;
+  await page.getByLabel('Really dug, wide', { exact: true }).click();
+  await type('1');
+  await tap('Keep this pit');
+  await expect(page.getByText('Pit 1 is in the book.')).toBeVisible();
+  expect([taps <= 16, keys <= 10]).toEqual([true, true]);
+  await expect(judgement(page)).toHaveText('Which layer is the pay? Mark it.');
+  await page.getByRole('button', { name: 'Layer 2, silt' }).click();
+  await page
+    .getByRole('group', { name: 'Below layer 2 lies' })
+    .getByRole('button', { name: 'sand', exact: true })
+    .click();
+  await expect(page.getByRole('button', { name: /^Layer \d/ })).toHaveText(['1', '2', '3', '4', '5']);
+  await expect(page.getByRole('button', { name: 'Layer 3, sand' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: 'Layer 4, gravel' })).toBeVisible();
+});
+
 test('a pit: dragged, cautioned, kept through a reload, never with water below its bottom', async ({
   page,
   isMobile,
@@ -105,6 +167,7 @@ test('a pit: dragged, cautioned, kept through a reload, never with water below i
   await openSampling(page, `Pit Creek ${isMobile ? 'p' : 'd'}`);
   await toRoom(page, 'Pits');
   await chooseSpot(page, 'Spot', 'Upper bar');
+  await digPit(page);
   const grip = page.getByRole('slider', { name: 'Bottom of layer 3, iron-stained gravel' });
   await expect(grip).toHaveAttribute('aria-valuetext', /0\.9\sm/);
   await grip.focus();
@@ -196,7 +259,11 @@ test('a crevice is its own kind, cleaned in its own steps', { tag: '@desk' }, as
   await page.getByLabel('Depth probed', { exact: true }).fill('40 cm');
   await page.getByLabel('Now it is').selectOption('frozen');
   await page.getByRole('button', { name: 'Keep this pit' }).click();
-  await expect(judgement(page)).toHaveText('Crack 1: frozen.');
+  await expect(judgement(page)).toHaveText('Crack 1 is frozen: go back when it thaws.');
+  // 4 cm by 2 m by 40 cm.
+  await expect(page.getByText(/At most 32\sL, half of that where it closes like a wedge/)).toBeVisible();
+  await page.getByLabel('Now it is').selectOption('part cleaned, frozen');
+  await expect(judgement(page)).toHaveText(/part cleaned, frozen: go back when it thaws, the rest is open\./);
 });
 
 test('screens: a split that does not close says so, one that does says where to screen', async ({ page, isMobile }) => {
@@ -509,6 +576,7 @@ test('dug and panned with no signal, all of it lands later', { tag: '@phone' }, 
   await page.getByRole('dialog').getByRole('button', { name: 'It is dug and bagged' }).click();
   await toRoom(page, 'Pits');
   await chooseSpot(page, 'Spot', 'Lower bar');
+  await digPit(page);
   await page.getByRole('button', { name: 'Keep this pit' }).click();
   await expect(page.getByText('Pit 1 is in the book.')).toBeVisible();
   await expect(

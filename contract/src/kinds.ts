@@ -34,7 +34,7 @@ export const PIT_BOTTOMS = [
   'water',
   'frozen',
 ] as const;
-export const CREVICE_STATES = ['found', 'part cleaned', 'frozen', 'cleaned out'] as const;
+export const CREVICE_STATES = ['found', 'part cleaned', 'frozen', 'part cleaned, frozen', 'cleaned out'] as const;
 export const CREVICE_STRIKES = ['across the flow', 'slantwise', 'along the flow'] as const;
 export const SCREEN_SHAPES = ['square', 'round', 'slot'] as const;
 export const SAMPLE_PATTERNS = ['traverse', 'grid', 'test square', 'crevice sweep', 'upstream series'] as const;

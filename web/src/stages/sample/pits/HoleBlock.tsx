@@ -36,7 +36,7 @@ export function HoleBlock({ page }: { page: PitOnPage }) {
         limit={TEXTS.planned}
         hint="The area really dug counts, not this."
       />
-      <MeasureFields page={page} />
+      {!(draft.crevice && draft.layers.length === 0) && <MeasureFields page={page} />}
       <SelectField
         label="It ends on"
         value={draft.bottom}

@@ -1,5 +1,6 @@
 import { FIRMNESS, MOISTURE, NUMBERS, numberProblem, TEXTS, type Layer } from '@riffle/contract';
 import { MATERIAL_NAMES, MATERIALS, type LayerSum } from '@riffle/core';
+import { useEffect, useRef } from 'react';
 import { readEntered } from '../../../units/readEntered.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { Checkbox } from '../../../ui/Checkbox.tsx';
@@ -11,6 +12,8 @@ interface LayerFieldsProps {
   readonly nth: number;
   readonly layer: Layer;
   readonly sum: LayerSum | undefined;
+  /** Just put in: its thickness waits to be typed. */
+  readonly isFresh: boolean;
   readonly onChange: (some: Partial<Layer>) => void;
   readonly onRemove: () => void;
 }
@@ -18,11 +21,15 @@ const CLAY = ['none', 'some', 'much', 'sticks to everything'];
 const list = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, label: value }));
 
 /** One layer by eye, hand and sound. */
-export function LayerFields({ nth, layer, sum, onChange, onRemove }: LayerFieldsProps) {
+export function LayerFields({ nth, layer, sum, isFresh, onChange, onRemove }: LayerFieldsProps) {
   const show = useShow();
+  const fields = useRef<HTMLFieldSetElement>(null);
+  useEffect(() => {
+    if (isFresh) fields.current?.querySelector('input')?.select();
+  }, [isFresh]);
   const thickness = readEntered('length', layer.thicknessEntered);
   return (
-    <fieldset className="min-w-0">
+    <fieldset className="min-w-0" ref={fields}>
       <legend className="mb-1 font-semibold">Layer {nth}, from the top</legend>
       <div className="grid grid-cols-2 gap-x-4">
         <QuantityField

@@ -1,6 +1,7 @@
 import type { HourAtDepth, PitSum } from '@riffle/core';
 import type { ReactNode } from 'react';
 import { Gold, Judgement } from '../../../ui/Judgement.tsx';
+import { readEntered } from '../../../units/readEntered.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { useSayHour } from '../../../units/useSayHour.ts';
 import { whatToDo } from './whatToDo.ts';
@@ -19,8 +20,10 @@ export function PitVerdict({ page }: { page: PitOnPage }) {
     );
   if (!sum)
     return draft.crevice ? (
-      <Judgement rests="Each crack into a pan of its own; the clay at the very bottom holds the best.">
-        {draft.name}: {draft.crevice.state}.
+      <CrackVerdict page={page} />
+    ) : draft.layers.length === 0 ? (
+      <Judgement rests="Tap what lies on top, type how thick, then what lies below it.">
+        What did you dig through at {spot.name}?
       </Judgement>
     ) : (
       <Judgement rests={problem?.says}>This pit cannot be worked out yet.</Judgement>
@@ -49,6 +52,47 @@ export function PitVerdict({ page }: { page: PitOnPage }) {
           <Gold>{sayGrade(grade)}</Gold>.
         </>
       )}
+    </Judgement>
+  );
+}
+
+/** What is still to be had of a crack in each state. */
+const CRACK_WORDS = {
+  found: 'clean it to its very bottom',
+  'part cleaned': 'go back to it, the rest is open',
+  frozen: 'go back when it thaws',
+  'part cleaned, frozen': 'go back when it thaws, the rest is open',
+  'cleaned out': 'nothing is left in it',
+} as const;
+
+/** A crack: how much it can hold, how far it is cleaned, and what its pans said. */
+function CrackVerdict({ page: { inHand, pit, grades, spot } }: { page: PitOnPage }) {
+  const show = useShow();
+  const sayGrade = useSayGrade();
+  const crack = inHand.draft.crevice;
+  if (!crack) return null;
+  const size = [crack.width, crack.length, crack.depth].map((e) => readEntered('length', e));
+  const volume_L = size.reduce((v, r) => v * (r.ok ? r.value : NaN), 1000);
+  const grade = pit && spot && grades.get(spot.id)?.grade;
+  return (
+    <Judgement
+      rests={
+        <>
+          {Number.isFinite(volume_L) && (
+            <>
+              At most {show.volume(volume_L)}, half of that where it closes like a wedge; it runs {crack.strike}.{' '}
+            </>
+          )}
+          {grade && (
+            <>
+              Pans of this spot say <Gold>{sayGrade(grade)}</Gold>.{' '}
+            </>
+          )}
+          Each crack into a pan of its own; the clay at the very bottom holds the best.
+        </>
+      }
+    >
+      {inHand.draft.name} is {crack.state}: {CRACK_WORDS[crack.state]}.
     </Judgement>
   );
 }

@@ -1,10 +1,29 @@
 import { describe, expect, test } from '@jest/globals';
-import type { StoredPit } from '@riffle/contract';
+import type { Layer, StoredPit } from '@riffle/contract';
 import fc from 'fast-check';
-import { moveBottom, newLayer, newPit, pitAsDraft, pitRecord, readPit, THINNEST_M, type PitDraft } from './readPit.ts';
+import {
+  moveBottom,
+  newLayer,
+  newPit,
+  pitAsDraft,
+  pitRecord,
+  readPit,
+  THINNEST_M,
+  unmeasured,
+  withLayer,
+  type PitDraft,
+} from './readPit.ts';
 
+/** A pit of a bar: silt, gravel, a firm iron-stained layer that is the pay. */
 const pit = (some: Partial<PitDraft> = {}): PitDraft => ({
   ...newPit('Pit 1', false, '2026-05-01T08:00:00.000Z'),
+  lengthEntered: { text: '1', unit: 'm' },
+  widthEntered: { text: '1', unit: 'm' },
+  layers: [
+    newLayer(0.3, false, { material: 'silt' }),
+    newLayer(0.4, false),
+    newLayer(0.2, false, { material: 'iron gravel', firmness: 'firm', iron: true, pay: true }),
+  ],
   ...some,
 });
 const crack = {
@@ -45,6 +64,24 @@ describe('a pit as it was typed', () => {
   });
   test('water at the bottom stands in the pit', () =>
     expect(readPit(pit({ waterAt: { text: '0.9', unit: 'm' } })).problem).toBeNull());
+});
+
+test('a crack is kept as long and wide as the crack, whatever stands in the fields of a hole', () => {
+  const kept = pitRecord(pit({ layers: [], crevice: crack, lengthEntered: { text: '', unit: 'm' } }), 'g', 's', null);
+  expect(kept).toMatchObject({ length_m: 2, width_m: 0.04, lengthEntered: crack.length, layers: [] });
+});
+
+describe('layers put in', () => {
+  const [a, b, c] = (['silt', 'gravel', 'clay'] as const).map((m) => unmeasured(m, false)) as [Layer, Layer, Layer];
+  test('below another, between two, and on top of all', () => {
+    expect(withLayer([a, b], c, b.id)).toEqual([a, b, c]);
+    expect(withLayer([a, b], c, a.id)).toEqual([a, c, b]);
+    expect(withLayer([a, b], c, null)).toEqual([c, a, b]);
+    expect(withLayer([], c, null)).toEqual([c]);
+  });
+  test('a new pit has none, and nothing else that nobody told', () => {
+    expect(newPit('Pit 1', false)).toMatchObject({ layers: [], planned: '', lengthEntered: { text: '' } });
+  });
 });
 
 describe('a limit that is dragged', () => {

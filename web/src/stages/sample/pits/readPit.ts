@@ -1,5 +1,13 @@
-import { NUMBERS, textProblems, TEXTS, type Layer, type Pit, type StoredPit } from '@riffle/contract';
-import { liesInPit, OutOfRange, pitSum, type Entered, type PitSum } from '@riffle/core';
+import {
+  type CREVICE_STATES,
+  NUMBERS,
+  textProblems,
+  TEXTS,
+  type Layer,
+  type Pit,
+  type StoredPit,
+} from '@riffle/contract';
+import { liesInPit, OutOfRange, pitSum, UNITS, type Entered, type PitSum } from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { enterLength } from '../../../units/enterLength.ts';
 import { readEntered, type Reading } from '../../../units/readEntered.ts';
@@ -16,7 +24,7 @@ export type PitDraft = Omit<
     readonly length: Entered;
     readonly depth: Entered;
     readonly strike: 'across the flow' | 'slantwise' | 'along the flow';
-    readonly state: 'found' | 'part cleaned' | 'frozen' | 'cleaned out';
+    readonly state: (typeof CREVICE_STATES)[number];
   };
 };
 
@@ -58,19 +66,15 @@ export const newLayer = (thickness_m: number, US: boolean, some: Partial<Layer> 
   ...some,
 });
 
-/** The usual pit of a bar, to be changed: silt, gravel, a firm iron-stained layer that is taken for the pay. */
+/** A pit nobody has told anything of yet: nothing of it is made up. */
 export const newPit = (name: string, US: boolean, now = new Date().toISOString()): PitDraft => ({
   name,
   dugAt: now,
-  planned: '1 m square',
-  lengthEntered: { text: '1', unit: 'm' },
-  widthEntered: { text: '1', unit: 'm' },
+  planned: '',
+  lengthEntered: { text: '', unit: US ? 'ft' : 'm' },
+  widthEntered: { text: '', unit: US ? 'ft' : 'm' },
   batterText: '0',
-  layers: [
-    newLayer(0.3, US, { material: 'silt' }),
-    newLayer(0.4, US),
-    newLayer(0.2, US, { material: 'iron gravel', firmness: 'firm', iron: true, pay: true }),
-  ],
+  layers: [],
   bottom: 'not reached',
   filledIn: false,
   putBack: false,
@@ -174,6 +178,24 @@ function volumesOf(d: PitDraft, length_m: number, width_m: number): Pick<PitRead
   }
 }
 
+/** A layer as it is put in before it is measured: the usual spade's depth, in a unit one types in two keys. Common practice, no source. */
+const UNMEASURED_M = 0.2;
+
+/** A new layer of a material, not measured yet. */
+export const unmeasured = (material: Layer['material'], US: boolean): Layer =>
+  newLayer(UNMEASURED_M, US, {
+    material,
+    thicknessEntered: US ? { text: '8', unit: 'in' } : { text: '20', unit: 'cm' },
+    thickness_m: US ? 8 * UNITS.length.in : UNMEASURED_M,
+    iron: material === 'iron gravel',
+  });
+
+/** Layers with one more: below another, or on top of all (`below` null). */
+export function withLayer(layers: readonly Layer[], layer: Layer, below: string | null): readonly Layer[] {
+  const at = below === null ? 0 : layers.findIndex((l) => l.id === below) + 1;
+  return [...layers.slice(0, at), layer, ...layers.slice(at)];
+}
+
 /** Layers after the bottom of one was moved: the next one gives or takes, the last one deepens the pit. Whole centimeters. */
 export function moveBottom(before: readonly Layer[], index: number, bottom_m: number, US: boolean): readonly Layer[] {
   const layers = [...before];
@@ -203,7 +225,14 @@ export function pitRecord(
   old: StoredPit | null,
   deepestPan_m = 0,
 ): (Pit & { baseVersion: number }) | null {
-  const { length, width, water, problem } = readPit(d, deepestPan_m);
+  const { length: dugLong, width: dugWide, water, problem } = readPit(d, deepestPan_m);
+  // A crack without layers is as long and as wide as the crack.
+  const crack = d.layers.length === 0 ? d.crevice : null;
+  const lengthEntered = crack?.length ?? d.lengthEntered;
+  const widthEntered = crack?.width ?? d.widthEntered;
+  const [length, width] = crack
+    ? ([lengthEntered, widthEntered].map((e) => readEntered('length', e)) as [Reading, Reading])
+    : [dugLong, dugWide];
   const wrong = {
     ...textProblems(PIT_TEXTS, d),
     ...d.layers.map((l) => textProblems(LAYER_TEXTS, l)).find((w) => Object.keys(w).length > 0),
@@ -219,7 +248,9 @@ export function pitRecord(
     name: d.name.trim(),
     planned: d.planned.trim(),
     length_m: length.value,
+    lengthEntered,
     width_m: width.value,
+    widthEntered,
     batter: batterOf(d),
     waterAt_m: water?.ok ? water.value : null,
     crevice: said && {

@@ -3,11 +3,12 @@ import { useMemo } from 'react';
 import { useDraft } from '../../../ui/useDraft.ts';
 import {
   moveBottom,
-  newLayer,
   newPit,
   pitAsDraft,
   pitRecord,
   readPit,
+  unmeasured,
+  withLayer,
   type PitDraft,
   type PitRead,
 } from './readPit.ts';
@@ -17,7 +18,8 @@ export interface PitInHand extends PitRead {
   readonly change: (some: Partial<PitDraft>) => void;
   readonly clear: () => void;
   setLayer(id: string, some: Partial<Layer>): void;
-  readonly addLayer: () => void;
+  /** Puts a layer in below another, or on top of all (`below` null); answers its id. */
+  addLayer(material: Layer['material'], below: string | null): string | null;
   removeLayer(id: string): void;
   readonly moveBottom: (index: number, bottom_m: number) => void;
   record(spotId: string, kept: StoredPit | null): (Pit & { baseVersion: number }) | null;
@@ -43,7 +45,12 @@ export function usePitDraft(
     clear,
     change: (some) => setDraft((before) => ({ ...before, ...some })),
     setLayer: (id, some) => setLayers((layers) => layers.map((l) => (l.id === id ? { ...l, ...some } : l))),
-    addLayer: () => setLayers((layers) => (layers.length >= MOST.layers ? layers : [...layers, newLayer(0.2, US)])),
+    addLayer: (material, below) => {
+      if (draft.layers.length >= MOST.layers) return null;
+      const layer = unmeasured(material, US);
+      setLayers((layers) => withLayer(layers, layer, below));
+      return layer.id;
+    },
     removeLayer: (id) => setLayers((layers) => layers.filter((l) => l.id !== id)),
     moveBottom: (index, bottom_m) => setLayers((layers) => moveBottom(layers, index, bottom_m, US)),
     record: (spotId, old) => pitRecord(draft, ground.id, spotId, old, deepestPan_m),
