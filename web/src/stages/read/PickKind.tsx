@@ -2,7 +2,7 @@ import { textProblem, type StoredGround } from '@riffle/contract';
 import { SIGN_KIND_NAMES, type Bank, type Entered } from '@riffle/core';
 import { useState } from 'react';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
-import { standingWords, useStand } from '../../position/useStand.ts';
+import { standingWords, useStand } from '../../ground/useStand.ts';
 import { usePreferences } from '../../preferences/preferences.ts';
 import { useKeep } from '../../records/useKeep.ts';
 import { useRecords } from '../../records/useRecords.ts';

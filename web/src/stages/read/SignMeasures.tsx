@@ -10,12 +10,15 @@ import { Choices } from '../../ui/Choices.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { toast } from '../../ui/toast.ts';
+import { asWhen, WhenField } from '../../ui/WhenField.tsx';
 import { enterLength } from '../../units/enterLength.ts';
 import { useShow } from '../../units/useShow.ts';
 import { readSign, signAsDraft, signName, sizeOf, type SignDraft } from './readSign.ts';
 
 /** A picture taken farther than this from the ground is of another place, m. */
 const FAR_M = 500;
+/** Moved to a bank, and nobody said how far out. Common practice, no source. */
+const ASIDE_M = 6;
 
 interface SignMeasuresProps {
   readonly ground: StoredGround;
@@ -40,7 +43,18 @@ export function SignMeasures({ ground, sign: now, onClose }: SignMeasuresProps) 
   const save = (): void => {
     setTried(true);
     if (!read.change) return;
-    change(sign, read.change);
+    const { distance_m, bank, seenAt } = read.change;
+    const moved = Math.abs(distance_m - sign.distance_m) > 0.05 || bank !== sign.bank;
+    const offset_m = bank === 'mid' ? 0 : sign.offset_m || ASIDE_M;
+    change(sign, {
+      ...read.change,
+      // The field has no seconds: what was not touched keeps its own.
+      seenAt: draft.seen === asWhen(sign.seenAt) ? sign.seenAt : seenAt,
+      ...(moved && {
+        offset_m,
+        position: ground.line ? centreLine(ground.line).positionAt(distance_m, offset_m, bank) : null,
+      }),
+    });
     onClose();
   };
   const moveTo = (position: readonly [number, number]): void => {
@@ -94,6 +108,19 @@ export function SignMeasures({ ground, sign: now, onClose }: SignMeasuresProps) 
         problem={problems.distance}
         onChange={(distance) => set({ distance })}
       />
+      <div>
+        <p className="mb-1 text-[13px] text-ink-2">Bank</p>
+        <Choices
+          label="Bank"
+          value={draft.bank}
+          onChange={(bank) => set({ bank })}
+          choices={(['left', 'mid', 'right'] as const).map((b) => ({
+            value: b,
+            label: GROUND_WORDS[ground.kind].banks[b],
+          }))}
+        />
+      </div>
+      <WhenField label="Seen" value={draft.seen} onChange={(seen) => set({ seen })} />
       <TextField
         label="Passed by? What it needs"
         value={draft.comeBackWith}

@@ -11,7 +11,7 @@ import { centreLine, type Bank, type Entered } from '@riffle/core';
 import { useState } from 'react';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { useKeep } from '../../records/useKeep.ts';
-import { standingWords, useStand } from '../../position/useStand.ts';
+import { standingWords, useStand } from '../../ground/useStand.ts';
 import { usePreferences } from '../../preferences/preferences.ts';
 import { Photos } from '../../photos/Photos.tsx';
 import type { RibbonPlace } from '../../ribbon/placeAt.ts';

@@ -5,6 +5,8 @@ import { isOwnKind, readSign, signAsDraft, signName, sizeOf, type SignDraft } fr
 const sign = {
   kind: 'float',
   distance_m: 120,
+  bank: 'left',
+  seenAt: '2026-05-04T09:30:20.000Z',
   sizeEntered: null,
   coverEntered: null,
   weight: null,
@@ -38,12 +40,19 @@ describe('measures of a sign', () => {
       [{ cover: { text: '-1', unit: 'm' } }, 'cover'],
       [{ distance: { text: '301', unit: 'm' } }, 'distance'],
       [{ note: 'x'.repeat(5001) }, 'note'],
+      [{ seen: '2999-01-01T10:00' }, 'seen'],
+      [{ seen: '' }, 'seen'],
     ] as const) {
       const { change, problems } = read(some);
       expect([field, problems[field] ?? null]).not.toEqual([field, null]);
       expect(change).toBeNull();
     }
   });
+  test('dated back and moved across the water', () =>
+    expect(read({ seen: '2026-05-01T08:00', bank: 'right' }).change).toMatchObject({
+      bank: 'right',
+      seenAt: new Date(2026, 4, 1, 8).toISOString(),
+    }));
   test('an own word weighs, other kinds do not', () => {
     expect(read({ weight: '-2' }, 'own word').change?.weight).toBe(-2);
     expect(read({ weight: '-2' }).change?.weight).toBeNull();

@@ -2,6 +2,7 @@ import { NUMBERS, numberProblem, textProblems, TEXTS, type StoredGround, type St
 import { centreLine, OWN_KIND, type Entered, type OwnKind } from '@riffle/core';
 import type { RibbonPlace } from '../../ribbon/placeAt.ts';
 import { enterLength } from '../../units/enterLength.ts';
+import { asWhen, whenProblem } from '../../ui/WhenField.tsx';
 import { readEntered, type Reading } from '../../units/readEntered.ts';
 
 export type SignKind = StoredSign['kind'];
@@ -15,6 +16,9 @@ export interface SignDraft {
   readonly size: Entered;
   readonly cover: Entered;
   readonly distance: Entered;
+  readonly bank: StoredSign['bank'];
+  /** When it was seen, as the field writes it. */
+  readonly seen: string;
   readonly weight: string;
   readonly comeBackWith: string;
   readonly note: string;
@@ -25,6 +29,8 @@ export const signAsDraft = (sign: StoredSign, US: boolean): SignDraft => ({
   size: sign.sizeEntered ?? { text: '', unit: US ? 'in' : 'mm' },
   cover: sign.coverEntered ?? { text: '', unit: US ? 'ft' : 'm' },
   distance: enterLength(sign.distance_m, US ? 'ft' : 'm'),
+  bank: sign.bank,
+  seen: asWhen(sign.seenAt),
   weight: String(sign.weight ?? 1),
   comeBackWith: sign.comeBackWith,
   note: sign.note,
@@ -48,6 +54,7 @@ export function readSign(draft: SignDraft, kind: SignKind, ground_m: number, too
   const problems = {
     size: size?.ok ? numberProblem(NUMBERS.signSize_mm, size.value * 1000) : unread(size),
     cover: cover?.ok ? numberProblem(NUMBERS.cover_m, cover.value) : unread(cover),
+    seen: draft.seen === '' ? 'A day and an hour.' : whenProblem(draft.seen),
     distance: distance.ok && distance.value > ground_m + 0.5 ? tooFar : null,
     ...textProblems({ comeBackWith: TEXTS.comeBackWith, note: TEXTS.note }, draft),
   };
@@ -60,6 +67,8 @@ export function readSign(draft: SignDraft, kind: SignKind, ground_m: number, too
     change: fits
       ? {
           distance_m: distance.value,
+          bank: draft.bank,
+          seenAt: new Date(draft.seen).toISOString(),
           comeBackWith: draft.comeBackWith.trim(),
           note: draft.note,
           traits: draft.traits,

@@ -3,6 +3,7 @@ import { judgedByItsTop } from '@riffle/core';
 import { useState } from 'react';
 import { Button } from '../../../ui/Button.tsx';
 import { Field, SelectField, TextField } from '../../../ui/Field.tsx';
+import { WhenField } from '../../../ui/WhenField.tsx';
 import { PanGuide } from './PanGuide.tsx';
 import { layerWords } from '../layerWords.ts';
 import type { SampleInHand } from './useSampleDraft.ts';
@@ -64,6 +65,12 @@ export function PanFacts({ inHand, pits, sameBucket, showProblem }: PanFactsProp
         </div>
         <TextField label="Panner" value={draft.panner} onChange={(panner) => change({ panner })} limit={TEXTS.panner} />
         {number('Minutes it took', 'took', factProblems.took)}
+        <WhenField
+          label="Panned earlier? When"
+          value={draft.when ?? ''}
+          onChange={(when) => change({ when })}
+          hint="empty: now"
+        />
         {pits.length > 0 && (
           <SelectField
             label="From the pit"

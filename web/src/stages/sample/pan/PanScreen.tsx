@@ -292,7 +292,7 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
           {spot && (
             <Block title={`Before, at ${spot.name}`}>
               <Needs kinds={['samples']}>
-                <SampleList samples={samples.filter((s) => s.spotId === spot.id)} />
+                <SampleList samples={samples.filter((s) => s.spotId === spot.id)} spots={spots} pits={pits} />
               </Needs>
             </Block>
           )}

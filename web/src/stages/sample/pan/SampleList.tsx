@@ -1,43 +1,67 @@
-import type { StoredSample } from '@riffle/contract';
+import type { StoredPit, StoredSample, StoredSpot } from '@riffle/contract';
 import { countColors } from '@riffle/core';
 import { format } from 'date-fns';
+import { lazy, Suspense, useState } from 'react';
 import { useKeep } from '../../../records/useKeep.ts';
 import { asTyped } from '../../../units/readEntered.ts';
 import { CLASS_NAMES } from './SizePan.tsx';
 import { TextButton } from '../../../ui/TextButton.tsx';
 
-/** What was panned at a spot before, as it was typed. */
-export function SampleList({ samples }: { samples: readonly StoredSample[] }) {
+const SampleSheet = lazy(async () => ({ default: (await import('./SampleSheet.tsx')).SampleSheet }));
+
+interface SampleListProps {
+  readonly samples: readonly StoredSample[];
+  readonly spots: readonly StoredSpot[];
+  readonly pits: readonly StoredPit[];
+}
+
+/** What was panned at a spot before, as it was typed; each can be put right. */
+export function SampleList({ samples, spots, pits }: SampleListProps) {
   const { takeOut } = useKeep('samples');
+  const [open, setOpen] = useState<string | null>(null);
+  const inHand = samples.find((s) => s.id === open);
   if (samples.length === 0) return <p className="text-ink-2">Nothing panned here yet.</p>;
   return (
-    <ul>
-      {[...samples]
-        .sort((a, b) => (a.takenAt < b.takenAt ? 1 : -1))
-        .map((s) => (
-          <li key={s.id} className="flex items-start gap-3 border-b border-rule py-1.5">
-            <span className="w-14 shrink-0 text-ink-2">{format(new Date(s.takenAt), 'd MMM')}</span>
-            <span className="min-w-0 grow">
-              <span className="block">
-                {asTyped(s.volumeEntered)} at {asTyped(s.depthEntered)}:{' '}
-                {countColors(s.counts) === 0
-                  ? 'blank'
-                  : Object.entries(s.counts)
-                      .filter(([, n]) => n > 0)
-                      .map(([c, n]) => `${n} × ${CLASS_NAMES[c as keyof typeof CLASS_NAMES].name}`)
-                      .join(', ')}
-                {s.goldEntered && <span className="text-gold">, weighed {asTyped(s.goldEntered)}</span>}
+    <>
+      <ul>
+        {[...samples]
+          .sort((a, b) => (a.takenAt < b.takenAt ? 1 : -1))
+          .map((s) => (
+            <li key={s.id} className="flex items-start gap-3 border-b border-rule py-1.5">
+              <span className="w-14 shrink-0 text-ink-2">{format(new Date(s.takenAt), 'd MMM')}</span>
+              <span className="min-w-0 grow">
+                <span className="block">
+                  {asTyped(s.volumeEntered)} at {asTyped(s.depthEntered)}:{' '}
+                  {countColors(s.counts) === 0
+                    ? 'blank'
+                    : Object.entries(s.counts)
+                        .filter(([, n]) => n > 0)
+                        .map(([c, n]) => `${n} × ${CLASS_NAMES[c as keyof typeof CLASS_NAMES].name}`)
+                        .join(', ')}
+                  {s.goldEntered && <span className="text-gold">, weighed {asTyped(s.goldEntered)}</span>}
+                </span>
+                {s.note && <span className="block text-[13px] text-ink-2">{s.note}</span>}
               </span>
-              {s.note && <span className="block text-[13px] text-ink-2">{s.note}</span>}
-            </span>
-            <TextButton
-              aria-label={`Take out the sample of ${format(new Date(s.takenAt), 'd MMM')}`}
-              onClick={() => takeOut(s, 'The sample is out of the book.')}
-            >
-              take out
-            </TextButton>
-          </li>
-        ))}
-    </ul>
+              <TextButton
+                aria-label={`Put right the sample of ${format(new Date(s.takenAt), 'd MMM')}`}
+                onClick={() => setOpen(s.id)}
+              >
+                put right
+              </TextButton>
+              <TextButton
+                aria-label={`Take out the sample of ${format(new Date(s.takenAt), 'd MMM')}`}
+                onClick={() => takeOut(s, 'The sample is out of the book.')}
+              >
+                take out
+              </TextButton>
+            </li>
+          ))}
+      </ul>
+      {inHand && (
+        <Suspense>
+          <SampleSheet sample={inHand} spots={spots} pits={pits} onClose={() => setOpen(null)} />
+        </Suspense>
+      )}
+    </>
   );
 }

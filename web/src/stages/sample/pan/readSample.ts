@@ -25,6 +25,7 @@ import {
 } from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
 import type { UsualPan } from '../../../pan/usualPan.ts';
+import { whenProblem } from '../../../ui/WhenField.tsx';
 import { enterLength } from '../../../units/enterLength.ts';
 import { readEntered, readVolume, type Reading } from '../../../units/readEntered.ts';
 
@@ -54,6 +55,8 @@ export interface SampleDraft {
     readonly said: PanSays;
     readonly riffle: PanSays | null;
   } | null;
+  /** When it was panned, as typed; empty or left out: now. */
+  readonly when?: string;
   readonly note: string;
 }
 
@@ -67,7 +70,7 @@ export interface SampleRead {
   readonly volumeProblem: string | null;
   readonly goldProblem: string | null;
   /** What is wrong with the pan's further facts, by field. */
-  readonly factProblems: Readonly<Partial<Record<'took' | 'bucket' | 'grownIn' | 'fromSafetyPan', string>>>;
+  readonly factProblems: Readonly<Partial<Record<'took' | 'bucket' | 'grownIn' | 'fromSafetyPan' | 'when', string>>>;
   /** Texts that are too long, by field. */
   readonly textProblems: Readonly<Partial<Record<'layer' | 'panner' | 'note', string>>>;
   readonly colors: number;
@@ -150,6 +153,7 @@ export function readSample(
         )
       : null;
   const colors = countColors(d.counts);
+  const whenWrong = whenProblem(d.when ?? '');
   const [took, nth, of, grownIn, fromSafetyPan] = [
     count(d.took),
     count(d.nth),
@@ -172,6 +176,7 @@ export function readSample(
           : null)),
     textProblems: textProblems({ layer: TEXTS.layer, panner: TEXTS.panner, note: TEXTS.note }, d),
     factProblems: {
+      ...(whenWrong && { when: whenWrong }),
       ...((took === null || took > NUMBERS.took_min.most) && { took: 'Whole minutes, at most a day.' }),
       ...(isNumbered(d) &&
         (nth === null || of === null || nth < 1 || of > NUMBERS.pansOfABucket.most || nth > of) && {
@@ -226,7 +231,7 @@ export function sampleRecord(
     id: uuidv7(),
     deleted: false,
     ...about,
-    takenAt: now,
+    takenAt: d.when ? new Date(d.when).toISOString() : now,
     depth_m: depth.value,
     depthEntered: d.depth,
     volume_L: volume.value,

@@ -6,6 +6,7 @@ import { Checkbox } from '../../../ui/Checkbox.tsx';
 import { SelectField, TextField } from '../../../ui/Field.tsx';
 import { Block } from '../../../ui/Judgement.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
+import { asWhen, WhenField } from '../../../ui/WhenField.tsx';
 import type { PitOnPage } from './usePit.ts';
 
 /** The hole itself: where, its name, what was really dug, what it ends on, and whether it is filled in. */
@@ -28,6 +29,13 @@ export function HoleBlock({ page }: { page: PitOnPage }) {
         onChange={(name) => change({ name })}
         limit={TEXTS.name}
         problem={tried && draft.name.trim() === '' ? 'Give it a name.' : null}
+      />
+      <WhenField
+        label="Dug"
+        value={asWhen(draft.dugAt)}
+        onChange={(when) => {
+          if (when !== '') change({ dugAt: new Date(when).toISOString() });
+        }}
       />
       <TextField
         label="What was planned"

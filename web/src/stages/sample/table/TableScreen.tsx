@@ -99,7 +99,7 @@ export function TableScreen() {
         pits={pits}
         colors={colors}
         swell_percent={ground.swell_percent}
-        onChange={change}
+        onChange={(sample, some) => change(sample, some, 'The cell is changed.')}
       />
       {bringing !== null && (
         <ImportSheet ground={ground} spots={spots} pasted={bringing} onClose={() => setBringing(null)} />

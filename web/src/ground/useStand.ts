@@ -3,7 +3,7 @@ import { centreLine, standOnLine, WIDEST_FIX_M, type Stand } from '@riffle/core'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { usePreferences } from '../preferences/preferences.ts';
 import { useShow, type Show } from '../units/useShow.ts';
-import { currentPosition } from './currentPosition.ts';
+import { currentPosition } from '../position/currentPosition.ts';
 
 /** Where one stands on a ground, as far as it is known. */
 export type Standing = Stand | { readonly kind: 'looking' } | { readonly kind: 'unknown'; readonly why: string };

@@ -1,0 +1,52 @@
+import { expect, test } from '@playwright/test';
+import { bringCreek, keepBlank, toStage } from './job.ts';
+
+/** What was written down wrong is put right: moved, dated back, counted again, taken out and brought back. */
+test('a pan is dated back as it is kept, put right later, moved to its spot, and each step can be undone', async ({
+  page,
+}) => {
+  const groundId = await bringCreek(page, 'Mending Fork');
+  const kept = async () =>
+    (
+      (await (await page.request.get(`/api/v1/grounds/${groundId}/samples`)).json()) as {
+        items: { spotId: string; takenAt: string; depth_m: number; counts: Record<string, number> }[];
+      }
+    ).items;
+  await toStage(page, 'Sample');
+  await page.getByText('More about this pan').click();
+  await page.getByLabel('Panned earlier? When').fill('2999-01-01T10:00');
+  await expect(page.getByText('That is still to come.')).toBeVisible();
+  await page.getByLabel('Panned earlier? When').fill('2026-05-03T10:30');
+  await keepBlank(page, 'Lower bar');
+  await expect.poll(async () => (await kept()).length).toBe(1);
+  expect(new Date((await kept())[0]?.takenAt ?? 0).getTime()).toBe(new Date('2026-05-03T10:30').getTime());
+
+  const [before] = await kept();
+  await page.getByRole('button', { name: 'Put right the sample of 3 May' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Depth below the surface', { exact: true }).fill('-2');
+  await expect(sheet.getByText('Less than nothing cannot be measured.')).toBeVisible();
+  await sheet.getByRole('button', { name: 'Keep it so' }).click();
+  await expect(sheet).toBeVisible();
+  await sheet.getByLabel('Depth below the surface', { exact: true }).fill('0.5');
+  await sheet.getByLabel('20–40').fill('3');
+  await sheet.getByLabel('Spot', { exact: true }).selectOption({ label: 'Upper bar' });
+  await sheet.getByLabel('Panned', { exact: true }).fill('2026-05-02T09:00');
+  await sheet.getByRole('button', { name: 'Keep it so' }).click();
+  await expect(sheet).toBeHidden();
+  await expect(page.getByText('The sample is put right.')).toBeVisible();
+  await expect.poll(async () => (await kept())[0]?.counts['20-40']).toBe(3);
+  const [after] = await kept();
+  expect([after?.depth_m, after?.spotId === before?.spotId, after?.takenAt]).toEqual([
+    0.5,
+    false,
+    new Date('2026-05-02T09:00').toISOString(),
+  ]);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => (await kept())[0]?.counts['20-40']).toBe(0);
+
+  await page.getByRole('button', { name: 'Take out the sample of 3 May' }).click();
+  await expect(page.getByText('Nothing panned here yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: 'Put right the sample of 3 May' })).toBeVisible();
+});
