@@ -50,6 +50,8 @@ export function FormSheet({ title, onClose, onSave, below, tight = false, childr
         className={`flex flex-col ${tight ? 'gap-1' : 'gap-2'}`}
         onSubmit={(e) => {
           e.preventDefault();
+          // A slip opened from within a form is no part of it.
+          e.stopPropagation();
           onSave();
         }}
       >
