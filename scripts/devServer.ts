@@ -7,5 +7,5 @@ await startServer({
   ownerUrl: DATABASE_OWNER_URL,
   migrationsDir: join(import.meta.dirname, '../server/migrations'),
   ports: [Number(API_PORT)],
-  demo: true,
+  demo: 'of today',
 });

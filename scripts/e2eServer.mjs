@@ -22,7 +22,7 @@ export async function startThrowaway(port, { demo = true } = {}) {
     webDir: join(root, 'web/dist'),
     backupsDir: join(dir, 'backups'),
     ports: [port],
-    demo,
+    demo: demo && 'as in pictures',
   });
   return {
     address: `http://localhost:${server.port}`,

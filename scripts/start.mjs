@@ -52,7 +52,7 @@ try {
     backupsDir: join(home, 'backups'),
     diaryFile: join(home, 'diary', 'riffle'),
     ports,
-    demo: !empty,
+    demo: empty ? false : 'of today',
   });
   const address = `http://localhost:${server.port}`;
   sayRunning(home, address);

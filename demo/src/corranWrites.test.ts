@@ -10,7 +10,7 @@ import {
   sampleGrade,
 } from '@riffle/core';
 import type { Sample, Sign, Spot } from '@riffle/contract';
-import { corranWrites } from './corranWrites.ts';
+import { corranWrites, seasonEndedBefore } from './corranWrites.ts';
 import { CORRAN } from './truth.ts';
 
 /** What the samples of each spot of the demo say against its simulated truth. */
@@ -56,7 +56,7 @@ describe('where to pan, against the truth', () => {
   /** Gold (by true grade) at the first five places of each order, over forty seasons drawn from the same truth. */
   const sums = { ranked: 0, count: 0, chance: 0 };
   for (let seed = 1; seed <= 40; seed++) {
-    const writes = corranWrites(seed);
+    const writes = corranWrites({ seed });
     const bodies = <T>(path: string): T[] =>
       writes.filter((w) => w.url.startsWith(path)).map((w) => JSON.parse(w.body) as T);
     const groundId = bodies<Spot>('/spots/')[0]?.groundId;
@@ -86,5 +86,41 @@ describe('where to pan, against the truth', () => {
   test('the first five hold twice the gold of chance, and more than the five of most colors (2.3 and 1.02 times when this was written: with flakes as fine as these a count says much)', () => {
     expect(sums.ranked / sums.chance).toBeGreaterThan(1.9);
     expect(sums.ranked / sums.count).toBeGreaterThan(1);
+  });
+});
+
+describe('the demo of today', () => {
+  const now = Date.UTC(2027, 1, 9, 15, 20);
+  const writes = corranWrites({ season_ms: seasonEndedBefore(now), withLastYear: true });
+  const bodies = <T>(path: string): T[] =>
+    writes.filter((w) => w.url.startsWith(path)).map((w) => JSON.parse(w.body) as T);
+  const days = [
+    ...bodies<{ takenAt: string }>('/samples/').map((s) => s.takenAt),
+    ...bodies<{ readAt: string }>('/gauge-readings/').map((r) => r.readAt),
+    ...bodies<{ startedAt: string }>('/runs/').flatMap((r) => r.startedAt ?? []),
+  ]
+    .map((at) => now - Date.parse(at))
+    .sort((a, b) => a - b);
+  test('ended yesterday: nothing of it is still to come, and the river was read within a day and a half', () => {
+    expect(days[0]).toBeGreaterThan(0);
+    expect(days[0]).toBeLessThan(36 * 3.6e6);
+  });
+  test('has a season of the year before, and the usual one besides, told alike', () => {
+    expect(days.filter((d) => d > 300 * 86_400_000).length).toBeGreaterThan(15);
+    const usual = corranWrites().filter((w) => w.url.startsWith('/cleanups/')).length;
+    expect(bodies('/cleanups/').length).toBeGreaterThanOrEqual(usual + 3);
+    const counts = (some: readonly { body: string }[]): string[] =>
+      some.map((w) => JSON.stringify((JSON.parse(w.body) as Sample).counts));
+    const of = (w: ReturnType<typeof corranWrites>): string[] => counts(w.filter((x) => x.url.startsWith('/samples/')));
+    const today = of(writes);
+    for (const c of of(corranWrites())) expect(today).toContain(c);
+  });
+  test('its closed season lies before it, as in the usual one, and is not today', () => {
+    const spawn = bodies<{ name: string; from: string; to: string }>('/permissions/').find(
+      (p) => p.name === 'Trout spawn',
+    );
+    const since = (day: string): number => (now - Date.parse(day)) / 86_400_000;
+    expect(since(spawn?.to ?? '')).toBeGreaterThan(100);
+    expect(since(spawn?.from ?? '')).toBeLessThan(365);
   });
 });

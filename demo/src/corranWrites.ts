@@ -39,9 +39,18 @@ export interface DemoWrite {
   readonly type: string;
 }
 
-/** First day of the demo's season. */
-const SEASON = Date.UTC(2026, 3, 14, 8);
+/** First day of the season as pictures and tests have it. */
+const USUAL_SEASON = Date.UTC(2026, 3, 14, 8);
 const DAY_MS = 86_400_000;
+/** The last day of the season, counted from its first. */
+const LAST_DAY = 104;
+const YEAR_DAYS = 365;
+/** Of last year's visits and runs so many are in the book: enough that last year means something. */
+const [VISITED_LAST_YEAR, RUNS_LAST_YEAR] = [6, 4];
+
+/** The first day of a season that ended the day before this moment. */
+export const seasonEndedBefore = (now_ms: number): number =>
+  Math.floor(now_ms / DAY_MS) * DAY_MS - (LAST_DAY + 1) * DAY_MS + 8 * 3.6e6;
 const BUCKET = { text: '5 gal', unit: 'gal' } as const;
 const PAN_L = CONTAINERS.pan;
 
@@ -61,13 +70,25 @@ const section = (lining: Rig['sections'][number]['lining'], width_in: number, le
   stepEntered: step_in > 0 ? { text: `${step_in} in`, unit: 'in' } : null,
 });
 
-/**
- * A season on Corran as calls to the API; the same every time. Where it is loaded for people, `idEnd` is random, so that
- * nobody knows the address of a record beforehand.
- */
-export function corranWrites(seed = 4684, idEnd: IdEnd = counted): DemoWrite[] {
+interface CorranOptions {
+  readonly seed?: number;
+  /** The ends of ids: counted, or by chance where it is loaded for people, so that nobody knows the address of a record beforehand. */
+  readonly idEnd?: IdEnd;
+  /** The first day of the season, ms since 1970; for people the one of `seasonEndedBefore`. */
+  readonly season_ms?: number;
+  /** With some of the year before, so that last year means something. */
+  readonly withLastYear?: boolean;
+}
+
+/** A season on Corran as calls to the API; the same every time for the same options. */
+export function corranWrites({
+  seed = 4684,
+  idEnd = counted,
+  season_ms = USUAL_SEASON,
+  withLastYear = false,
+}: CorranOptions = {}): DemoWrite[] {
   const random = seededRandom(seed);
-  const nextId = idMaker(idEnd);
+  const nextId = idMaker(idEnd, season_ms);
   const writes: DemoWrite[] = [];
   const put = (path: string, record: { id: string }, baseVersion = 0): void => {
     writes.push({
@@ -79,7 +100,11 @@ export function corranWrites(seed = 4684, idEnd: IdEnd = counted): DemoWrite[] {
   };
   // Its own stream: what is drawn for it leaves the rest of the season as it is.
   const sampling = seededRandom(seed + 1);
-  const onDay = (day: number): string => new Date(SEASON + day * DAY_MS + 4 * 3.6e6).toISOString();
+  const lastYear = seededRandom(seed + 2);
+  const onDay = (day: number): string => new Date(season_ms + day * DAY_MS + 4 * 3.6e6).toISOString();
+  // Notes have days, told in the truth by the usual season's calendar.
+  const noteDay = (day: string | null): string | null =>
+    day && new Date(Date.parse(day) + season_ms - USUAL_SEASON).toISOString().slice(0, 10);
   const lay = ({
     plan,
     spots,
@@ -180,10 +205,15 @@ export function corranWrites(seed = 4684, idEnd: IdEnd = counted): DemoWrite[] {
       s.visits.forEach((visit, i) => {
         const dug = pits.find((p) => p.panned === i);
         put('samples', {
-          ...takeSample(ground, s, visit, groundId, spot.id, nextId(visit.day), random),
+          ...takeSample(ground, s, visit, groundId, spot.id, nextId(visit.day), season_ms, random),
           ...(dug && { pitId: dug.pit.id, ...dug.layer }),
         });
       });
+      const [first] = s.visits;
+      if (withLastYear && first && ground.spots.indexOf(s) < VISITED_LAST_YEAR) {
+        const visit = { ...first, day: first.day - YEAR_DAYS };
+        put('samples', takeSample(ground, s, visit, groundId, spot.id, nextId(visit.day), season_ms, lastYear));
+      }
       if (s.name === SCREENED.spot) screeningWrite(put, nextId, onDay, groundId, spot.id);
     }
     for (const s of ground.signs) {
@@ -196,7 +226,7 @@ export function corranWrites(seed = 4684, idEnd: IdEnd = counted): DemoWrite[] {
         bank: s.bank,
         offset_m: s.bank === 'mid' ? 0 : 6,
         position: centre.positionAt(s.distance_m, s.bank === 'mid' ? 0 : 6, s.bank),
-        seenAt: new Date(SEASON + s.day * DAY_MS).toISOString(),
+        seenAt: new Date(season_ms + s.day * DAY_MS).toISOString(),
         size_mm: s.size_mm ?? null,
         sizeEntered: s.size_mm === undefined ? null : { text: String(s.size_mm), unit: 'mm' },
         cover_m: s.cover_m ?? null,
@@ -208,12 +238,13 @@ export function corranWrites(seed = 4684, idEnd: IdEnd = counted): DemoWrite[] {
       };
       put('signs', sign);
     }
-    for (const r of ground.river) {
+    const before = withLastYear ? ground.river.map((r) => ({ ...r, day: r.day - YEAR_DAYS })) : [];
+    for (const r of [...before, ...ground.river]) {
       const reading: GaugeReading = {
         id: nextId(r.day),
         deleted: false,
         groundId,
-        readAt: new Date(SEASON + r.day * DAY_MS).toISOString(),
+        readAt: new Date(season_ms + r.day * DAY_MS).toISOString(),
         level_m: r.level_cm / 100,
         levelEntered: { text: String(r.level_cm), unit: 'cm' },
         isFlood: r.flood ?? false,
@@ -223,7 +254,15 @@ export function corranWrites(seed = 4684, idEnd: IdEnd = counted): DemoWrite[] {
     }
     const noteIds = new Map<string, string>();
     for (const p of ground.permissions) {
-      const permission: Permission = { id: nextId(0), deleted: false, groundId, note: '', ...p };
+      const permission: Permission = {
+        id: nextId(0),
+        deleted: false,
+        groundId,
+        note: '',
+        ...p,
+        from: noteDay(p.from),
+        to: noteDay(p.to),
+      };
       noteIds.set(p.name, permission.id);
       put('permissions', permission);
     }
@@ -242,8 +281,14 @@ export function corranWrites(seed = 4684, idEnd: IdEnd = counted): DemoWrite[] {
       put('outlines', outline);
     }
     if (ground.key === 'bench') benchWrites(lay, put, nextId, onDay, groundId, centre, ground.sizes, sampling);
-    for (const run of RUNS.filter((r) => r.ground === ground.key))
-      writes.push(...runDay(run, ground, groundId, rigs[run.rig], spotIds, nextId, random));
+    const runs = RUNS.filter((r) => r.ground === ground.key);
+    if (withLastYear)
+      for (const run of runs.filter((r) => r.weighed).slice(0, RUNS_LAST_YEAR)) {
+        const then = { ...run, day: run.day - YEAR_DAYS, note: '' };
+        writes.push(...runDay(then, ground, groundId, rigs[run.rig], spotIds, nextId, season_ms, lastYear));
+      }
+    for (const run of runs)
+      writes.push(...runDay(run, ground, groundId, rigs[run.rig], spotIds, nextId, season_ms, random));
   }
   trialWrites(put, nextId, groundIds.get('halloway') ?? '', onDay);
   return writes;
@@ -259,11 +304,11 @@ function workable(g: TrueGround, s: TrueSpot): Pick<Spot, 'worksBelow_m' | 'work
 }
 
 /** UUIDs of version 7 from the season's days and a counter: in order, and the same every time. */
-function idMaker(idEnd: IdEnd): (day: number) => string {
+function idMaker(idEnd: IdEnd, season_ms: number): (day: number) => string {
   let count = 0;
   return (day) => {
     count++;
-    const time = (SEASON + day * DAY_MS + count).toString(16).padStart(12, '0');
+    const time = (season_ms + day * DAY_MS + count).toString(16).padStart(12, '0');
     const end = idEnd(count);
     return `${time.slice(0, 8)}-${time.slice(8)}-7${end.slice(0, 3)}-8${end.slice(3, 6)}-${end.slice(6)}`;
   };
@@ -307,6 +352,7 @@ function takeSample(
   groundId: string,
   spotId: string,
   id: string,
+  season_ms: number,
   random: Random,
 ): Sample {
   const volume_L = visit.pans * PAN_L;
@@ -317,7 +363,7 @@ function takeSample(
     deleted: false,
     groundId,
     spotId,
-    takenAt: new Date(SEASON + visit.day * DAY_MS + 3.6e6 * (1 + 4 * random())).toISOString(),
+    takenAt: new Date(season_ms + visit.day * DAY_MS + 3.6e6 * (1 + 4 * random())).toISOString(),
     depth_m: visit.depth_m,
     depthEntered: { text: `${visit.depth_m}`, unit: 'm' },
     volume_L,
@@ -339,9 +385,10 @@ function runDay(
   rig: Rig,
   spotIds: ReadonlyMap<string, string>,
   nextId: (day: number) => string,
+  season_ms: number,
   random: Random,
 ): DemoWrite[] {
-  const start = SEASON + r.day * DAY_MS + 1.5 * 3.6e6;
+  const start = season_ms + r.day * DAY_MS + 1.5 * 3.6e6;
   const iso = (ms: number): string => new Date(ms).toISOString();
   const amount = (kind: 'flow' | 'length', typed: string, to: string): number => {
     const parsed = parseQuantity(kind, typed, to);

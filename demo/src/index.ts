@@ -1,4 +1,4 @@
 export { gaugeCsv } from './devices/gauge.ts';
 export { nmeaChecksum, walkNmea } from './devices/gps.ts';
-export { corranWrites, type DemoWrite } from './corranWrites.ts';
+export { corranWrites, seasonEndedBefore, type DemoWrite } from './corranWrites.ts';
 export { CORRAN, RUNS, type TrueGround, type TrueRun, type TrueSign, type TrueSpot } from './truth.ts';

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
 import { setTimeout as sleep } from 'node:timers/promises';
-import { corranWrites } from '@riffle/demo';
+import { corranWrites, seasonEndedBefore } from '@riffle/demo';
 import type { FastifyInstance } from 'fastify';
 import { buildApp } from './app.ts';
 import { openShelves } from './backup/shelf.ts';
@@ -22,8 +22,8 @@ export interface ServerOptions {
   readonly backupsDir?: string;
   /** The first of these that is free is listened on; 0 is any. */
   readonly ports: readonly number[];
-  /** Load the demo island when the database is new. */
-  readonly demo: boolean;
+  /** Load the demo island when the database is new: with a season that ended yesterday and some of the year before, or as pictures and tests have it. */
+  readonly demo: false | 'of today' | 'as in pictures';
 }
 
 /** The first minute belongs to whoever opens Riffle. */
@@ -67,7 +67,10 @@ export async function startServer({
   await app.ready();
   if (isNew && demo) {
     // Through the front door, so that the demo obeys every rule a person does.
-    for (const { method, url, body, type } of corranWrites(undefined, () => randomBytes(9).toString('hex'))) {
+    for (const { method, url, body, type } of corranWrites({
+      idEnd: () => randomBytes(9).toString('hex'),
+      ...(demo === 'of today' && { season_ms: seasonEndedBefore(Date.now()), withLastYear: true }),
+    })) {
       const write = (): Promise<{ statusCode: number; body: string }> =>
         app.inject({
           method,
@@ -94,7 +97,7 @@ export async function startServer({
   const timers = [setTimeout(daily, FIRST_BACKUP_MS), setInterval(daily, LOOK_AGAIN_MS)];
   return {
     port: (app.server.address() as AddressInfo).port,
-    demoLoaded: isNew && demo,
+    demoLoaded: isNew && demo !== false,
     close: async () => {
       timers.forEach(clearTimeout);
       await shelves?.close();
