@@ -494,6 +494,24 @@ test(
     await expect(sheet.getByRole('status')).toHaveText('2 samples stored, 1 new spot.');
     await sheet.getByRole('button', { name: 'Done' }).click();
     await expect(judgement(page)).toHaveText('2 samples.');
+    // The same table again: row by row it is known; what was wrong in it is still wrong.
+    await page.getByRole('button', { name: 'Bring a table in' }).click();
+    await sheet
+      .getByLabel('A CSV file')
+      .setInputFiles({ name: 'mine.csv', mimeType: 'text/csv', buffer: Buffer.from(rows) });
+    await sheet.getByRole('button', { name: 'Check every row' }).click();
+    await expect(sheet).toContainText('2 rows in the book already');
+    await sheet.getByRole('radio', { name: 'only the good rows' }).click();
+    await expect(sheet.getByRole('button', { name: 'Nothing new to store' })).toBeDisabled();
+    await sheet.getByLabel('store them once more all the same').check();
+    await expect(sheet.getByRole('button', { name: 'Store 2 samples' })).toBeEnabled();
+    await page.keyboard.press('Escape');
+    // All of an import is taken back, and in again.
+    await page.getByRole('button', { name: 'take it back' }).click();
+    await expect(page.getByText('2 samples and 1 spot taken back.')).toBeVisible();
+    await expect(judgement(page)).toHaveText('0 samples.');
+    await page.getByRole('button', { name: 'bring it in again' }).click();
+    await expect(judgement(page)).toHaveText('2 samples.');
     const cell = (text: string) => page.getByRole('gridcell', { name: text, exact: true });
     await cell('“10 L”').click();
     await page.getByLabel('volume, Lower bar').fill('-4');

@@ -53,7 +53,6 @@ for (const light of ['shade', 'sun', 'headlamp']) {
       ).toBeVisible();
       await scan('Map');
       await page.getByRole('link', { name: 'Walk it' }).click();
-      await page.getByRole('button', { name: 'By hand' }).click();
       await page.getByRole('button', { name: 'the foot' }).click();
       await expect(page.getByRole('img', { name: /^Ahead: / })).toBeVisible();
       await scan('The walk');

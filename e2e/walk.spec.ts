@@ -127,7 +127,6 @@ test('with the position denied one says where one is by hand; the dark screen le
   await expect(judgement(page)).toContainText(/not allowed here|No position now/);
   // Nothing can be kept where no place is known.
   await expect(page.getByRole('button', { name: /First pan here/ })).toBeDisabled();
-  await page.getByRole('button', { name: 'By hand' }).click();
   const where = page.getByRole('group', { name: 'Where you stand' });
   await where.getByRole('button', { name: 'the foot' }).click();
   const before = Number(await distance(page).innerText());

@@ -60,7 +60,9 @@ export {
   StoredSign,
 } from './read.ts';
 export {
+  ImportedIds,
   ImportLine,
+  ImportMoved,
   ImportMode,
   NewSample,
   RefusedRow,

@@ -86,6 +86,12 @@ export type StoredSample = z.infer<typeof StoredSample>;
 export const ImportMode = z.enum(['all or nothing', 'only the good rows']);
 /** One line of an import: a spot to be made, or a sample with the row it stands on in the person's table. */
 export const ImportLine = z.union([z.object({ spot: NewSpot }), z.object({ row: z.int().min(1), sample: NewSample })]);
+/** What an import made, by its ids. */
+export const ImportedIds = z.object({
+  samples: z.array(Id).max(100_000, 'At most 100,000 samples.'),
+  spots: z.array(Id).max(20_000, 'At most 20,000 spots.'),
+});
+export const ImportMoved = z.object({ samples: z.int(), spots: z.int() });
 export const RefusedRow = z.object({ row: z.int(), path: z.string(), message: z.string() });
 export type RefusedRow = z.infer<typeof RefusedRow>;
 /** What comes back line by line: how far it is, and at last what came of it. */

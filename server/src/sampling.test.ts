@@ -199,6 +199,38 @@ describe('samples brought in', () => {
       refusedRows: 2,
     });
   });
+  test('taken back whole, but for what was changed since; and in again', async () => {
+    const [s, kept] = [spot(), spot()];
+    const lines = [row(2, s.id), row(3, s.id), row(4, kept.id)];
+    expect((await bring([{ spot: s }, { spot: kept }, ...lines])).at(-1)).toMatchObject({ stored: 3, spots: 2 });
+    const ids = { samples: lines.map((l) => l.sample.id), spots: [s.id, kept.id] };
+    const changed = { ...lines[2]?.sample, note: 'mine', baseVersion: 1 };
+    expect((await server.call('PUT', `/samples/${changed.id}`, changed)).statusCode).toBe(200);
+    const move = async (path: string) =>
+      (await server.call('POST', `/grounds/${groundId}/samples/${path}`, ids)).json<object>();
+    const standing = async (): Promise<number | undefined> =>
+      (
+        await server.pool.query<{ n: number }>(
+          'select count(*)::int as n from sample where id = any($1::uuid[]) and not deleted',
+          [ids.samples],
+        )
+      ).rows[0]?.n;
+    expect(await move('take-back')).toEqual({ samples: 2, spots: 1 });
+    expect(await standing()).toBe(1);
+    // Once more changes nothing; of another ground neither.
+    expect(await move('take-back')).toEqual({ samples: 0, spots: 0 });
+    const other = newGround();
+    await server.call('PUT', `/grounds/${other.id}`, other);
+    expect((await server.call('POST', `/grounds/${other.id}/samples/bring-again`, ids)).json()).toEqual({
+      samples: 0,
+      spots: 0,
+    });
+    expect(await move('bring-again')).toEqual({ samples: 2, spots: 1 });
+    expect(await standing()).toBe(3);
+    expect(
+      (await server.call('POST', `/grounds/${groundId}/samples/take-back`, { samples: ['x'], spots: [] })).statusCode,
+    ).toBe(400);
+  });
   test('a mode there is not', async () =>
     expect(
       (

@@ -282,3 +282,36 @@ export async function pansAsJson(db: Db, crewId: string, groundId: string): Prom
   );
   return rows[0]?.pans ?? '';
 }
+
+/**
+ * Takes out what an import made, or brings it in again. Only what nobody touched since: a sample as it came in, a spot that
+ * holds nothing. Brought in again is what was taken back and left so.
+ */
+export async function moveImport(
+  db: Db,
+  crewId: string,
+  groundId: string,
+  { samples: sampleIds, spots: spotIds }: { readonly samples: readonly string[]; readonly spots: readonly string[] },
+  isBack: boolean,
+): Promise<{ samples: number; spots: number }> {
+  const set = 'deleted = $4, version = version + 1, updated_at = now()';
+  // As it came in, or as it was taken back.
+  const untouched = isBack ? 'not deleted and version = 1' : 'deleted and version = 2';
+  const move = async (table: 'sample' | 'spot', ids: readonly string[], also = ''): Promise<number> => {
+    const { rowCount } = await db.query(
+      `update ${table} set ${set} where crew_id = $1 and ground_id = $2 and id = any($3::uuid[]) and ${untouched} ${also}`,
+      [crewId, groundId, ids, isBack],
+    );
+    return rowCount ?? 0;
+  };
+  const empty = ['sample', 'pit', 'lot', 'screening', 'look', 'setup', 'run']
+    .map((t) => `and not exists (select from ${t} x where x.crew_id = $1 and x.spot_id = spot.id and not x.deleted)`)
+    .join(' ');
+  // A sample stands on its spot: it leaves first and comes back last.
+  if (isBack) {
+    const moved = await move('sample', sampleIds);
+    return { samples: moved, spots: await move('spot', spotIds, empty) };
+  }
+  const moved = await move('spot', spotIds);
+  return { samples: await move('sample', sampleIds), spots: moved };
+}

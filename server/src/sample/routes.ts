@@ -1,4 +1,4 @@
-import { Id, ImportMode, LaidOut, Pans, Problem, StoredSamplePlan } from '@riffle/contract';
+import { Id, ImportedIds, ImportMode, ImportMoved, LaidOut, Pans, Problem, StoredSamplePlan } from '@riffle/contract';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import type pg from 'pg';
@@ -13,6 +13,7 @@ import {
   containers,
   looks,
   lots,
+  moveImport,
   pansAsJson,
   pits,
   samplePlans,
@@ -26,6 +27,9 @@ import {
 const LARGEST_PLAN_BYTES = 4 * 1024 * 1024;
 /** 100,000 samples as lines are about 80 MB. */
 export const LARGEST_IMPORT_BYTES = 160 * 1024 * 1024;
+
+/** The ids of 100,000 samples. */
+const LARGEST_TAKE_BACK_BYTES = 6 * 1024 * 1024;
 
 export function sampleRoutes(scope: FastifyInstance, pool: pg.Pool): void {
   const app = scope.withTypeProvider<ZodTypeProvider>();
@@ -132,4 +136,28 @@ export function sampleRoutes(scope: FastifyInstance, pool: pg.Pool): void {
         .send(Readable.from(lines) as never);
     },
   );
+
+  for (const [path, isBack, summary] of [
+    [
+      'take-back',
+      true,
+      'Takes an import back: its samples, and spots made for it that hold nothing else. What was changed since stays.',
+    ],
+    ['bring-again', false, 'Brings in again what was taken back.'],
+  ] as const)
+    app.post(
+      `/grounds/:groundId/samples/${path}`,
+      {
+        bodyLimit: LARGEST_TAKE_BACK_BYTES,
+        schema: {
+          tags: ['samples'],
+          summary,
+          params: z.object({ groundId: Id }),
+          body: ImportedIds,
+          response: { 200: ImportMoved, '4xx': Problem },
+        },
+      },
+      async (request) =>
+        inTransaction(pool, (db) => moveImport(db, request.crewId, request.params.groundId, request.body, isBack)),
+    );
 }

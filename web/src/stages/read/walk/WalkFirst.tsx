@@ -83,7 +83,7 @@ const NoPlace = ({ walk: { noFix } }: { walk: Walk }) => (
   >
     {noFix === 'looking'
       ? 'Under open sky it takes half a minute. By hand it goes without.'
-      : 'Say it by hand: the walk goes on without a receiver.'}
+      : 'Say where you are: the walk goes on without a receiver.'}
   </Far>
 );
 

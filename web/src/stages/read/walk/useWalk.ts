@@ -212,7 +212,8 @@ export function useWalk(ground: StoredGround, spots: readonly StoredSpot[]): Wal
     where,
     noFix,
     isOld: where !== null && where.accuracy_m !== null && now_ms - where.at_ms > FIX_OLD_MS,
-    byHand: walk.byHand || !ground.line,
+    // Where the position is not allowed there is no other way.
+    byHand: walk.byHand || !ground.line || noFix === 'denied',
     marks,
     ahead,
     left: marks.length,

@@ -1,5 +1,5 @@
 import { grouped } from '@riffle/core';
-import type { StoredGround, StoredSpot } from '@riffle/contract';
+import type { StoredGround, StoredSample, StoredSpot } from '@riffle/contract';
 import { useEffect, useRef, useState } from 'react';
 import { Checkbox } from '../../../ui/Checkbox.tsx';
 import { plural } from '../../../ui/plural.ts';
@@ -9,11 +9,14 @@ import { Choices } from '../../../ui/Choices.tsx';
 import { Field, SelectField } from '../../../ui/Field.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { DATE_FORMS, FIELD_UNITS, FIELD_WORDS, FIELDS, type DateForm, type TableMapping } from './readTable.ts';
+import { TakeBack } from './TakeBack.tsx';
 import { useImport, type Import, type ImportStep } from './useImport.ts';
 
 interface ImportSheetProps {
   readonly ground: StoredGround;
   readonly spots: readonly StoredSpot[];
+  /** What is in the book: a row that is there already is told. */
+  readonly samples: readonly StoredSample[];
   /** Cells pasted onto the table; empty when a file is to be chosen. */
   readonly pasted: string;
   readonly onClose: () => void;
@@ -21,8 +24,8 @@ interface ImportSheetProps {
 const LARGEST_BYTES = 64 * 1024 * 1024;
 
 /** A table brought in: from a file, or pasted out of a spreadsheet. */
-export function ImportSheet({ ground, spots, pasted, onClose }: ImportSheetProps) {
-  const bringing = useImport(ground, spots);
+export function ImportSheet({ ground, spots, samples, pasted, onClose }: ImportSheetProps) {
+  const bringing = useImport(ground, spots, samples);
   const { step } = bringing;
   const [text, setText] = useState(pasted);
   const [tooLarge, setTooLarge] = useState(false);
@@ -102,6 +105,7 @@ export function ImportSheet({ ground, spots, pasted, onClose }: ImportSheetProps
               </ul>
             </>
           )}
+          {step.stored > 0 && <TakeBack groundId={ground.id} />}
           <Button look="main" onClick={onClose}>
             Done
           </Button>
@@ -196,7 +200,9 @@ function MapColumns({ step, bringing }: { step: ImportStep & { at: 'map' }; brin
 function Report({ step, bringing }: { step: ImportStep & { at: 'report' | 'failed' }; bringing: Import }) {
   const { checked } = step;
   const [mode, setMode] = useState<'all or nothing' | 'only the good rows'>('all or nothing');
+  const [withAgain, setWithAgain] = useState(false);
   const blocked = mode === 'all or nothing' && checked.refusedRows > 0;
+  const stored = checked.good + (withAgain ? checked.again.length : 0);
   return (
     <div className="flex flex-col gap-3">
       {step.at === 'failed' && (
@@ -209,6 +215,18 @@ function Report({ step, bringing }: { step: ImportStep & { at: 'report' | 'faile
         {checked.refusedRows > 0 ? `, ${grouped(checked.refusedRows)} are not` : ''}.
       </p>
       {checked.spots > 0 && <p>{plural(checked.spots, 'spot')} will be made.</p>}
+      {checked.again.length > 0 && (
+        <div className="border-l-4 border-ink pl-3">
+          <p>
+            <b>{plural(checked.again.length, 'row')} in the book already</b>: the same place, day, depth, amount and
+            counts. Row {checked.again.slice(0, 12).join(', ')}
+            {checked.again.length > 12 && ' and on'}.
+          </p>
+          <Checkbox checked={withAgain} onChange={setWithAgain}>
+            store them once more all the same
+          </Checkbox>
+        </div>
+      )}
       {checked.refusedRows > 0 && (
         <>
           <div className="max-h-72 overflow-y-auto border-y border-rule" tabIndex={0} aria-label="Refused rows">
@@ -237,8 +255,12 @@ function Report({ step, bringing }: { step: ImportStep & { at: 'report' | 'faile
           />
         </>
       )}
-      <Button look="main" disabled={checked.good === 0 || blocked} onClick={() => void bringing.send(mode)}>
-        {blocked ? 'Nothing goes in while a row is wrong' : `Store ${grouped(checked.good)} samples`}
+      <Button look="main" disabled={stored === 0 || blocked} onClick={() => void bringing.send(mode, withAgain)}>
+        {blocked
+          ? 'Nothing goes in while a row is wrong'
+          : stored === 0
+            ? 'Nothing new to store'
+            : `Store ${grouped(stored)} samples`}
       </Button>
       <Button look="quiet" onClick={bringing.back}>
         Back to the columns

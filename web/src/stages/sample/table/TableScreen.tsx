@@ -14,6 +14,7 @@ import { Judgement } from '../../../ui/Judgement.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { samplesAsCsv, samplesAsGeoJson } from './exportTable.ts';
 import { ImportSheet } from './ImportSheet.tsx';
+import { TakeBack } from './TakeBack.tsx';
 import { SampleGrid } from './SampleGrid.tsx';
 import { rowsOf, useSampleTable, type Only } from './useSampleTable.ts';
 
@@ -93,6 +94,7 @@ export function TableScreen() {
           Save these
         </Button>
       </div>
+      {bringing === null && <TakeBack groundId={ground.id} />}
       <SampleGrid
         table={table}
         spots={spots}
@@ -102,7 +104,13 @@ export function TableScreen() {
         onChange={(sample, some) => change(sample, some, 'The cell is changed.')}
       />
       {bringing !== null && (
-        <ImportSheet ground={ground} spots={spots} pasted={bringing} onClose={() => setBringing(null)} />
+        <ImportSheet
+          ground={ground}
+          spots={spots}
+          samples={samples}
+          pasted={bringing}
+          onClose={() => setBringing(null)}
+        />
       )}
       {saving && (
         <Sheet title="Save these samples" onClose={() => setSaving(false)}>

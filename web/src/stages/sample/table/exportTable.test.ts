@@ -52,7 +52,7 @@ describe('samples saved', () => {
     const mapping = guessMapping(meta.fields ?? []);
     const reader = new TableReader(
       { ...mapping, units: { ...mapping.units, volume: 'L', depth: 'm' } },
-      { groundId: 'g', length_m: 1000, line: null, spots: [], own: {}, now: '' },
+      { groundId: 'g', length_m: 1000, line: null, spots: [], own: {}, known: [], now: '' },
     );
     const read = data.map((row, i) => reader.read(row, i + 2));
     expect(read[0]).toMatchObject([
@@ -79,7 +79,7 @@ describe('samples saved', () => {
     const mapping = guessMapping(meta.fields ?? []);
     const reader = new TableReader(
       { ...mapping, units: { ...mapping.units, volume: 'L', depth: 'm' } },
-      { groundId: 'g', length_m: 1000, line: null, spots: [], own: {}, now: '' },
+      { groundId: 'g', length_m: 1000, line: null, spots: [], own: {}, known: [], now: '' },
     );
     const lines = data.flatMap((row, i) => reader.read(row, i + 2) as readonly TableLine[]);
     expect(lines.flatMap((l) => ('sample' in l ? [[l.sample.note, l.sample.layer]] : []))).toEqual(

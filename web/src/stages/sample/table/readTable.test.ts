@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { FIELDS, guessMapping, TableReader, unitsNamed, type TableMapping } from './readTable.ts';
 
 const context = {
+  known: [],
   groundId: 'g',
   length_m: 500,
   line: null,

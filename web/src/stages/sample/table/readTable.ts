@@ -22,6 +22,7 @@ import {
   type Position,
   type UnitKind,
 } from '@riffle/core';
+import type { PanOfRow } from './seenBefore.ts';
 import { isValid, parse } from 'date-fns';
 import { v7 as uuidv7 } from 'uuid';
 
@@ -98,6 +99,8 @@ export interface TableContext {
   readonly line: readonly Position[] | null;
   readonly spots: readonly Pick<StoredSpot, 'id' | 'name'>[];
   readonly own: Readonly<Record<string, number>>;
+  /** Pans of the book: a row that is one of them is seen again. */
+  readonly known: readonly PanOfRow[];
   /** When no date is given. */
   readonly now: string;
 }

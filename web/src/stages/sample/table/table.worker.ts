@@ -10,6 +10,8 @@ import {
   type TableMapping,
 } from './readTable.ts';
 
+import { SeenBefore } from './seenBefore.ts';
+
 /** What a table holds at first sight. */
 export interface TableSeen {
   readonly columns: readonly string[];
@@ -23,6 +25,11 @@ export interface TableChecked {
   readonly refused: readonly RefusedCell[];
   readonly refusedRows: number;
   readonly lines: Blob;
+  /** Rows that are in the book already, and their lines: left out unless a person wants them once more. */
+  readonly again: readonly number[];
+  readonly linesAgain: Blob;
+  /** What the import would make, to take it back by; without the rows that are there already. */
+  readonly ids: { readonly samples: readonly string[]; readonly spots: readonly string[] };
   /** The refused rows with their reasons, to be put right and brought again. */
   readonly refusedCsv: Blob;
 }
@@ -32,8 +39,10 @@ let rows: Record<string, string>[] = [];
 const { run, stop } = latest();
 
 /** Reads row after row, telling how far it is, 0 to 1. */
-function* readAll(reader: TableReader): Generator<number, TableChecked> {
+function* readAll(reader: TableReader, seen: SeenBefore): Generator<number, TableChecked> {
   const parts: string[] = [];
+  const [again, partsAgain]: [number[], string[]] = [[], []];
+  const ids = { samples: [] as string[], spots: [] as string[] };
   const refused: RefusedCell[] = [];
   const refusedData: Record<string, string>[] = [];
   let [good, spots] = [0, 0];
@@ -43,10 +52,19 @@ function* readAll(reader: TableReader): Generator<number, TableChecked> {
       if (refused.length < MOST_TOLD) refused.push(read);
       refusedData.push({ ...row, row: String(read.row), problem: `${read.column}: ${read.message}` });
     } else {
-      good++;
-      for (const line of read) {
-        if ('spot' in line) spots++;
-        parts.push(JSON.stringify(line));
+      const pan = read.find((line) => 'sample' in line);
+      if (pan && 'sample' in pan && seen.has(pan.sample)) {
+        again.push(i + 2);
+        for (const line of read) partsAgain.push(JSON.stringify(line));
+      } else {
+        good++;
+        for (const line of read) {
+          if ('spot' in line) {
+            spots++;
+            ids.spots.push(line.spot.id);
+          } else ids.samples.push(line.sample.id);
+          parts.push(JSON.stringify(line));
+        }
       }
     }
     yield (i + 1) / rows.length;
@@ -57,6 +75,9 @@ function* readAll(reader: TableReader): Generator<number, TableChecked> {
     refused,
     refusedRows: refusedData.length,
     lines: new Blob([parts.join('\n')]),
+    again,
+    linesAgain: new Blob([partsAgain.join('\n')]),
+    ids,
     refusedCsv: new Blob([Papa.unparse(refusedData)], { type: 'text/csv' }),
   };
 }
@@ -85,7 +106,7 @@ export const tableWorker = {
   },
   /** Reads every row; null when another check was asked for meanwhile, or it was stopped. */
   check: (mapping: TableMapping, context: TableContext, onStep: (done: number) => void): Promise<TableChecked | null> =>
-    run(readAll(new TableReader(mapping, context)), onStep),
+    run(readAll(new TableReader(mapping, context), new SeenBefore(context.known)), onStep),
   stop,
 };
 export type TableWorker = typeof tableWorker;

@@ -1,10 +1,11 @@
-import type { ImportProgress, RefusedRow, StoredGround, StoredSpot } from '@riffle/contract';
+import type { ImportProgress, RefusedRow, StoredGround, StoredSample, StoredSpot } from '@riffle/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { listKey } from '../../../offline/landing.ts';
 import { useContainers } from '../../../records/useContainers.ts';
 import { useThread } from '../../../workers/useThread.ts';
+import { keepImport } from './lastImport.ts';
 import type { TableChecked, TableSeen, TableWorker } from './table.worker.ts';
 import { FIELD_UNITS, guessMapping, type TableField, type TableMapping } from './readTable.ts';
 
@@ -39,7 +40,8 @@ export interface Import {
   readonly read: (text: string) => Promise<void>;
   readonly map: (mapping: TableMapping) => void;
   readonly check: () => Promise<void>;
-  readonly send: (mode: 'all or nothing' | 'only the good rows') => Promise<void>;
+  /** @param withAgain the rows that are in the book already are stored once more */
+  readonly send: (mode: 'all or nothing' | 'only the good rows', withAgain?: boolean) => Promise<void>;
   readonly back: () => void;
   readonly cancel: () => void;
 }
@@ -47,7 +49,11 @@ export interface Import {
 const openThread = (): Worker => new Worker(new URL('./table.worker.ts', import.meta.url), { type: 'module' });
 
 /** Brings a person's table in, step by step: read, say which column is which, check every row, send. Nothing is stored before the last. */
-export function useImport(ground: StoredGround, spots: readonly StoredSpot[]): Import {
+export function useImport(
+  ground: StoredGround,
+  spots: readonly StoredSpot[],
+  samples: readonly StoredSample[],
+): Import {
   const client = useQueryClient();
   const containers = useContainers();
   const worker = useThread<TableWorker>(openThread);
@@ -99,16 +105,24 @@ export function useImport(ground: StoredGround, spots: readonly StoredSpot[]): I
           line: ground.line,
           spots: spots.map(({ id, name }) => ({ id, name })),
           own: containers,
+          known: samples.map(({ spotId, takenAt, depth_m, volume_L, counts, gold_mg }) => ({
+            spotId,
+            takenAt,
+            depth_m,
+            volume_L,
+            counts,
+            gold_mg,
+          })),
           now: new Date().toISOString(),
         },
         proxy((done) => setStep((s) => (s.at === 'checking' ? { at: 'checking', done } : s))),
       );
       if (checked) setStep({ at: 'report', seen, mapping, checked });
     },
-    send: async (mode) => {
+    send: async (mode, withAgain = false) => {
       if (step.at !== 'report' && step.at !== 'failed') return;
       const { checked, seen, mapping } = step;
-      const of = checked.good + checked.spots;
+      const of = checked.good + checked.spots + (withAgain ? checked.again.length : 0);
       const stop = new AbortController();
       sending.current = stop;
       setStep({ at: 'sending', done: 0, of });
@@ -117,7 +131,7 @@ export function useImport(ground: StoredGround, spots: readonly StoredSpot[]): I
           method: 'POST',
           signal: stop.signal,
           headers: { 'content-type': 'application/x-ndjson' },
-          body: checked.lines,
+          body: withAgain ? new Blob([checked.lines, '\n', checked.linesAgain]) : checked.lines,
         });
         if (!response.ok || !response.body)
           throw new Error(
@@ -139,6 +153,7 @@ export function useImport(ground: StoredGround, spots: readonly StoredSpot[]): I
         }
         if (!end || !('stored' in end)) throw new Error('The answer broke off: nothing was stored.');
         setStep({ at: 'done', ...end });
+        if (end.stored > 0) keepImport(ground.id, { at: new Date().toISOString(), stored: end.stored, ...checked.ids });
         // What came in is read anew while the person reads the report.
         void client.invalidateQueries({ queryKey: listKey('samples', ground.id) });
         void client.invalidateQueries({ queryKey: listKey('spots', ground.id) });
