@@ -33,6 +33,7 @@ const VIEWS = {
   'new-ground': { size: DESK, path: '/grounds/new', act: dropCreek },
   'read-phone': { size: PHONE, at: 'read', spot: 'Otter bar', act: seeTheRest },
   'sample-phone': { size: PHONE, at: 'sample', spot: 'Slate step', act: countColors },
+  'walk-phone': { size: PHONE, at: 'walk', now: MORNING, act: walkHere },
   'run-phone': { size: PHONE, at: 'run', before: openRun, light: 'sun' },
 };
 
@@ -123,6 +124,13 @@ async function dayPlanned(page) {
 // What lies below the first sight comes a moment later.
 async function seeTheRest(page) {
   await page.getByRole('heading', { name: 'Worth a pan' }).waitFor();
+}
+
+// Where no position is to be had one says where one is.
+async function walkHere(page) {
+  await page.getByRole('group', { name: 'Where you stand' }).getByRole('button').first().click();
+  await page.getByRole('group', { name: 'Where you stand' }).getByRole('button', { name: /^back/ }).click();
+  await page.getByRole('img', { name: /^Ahead: / }).waitFor();
 }
 
 async function unfoldMap(page) {

@@ -24,8 +24,8 @@ const over = [
   [300, 40, 'right'],
   [200, 40, 'right'],
 ] as const;
-const of = (c: DrawnClaim, notes = [] as Parameters<typeof claimStretches>[2], day = '2026-07-01') =>
-  claimStretches(line, [c], notes, day)[0]!;
+const of = (c: DrawnClaim, notes: Parameters<typeof claimStretches>[2] = [], day = '2026-07-01') =>
+  claimStretches(line, [c], notes, day)[0];
 
 describe('a drawn claim along the line', () => {
   test('over the creek runs from where the line enters it to where it leaves', () => {

@@ -2,7 +2,7 @@ import type { StoredGround } from '@riffle/contract';
 import { centreLine, standOnLine, WIDEST_FIX_M, type Stand } from '@riffle/core';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { usePreferences } from '../preferences/preferences.ts';
-import { useShow, type Show } from '../units/useShow.ts';
+import type { Show } from '../units/useShow.ts';
 import { currentPosition } from '../position/currentPosition.ts';
 
 /** Where one stands on a ground, as far as it is known. */

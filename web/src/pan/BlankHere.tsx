@@ -16,7 +16,8 @@ export function BlankHere({ ground, spot }: { readonly ground: StoredGround; rea
   const usual = useMemo(() => usualPan(samples), [samples]);
   const blank =
     usual && blankPan(usual, containers, { groundId: ground.id, spotId: spot.id, seenWith: keptSeenWith() });
-  const look = 'inline-flex min-h-12 flex-col items-center justify-center border-2 border-ink px-4 leading-tight';
+  const look =
+    'inline-flex min-h-12 min-w-0 flex-col items-center justify-center border-2 border-ink px-3 leading-tight max-sm:grow';
   if (!usual || !blank)
     return (
       <Link className={look} to={`/g/${ground.id}/sample?spot=${spot.id}`}>
@@ -37,7 +38,7 @@ export function BlankHere({ ground, spot }: { readonly ground: StoredGround; rea
       }}
     >
       <b>Blank here</b>
-      <span className="text-[12.5px]">{usualPanWords(usual)}</span>
+      <span className="max-w-full truncate text-[12.5px]">{usualPanWords(usual)}</span>
     </button>
   );
 }

@@ -24,7 +24,7 @@ export function twoCopies({ write, problem }: RefusedWrite): Omit<TwoCopiesProps
   if (!theirs) return null;
   const { record, both } = mergeCopies(
     (write.base as Copy | undefined) ?? null,
-    write.record as unknown as Copy,
+    write.record,
     theirs,
   );
   return both.length > 0 ? { write, theirs, both, merged: record } : null;

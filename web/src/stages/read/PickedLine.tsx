@@ -10,22 +10,35 @@ import type { ReadInHand } from './useReadScreen.ts';
 /** What is picked on the ribbon and what can be done there; and the ways to mark something new. */
 export function PickedLine({ ground, inHand }: { ground: StoredGround; inHand: ReadInHand }) {
   const { place, open, pickedSpot, setOpen } = inHand;
+  const isPicked = Boolean(pickedSpot) || (place !== null && open === null);
   return (
     <>
       <JoinLine ground={ground} into={inHand.into} draws={inHand.draws} />
-      <div className="flex flex-wrap items-center gap-3">
-        {place && open === null ? (
-          <NewPlace ground={ground} inHand={inHand} />
-        ) : pickedSpot ? (
-          <PickedSpot ground={ground} inHand={inHand} />
-        ) : (
-          <span className="grow text-ink-2">Pick a spot on the ribbon, or tap beside one to mark a new place.</span>
-        )}
-        <Link className="inline-flex min-h-11 items-center border-2 border-ink px-4" to={`/g/${ground.id}/walk`}>
-          Walk it
-        </Link>
-        <Button onClick={() => setOpen({ what: 'new sign' })}>Add a sign</Button>
-        <Button onClick={() => setOpen({ what: 'new spot' })}>New spot</Button>
+      {/* On a phone it stays in sight, wherever on the page it was picked. */}
+      <div className="max-sm:contents sm:flex sm:flex-wrap sm:items-center sm:gap-3">
+        <div
+          data-thumb=""
+          className={`flex grow flex-wrap items-center gap-x-3 gap-y-1.5 ${isPicked ? 'z-10 bg-paper max-sm:sticky max-sm:top-0 max-sm:bottom-[58px] max-sm:-mx-4 max-sm:border-y-2 max-sm:border-ink max-sm:px-4 max-sm:py-2' : ''}`}
+        >
+          {place && open === null ? (
+            <NewPlace ground={ground} inHand={inHand} />
+          ) : pickedSpot ? (
+            <PickedSpot ground={ground} inHand={inHand} />
+          ) : (
+            <span className="grow text-ink-2">Pick a spot on the ribbon, or tap beside one to mark a new place.</span>
+          )}
+        </div>
+        <div className="flex flex-wrap items-center gap-3 sm:justify-end">
+          <Link className="inline-flex min-h-12 items-center border-2 border-ink px-4" to={`/g/${ground.id}/walk`}>
+            Walk it
+          </Link>
+          <Button className="min-h-12" onClick={() => setOpen({ what: 'new sign' })}>
+            Add a sign
+          </Button>
+          <Button className="min-h-12" onClick={() => setOpen({ what: 'new spot' })}>
+            New spot
+          </Button>
+        </div>
       </div>
     </>
   );
@@ -56,18 +69,22 @@ function PickedSpot({ ground, inHand: { pickedSpot, setOpen } }: { ground: Store
     pickedSpot && (
       <>
         <span className="font-serif text-[18px] font-semibold">{pickedSpot.name}</span>
-        <span className="min-w-0 grow basis-48 text-ink-2">
+        <span className="min-w-0 grow basis-48 text-ink-2 max-sm:truncate">
           {pickedSpot.kind}, {show.distance(pickedSpot.distance_m)} {words.along}, {words.banks[pickedSpot.bank]}
           {pickedSpot.note && `. ${pickedSpot.note}`}
         </span>
-        <Button onClick={() => setOpen({ what: 'spot' })}>Change</Button>
-        <BlankHere ground={ground} spot={pickedSpot} />
-        <Link
-          className="inline-flex min-h-12 items-center bg-ink px-4 font-semibold text-paper"
-          to={`/g/${ground.id}/sample?spot=${pickedSpot.id}`}
-        >
-          Sample here
-        </Link>
+        <div className="flex gap-2 max-sm:w-full">
+          <Button className="px-3!" onClick={() => setOpen({ what: 'spot' })}>
+            Change
+          </Button>
+          <BlankHere ground={ground} spot={pickedSpot} />
+          <Link
+            className="inline-flex min-h-12 shrink-0 items-center justify-center bg-ink px-3.5 font-semibold text-paper max-sm:grow"
+            to={`/g/${ground.id}/sample?spot=${pickedSpot.id}`}
+          >
+            Sample here
+          </Link>
+        </div>
       </>
     )
   );
