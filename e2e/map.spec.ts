@@ -9,6 +9,11 @@ async function openMap(page: Page): Promise<{ x: number; y: number; width: numbe
   await map(page).scrollIntoViewIfNeeded();
   await expect(map(page).locator('canvas').first()).toBeVisible();
   await page.waitForTimeout(400);
+  return mapBox(page);
+}
+/** Where the map stands now: choosing a pencil below it may have scrolled the page. */
+async function mapBox(page: Page): Promise<{ x: number; y: number; width: number; height: number }> {
+  await map(page).scrollIntoViewIfNeeded();
   const box = await map(page).boundingBox();
   if (!box) throw new Error('The map has no size.');
   return box;
@@ -21,8 +26,10 @@ async function tap(page: Page, x: number, y: number): Promise<void> {
 
 test('a bench is drawn with its height, stands on the ribbon, is renamed, and outlives a reload', async ({ page }) => {
   await bringCreek(page, 'Drawn Fork');
-  const box = await openMap(page);
+  await openMap(page);
+  await page.getByRole('radio', { name: 'draw', exact: true }).click();
   await page.getByRole('radio', { name: 'bench', exact: true }).click();
+  const box = await mapBox(page);
   const [cx, cy] = [box.x + box.width / 2, box.y + box.height / 2];
   await tap(page, cx - 60, cy - 40);
   await tap(page, cx - 60, cy + 40);
@@ -40,7 +47,8 @@ test('a bench is drawn with its height, stands on the ribbon, is renamed, and ou
   await expect(sheet).toBeHidden();
   await expect(page.getByRole('listbox').getByText(/High ter/)).toBeVisible();
   await page.getByRole('radio', { name: 'look', exact: true }).click();
-  await tap(page, cx - 45, cy + 10);
+  const after = await mapBox(page);
+  await tap(page, after.x + after.width / 2 - 45, after.y + after.height / 2 + 10);
   await expect(page.getByRole('dialog')).toContainText('High terrace');
   await page.getByRole('dialog').getByLabel('Name').fill('Low terrace');
   await page.getByRole('dialog').getByRole('button', { name: 'Keep it' }).click();
@@ -78,8 +86,10 @@ test('a typed ground gets its line by drawing; without a signal it says so and l
     .last()
     .click();
   await expect(page).toHaveURL(/\/read/);
-  const box = await openMap(page);
+  await openMap(page);
+  await page.getByRole('radio', { name: 'draw', exact: true }).click();
   await page.getByRole('radio', { name: 'the line' }).click();
+  const box = await mapBox(page);
   const [cx, cy] = [box.x + box.width / 2, box.y + box.height / 2];
   const draw = async (): Promise<void> => {
     await tap(page, cx, cy + 90);
@@ -239,8 +249,10 @@ test('heights by hand level draw the bed, a tide is checked line by line, and a 
 
 test('the line is bent by a hand on its corner: it grows longer and keeps its heights @desk', async ({ page }) => {
   const ground = await bringCreek(page, 'Bent Fork');
-  const box = await openMap(page);
-  await page.getByRole('radio', { name: 'bend it' }).click();
+  await openMap(page);
+  await page.getByRole('radio', { name: 'mend', exact: true }).click();
+  await expect(page.getByRole('radio', { name: 'the line' })).toBeChecked();
+  const box = await mapBox(page);
   const x = box.x + 100 + (box.width - 140) / 2;
   const y = box.y + box.height / 2;
   await page.mouse.move(x, y);

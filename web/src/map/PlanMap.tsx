@@ -29,19 +29,18 @@ export interface PlanMapProps {
   readonly onPlace: (at: LonLat) => void;
 }
 
-/** What a pencil stroke on the map becomes. */
-const STROKES: readonly { readonly value: Drawing; readonly label: string }[] = [
-  { value: 'none', label: 'look' },
-  { value: 'bar', label: 'bar' },
-  { value: 'bench', label: 'bench' },
-  { value: 'claim', label: 'claim' },
-  { value: 'workings', label: 'workings' },
-  { value: 'path', label: 'path' },
-  { value: 'line', label: 'the line' },
-  { value: 'bend', label: 'bend it' },
-  { value: 'reshape', label: 'reshape' },
-  { value: 'measure', label: 'measure' },
-];
+/** What one does on the map; drawing and mending ask what. */
+const HANDS = {
+  look: ['none'],
+  draw: ['bar', 'bench', 'claim', 'workings', 'path', 'line'],
+  mend: ['bend', 'reshape'],
+  measure: ['measure'],
+} as const satisfies Readonly<Record<string, readonly Drawing[]>>;
+type Hand = keyof typeof HANDS;
+const HAND_NAMES = Object.keys(HANDS) as Hand[];
+const handOf = (drawing: Drawing): Hand =>
+  HAND_NAMES.find((h) => (HANDS[h] as readonly Drawing[]).includes(drawing)) ?? 'look';
+const STROKE_WORDS: Partial<Record<Drawing, string>> = { line: 'the line', bend: 'the line', reshape: 'a shape' };
 
 /** The ground in plan, north up: to look at, draw on, measure, and lay a picture of one's own beneath. */
 export default function PlanMap({
@@ -70,6 +69,11 @@ export default function PlanMap({
   const other = useRecords('grounds').items.find((g) => g.line?.[0])?.line?.[0];
   const elsewhere: LonLat | null = other ? [other[0], other[1]] : null;
 
+  const hand = handOf(drawing);
+  const take = (d: Drawing): void => {
+    setDrawing(d);
+    setSaid(HINTS[d]);
+  };
   const findMe = (): void => {
     setSaid('Looking for your position ...');
     currentPosition(preferences.positionFrom, ground.id).then(
@@ -138,12 +142,9 @@ export default function PlanMap({
       <div className="no-print flex flex-wrap items-center gap-x-4 gap-y-2">
         <Choices
           label="On the map"
-          value={drawing}
-          onChange={(d) => {
-            setDrawing(d);
-            setSaid(HINTS[d]);
-          }}
-          choices={STROKES}
+          value={hand}
+          onChange={(h: Hand) => take(HANDS[h][0])}
+          choices={HAND_NAMES.map((h) => ({ value: h, label: h }))}
         />
         <Button look="quiet" onClick={findMe}>
           Where I stand
@@ -162,6 +163,15 @@ export default function PlanMap({
         aria-label={`Map of ${ground.name}, north up: ${spots.length} spots, ${signs.length} signs. Arrow keys move it, plus and minus zoom.`}
         className="h-[26rem] w-full touch-none border-2 border-ink bg-picked max-sm:h-[56dvh]"
       />
+      {/* Below the map, so that it does not move under a pencil that is taken up. */}
+      {HANDS[hand].length > 1 && (
+        <Choices
+          label={hand === 'draw' ? 'What you draw' : 'What you mend'}
+          value={drawing}
+          onChange={take}
+          choices={HANDS[hand].map((d: Drawing) => ({ value: d, label: STROKE_WORDS[d] ?? d }))}
+        />
+      )}
       {drawn && (
         <OutlineSheet
           kind={drawn.kind}
