@@ -16,7 +16,6 @@ const MORNING = '2026-07-28T09:20:00Z';
 /** Each view: its size, where it is, and what a person did there before the picture. */
 const VIEWS = {
   day: { size: DESK, at: 'day', now: MORNING, act: dayPlanned },
-  'day-phone': { size: PHONE, at: 'day', now: MORNING, act: dayPlanned },
   read: { size: DESK, at: 'read', spot: 'Otter bar', act: seeTheRest },
   map: { size: DESK, at: 'read', spot: 'Otter bar', act: unfoldMap },
   sample: { size: DESK, at: 'sample', spot: 'Slate step', act: countColors },
@@ -128,8 +127,9 @@ async function seeTheRest(page) {
 
 // Where no position is to be had one says where one is.
 async function walkHere(page) {
-  await page.getByRole('group', { name: 'Where you stand' }).getByRole('button').first().click();
-  await page.getByRole('group', { name: 'Where you stand' }).getByRole('button', { name: /^back/ }).click();
+  const where = page.getByRole('group', { name: 'Where you stand' });
+  await where.getByRole('button', { name: 'the foot' }).click();
+  for (let i = 0; i < 2; i++) await where.getByRole('button', { name: /^on 20/ }).click();
   await page.getByRole('img', { name: /^Ahead: / }).waitFor();
 }
 

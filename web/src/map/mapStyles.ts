@@ -116,8 +116,20 @@ export function signStyle(inks: Inks, sign: StoredSign): Style {
   return style;
 }
 
+/** A claim says whose it is, as far as anybody said. */
+const WHOSE = {
+  ours: (name: string) => `${name}, ours`,
+  'by leave': (name: string) => `${name}, by leave`,
+  'not ours': (name: string) => `${name}, not ours`,
+  unsaid: (name: string) => name,
+} as const;
+
 /** Claims are dashed danger-free ink; benches and bars lightly filled; paths dotted. */
-export function outlineStyle(inks: Inks, outline: Pick<StoredOutline, 'kind' | 'name'>, picked: boolean): Style {
+export function outlineStyle(
+  inks: Inks,
+  outline: Pick<StoredOutline, 'kind' | 'name'> & Partial<Pick<StoredOutline, 'holder'>>,
+  picked: boolean,
+): Style {
   const width = picked ? 3.5 : 1.8;
   const dash = { bar: undefined, bench: [10, 5], claim: [2, 6], workings: [4, 4], path: [1, 6] }[outline.kind];
   return new Style({
@@ -128,6 +140,6 @@ export function outlineStyle(inks: Inks, outline: Pick<StoredOutline, 'kind' | '
       lineCap: outline.kind === 'claim' || outline.kind === 'path' ? 'round' : 'butt',
     }),
     ...(outline.kind !== 'path' && outline.kind !== 'claim' && { fill: new Fill({ color: `${inks.gravel}b0` }) }),
-    text: halo(inks, outline.name, SANS, 0),
+    text: halo(inks, WHOSE[outline.holder ?? 'unsaid'](outline.name), SANS, 0),
   });
 }

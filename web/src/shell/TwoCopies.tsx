@@ -22,11 +22,7 @@ export function twoCopies({ write, problem }: RefusedWrite): Omit<TwoCopiesProps
   if (problem.code !== 'CHANGED' || write.what !== 'record') return null;
   const theirs = problem.current as Copy | undefined;
   if (!theirs) return null;
-  const { record, both } = mergeCopies(
-    (write.base as Copy | undefined) ?? null,
-    write.record,
-    theirs,
-  );
+  const { record, both } = mergeCopies((write.base as Copy | undefined) ?? null, write.record, theirs);
   return both.length > 0 ? { write, theirs, both, merged: record } : null;
 }
 

@@ -16,7 +16,7 @@ export function WalkByHand({ walk }: { walk: Walk }) {
   return (
     <div className="flex flex-wrap items-center gap-2" role="group" aria-label="Where you stand">
       <span className="text-[15px]">I am at</span>
-      {choices.slice(0, 3).map((m) => (
+      {choices.slice(0, 2).map((m) => (
         <Button key={m.id} className="min-h-12" onClick={() => walk.sayWhere(m.distance_m)}>
           {m.name}
         </Button>
@@ -36,7 +36,7 @@ export function WalkByHand({ walk }: { walk: Walk }) {
           </Button>
         </>
       )}
-      {ground.line && (
+      {ground.line && walk.noFix !== 'denied' && (
         <Button look="quiet" onClick={() => walk.setByHand(false)}>
           by position
         </Button>

@@ -63,7 +63,7 @@ export function WalkCreek({ walk }: { walk: Walk }) {
     [
       {
         ahead_m: 0,
-        text: where.accuracy_m === null ? 'you, as you said' : `you, ±${show.distance(Math.max(1, where.accuracy_m))}`,
+        text: where.accuracy_m === null ? 'you' : `you, ±${show.distance(Math.max(1, where.accuracy_m))}`,
         bold: true,
         weight: 9,
       },

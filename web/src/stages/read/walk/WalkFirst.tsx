@@ -60,7 +60,7 @@ export function WalkFirst({ walk }: { walk: Walk }) {
       of={walk.left}
     >
       {GROUND_WORDS[walk.ground.kind].banks[next.bank]}, {markWords(next)}
-      {noFix && noFix !== 'looking' && ` · ${NO_FIX[noFix]}`}
+      {!walk.byHand && noFix && noFix !== 'looking' && ` · ${NO_FIX[noFix]}`}
       {isOld && ' · an old position: wait for the next'}
     </Far>
   );
