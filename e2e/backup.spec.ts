@@ -48,7 +48,9 @@ test('a book is taken away in one file and brought back into an empty one', { ta
     await choose.setInputFiles(file('photo.zip', Buffer.from('no zip at all')));
     await expect(block).toContainText('This is not a Riffle backup');
     const damaged = readFileSync(path);
-    const middle = damaged.length >> 1;
+    // In what an entry holds, not in what a zip file writes between two of them: that would harm nothing.
+    let middle = damaged.length >> 1;
+    while (damaged.subarray(middle - 200, middle + 200).includes('PK')) middle += 100;
     damaged[middle] = (damaged[middle] ?? 0) ^ 1;
     await choose.setInputFiles(file('damaged.zip', damaged));
     await expect(block).toContainText(/is damaged: it is not what was written. Nothing was changed/);

@@ -50,3 +50,21 @@ test('a pan is dated back as it is kept, put right later, moved to its spot, and
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: 'Put right the sample of 3 May' })).toBeVisible();
 });
+
+test('what is typed and not kept can be dropped, and comes back by Undo', async ({ page }) => {
+  await bringCreek(page, 'Dropping Fork');
+  await toStage(page, 'Sample');
+  await expect(page.getByRole('button', { name: 'Drop what is typed' })).toBeHidden();
+  await page.getByLabel('How much you panned', { exact: true }).fill('2/3 bucket');
+  await page.getByRole('button', { name: 'One more 10–20' }).click();
+  await page.getByRole('button', { name: 'Drop what is typed' }).click();
+  await expect(page.getByLabel('How much you panned', { exact: true })).toHaveValue('');
+  await expect(page.getByLabel('Colors 10–20')).toHaveValue('0');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('How much you panned', { exact: true })).toHaveValue('2/3 bucket');
+  await expect(page.getByLabel('Colors 10–20')).toHaveValue('1');
+  await page.goto(page.url().replace(/\/sample.*/, '/sample/pits'));
+  await page.getByRole('group', { name: 'On top lies' }).getByRole('button', { name: 'silt', exact: true }).click();
+  await page.getByRole('button', { name: 'Drop this pit' }).click();
+  await expect(page.getByRole('group', { name: 'On top lies' })).toBeVisible();
+});

@@ -56,10 +56,13 @@ export function countByWords(said: string, words: readonly SizeWord[] = FIRST_SI
     .filter((p) => p !== '');
   if (parts.length === 0) return { ok: false, problem: 'Say how many of which, “3 flakes, 9 specks”.' };
   for (const part of parts) {
-    const said = longestFirst.flatMap(({ word, size }) => {
-      const number = numberBefore(part, word.toLowerCase());
-      return number === null ? [] : [{ size, number }];
-    })[0];
+    const bySieve = saidBySieve(part);
+    if (bySieve && 'problem' in bySieve) return { ok: false, problem: bySieve.problem };
+    const said =
+      longestFirst.flatMap(({ word, size }) => {
+        const number = numberBefore(part, word.toLowerCase());
+        return number === null ? [] : [{ size, number }];
+      })[0] ?? bySieve;
     if (!said)
       return { ok: false, problem: `“${part}” holds no size word of yours: ${words.map((w) => w.word).join(', ')}.` };
     const n =
@@ -69,6 +72,48 @@ export function countByWords(said: string, words: readonly SizeWord[] = FIRST_SI
     counts[said.size] = Math.min(MOST, counts[said.size] + n);
   }
   return { ok: true, counts };
+}
+
+/** Sieves between the classes, and what lies on each side of one: finer first. */
+const BELOW_SIEVE: readonly (readonly [mesh: number, size: ColorClass])[] = [
+  [40, '-40'],
+  [20, '20-40'],
+  [10, '10-20'],
+];
+const SPOKEN_CLASS: Readonly<Record<ColorClass, string>> = {
+  '+10': '“plus 10”',
+  '10-20': '“10 to 20”',
+  '20-40': '“20 to 40”',
+  '-40': '“minus 40”',
+};
+
+/**
+ * A size said by a sieve, "4 minus 40", "2 of 10 to 20". One that holds several classes ("minus 8") is asked about with what it
+ * may be, and so is "5 mil", which is a millimetre to some and a thousandth of an inch to others. Null where no sieve is named.
+ */
+function saidBySieve(part: string): { number: string; size: ColorClass } | { problem: string } | null {
+  const mil = /(?:^|\s)([\d.]+)\s*mils?$/.exec(part);
+  if (mil)
+    return {
+      problem: `“${mil[1]} mil” is ${mil[1]} mm or ${mil[1]} thousandths of an inch (${Number((Number(mil[1]) * 0.0254).toPrecision(3))} mm). Count it by your own words, or by a sieve: “4 minus 40”.`,
+    };
+  const between = /^(.*?)(?:\s+of)?\s*\b(10|20)\s*(?:to|-|–)\s*(20|40)(?:\s*mesh)?$/.exec(part);
+  if (between && between[1]?.trim() !== '' && Number(between[3]) === 2 * Number(between[2]))
+    return { number: (between[1] ?? '').trim(), size: between[2] === '10' ? '10-20' : '20-40' };
+  const cut = /^(.*?)(?:\s+of)?\s*\b(minus|under|plus|over)\s*(\d+)(?:\s*mesh)?$/.exec(part);
+  if (!cut) return null;
+  const [, before = '', side = '', meshText = ''] = cut;
+  const mesh = Number(meshText);
+  // A class lies below its own sieve and above the next finer one.
+  const finer = side === 'minus' || side === 'under';
+  const may: ColorClass[] = finer
+    ? BELOW_SIEVE.filter(([m], i) => m >= mesh || (BELOW_SIEVE[i - 1]?.[0] ?? Infinity) > mesh).map(([, size]) => size)
+    : [...BELOW_SIEVE.filter(([m]) => m < mesh).map(([, size]) => size), '+10' as const];
+  const [only] = may;
+  if (only && may.length === 1) return { number: before.trim(), size: only };
+  return {
+    problem: `“${side} ${mesh}” is all that ${finer ? 'passes' : 'stays on'} ${mesh} mesh: ${may.map((c) => SPOKEN_CLASS[c]).join(' or ')}? Say which.`,
+  };
 }
 
 /** Spoken lists have no commas: one belongs after a size word that a number follows. */

@@ -32,12 +32,28 @@ export function cautionsOf(
       'Cold fast water: cross where you can see the bottom, and leave while you still can cross. A rise comes from rain or a dam upstream.',
     ),
     ...when(
+      ground.kind === 'creek',
+      'A hole under water is not seen: mark it, fill it before you leave, keep clear of a partner’s. Tie down box and buckets, and wade after nothing that drifts off.',
+    ),
+    ...when(
       ground.kind === 'wash',
       'A wash floods from rain you do not see. Look up the valley and at the sky; leave the bed at the first trickle.',
     ),
     ...when(
       ground.kind === 'beach',
       'Know where you leave the beach before the water does: swell runs higher than the tide table.',
+    ),
+    ...when(
+      ground.kind === 'wash' || ground.kind === 'hillside' || ground.kind === 'beach',
+      'Heat and sun: water for every hour, a hat, shade at noon.',
+    ),
+    ...when(
+      ground.kind === 'creek' || ground.kind === 'bench',
+      'Long sleeves against insects; look for ticks in the evening.',
+    ),
+    ...where(
+      has('water hole', 'slack'),
+      'Standing water makes ill: keep it from mouth, eyes and cuts, wash hands before you eat.',
     ),
     ...where(
       has('undercut', 'cut bank', 'bench'),
@@ -53,6 +69,10 @@ export function cautionsOf(
     ...where(
       has('lead or iron', 'old workings'),
       'Lead and bullets go in a vial, not a mouth. Mercury or amalgam is for licensed hands.',
+    ),
+    ...where(
+      has('old workings'),
+      'Old workings may be protected, and some finds have to be reported: leave them, take a picture, ask.',
     ),
     ...always('Tell someone where you are and when you are back. Alone and without signal, turn round early.'),
     ...always('Leave it as it was: fill holes, turf on top, no bank cutting, gear rinsed before the next creek.'),

@@ -250,7 +250,8 @@ describe('cautions and clocks', () => {
       .join(' ');
   test('each ground says its own danger, whatever is planned, and always to tell someone', () => {
     expect(says(ground(), [])).toMatch(/Cold fast water.*Tell someone/);
-    expect(says(ground({ kind: 'wash' }), [])).toMatch(/A wash floods/);
+    expect(says(ground(), [])).toMatch(/keep clear of a partner’s.*wade after nothing/);
+    expect(says(ground({ kind: 'wash' }), [])).toMatch(/A wash floods.*Heat and sun/);
     expect(says(ground({ kind: 'beach' }), [])).toMatch(/swell runs higher/);
     expect(says(ground({ kind: 'bench' }), [])).not.toMatch(/Cold fast water|wash floods|swell/);
   });
@@ -266,6 +267,8 @@ describe('cautions and clocks', () => {
     expect(says(ground(), [one(ranked('a', 0.5, { kinds: ['crevice'] }))])).toMatch(/Boulders roll.*Eye cover/);
     expect(says(ground(), [one(ranked('a', 0.5, { kinds: ['lead or iron'] }))])).toMatch(/licensed hands/);
     expect(says(ground(), [], draft({ frozen: true }))).toMatch(/Frozen banks/);
+    expect(says(ground(), [one(ranked('a', 0.5, { kinds: ['old workings'] }))])).toMatch(/have to be reported/);
+    expect(says(ground(), [one(ranked('a', 0.5, { kinds: ['water hole'] }))])).toMatch(/Standing water makes ill/);
   });
   test('minutes as a clock and as a time that passes', () => {
     expect([clock(485), clock(0), clock(1439.6), clock(1500)]).toEqual(['8:05', '0:00', '0:00', '1:00']);

@@ -5,6 +5,7 @@ import { Link, useNavigate, useSearchParams } from 'react-router';
 import { Caution } from '../../../ui/Caution.tsx';
 import { plural } from '../../../ui/plural.ts';
 import { toast } from '../../../ui/toast.ts';
+import { undoToast } from '../../../ui/undoToast.ts';
 import { useRecords } from '../../../records/useRecords.ts';
 import { ClosedFirst } from '../../../ground/ClosedToday.tsx';
 import { GROUND_WORDS } from '../../../ground/groundWords.ts';
@@ -250,6 +251,15 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
             onChange={(note) => change({ note })}
             limit={TEXTS.note}
           />
+          {inHand.isBegun && (
+            <Button
+              look="quiet"
+              className="self-start"
+              onClick={() => undoToast('What you typed is dropped.', inHand.drop())}
+            >
+              Drop what is typed
+            </Button>
+          )}
         </Block>
         <Block
           title="Colors in the pan"

@@ -1,4 +1,4 @@
-import type { GroundColors, PanSays } from '@riffle/core';
+import { countColors, type GroundColors, type PanSays } from '@riffle/core';
 import type { Sample, StoredGround, StoredLot, StoredPit, StoredSample } from '@riffle/contract';
 import { useMemo } from 'react';
 import { keepUsualPan, usualPan } from '../../../pan/usualPan.ts';
@@ -11,6 +11,10 @@ export interface SampleInHand extends SampleRead {
   readonly draft: SampleDraft;
   readonly change: (some: Partial<SampleDraft>) => void;
   readonly clear: () => void;
+  /** Something was typed or counted that is not in the book. */
+  readonly isBegun: boolean;
+  /** Drops what was typed; answers the way back. */
+  readonly drop: () => () => void;
   /** The record to keep; null while something is missing or wrong. */
   record(spotId: string, riffleNow?: PanSays | null): (Sample & { baseVersion: 0 }) | null;
 }
@@ -42,6 +46,13 @@ export function useSampleDraft(
   return {
     ...read,
     draft,
+    isBegun:
+      countColors(typed.counts) > 0 || (!lot && typed.asUsual === false) || typed.note !== '' || typed.gold.text !== '',
+    drop: () => {
+      const before = typed;
+      clearDraft();
+      return () => setDraft(before);
+    },
     clear: () => {
       localStorage.setItem(LAST_PANNER, draft.panner);
       const { depth, volume, state, way, panner } = draft;

@@ -6,6 +6,7 @@ import { Checkbox } from '../../../ui/Checkbox.tsx';
 import { SelectField, TextField } from '../../../ui/Field.tsx';
 import { Block } from '../../../ui/Judgement.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
+import { undoToast } from '../../../ui/undoToast.ts';
 import { asWhen, WhenField } from '../../../ui/WhenField.tsx';
 import type { PitOnPage } from './usePit.ts';
 
@@ -71,6 +72,11 @@ export function HoleBlock({ page }: { page: PitOnPage }) {
       <p role="alert" className="min-h-5 text-[12.5px] text-danger">
         {tried && (problem ?? !spot) && '▲ Not kept yet: see the fields marked. What you typed stays.'}
       </p>
+      {inHand.isBegun && (
+        <Button look="quiet" onClick={() => undoToast('What you typed is dropped.', inHand.drop())}>
+          {pit ? 'Drop what I changed' : 'Drop this pit'}
+        </Button>
+      )}
       {pit && (
         <>
           <Photos groundId={ground.id} about="pit" aboutId={pit.id} />

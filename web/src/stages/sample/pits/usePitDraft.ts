@@ -17,6 +17,10 @@ export interface PitInHand extends PitRead {
   readonly draft: PitDraft;
   readonly change: (some: Partial<PitDraft>) => void;
   readonly clear: () => void;
+  /** Something stands in the fields that is not in the book. */
+  readonly isBegun: boolean;
+  /** Drops what was typed since it was kept, or all of a new one; answers the way back. */
+  readonly drop: () => () => void;
   setLayer(id: string, some: Partial<Layer>): void;
   /** Puts a layer in below another, or on top of all (`below` null); answers its id. */
   addLayer(material: Layer['material'], below: string | null): string | null;
@@ -43,6 +47,14 @@ export function usePitDraft(
     ...read,
     draft,
     clear,
+    isBegun: kept
+      ? JSON.stringify(draft) !== JSON.stringify(pitAsDraft(kept, US))
+      : draft.layers.length > 0 || draft.crevice !== null,
+    drop: () => {
+      const before = draft;
+      clear();
+      return () => setDraft(before);
+    },
     change: (some) => setDraft((before) => ({ ...before, ...some })),
     setLayer: (id, some) => setLayers((layers) => layers.map((l) => (l.id === id ? { ...l, ...some } : l))),
     addLayer: (material, below) => {
