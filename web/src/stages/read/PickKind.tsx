@@ -12,9 +12,8 @@ import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { toast } from '../../ui/toast.ts';
-import { QuantityField } from '../../ui/QuantityField.tsx';
-import { readEntered } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
+import { AlongField, readAlong } from './AlongField.tsx';
 import { bareSign, isOwnKind, signName, type SignKind } from './readSign.ts';
 
 const KINDS = SIGN_KIND_NAMES.filter((k) => k !== 'other');
@@ -112,32 +111,16 @@ function SayWhere({
 }) {
   const show = useShow();
   const [distance, setDistance] = useState<Entered>({ text: '', unit: show.display.system === 'US' ? 'ft' : 'm' });
-  const reading = readEntered('length', distance);
-  const tooFar = reading.ok && reading.value > ground.length_m + 0.5;
+  const { reading, isTooFar } = readAlong(ground, distance);
   return (
     <form
       className="flex flex-col gap-1"
       onSubmit={(e) => {
         e.preventDefault();
-        if (reading.ok && !tooFar) onWhere({ distance_m: reading.value, bank: 'mid', offset_m: 0 });
+        if (reading.ok && !isTooFar) onWhere({ distance_m: reading.value, bank: 'mid', offset_m: 0 });
       }}
     >
-      <QuantityField
-        label={`Distance ${GROUND_WORDS[ground.kind].axis}`}
-        entered={distance}
-        reading={reading}
-        units={['m', 'ft', 'km', 'yd']}
-        showProblem={wanted}
-        problem={
-          tooFar
-            ? `The ground is ${show.distance(ground.length_m)} long.`
-            : wanted && distance.text.trim() === ''
-              ? 'Where is it? Type how far, tap it on the ribbon, or stand there with a position.'
-              : null
-        }
-        onChange={setDistance}
-        comesTo={reading.ok && show.distance(reading.value)}
-      />
+      <AlongField ground={ground} entered={distance} wanted={wanted} onChange={setDistance} />
       <Button type="submit">It is there</Button>
     </form>
   );

@@ -24,6 +24,7 @@ import { Choices } from '../../ui/Choices.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { FormSheet } from '../../ui/Sheet.tsx';
+import { AlongField, readAlong } from './AlongField.tsx';
 
 interface SpotSheetProps {
   readonly ground: StoredGround;
@@ -71,15 +72,11 @@ export function SpotSheet({ ground, spot: now, place, onClose, onKept }: SpotShe
   const nameProblem = textProblem(TEXTS.name, name);
   const noteProblem = textProblem(TEXTS.note, note);
   const [tried, setTried] = useState(false);
-  const reading = readEntered('length', distance);
-  const tooFar =
-    reading.ok && reading.value > ground.length_m + 0.5
-      ? `The ground is ${show.distance(ground.length_m)} long.`
-      : null;
+  const { reading, isTooFar } = readAlong(ground, distance);
 
   const save = (): void => {
     setTried(true);
-    if (nameProblem || noteProblem || !reading.ok || tooFar || level?.ok === false || levelProblem) return;
+    if (nameProblem || noteProblem || !reading.ok || isTooFar || level?.ok === false || levelProblem) return;
     const distance_m = reading.value;
     const moved = !spot || Math.abs(distance_m - spot.distance_m) > 0.05 || bank !== spot.bank;
     const offset_m = bank === 'mid' ? 0 : moved ? stood?.offset_m || spot?.offset_m || 6 : spot.offset_m;
@@ -111,23 +108,14 @@ export function SpotSheet({ ground, spot: now, place, onClose, onKept }: SpotShe
   return (
     <FormSheet title={spot ? spot.name : 'New spot'} onClose={onClose} onSave={save}>
       <TextField label="Name" value={name} onChange={setName} limit={TEXTS.name} problem={tried ? nameProblem : null} />
-      <QuantityField
-        label={`Distance ${GROUND_WORDS[ground.kind].axis}`}
+      <AlongField
+        ground={ground}
         entered={distance}
-        reading={reading}
-        units={['m', 'ft', 'km', 'yd']}
-        showProblem={tried}
-        problem={
-          tooFar ??
-          (tried && distance.text.trim() === ''
-            ? 'Where is it? Type how far, tap it on the ribbon, or stand there with a position.'
-            : null)
-        }
+        wanted={tried}
         onChange={(typed) => {
           setTouched(true);
           setDistance(typed);
         }}
-        comesTo={reading.ok && show.distance(reading.value)}
       />
       <div className="-mt-1 flex items-center justify-between gap-3">
         <p role="status" className="text-[13px] text-ink-2">

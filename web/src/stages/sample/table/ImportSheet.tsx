@@ -211,8 +211,9 @@ function Report({ step, bringing }: { step: ImportStep & { at: 'report' | 'faile
         </p>
       )}
       <p className="font-serif text-[22px] leading-tight font-semibold">
-        {grouped(checked.good)} rows are right
-        {checked.refusedRows > 0 ? `, ${grouped(checked.refusedRows)} are not` : ''}.
+        {checked.good === 0 && checked.refusedRows === 0 && checked.again.length > 0
+          ? 'Nothing in it is new.'
+          : `${grouped(checked.good)} rows are right${checked.refusedRows > 0 ? `, ${grouped(checked.refusedRows)} are not` : ''}.`}
       </p>
       {checked.spots > 0 && <p>{plural(checked.spots, 'spot')} will be made.</p>}
       {checked.again.length > 0 && (
