@@ -14,15 +14,15 @@ test('a pan is dated back as it is kept, put right later, moved to its spot, and
     ).items;
   await toStage(page, 'Sample');
   await page.getByText('More about this pan').click();
-  await page.getByLabel('Panned earlier? When').fill('2999-01-01T10:00');
+  await page.getByLabel('Panned earlier? When', { exact: true }).fill('2999-01-01T10:00');
   await expect(page.getByText('That is still to come.')).toBeVisible();
-  await page.getByLabel('Panned earlier? When').fill('2026-05-03T10:30');
+  await page.getByLabel('Panned earlier? When', { exact: true }).fill('2026-05-03T10:30');
   await keepBlank(page, 'Lower bar');
   await expect.poll(async () => (await kept()).length).toBe(1);
   expect(new Date((await kept())[0]?.takenAt ?? 0).getTime()).toBe(new Date('2026-05-03T10:30').getTime());
 
   const [before] = await kept();
-  await page.getByRole('button', { name: 'Put right the sample of 3 May' }).click();
+  await page.getByRole('button', { name: /^Put right the sample of 3 May/ }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('Depth below the surface', { exact: true }).fill('-2');
   await expect(sheet.getByText('Less than nothing cannot be measured.')).toBeVisible();
@@ -45,10 +45,10 @@ test('a pan is dated back as it is kept, put right later, moved to its spot, and
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(async () => (await kept())[0]?.counts['20-40']).toBe(0);
 
-  await page.getByRole('button', { name: 'Take out the sample of 3 May' }).click();
+  await page.getByRole('button', { name: /^Take out the sample of 3 May/ }).click();
   await expect(page.getByText('Nothing panned here yet.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('button', { name: 'Put right the sample of 3 May' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Put right the sample of 3 May/ })).toBeVisible();
 });
 
 test('what is typed and not kept can be dropped, and comes back by Undo', async ({ page }) => {

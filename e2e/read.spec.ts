@@ -214,7 +214,7 @@ test('a flood renews the bars: an old blank then weighs less, and the river stan
   await page.getByRole('button', { name: 'read the river' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByRole('radio', { name: 'peak of a flood' }).click();
-  await sheet.getByLabel('When').fill('2035-01-01T10:00');
+  await sheet.getByLabel('When', { exact: true }).fill('2035-01-01T10:00');
   await sheet.getByRole('button', { name: 'Keep it' }).click();
   await expect(sheet.getByText('Nothing is typed yet.')).toBeVisible();
   await expect(sheet.getByText('That is still to come.')).toBeVisible();
@@ -224,7 +224,7 @@ test('a flood renews the bars: an old blank then weighs less, and the river stan
     const t = new Date(Date.now() - new Date().getTimezoneOffset() * 60_000 + 60_000);
     return t.toISOString().slice(0, 16);
   });
-  await sheet.getByLabel('When').fill(now);
+  await sheet.getByLabel('When', { exact: true }).fill(now);
   await sheet.getByRole('button', { name: 'Keep it' }).click();
   await expect(sheet.getByRole('listitem')).toContainText('“1.2 m”, flood');
   await page.keyboard.press('Escape');
@@ -244,8 +244,8 @@ test('a closed season written down is told on its day, where ground is worked', 
   await expect(sheet.getByText('What comes every year needs its first and last day.')).toBeVisible();
   await sheet.getByLabel('What it is').fill('Trout spawn');
   const dayFrom = (days: number): string => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
-  await sheet.getByLabel('First day').fill(dayFrom(-20));
-  await sheet.getByLabel('Last day').fill(dayFrom(20));
+  await sheet.getByLabel('First day', { exact: true }).fill(dayFrom(-20));
+  await sheet.getByLabel('Last day', { exact: true }).fill(dayFrom(20));
   await sheet.getByRole('button', { name: 'Write it down' }).click();
   await expect(sheet.getByRole('listitem')).toContainText('Trout spawn');
   await page.keyboard.press('Escape');

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { CONSTITUENT_NAMES, DEFAULT_SWELL_PERCENT, GUESSED_KINDS } from '@riffle/core';
+import { CONSTITUENT_NAMES, DEFAULT_SWELL_PERCENT, GUESSED_KINDS, isTimeZone } from '@riffle/core';
 import { GROUND_KINDS, SPOT_KINDS } from './kinds.ts';
 import { MOST, NUMBERS } from './limits.ts';
 import { Along, Based, Entered, Id, Name, Note, Offset, Stored, Whole, within } from './shared.ts';
@@ -36,6 +36,9 @@ const ProfilePoint = z.object({
   form: z.enum(['pool', 'riffle', 'step', 'run']),
 });
 
+/** IANA name of a time zone, as “Etc/GMT+2”. */
+const TimeZone = z.string().min(1).max(64).refine(isTimeZone, 'No time zone of that name is known.');
+
 const groundFields = {
   name: Name,
   kind: z.enum(GROUND_KINDS),
@@ -43,6 +46,8 @@ const groundFields = {
   length_m: within(NUMBERS.groundLength_m),
   /** Loose over bank volume less one. */
   swell_percent: within(NUMBERS.swell_percent).default(DEFAULT_SWELL_PERCENT),
+  /** Whose clock its days and hours are told by; null: the clock of whoever looks. */
+  timeZone: TimeZone.nullable().default(null),
   note: Note,
   tide: TideConstants.nullable().default(null),
   profile: z.array(ProfilePoint).max(MOST.profilePoints, 'At most 2,000 heights.').default([]),
@@ -150,6 +155,7 @@ export const FileDecisions = FileChoices.extend({
   name: Name,
   kind: z.enum(GROUND_KINDS),
   flow: z.enum(['as drawn', 'against']),
+  timeZone: TimeZone.optional(),
   /** What each way point is, in the order of the file, by commas; where nothing stands, as its name has it. */
   spotKinds: z.string().max(20_000).default(''),
 });

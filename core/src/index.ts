@@ -6,6 +6,7 @@ export { convert, GRADE_UNITS, UNITS, unitSize, type GradeUnit, type UnitKind } 
 export { bankVolume_L, CONTAINERS, DEFAULT_SWELL_PERCENT, type Container } from './measures/containers.ts';
 export { describePitch, pitchSlope, type Pitch, type PitchKind } from './measures/pitch.ts';
 export { sieveAperture_mm } from './measures/sieves.ts';
+export { isTimeZone, localDay, momentOf, wallClock } from './measures/localTime.ts';
 export { parseQuantity, volumeInLitres, type Entered, type Parsed } from './measures/parseQuantity.ts';
 export {
   METRIC,
@@ -13,8 +14,10 @@ export {
   showBulkGold,
   showDistance,
   showFlow,
+  rangeText,
   showGold,
   showGrade,
+  showGrainSize,
   showLength,
   showLoad,
   showPitch,

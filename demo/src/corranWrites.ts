@@ -39,6 +39,8 @@ export interface DemoWrite {
   readonly type: string;
 }
 
+/** The clocks of the island; nowhere else are they called so. */
+const CORRAN_TIME_ZONE = 'Etc/GMT+2';
 /** First day of the season as pictures and tests have it. */
 const USUAL_SEASON = Date.UTC(2026, 3, 14, 8);
 const DAY_MS = 86_400_000;
@@ -147,7 +149,7 @@ export function corranWrites({
     const groundId = nextId(0);
     groundIds.set(ground.key, groundId);
     const line = drawLine(ground);
-    const query = `name=${encodeURIComponent(ground.name)}&kind=${ground.kind}&flow=against`;
+    const query = `name=${encodeURIComponent(ground.name)}&kind=${ground.kind}&flow=against&timeZone=${encodeURIComponent(CORRAN_TIME_ZONE)}`;
     writes.push({
       method: 'PUT',
       url: `/grounds/${groundId}/from-file?${query}`,
@@ -174,6 +176,7 @@ export function corranWrites({
         kind: ground.kind,
         length_m: centre.length_m,
         swell_percent: DEFAULT_SWELL_PERCENT,
+        timeZone: CORRAN_TIME_ZONE,
         note: '',
         tide: ground.tide ?? null,
         profile: [],

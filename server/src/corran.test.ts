@@ -85,7 +85,7 @@ describe('the demo island', () => {
     ];
     const { items } = (await server.call('GET', '/grounds')).json<{ items: StoredGround[] }>();
     for (const ground of items) {
-      const weighed = weighedCleanups(ground.id, cleanups, runs, setups);
+      const weighed = weighedCleanups(ground.id, cleanups, runs, setups, ground.timeZone ?? 'UTC');
       const book = keepBook(ground.id, ground.swell_percent, weighed.cleanups, weighed.unweighed);
       expect(book).toEqual((await server.call('GET', `/grounds/${ground.id}/book`)).json());
     }

@@ -44,6 +44,7 @@ export const newGround = (some: Partial<New<Ground>> = {}): New<Ground> => ({
   kind: 'creek',
   length_m: 500,
   swell_percent: 25,
+  timeZone: 'Etc/GMT+2',
   note: '',
   tide: null,
   profile: [],

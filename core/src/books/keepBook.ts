@@ -11,7 +11,7 @@ export interface KeptTally {
 
 /** A clean-up with its gold and what the runs behind it came to. */
 export interface WeighedCleanup {
-  /** The day it was weighed, YYYY-MM-DD in UTC. */
+  /** The day it was weighed by the ground's clock, YYYY-MM-DD. */
   readonly day: string;
   readonly gold_mg: number;
   /** False when the clean-up of the same box before this one was not rinsed clean. */

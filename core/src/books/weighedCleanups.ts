@@ -1,3 +1,4 @@
+import { localDay } from '../measures/localTime.ts';
 import { exactSum_mg, type KeptTally, type WeighedCleanup } from './keepBook.ts';
 
 /** A clean-up, a run and a set-up, as far as the book needs them. Of every ground: a box carries old gold from one to the next. */
@@ -22,6 +23,7 @@ export interface BookSetup {
 
 /**
  * The clean-ups of a ground as its book takes them, oldest first, and the tallies of its runs not weighed yet.
+ * @param timeZone of the ground: its days are its own
  * A clean-up may hold old gold when the one before it of one of its boxes, on whatever ground, was not rinsed clean.
  */
 export function weighedCleanups(
@@ -29,6 +31,7 @@ export function weighedCleanups(
   cleanups: readonly BookCleanup[],
   runs: readonly BookRun[],
   setups: readonly BookSetup[],
+  timeZone: string,
 ): { cleanups: WeighedCleanup[]; unweighed: KeptTally[] } {
   const runById = new Map(runs.map((r) => [r.id, r]));
   const rigOf = new Map(setups.map((s) => [s.id, s.rigId]));
@@ -42,7 +45,7 @@ export function weighedCleanups(
     const rigs = new Set(behind.map((r) => rigOf.get(r.setupId) ?? ''));
     if (c.groundId === groundId)
       weighed.push({
-        day: new Date(c.cleanedAt).toISOString().slice(0, 10),
+        day: localDay(new Date(c.cleanedAt), timeZone),
         gold_mg: exactSum_mg(c.sections.map((s) => s.gold_mg)),
         boxWasClean: [...rigs].every((rig) => (rinsedBefore.get(rig) ?? 'yes') === 'yes'),
         tallies: behind.map((r) => r.tally),

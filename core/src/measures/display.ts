@@ -1,3 +1,4 @@
+import { nearestMesh } from './sieves.ts';
 import { GRADE_UNITS, UNITS, type GradeUnit } from './units.ts';
 
 /** How a person wants figures shown. Gold has its own unit whatever the rest is in. */
@@ -48,26 +49,66 @@ const rounded = (value: number, unit: string, decimals: number): Figure => ({
   unit,
 });
 
-/** Small lengths: stones, water depth, grain sizes, drops of a box, places along it; whole millimetres from 20 mm on, and from 1 m (3 ft) on the larger unit. */
+/** A number to the nearest part (1/2, 1/4 ... of whole `parts`), as a rule is read: "2 1/2", "3/16", "0". */
+function inParts(value: number, parts: number): string {
+  const all = Math.round(Math.abs(value) * parts);
+  const whole = Math.floor(all / parts);
+  let [top, under] = [all % parts, parts];
+  while (top > 0 && top % 2 === 0) [top, under] = [top / 2, under / 2];
+  const fraction = top === 0 ? '' : `${top}/${under}`;
+  const sign = value < 0 && all > 0 ? '-' : '';
+  return `${sign}${whole > 0 || fraction === '' ? grouped(whole) : ''}${whole > 0 && fraction !== '' ? ' ' : ''}${fraction}`;
+}
+
+/** Inches as a rule is read: finer the smaller; below half of 1/64 in no rule reads and figures are said. */
+function onRule(m: number): Figure {
+  const inches = m / UNITS.length.in;
+  const size = Math.abs(inches);
+  if (size > 0 && size < 1 / 64) return figure(inches, 'in', 2);
+  return { digits: inParts(inches, size < 1 / 8 ? 64 : size < 1 ? 16 : size < 3 ? 8 : 4), unit: 'in' };
+}
+
+/** Feet and inches, "2 ft 9 in"; whole feet from 20 ft on. */
+function inFeet(m: number): Figure {
+  const inches = Math.round(Math.abs(m) / UNITS.length.in);
+  const sign = m < 0 ? '-' : '';
+  if (inches >= 240) return rounded(m / UNITS.length.ft, 'ft', 0);
+  if (inches % 12 === 0) return { digits: `${sign}${inches / 12}`, unit: 'ft' };
+  return inches < 12
+    ? { digits: `${sign}${inches}`, unit: 'in' }
+    : { digits: `${sign}${Math.floor(inches / 12)} ft ${inches % 12}`, unit: 'in' };
+}
+
+/** Small lengths: stones, water depth, drops of a box, places along it; whole millimetres from 20 mm on and metres from 1 m on, or as a rule is read and feet with inches from 1 ft on. */
 export function showSmallLength(m: number, d: Display): Figure {
-  if (Math.abs(m) >= (d.system === 'metric' ? 1 : UNITS.length.yd)) return showLength(m, d);
-  if (d.system === 'US') return figure(m / UNITS.length.in, 'in');
+  if (d.system === 'US') return Math.abs(m) >= 0.99 * UNITS.length.ft ? inFeet(m) : onRule(m);
+  if (Math.abs(m) >= 1) return showLength(m, d);
   return Math.abs(m) >= 0.02 ? rounded(m * 1000, 'mm', 0) : figure(m * 1000, 'mm');
 }
 
-/** Box lengths, pit depths. */
-export const showLength = (m: number, d: Display): Figure =>
-  d.system === 'metric' ? figure(m, 'm') : figure(m / UNITS.length.ft, 'ft');
+/** Sizes of grains and openings of screens: millimetres, or the US sieve nearest to it ("70 mesh"), in inches from 1/4 in on. */
+export function showGrainSize(m: number, d: Display): Figure {
+  if (d.system === 'metric') return showSmallLength(m, d);
+  if (m * 1000 > 5.5) return onRule(m);
+  return { digits: String(nearestMesh(m * 1000)), unit: 'mesh' };
+}
+
+/** Box lengths, pit depths; in feet and inches where they are feet. */
+export const showLength = (m: number, d: Display): Figure => (d.system === 'metric' ? figure(m, 'm') : inFeet(m));
 
 /** Distance along the ground, to the whole unit. */
 export const showDistance = (m: number, d: Display): Figure =>
   d.system === 'metric' ? figure(Math.round(m), 'm', 6) : figure(Math.round(m / UNITS.length.ft), 'ft', 7);
 
+/** Volumes; in US units gallons and quarts to the part people say ("2 1/2 gal"), yards from a quarter yard on. */
 export function showVolume(L: number, d: Display): Figure {
   if (d.system === 'metric') return Math.abs(L) >= 1000 ? figure(L / 1000, 'm³') : figure(L, 'L');
-  return Math.abs(L) >= UNITS.volume.yd3 / 4
-    ? figure(L / UNITS.volume.yd3, 'yd³')
-    : figure(L / UNITS.volume.gal, 'gal');
+  const gallons = Math.abs(L) / UNITS.volume.gal;
+  if (Math.abs(L) >= UNITS.volume.yd3 / 4) return figure(L / UNITS.volume.yd3, 'yd³');
+  if (gallons >= 10) return rounded(L / UNITS.volume.gal, 'gal', 0);
+  if (gallons >= 1) return { digits: inParts(L / UNITS.volume.gal, 4), unit: 'gal' };
+  if (gallons >= 1 / 32) return { digits: inParts(L / UNITS.volume.qt, 8), unit: 'qt' };
+  return figure(L / UNITS.volume.in3, 'in³', 2);
 }
 
 /** Ground seen from above. */
@@ -98,9 +139,9 @@ export const showBulkGold = (mg: number, d: Display): Figure =>
 /** Grade from milligrams per litre (the same number as g/m3). */
 export const showGrade = (mg_L: number, d: Display): Figure => figure(mg_L * GRADE_UNITS[d.grade], d.grade, 2);
 
-/** Pitch: inches per foot in US units, percent in metric; as fine as a level and a ruler tell. */
+/** Pitch: inches per foot in US units, to a sixteenth; percent in metric; as fine as a level and a ruler tell. */
 export const showPitch = (slope: number, d: Display): Figure =>
-  d.system === 'metric' ? rounded(slope * 100, '%', 1) : rounded(slope * 12, 'in/ft', 2);
+  d.system === 'metric' ? rounded(slope * 100, '%', 1) : { digits: inParts(slope * 12, 16), unit: 'in/ft' };
 
 /** What people lift and carry, to the whole unit. */
 export const showLoad = (kg: number, d: Display): Figure =>
@@ -111,3 +152,11 @@ export const showTemperature = (C: number, d: Display): Figure =>
 
 /** The figure as one text; the space does not break, so that no line ends between a number and its unit. */
 export const text = ({ digits, unit }: Figure): string => `${digits}\u00a0${unit}`;
+
+/** Two figures as a stretch, "2–4 mm": the unit once where both have it and neither is of two parts, as feet with inches are. */
+export function rangeText(from: Figure, to: Figure): string {
+  const isPlain = (f: Figure): boolean => !f.digits.includes(' ft ');
+  return from.unit === to.unit && isPlain(from) && isPlain(to)
+    ? `${from.digits}–${text(to)}`
+    : `${text(from)} to ${text(to)}`;
+}

@@ -13,6 +13,11 @@ import {
   showBulkGold,
   showGold,
   showGrade,
+  showSmallLength,
+  showLength,
+  showGrainSize,
+  showPitch,
+  rangeText,
   showVolume,
   significant,
   text,
@@ -189,6 +194,73 @@ test('figures carry their unit in either system', () => {
   expect(text(showGrade(1, US))).toBe('12\u00a0grain/yd³');
   expect(significant(0.012345)).toBe('0.0123');
   expect(significant(123456)).toBe('123,456');
+});
+
+describe('US measures as people say them (a rule in inches, feet with inches, common practice)', () => {
+  const says = (figures: ReturnType<typeof text>): string => figures.replace('\u00a0', ' ');
+  const IN = 0.0254;
+  test.each([
+    [0.5 * IN, '1/2 in'],
+    [0.497 * IN, '1/2 in'],
+    [2.6 * IN, '2 5/8 in'],
+    [7.1 * IN, '7 in'],
+    [7.2 * IN, '7 1/4 in'],
+    [0.0002, '0.0079 in'],
+    [0.001, '3/64 in'],
+    [12 * IN, '1 ft'],
+    [17.6 * IN, '1 ft 6 in'],
+    [0, '0 in'],
+    [-0.25 * IN, '-1/4 in'],
+  ])('%d m is a small length of %s', (m, expected) => expect(says(text(showSmallLength(m, US)))).toBe(expected));
+  test.each([
+    [0.9144, '3 ft'],
+    [0.85, '2 ft 9 in'],
+    [0.1, '4 in'],
+    [0.3, '1 ft'],
+    [3.048 * 2.5, '25 ft'],
+    [0, '0 ft'],
+  ])('%d m is a length of %s', (m, expected) => expect(says(text(showLength(m, US)))).toBe(expected));
+  test.each([
+    [4.75, '1 1/4 gal'],
+    [10, '2 3/4 gal'],
+    [9.46352946, '2 1/2 gal'],
+    [45, '12 gal'],
+    [0.71, '3/4 qt'],
+    [0.05, '3.1 in³'],
+    [382.277, '0.5 yd³'],
+  ])('%d L is %s', (L, expected) => expect(says(text(showVolume(L, US)))).toBe(expected));
+  // ASTM E11: No. 70 opens 0.212 mm, No. 8 2.36 mm.
+  test.each([
+    [0.0002, '70 mesh'],
+    [0.00225, '8 mesh'],
+    [0.0127, '1/2 in'],
+    [0.00001, '400 mesh'],
+  ])('a grain of %d m is of %s', (m, expected) => expect(says(text(showGrainSize(m, US)))).toBe(expected));
+  test.each([
+    [0.0625, '3/4 in/ft'],
+    [0.0518, '5/8 in/ft'],
+    [0.084, '1 in/ft'],
+  ])('a slope of %d is %s', (slope, expected) => expect(says(text(showPitch(slope, US)))).toBe(expected));
+  test('a rule reads no coarser than one hand in thirty: what is said is within a part of what is', () =>
+    fc.assert(
+      fc.property(fc.double({ min: 0.01, max: 0.28, noNaN: true }), (m) => {
+        const [whole = '', fraction = '0/1'] = /\//.test(showSmallLength(m, US).digits)
+          ? (/^(?:(\d+) )?(\d+\/\d+)$/.exec(showSmallLength(m, US).digits) ?? []).slice(1).map((t) => t ?? '0')
+          : [showSmallLength(m, US).digits];
+        const [top = 0, under = 1] = fraction.split('/').map(Number);
+        expect(Math.abs((Number(whole) + top / under) * IN - m)).toBeLessThanOrEqual(IN / 8 + 1e-12);
+      }),
+    ));
+  test('a stretch says its unit once, but for feet with inches', () => {
+    const range = (a: number, b: number, d = US): string =>
+      rangeText(showLength(a, d), showLength(b, d)).replaceAll('\u00a0', ' ');
+    expect([range(0.1, 0.2), range(0.1, 0.85), range(0.61, 0.9144), range(0.1, 0.85, METRIC)]).toEqual([
+      '4–8 in',
+      '4 in to 2 ft 9 in',
+      '2–3 ft',
+      '0.1–0.85 m',
+    ]);
+  });
 });
 
 test('a container of the crew’s own is a unit like the others, in the plural too', () => {

@@ -44,6 +44,17 @@ const APERTURE_MM: Readonly<Record<string, number>> = {
   'No. 400': 0.038,
 };
 
+const MESHES = Object.entries(APERTURE_MM).flatMap(([designation, mm]) => {
+  const mesh = /^No\. (\d+)$/.exec(designation)?.[1];
+  return mesh === undefined ? [] : [{ mesh: Number(mesh), mm }];
+});
+
+/** The mesh of the US sieve whose opening is nearest to a size (by ratio): 70 for 0.2 mm; 4 to 400. */
+export function nearestMesh(mm: number): number {
+  const away = (m: { readonly mm: number }): number => Math.abs(Math.log(m.mm / mm));
+  return MESHES.reduce((best, m) => (away(m) < away(best) ? m : best)).mesh;
+}
+
 /**
  * Aperture of a US sieve such as "No. 20" or "1/4 in". A number outside the series is refused with its
  * neighbours ("mesh 250" is in no standard series), never guessed.

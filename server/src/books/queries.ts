@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { NewTrial, StoredTrial, Tally } from '@riffle/contract';
+import { NewTrial, StoredTrial, Tally, type StoredGround } from '@riffle/contract';
+import { localDay, type WeighedCleanup } from '@riffle/core';
 import type { Db } from '../db/pool.ts';
 import { recordKind } from '../db/recordKind.ts';
 
@@ -12,14 +13,22 @@ export const trials = recordKind({
   added: {},
 });
 
-const CleanedUp = z.object({ day: z.string(), gold_mg: z.number(), boxWasClean: z.boolean(), tallies: z.array(Tally) });
-type CleanedUp = z.infer<typeof CleanedUp>;
+const CleanedUp = z.object({
+  cleanedAt: z.coerce.date(),
+  gold_mg: z.number(),
+  boxWasClean: z.boolean(),
+  tallies: z.array(Tally),
+});
 
 /**
  * Every clean-up of a ground with its gold (summed exactly, as numeric) and the tallies of its runs. `boxWasClean` is false when
  * the clean-up of the same box before this one was not rinsed clean, on whatever ground that was: old gold travels with the box.
  */
-export async function listCleanedUp(db: Db, crewId: string, groundId: string): Promise<CleanedUp[]> {
+export async function listCleanedUp(
+  db: Db,
+  crewId: string,
+  ground: Pick<StoredGround, 'id' | 'timeZone'>,
+): Promise<WeighedCleanup[]> {
   const { rows } = await db.query<object>(
     `with boxed as (
        select c.id, c.ground_id, c.cleaned_at, c.rinsed_clean, s.rig_id, json_agg(r.tally) as tallies
@@ -32,14 +41,17 @@ export async function listCleanedUp(db: Db, crewId: string, groundId: string): P
      ), ordered as (
        select *, lag(rinsed_clean) over (partition by rig_id order by cleaned_at, id) as before from boxed
      )
-     select to_char(min(o.cleaned_at) at time zone 'UTC', 'YYYY-MM-DD') as day,
+     select min(o.cleaned_at) as "cleanedAt",
        (select coalesce(sum(x.gold_mg), 0) from cleanup_section x where x.crew_id = $1 and x.cleanup_id = o.id) as gold_mg,
        bool_and(coalesce(o.before, 'yes') = 'yes') as "boxWasClean",
        (select json_agg(t) from ordered p, json_array_elements(p.tallies) t where p.id = o.id) as tallies
      from ordered o where o.ground_id = $2 group by o.id order by min(o.cleaned_at), o.id`,
-    [crewId, groundId],
+    [crewId, ground.id],
   );
-  return rows.map((row) => CleanedUp.parse(row));
+  return rows.map((row) => {
+    const { cleanedAt, ...rest } = CleanedUp.parse(row);
+    return { day: localDay(cleanedAt, ground.timeZone ?? 'UTC'), ...rest };
+  });
 }
 
 /** Tallies of the runs whose gold was not weighed yet. */

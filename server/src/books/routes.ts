@@ -20,7 +20,7 @@ export function booksRoutes(scope: FastifyInstance, pool: pg.Pool): void {
     const ground = await grounds.find(pool, crewId, groundId);
     if (!ground) throw new Refusal('NOT_FOUND', 'That ground is not in the book.');
     const [cleanups, unweighed] = await Promise.all([
-      listCleanedUp(pool, crewId, groundId),
+      listCleanedUp(pool, crewId, ground),
       listUnweighedTallies(pool, crewId, groundId),
     ]);
     return { ground, book: keepBook(groundId, ground.swell_percent, cleanups, unweighed) };

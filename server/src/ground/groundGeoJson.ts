@@ -61,11 +61,23 @@ export async function groundAsGeoJson(
       properties: { riffle: kind.path, ...(deleted && { deleted }), ...fields },
     })),
   );
-  const { name, kind, swell_percent, note, tide, profile, lookedAt, joins } = ground;
+  const { name, kind, swell_percent, timeZone, note, tide, profile, lookedAt, joins } = ground;
   const own: Feature = {
     type: 'Feature',
     geometry: { type: 'LineString', coordinates: line },
-    properties: { riffle: 'ground', name, kind, flow: 'against', swell_percent, note, tide, profile, lookedAt, joins },
+    properties: {
+      riffle: 'ground',
+      name,
+      kind,
+      flow: 'against',
+      swell_percent,
+      timeZone,
+      note,
+      tide,
+      profile,
+      lookedAt,
+      joins,
+    },
   };
   return { type: 'FeatureCollection', features: [own, ...features] };
 }

@@ -16,6 +16,7 @@ export const grounds = recordKind({
     kind: 'kind',
     length_m: setBy('length_m', (typed) => `case when line is null then ${typed} else length_m end`),
     swell_percent: 'swell_percent',
+    timeZone: 'time_zone',
     note: 'note',
     tide: 'tide',
     profile: 'profile',

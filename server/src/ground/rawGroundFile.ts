@@ -12,6 +12,7 @@ export interface RawGroundFile {
   readonly name: string;
   readonly kind: unknown;
   readonly swell_percent: unknown;
+  readonly timeZone: unknown;
   readonly note: unknown;
   readonly tide: unknown;
   readonly profile: unknown;
@@ -48,6 +49,7 @@ export interface TakenColumns {
 export const UNTOLD = {
   kind: 'creek',
   swell_percent: null,
+  timeZone: null,
   note: null,
   tide: null,
   profile: null,

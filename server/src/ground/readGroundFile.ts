@@ -30,6 +30,7 @@ export interface ReadGround extends GroundFile {
   readonly properties: readonly Readonly<Record<string, unknown>>[];
   /** From Riffle's own exports; the usual values otherwise. */
   readonly swell_percent: number;
+  readonly timeZone: unknown;
   readonly note: string;
   readonly tide: unknown;
   readonly profile: unknown;
@@ -149,6 +150,7 @@ export function readGroundFile(text: string, choices: Partial<FileChoices> = {})
       typeof raw.swell_percent === 'number' && numberProblem(NUMBERS.swell_percent, raw.swell_percent) === null
         ? raw.swell_percent
         : DEFAULT_SWELL_PERCENT,
+    timeZone: raw.timeZone,
     note: note.slice(0, TEXTS.note.longest),
     properties: kept.map((p) => p.properties),
     tide: raw.tide,

@@ -73,8 +73,8 @@ export function groundRoutes(scope: FastifyInstance, pool: pg.Pool, work: WorkPo
       const read = await work.run('groundFile', { bytes: fileBytes(request.body), choices: request.query });
       const stored = await inTransaction(pool, async (db) => {
         const footFirst = request.query.flow === 'against' ? [...read.points] : [...read.points].reverse();
-        const { name, kind, flow } = request.query;
-        const ground = await groundOf(db, request.crewId, read, { id, name, kind });
+        const { name, kind, flow, timeZone = null } = request.query;
+        const ground = await groundOf(db, request.crewId, read, { id, name, kind, timeZone });
         const made = await insertGroundWithLine(db, request.crewId, ground, footFirst, thinLine(footFirst, 0.5, 2000));
         if (!made) return null;
         if (read.records.length === 0)
@@ -205,9 +205,9 @@ async function groundOf(
   db: Db,
   crewId: string,
   read: ReadGround,
-  decided: Pick<Ground, 'id' | 'name' | 'kind'>,
+  decided: Pick<Ground, 'id' | 'name' | 'kind' | 'timeZone'>,
 ): Promise<Ground> {
-  const { length_m, swell_percent, note, tide, profile, lookedAt, joins } = read;
+  const { length_m, swell_percent, timeZone, note, tide, profile, lookedAt, joins } = read;
   const bare = {
     ...decided,
     length_m,
@@ -221,6 +221,8 @@ async function groundOf(
   };
   const told = Ground.safeParse({
     ...bare,
+    // Where it was told from, else of whoever brings it in.
+    ...(timeZone !== null && { timeZone }),
     ...(tide !== null && { tide }),
     ...(profile !== null && { profile }),
     ...(lookedAt !== null && { lookedAt }),

@@ -12,7 +12,9 @@ const WITHOUT: Readonly<Record<string, readonly string[]>> = {
     'showDistance',
     'showFlow',
     'showGold',
+    'rangeText',
     'showGrade',
+    'showGrainSize',
     'showLength',
     'showLoad',
     'showPitch',
@@ -25,6 +27,7 @@ const WITHOUT: Readonly<Record<string, readonly string[]>> = {
     'significant',
     'text',
   ],
+  'reads the clock of a time zone, as any library does': ['isTimeZone', 'localDay', 'momentOf', 'wallClock'],
   'draws numbers by chance, or is a distribution of any textbook': [
     'gammaCdf',
     'gammaDraw',

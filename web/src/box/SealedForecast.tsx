@@ -1,15 +1,16 @@
 import type { StoredCleanup, StoredForecast } from '@riffle/contract';
-import { format } from 'date-fns';
 import { ForecastBar } from '../ui/ForecastBar.tsx';
 import { Gold } from '../ui/Judgement.tsx';
 import { plural } from '../ui/plural.ts';
 import { useShow } from '../units/useShow.ts';
 import { openForecast, type OpenedStretch } from './cleanForecast.ts';
+import { useLocalTime } from '../when/useLocalTime.ts';
 
 type Weighed = Pick<StoredCleanup['sections'][number], 'from_m' | 'to_m' | 'gold_mg'>;
 
 /** A forecast that nobody has opened: the box hatched over, and when it was sealed. */
 export function Sealed({ forecast }: { forecast: StoredForecast }) {
+  const local = useLocalTime();
   return (
     <div className="flex items-center gap-4">
       <svg width="72" height="44" viewBox="0 0 72 44" aria-hidden="true" className="shrink-0">
@@ -22,8 +23,8 @@ export function Sealed({ forecast }: { forecast: StoredForecast }) {
         <circle cx="36" cy="22" r="9" fill="var(--gold-fill)" stroke="var(--gold)" strokeWidth="2" />
       </svg>
       <p>
-        <b>What it should hold is sealed</b> since {format(new Date(forecast.sealedAt), 'd MMM, HH:mm')}, by{' '}
-        {restsOn(forecast)}. Weigh every section and it opens.
+        <b>What it should hold is sealed</b> since {local.dayTime(forecast.sealedAt)}, by {restsOn(forecast)}. Weigh
+        every section and it opens.
       </p>
     </div>
   );
@@ -42,12 +43,13 @@ export const restsOn = ({ pans, measuredBy }: Pick<StoredForecast, 'pans' | 'mea
 
 /** A forecast opened: what was said of each stretch, and what the scale said. */
 export function OpenedForecast({ forecast, weighed }: { forecast: StoredForecast; weighed: readonly Weighed[] }) {
+  const local = useLocalTime();
   const { all, stretches } = openForecast(forecast, weighed);
   const most = Math.max(all.high_mg, all.came_mg);
   return (
     <div>
       <p className="mb-1 text-[13px] text-ink-2">
-        Sealed {format(new Date(forecast.sealedAt), 'd MMM, HH:mm')}, by {restsOn(forecast)}; nine of ten should hold.
+        Sealed {local.dayTime(forecast.sealedAt)}, by {restsOn(forecast)}; nine of ten should hold.
       </p>
       <ul>
         {[...stretches, all].map((s) => (

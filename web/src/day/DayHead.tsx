@@ -1,6 +1,10 @@
 import { format, parseISO } from 'date-fns';
+import { useState } from 'react';
 import { Button } from '../ui/Button.tsx';
 import { TextButton } from '../ui/TextButton.tsx';
+import { DayField } from '../when/WhenField.tsx';
+import { isDay } from '../when/readWhen.ts';
+import { useLocalTime } from '../when/useLocalTime.ts';
 import type { DayOnPage } from './useDaySheet.ts';
 
 /** Fewer places are ordered before a word about it could be read. */
@@ -8,24 +12,27 @@ const LONG_SEARCH = 12;
 
 /** Which day it is, how far the search is, and the way to keep the plan. */
 export function DayHead({ page, onDate }: { page: DayOnPage; onDate: (date: string) => void }) {
+  const local = useLocalTime();
   const { ground, date, kept, day, keep } = page;
+  const [typed, setTyped] = useState<string | null>(null);
   const { draft, plan, planner, candidates, change } = day;
   return (
     <header className="flex flex-wrap items-baseline justify-between gap-x-6 border-b border-rule pb-2">
       <span className="font-serif text-[18px] font-semibold">
-        {format(parseISO(date), 'EEEE d MMMM')}
+        {format(parseISO(date), 'EEEE')} {local.day(local.at(date), 'long')}
         <span className="hidden sm:inline">, {ground.name}</span>
       </span>
       <span className="no-print flex flex-wrap items-center gap-x-4">
-        <input
-          type="date"
-          aria-label="Another day"
-          className="min-h-11 bg-transparent text-ink-2"
-          value={date}
-          onChange={(e) => {
-            if (e.target.value) onDate(e.target.value);
-          }}
-        />
+        <span className="w-44">
+          <DayField
+            label="Another day"
+            value={typed ?? date}
+            onChange={(day) => {
+              setTyped(isDay(day) ? null : day);
+              if (isDay(day)) onDate(day);
+            }}
+          />
+        </span>
         {planner.searching !== null && candidates.length > LONG_SEARCH && (
           <span role="status" className="text-[13px] text-ink-2">
             searching, {Math.round(100 * planner.searching)} %{' '}

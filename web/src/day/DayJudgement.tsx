@@ -1,6 +1,5 @@
 import type { StoredGround } from '@riffle/contract';
 import { permissionOn, riverIsFresh } from '@riffle/core';
-import { format } from 'date-fns';
 import { useRecords } from '../records/useRecords.ts';
 import { inTen } from '../reading/inTen.ts';
 import { Judgement } from '../ui/Judgement.tsx';
@@ -8,9 +7,12 @@ import { useNow } from '../ui/useNow.ts';
 import { useShow } from '../units/useShow.ts';
 import { clock, lasting } from './dayWords.ts';
 import type { Day } from './useDay.ts';
+import { sayDay } from '../when/localTime.ts';
+import { useLocalTime } from '../when/useLocalTime.ts';
 
 /** The day in one sentence: where first, when, and when back; what falls out where it does not fit. */
 export function DayJudgement({ ground, day, date }: { ground: StoredGround; day: Day; date: string }) {
+  const local = useLocalTime();
   const show = useShow();
   const now_ms = useNow(60_000);
   const { draft, plan, places, sky, river, tide } = day;
@@ -20,7 +22,7 @@ export function DayJudgement({ ground, day, date }: { ground: StoredGround; day:
   if (shut)
     return (
       <Judgement
-        rests={`${shut.why === 'closed season' ? (shut.until ? `Until ${format(new Date(`${shut.until}T00:00:00`), 'd MMMM')}, by your notes.` : 'No end is noted.') : `By your notes it has ${shut.why === 'run out' ? 'run out' : 'not begun'}.`} The plan below is for a day on which you may; local law decides.`}
+        rests={`${shut.why === 'closed season' ? (shut.until ? `Until ${sayDay(shut.until, date, 'long')}, by your notes.` : 'No end is noted.') : `By your notes it has ${shut.why === 'run out' ? 'run out' : 'not begun'}.`} The plan below is for a day on which you may; local law decides.`}
       >
         Stay off {ground.name}: {shut.note.name}.
       </Judgement>
@@ -60,10 +62,10 @@ export function DayJudgement({ ground, day, date }: { ground: StoredGround; day:
       river &&
       (riverIsFresh(river.last, now_ms)
         ? `River ${show.length(river.last.level_m)}.`
-        : `The river was last read ${format(new Date(river.last.readAt), 'd MMM')}: read it before you cross.`),
+        : `The river was last read ${local.day(river.last.readAt)}: read it before you cross.`),
     ground.kind === 'creek' &&
       river?.flood &&
-      `Last flood ${format(new Date(river.flood.readAt), 'd MMMM')}, ${show.length(river.flood.level_m)}.`,
+      `Last flood ${local.day(river.flood.readAt, 'long')}, ${show.length(river.flood.level_m)}.`,
     tide && 'Places wait for the sand to come bare.',
   ]
     .filter(Boolean)

@@ -1,5 +1,4 @@
 import type { StoredDaySheet, StoredGround, StoredSpot } from '@riffle/contract';
-import { format } from 'date-fns';
 import { useState } from 'react';
 import { ClosedFirst } from '../ground/ClosedToday.tsx';
 import { useRecords } from '../records/useRecords.ts';
@@ -17,12 +16,14 @@ import { InThisOrder, LeftOut } from './InThisOrder.tsx';
 import { Lots } from './Lots.tsx';
 import { PlanB } from './PlanB.tsx';
 import { Unfinished } from './Unfinished.tsx';
+import { useLocalTime } from '../when/useLocalTime.ts';
 import { useDaySheet } from './useDaySheet.ts';
 
 /** Today against the clock. */
 export function DayScreen() {
   const { ground, spots } = useGround();
-  const [date, setDate] = useState(() => format(new Date(), 'yyyy-MM-dd'));
+  const local = useLocalTime();
+  const [date, setDate] = useState(() => local.isoDay(Date.now()));
   const plans = useRecords('day-sheets', ground.id).items;
   const kept = plans.filter((p) => p.day === date).at(-1);
   // A kept plan may come a moment later, or from someone else of the crew: then the sheet begins again from it.

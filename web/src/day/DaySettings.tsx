@@ -1,14 +1,14 @@
 import type { StoredGround } from '@riffle/contract';
 import { UNITS } from '@riffle/core';
-import { useState, type ReactNode } from 'react';
+import { useState, type ComponentProps, type ReactNode } from 'react';
 import { Checkbox } from '../ui/Checkbox.tsx';
 import { GROUND_WORDS } from '../ground/groundWords.ts';
 import { readEntered } from '../units/readEntered.ts';
 import { useShow } from '../units/useShow.ts';
 import { Choices } from '../ui/Choices.tsx';
-import { Field, SelectField } from '../ui/Field.tsx';
+import { SelectField } from '../ui/Field.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
-import { clock } from './dayWords.ts';
+import { ClockField } from '../when/WhenField.tsx';
 import { type DayDraft } from './dayDraft.ts';
 
 interface DaySettingsProps {
@@ -16,12 +16,6 @@ interface DaySettingsProps {
   readonly draft: DayDraft;
   readonly change: (some: Partial<DayDraft>) => void;
 }
-
-const minutesOf = (time: string): number | null => {
-  const [h, m] = time.split(':').map(Number);
-  return time !== '' && h !== undefined && m !== undefined && !Number.isNaN(h + m) ? 60 * h + m : null;
-};
-const timeOf = (minutes: number): string => clock(minutes).padStart(5, '0');
 
 /** What a person settles about the day: when, from where, and by which school. Likeliest pay by quick pans is the default: time is what is short, and a blank is a result. */
 export function DaySettings({ ground, draft, change }: DaySettingsProps) {
@@ -37,8 +31,8 @@ export function DaySettings({ ground, draft, change }: DaySettingsProps) {
   const order = draft.back_min > draft.start_min ? null : 'Be back after you start.';
   return (
     <div className="flex flex-wrap items-start gap-x-4 gap-y-1">
-      <Time label="Start" value={draft.start_min} onChange={(start_min) => change({ start_min })} />
-      <Time label="Be back at" value={draft.back_min} problem={order} onChange={(back_min) => change({ back_min })} />
+      <Time label="Start" minutes={draft.start_min} onChange={(start_min) => change({ start_min })} />
+      <Time label="Be back at" minutes={draft.back_min} problem={order} onChange={(back_min) => change({ back_min })} />
       <div className="w-44 max-sm:w-full">
         <QuantityField
           label={`From, ${GROUND_WORDS[ground.kind].axis}`}
@@ -131,33 +125,8 @@ const Tick = ({
   </Checkbox>
 );
 
-function Time({
-  label,
-  value,
-  problem,
-  onChange,
-}: {
-  label: string;
-  value: number;
-  problem?: string | null;
-  onChange: (minutes: number) => void;
-}) {
-  return (
-    <div className="w-28 max-sm:w-[calc(50%-0.5rem)]">
-      <Field label={label} problem={problem}>
-        {(ids) => (
-          <input
-            {...ids}
-            type="time"
-            className="written w-full min-w-0"
-            value={timeOf(value)}
-            onChange={(e) => {
-              const m = minutesOf(e.target.value);
-              if (m !== null) onChange(m);
-            }}
-          />
-        )}
-      </Field>
-    </div>
-  );
-}
+const Time = (about: ComponentProps<typeof ClockField>) => (
+  <div className="w-28 max-sm:w-[calc(50%-0.5rem)]">
+    <ClockField {...about} />
+  </div>
+);

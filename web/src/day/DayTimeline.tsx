@@ -223,15 +223,13 @@ export function DayTimeline({
         {now_min !== null && now_min > from && now_min < to && (
           <g>
             <path d={`M${x(now_min)} 0V${bottom}`} stroke="var(--water)" strokeWidth="2.400" />
-            <text
-              x={x(now_min) + (x(now_min) > x(to) - 64 ? -5 : 5)}
-              y={SKY_H + 14}
-              fontSize="12.500"
-              textAnchor={x(now_min) > x(to) - 64 ? 'end' : 'start'}
-              className="halo"
-            >
-              now {clock(now_min)}
-            </text>
+            {/* Under the axis, over the hours: nothing else is written there. */}
+            <g transform={`translate(${Math.min(x(to) - 36, Math.max(x(from) + 36, x(now_min)))} ${bottom})`}>
+              <rect x="-36" y="4" width="72" height="20" fill="var(--water)" />
+              <text y="18.500" fontSize="12.500" fontWeight="700" textAnchor="middle" style={{ fill: 'var(--paper)' }}>
+                now {clock(now_min)}
+              </text>
+            </g>
           </g>
         )}
       </svg>

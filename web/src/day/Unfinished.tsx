@@ -1,12 +1,13 @@
 import type { StoredGround, StoredSpot } from '@riffle/contract';
-import { format } from 'date-fns';
 import { Link } from 'react-router';
 import { useRecords } from '../records/useRecords.ts';
 import { useShow } from '../units/useShow.ts';
 import { Block } from '../ui/Judgement.tsx';
+import { useLocalTime } from '../when/useLocalTime.ts';
 
 /** What was begun and not ended, and the places passed by with what they need. */
 export function Unfinished({ ground, spots }: { ground: StoredGround; spots: readonly StoredSpot[] }) {
+  const local = useLocalTime();
   const show = useShow();
   const runs = useRecords('runs', ground.id).items;
   const cleaned = new Set(useRecords('cleanups', ground.id).items.flatMap((c) => c.runIds));
@@ -31,8 +32,7 @@ export function Unfinished({ ground, spots }: { ground: StoredGround; spots: rea
         {unweighed.map((r) => (
           <li key={r.id} className="border-b border-rule py-1">
             <Link className="flex min-h-11 items-center underline underline-offset-4" to={`/g/${ground.id}/clean`}>
-              Concentrate of {format(new Date(r.startedAt), 'd MMM')} from {at(r.spotId)}, {r.tally.buckets} buckets,
-              not weighed
+              Concentrate of {local.day(r.startedAt)} from {at(r.spotId)}, {r.tally.buckets} buckets, not weighed
             </Link>
           </li>
         ))}

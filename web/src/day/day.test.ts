@@ -5,6 +5,7 @@ import { cautionsOf } from './cautions.ts';
 import { asStop, type DayDraft } from './dayDraft.ts';
 import { clock, lasting } from './dayWords.ts';
 import { dayCandidates, dayProblem, walkedLine, type Candidate } from '@riffle/core';
+import { localTime } from '../when/localTime.ts';
 import { daySky, dayTide } from './daySky.ts';
 
 const ground = (some: Partial<StoredGround> = {}): StoredGround => ({
@@ -16,6 +17,7 @@ const ground = (some: Partial<StoredGround> = {}): StoredGround => ({
   kind: 'creek',
   length_m: 1000,
   swell_percent: 18,
+  timeZone: null,
   note: '',
   tide: null,
   profile: [],
@@ -216,7 +218,7 @@ describe('places of a day', () => {
 
 describe('sky and water of a day', () => {
   test('sunset by the clock of the device; none without a line', () => {
-    const { sun, twilightEnd_min } = daySky(ground(), '2026-05-02');
+    const { sun, twilightEnd_min } = daySky(ground(), '2026-05-02', localTime(null));
     if (sun?.kind !== 'rises and sets') throw new Error('no sun');
     // 46.5 N, 33 W: local noon 2 h 12 after Greenwich; the day in early May lasts 14 h 25 there, to five minutes.
     const utc = sun.sunset_min + new Date('2026-05-02T12:00:00').getTimezoneOffset();
@@ -228,18 +230,18 @@ describe('sky and water of a day', () => {
     expect(Math.abs(sun.sunset_min - sun.sunrise_min - 865)).toBeLessThan(8);
     expect(twilightEnd_min ?? 0).toBeGreaterThan(sun.sunset_min + 20);
     expect(utc).toBeGreaterThan(1200);
-    expect(daySky(ground({ line: null }), '2026-05-02').sun).toBeNull();
+    expect(daySky(ground({ line: null }), '2026-05-02', localTime(null)).sun).toBeNull();
   });
   test('a beach’s sand is bare while the water stands lower than its level, twice a day for a twice-daily tide', () => {
     const beach = ground({
       kind: 'beach',
       tide: { meanLevel_m: 1, workBelow_m: 1, constituents: [{ name: 'M2', amplitude_m: 0.6, phase_deg: 40 }] },
     });
-    const tide = dayTide(beach, '2026-05-02');
+    const tide = dayTide(beach, '2026-05-02', localTime(null));
     expect(tide?.open.length).toBeGreaterThanOrEqual(2);
     for (const w of tide?.open ?? []) expect(tide?.height_m((w.from_min + w.to_min) / 2)).toBeLessThan(1);
     expect((tide?.open ?? []).reduce((sum, w) => sum + w.to_min - w.from_min, 0)).toBeGreaterThan(600);
-    expect(dayTide(ground(), '2026-05-02')).toBeNull();
+    expect(dayTide(ground(), '2026-05-02', localTime(null))).toBeNull();
   });
 });
 

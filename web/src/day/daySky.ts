@@ -8,28 +8,28 @@ import {
   type OpenHours,
   type Tide,
 } from '@riffle/core';
+import type { LocalTime } from '../when/localTime.ts';
 
 export interface DaySky {
-  /** By this device's clock, minutes after midnight; null where the ground has no line. */
+  /** By the ground's clock, minutes after midnight; null where the ground has no line. */
   readonly sun: Daylight | null;
   readonly twilightEnd_min: number | null;
 }
 
-const localMinutes = (utc_min: number, date: string): number =>
-  utc_min - new Date(`${date}T12:00:00`).getTimezoneOffset();
-
 /** The sun over the middle of the ground. */
-export function daySky(ground: StoredGround, date: string): DaySky {
+export function daySky(ground: StoredGround, date: string, local: LocalTime): DaySky {
+  // The clock's offset as it is at noon.
+  const offset_min = (Date.parse(`${date}T12:00Z`) - local.at(`${date}T12:00`).getTime()) / 60_000;
   const middle = ground.line?.[Math.floor(ground.line.length / 2)];
   if (!middle) return { sun: null, twilightEnd_min: null };
   const shift = (d: Daylight): Daylight =>
     d.kind === 'rises and sets'
-      ? { ...d, sunrise_min: localMinutes(d.sunrise_min, date), sunset_min: localMinutes(d.sunset_min, date) }
+      ? { ...d, sunrise_min: d.sunrise_min + offset_min, sunset_min: d.sunset_min + offset_min }
       : d;
   const dusk = daylight(date, middle[0], middle[1], 'civil twilight');
   return {
     sun: shift(daylight(date, middle[0], middle[1])),
-    twilightEnd_min: dusk.kind === 'rises and sets' ? localMinutes(dusk.sunset_min, date) : null,
+    twilightEnd_min: dusk.kind === 'rises and sets' ? dusk.sunset_min + offset_min : null,
   };
 }
 
@@ -40,9 +40,9 @@ export interface DayTide {
 }
 
 /** The tide over a day by the ground's constituents; null where it has none. */
-export function dayTide(ground: StoredGround, date: string): DayTide | null {
+export function dayTide(ground: StoredGround, date: string, local: LocalTime): DayTide | null {
   if (!ground.tide) return null;
-  const midnight = new Date(`${date}T00:00:00`).getTime();
+  const midnight = local.at(date).getTime();
   const tide: Tide = {
     meanLevel_m: ground.tide.meanLevel_m,
     constituents: fromGreenwich(ground.tide.constituents, midnight),

@@ -10,7 +10,7 @@ const at = (date: string, minutes: number): [number, number, number, number, num
   return [moment.getFullYear(), moment.getMonth() + 1, moment.getDate(), moment.getHours(), moment.getMinutes()];
 };
 
-/** The day as a calendar (RFC 5545), by this device's clock: a block for each place, and the hour to be back. Names only, no positions. */
+/** The day as a calendar (RFC 5545), by the ground's clock: a block for each place, and the hour to be back. Names only, no positions. */
 export function dayAsIcs(
   ground: StoredGround,
   date: string,

@@ -26,6 +26,7 @@ import { useDraft } from '../ui/useDraft.ts';
 import { firstDraft, type DayDraft } from './dayDraft.ts';
 import { daySky, dayTide, inDaylight, type DaySky, type DayTide } from './daySky.ts';
 import { usePlanner, type Planner } from './usePlanner.ts';
+import { useLocalTime } from '../when/useLocalTime.ts';
 
 /** The planner chooses among so many places at most, best first. */
 const MOST_PLACES = 40;
@@ -61,6 +62,7 @@ export function useDay(
   kept: StoredDaySheet | undefined,
   now: Date,
 ): Day {
+  const local = useLocalTime();
   const reading = useReading(ground);
   const { samples, river } = reading;
   const { pays_mg_L, reach_m, priors } = usePreferences().preferences;
@@ -72,7 +74,7 @@ export function useDay(
   );
   const [draft, setDraft, forget] = useDraft<DayDraft>(
     `day-${ground.id}-${date}${kept ? `-${kept.id}-${kept.version}` : ''}`,
-    () => firstDraft(ground, kept, daySky(ground, date)),
+    () => firstDraft(ground, kept, daySky(ground, date, local)),
   );
   const line = useMemo(() => walkedLine(ground), [ground]);
   const pace = useMemo(() => {
@@ -105,8 +107,8 @@ export function useDay(
     [ground, spots, ranking, draft, pace, river, line, hour, claims],
   );
   const tried = useMemo(() => all.filter((c) => c.closed === null), [all]);
-  const tide = useMemo(() => dayTide(ground, date), [ground, date]);
-  const sky = useMemo(() => daySky(ground, date), [ground, date]);
+  const tide = useMemo(() => dayTide(ground, date, local), [ground, date, local]);
+  const sky = useMemo(() => daySky(ground, date, local), [ground, date, local]);
   // Nobody sees a color in the dark: work begins with the sun and ends with it.
   const open = useMemo(() => inDaylight(sky, tide?.open ?? null), [sky, tide]);
   const asked = useMemo<DayProblem | null>(

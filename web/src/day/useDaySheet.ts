@@ -1,10 +1,10 @@
 import { textProblem, TEXTS, type StoredDaySheet, type StoredGround, type StoredSpot } from '@riffle/contract';
-import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
 import { saveFile } from '../files/saveFile.ts';
 import { useKeep } from '../records/useKeep.ts';
 import { toast } from '../ui/toast.ts';
 import { useNow } from '../ui/useNow.ts';
+import { useLocalTime } from '../when/useLocalTime.ts';
 import { asStop } from './dayDraft.ts';
 import { dayAsGpx, dayAsIcs } from './exportDay.ts';
 import { useDay } from './useDay.ts';
@@ -16,6 +16,7 @@ export function useDaySheet(
   date: string,
   kept: StoredDaySheet | undefined,
 ) {
+  const local = useLocalTime();
   const now_ms = useNow(30_000);
   const now = useMemo(() => new Date(now_ms), [now_ms]);
   const day = useDay(ground, spots, date, kept, now);
@@ -60,7 +61,7 @@ export function useDaySheet(
     keep,
     saveAs,
     /** Minutes into the day; null on any other day than today. */
-    now_min: format(now, 'yyyy-MM-dd') === date ? now.getHours() * 60 + now.getMinutes() : null,
+    now_min: local.isoDay(now) === date ? Math.floor(local.minuteOfDay(now)) : null,
     /** The places that fit, in their order. */
     planned: plan?.stops.filter((s) => !s.late).flatMap((s) => places.get(s.id) ?? []) ?? [],
     left: day.candidates.filter((c) => !plan?.stops.some((s) => s.id === c.id)),

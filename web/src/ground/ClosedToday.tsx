@@ -3,10 +3,9 @@ import { nextOpenDay, permissionOn } from '@riffle/core';
 import { useMemo, type ReactNode } from 'react';
 import { Judgement, SecondWord } from '../ui/Judgement.tsx';
 import { plural } from '../ui/plural.ts';
-import { dayMonthYear, dayOf, isoDay } from '../units/dayText.ts';
+import { dayMonthYear as day } from '../when/localTime.ts';
+import { useLocalTime } from '../when/useLocalTime.ts';
 import { useRecords } from '../records/useRecords.ts';
-
-const day = (d: string): string => dayMonthYear(dayOf(d));
 
 interface ClosedFirstProps {
   readonly ground: StoredGround;
@@ -17,13 +16,15 @@ interface ClosedFirstProps {
 }
 
 /** What the crew's own notes say of a day, on every screen where ground is worked: closed ground is the first word. */
-export function ClosedFirst({ ground, on = isoDay(new Date()), children }: ClosedFirstProps) {
+export function ClosedFirst({ ground, on: asked, children }: ClosedFirstProps) {
+  const today = useLocalTime().isoDay(Date.now());
+  const on = asked ?? today;
   const notes = useRecords('permissions', ground.id).items;
   const { closed, soon, opens } = useMemo(() => {
     const standing = permissionOn(notes, on);
     return { ...standing, opens: standing.closed.length > 0 ? nextOpenDay(notes, on) : null };
   }, [notes, on]);
-  const isToday = on === isoDay(new Date());
+  const isToday = on === today;
   const ends =
     soon.length > 0 ? (
       <p className="border-l-4 border-dashed border-ink pl-3">

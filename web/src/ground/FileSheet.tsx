@@ -16,6 +16,7 @@ import { ChooseColumns } from './ChooseColumns.tsx';
 import { GROUND_KIND_CHOICES } from './groundWords.ts';
 import { LinePlan } from './LinePlan.tsx';
 import type { FileInHand, FileReading } from './useGroundFile.ts';
+import { deviceZone } from '../when/localTime.ts';
 
 interface FileSheetProps extends FileInHand {
   /** Reads the file another way; null: asks again which of its lines is meant. */
@@ -51,7 +52,14 @@ export function FileSheet({ id, file, read, choices, onRead, onBack }: FileSheet
     if (name.trim() === '' || flow === 'unknown' || saving) return;
     setSaving(true);
     try {
-      const query = new URLSearchParams({ ...choices, name: name.trim(), kind, flow, spotKinds: kinds.join(',') });
+      const query = new URLSearchParams({
+        ...choices,
+        name: name.trim(),
+        kind,
+        flow,
+        timeZone: deviceZone(),
+        spotKinds: kinds.join(','),
+      });
       const ground = await call<StoredGround>('PUT', `/grounds/${id}/from-file?${query.toString()}`, file);
       client.setQueryData<StoredGround[]>(listKey('grounds', ''), (list) => [...(list ?? []), ground]);
       await navigate(`/g/${ground.id}/read`);

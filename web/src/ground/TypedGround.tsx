@@ -9,6 +9,7 @@ import { Block } from '../ui/Judgement.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
 import { useDraft } from '../ui/useDraft.ts';
 import { readEntered } from '../units/readEntered.ts';
+import { deviceZone } from '../when/localTime.ts';
 import { GROUND_KIND_CHOICES } from './groundWords.ts';
 
 interface TypedDraft {
@@ -38,6 +39,7 @@ export function TypedGround() {
       kind: draft.kind,
       length_m: length.value,
       swell_percent: DEFAULT_SWELL_PERCENT,
+      timeZone: deviceZone(),
       note: '',
       tide: null,
       profile: [],

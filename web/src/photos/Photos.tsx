@@ -1,11 +1,11 @@
 import { TEXTS, type StoredAttachment } from '@riffle/contract';
 import { useKeep } from '../records/useKeep.ts';
-import { format } from 'date-fns';
 import { useEffect, useMemo, useState } from 'react';
 import { useRecords } from '../records/useRecords.ts';
 import { useWaiting, useWrite } from '../offline/outbox.ts';
 import { fileAddress } from '../offline/writes.ts';
 import { TextButton } from '../ui/TextButton.tsx';
+import { useLocalTime } from '../when/useLocalTime.ts';
 
 interface PhotosProps {
   readonly groundId: string;
@@ -82,6 +82,7 @@ export function Photos({ groundId, about, aboutId, what = 'photo', onPlace }: Ph
 }
 
 function Shown({ attachment, onRemove }: { attachment: StoredAttachment; onRemove: () => void }) {
+  const local = useLocalTime();
   const waiting = useWaiting().find((w) => w.what === 'file' && w.attachmentId === attachment.id);
   const blob = waiting?.what === 'file' ? waiting.bytes : null;
   const held = useMemo(() => (blob ? URL.createObjectURL(blob) : null), [blob]);
@@ -92,7 +93,7 @@ function Shown({ attachment, onRemove }: { attachment: StoredAttachment; onRemov
     [held],
   );
   const address = held ?? `/api/v1${fileAddress(attachment.id)}`;
-  const when = attachment.takenAt ? format(new Date(attachment.takenAt), 'd MMM yyyy') : '';
+  const when = attachment.takenAt ? local.day(attachment.takenAt) : '';
   return (
     <li className="w-28 text-[12.5px]">
       <a href={address} target="_blank" rel="noreferrer" className="block">

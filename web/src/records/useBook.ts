@@ -6,6 +6,7 @@ import { useMemo } from 'react';
 import { eventsKey } from '../offline/landing.ts';
 import { useWaiting } from '../offline/outbox.ts';
 import { eventsWithWaiting } from '../offline/writes.ts';
+import { deviceZone } from '../when/localTime.ts';
 import { useRecords, useRecordsOfAll } from './useRecords.ts';
 
 /**
@@ -24,7 +25,7 @@ export function useBooks(groundIds: readonly string[]): (GroundBook | undefined)
       const ground = grounds.find((g) => g.id === id);
       // Other grounds only tell whether a box came clean; they are waited for while they are on their way, no longer.
       if (!ground || lists.some((l) => l.arriving || !l.known.has(id))) return undefined;
-      const weighed = weighedCleanups(id, cleanups.items, tallied, setups.items);
+      const weighed = weighedCleanups(id, cleanups.items, tallied, setups.items, ground.timeZone ?? deviceZone());
       return keepBook(id, ground.swell_percent, weighed.cleanups, weighed.unweighed);
     });
   }, [groundIds, grounds, cleanups, setups, runs, tallied]);

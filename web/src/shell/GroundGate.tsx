@@ -1,6 +1,8 @@
-import { useEffect } from 'react';
+import { useEffect, useMemo } from 'react';
 import { Link, Outlet, useParams } from 'react-router';
 import { useRecords } from '../records/useRecords.ts';
+import { localTime } from '../when/localTime.ts';
+import { LocalTimeContext } from '../when/useLocalTime.ts';
 import { Judgement } from '../ui/Judgement.tsx';
 import { rememberGround, type GroundInHand } from './useGround.ts';
 
@@ -10,12 +12,18 @@ export function GroundGate() {
   const grounds = useRecords('grounds');
   const spots = useRecords('spots', groundId);
   const ground = grounds.items.find((g) => g.id === groundId);
+  const local = useMemo(() => localTime(ground?.timeZone ?? null), [ground?.timeZone]);
   useEffect(() => {
     if (ground) rememberGround(ground.id);
   }, [ground]);
 
   if (ground && spots.state === 'arriving') return <p className="pt-6 text-ink-2">Opening {ground.name} ...</p>;
-  if (ground) return <Outlet context={{ ground, spots: spots.items } satisfies GroundInHand} />;
+  if (ground)
+    return (
+      <LocalTimeContext value={local}>
+        <Outlet context={{ ground, spots: spots.items } satisfies GroundInHand} />
+      </LocalTimeContext>
+    );
   if (grounds.state === 'arriving') return <p className="pt-6 text-ink-2">Opening the book ...</p>;
   if (!navigator.onLine)
     return (

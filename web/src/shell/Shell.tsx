@@ -67,7 +67,7 @@ export function Shell() {
   );
   const stageName = pathname.endsWith('/day') ? 'Day sheet' : STAGES.find((s) => s.path === stagePath)?.name;
   return (
-    <div className="min-h-dvh sm:grid sm:grid-cols-[134px_minmax(0,1fr)] print:block!">
+    <div className="min-h-dvh sm:grid sm:grid-cols-[146px_minmax(0,1fr)] print:block!">
       <title>{stageName && ground ? `${stageName}, ${ground.name} - Riffle` : 'Riffle'}</title>
       <a href="#page" className="absolute -top-20 left-2 z-40 bg-ink px-4 py-2 text-paper focus:top-2">
         Skip to the page
@@ -76,7 +76,7 @@ export function Shell() {
       <nav aria-label="Stages" className="sticky top-0 hidden h-dvh flex-col bg-spine sm:flex">
         {/* The binding: a double rule, broken where the open stage runs into the page. */}
         <div aria-hidden="true" className="absolute inset-y-0 right-0 w-[5px] border-x-[1.6px] border-ink" />
-        <div className="pt-3 pr-2 pb-5 pl-4">
+        <div className="pt-3 pr-5 pb-5 pl-4">
           <NavLink to={to('read')} className="mb-2 block font-serif text-[20px] font-bold">
             Riffle
           </NavLink>
@@ -91,7 +91,7 @@ export function Shell() {
               >
                 <Icon />
                 <span className="grow">{name}</span>
-                <kbd className="pr-2 font-sans text-[13px] text-ink-2" aria-hidden="true">
+                <kbd className="w-4 pr-2.5 text-right font-sans text-[13px] text-ink-2" aria-hidden="true">
                   {key}
                 </kbd>
               </NavLink>
@@ -100,11 +100,11 @@ export function Shell() {
         </ul>
         <NavLink
           to={to('day')}
-          className="relative mt-5 flex min-h-11 items-center gap-1 border-t border-b border-l-[5px] border-transparent pl-2 aria-[current=page]:z-10 aria-[current=page]:border-ink aria-[current=page]:bg-paper aria-[current=page]:font-bold"
+          className="relative mt-5 flex min-h-11 items-center gap-2 border-t border-b border-l-[5px] border-transparent px-2.5 aria-[current=page]:z-10 aria-[current=page]:border-ink aria-[current=page]:bg-paper aria-[current=page]:font-bold"
         >
           <DayIcon />
           <span className="grow whitespace-nowrap">Day sheet</span>
-          <kbd className="pr-3.5 font-sans text-[13px] text-ink-2" aria-hidden="true">
+          <kbd className="w-4 pr-2.5 text-right font-sans text-[13px] text-ink-2" aria-hidden="true">
             d
           </kbd>
         </NavLink>

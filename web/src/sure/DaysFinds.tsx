@@ -1,7 +1,8 @@
 import type { ReplayedChance } from '@riffle/core';
-import { format } from 'date-fns';
 import { Block } from '../ui/Judgement.tsx';
 import { plural } from '../ui/plural.ts';
+import { sayDay } from '../when/localTime.ts';
+import { useLocalTime } from '../when/useLocalTime.ts';
 
 /** The days shown: the last of them. */
 const MOST_DAYS = 6;
@@ -9,9 +10,10 @@ const STEP = 18;
 
 /** What a day of new places was to find, and what it found: a ring for each place panned first that day, gold where it paid, a bar as long as was to be expected. */
 export function DaysFinds({ replayed }: { replayed: readonly ReplayedChance[] }) {
+  const local = useLocalTime();
   const days = new Map<string, ReplayedChance[]>();
   for (const r of replayed) {
-    const day = format(new Date(r.takenAt), 'yyyy-MM-dd');
+    const day = local.isoDay(r.takenAt);
     days.set(day, [...(days.get(day) ?? []), r]);
   }
   if (days.size === 0) return null;
@@ -28,7 +30,7 @@ export function DaysFinds({ replayed }: { replayed: readonly ReplayedChance[] })
               key={day}
               className="grid grid-cols-[3.7rem_minmax(0,1fr)_auto] items-center gap-x-3 border-b border-rule py-1"
             >
-              <span className="text-ink-2">{format(new Date(`${day}T12:00`), 'd MMM')}</span>
+              <span className="text-ink-2">{sayDay(day, local.isoDay(Date.now()))}</span>
               <svg width={width} height="26" viewBox={`0 0 ${width} 26`} className="max-w-full" aria-hidden="true">
                 {places.map((p, i) => (
                   <circle

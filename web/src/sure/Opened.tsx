@@ -1,5 +1,4 @@
 import type { OpenedForecast, ReplayedBest, ReplayedChance } from '@riffle/core';
-import { format } from 'date-fns';
 import { useState, type ReactNode } from 'react';
 import type { WeighedForecast } from './useSure.ts';
 import { Block, Gold } from '../ui/Judgement.tsx';
@@ -7,6 +6,7 @@ import { plural } from '../ui/plural.ts';
 import { TextButton } from '../ui/TextButton.tsx';
 import { useShow } from '../units/useShow.ts';
 import { ForecastBar } from '../ui/ForecastBar.tsx';
+import { useLocalTime } from '../when/useLocalTime.ts';
 
 interface OpenedProps {
   readonly runs: readonly OpenedForecast[];
@@ -28,6 +28,7 @@ const LATEST = 8;
 
 /** What was said of this ground and then measured, the latest first: a grade as its band and the disc that came, a chance as so many strokes of ten. */
 export function Opened({ runs, weighed, named, places, nameOf }: OpenedProps) {
+  const local = useLocalTime();
   const show = useShow();
   const [all, setAll] = useState(false);
   const rows: Row[] = [
@@ -104,7 +105,7 @@ export function Opened({ runs, weighed, named, places, nameOf }: OpenedProps) {
                 key={r.key}
                 className="grid grid-cols-[3.7rem_minmax(0,1fr)_auto] items-center gap-x-3 border-b border-rule py-1 lg:grid-cols-[3.7rem_minmax(0,1fr)_minmax(0,15rem)_minmax(0,11rem)]"
               >
-                <span className="text-ink-2">{format(new Date(r.at), 'd MMM')}</span>
+                <span className="text-ink-2">{local.day(r.at)}</span>
                 <b className="truncate">{r.what}</b>
                 <span className="order-last col-span-full min-w-0 lg:order-none lg:col-span-1">{r.drawn}</span>
                 <span className={`text-right ${r.held ? '' : 'font-bold'}`}>{r.came}</span>

@@ -5,6 +5,8 @@ import {
   showFlow,
   showGold,
   showGrade,
+  showGrainSize,
+  rangeText,
   showLength,
   showLoad,
   showPitch,
@@ -23,6 +25,7 @@ import { usePreferences } from '../preferences/preferences.ts';
 
 const SHOWS = {
   smallLength: showSmallLength,
+  grainSize: showGrainSize,
   length: showLength,
   distance: showDistance,
   volume: showVolume,
@@ -43,6 +46,8 @@ type Quantity = keyof typeof SHOWS;
 /** Figures as text in the units the person chose: `show.grade(0.21)`; with a band, `show.band('grade', 0.21, 0.12, 0.36)`. */
 export type Show = Readonly<Record<Quantity, (value: number) => string>> & {
   readonly band: (quantity: Quantity, value: number, low: number, high: number) => string;
+  /** A stretch: `show.range('length', 0.2, 0.5)`. */
+  readonly range: (quantity: Quantity, from: number, to: number) => string;
   readonly figure: (quantity: Quantity, value: number) => Figure;
   readonly display: Display;
 };
@@ -55,6 +60,7 @@ export function useShow(): Show {
     ) as Record<Quantity, (value: number) => string>;
     return {
       ...each,
+      range: (quantity, from, to) => rangeText(SHOWS[quantity](from, display), SHOWS[quantity](to, display)),
       figure: (quantity, value) => SHOWS[quantity](value, display),
       band: (quantity, value, low, high) =>
         `${text(SHOWS[quantity](value, display))} (${SHOWS[quantity](low, display).digits}–${SHOWS[quantity](high, display).digits})`,

@@ -10,9 +10,10 @@ import {
 } from 'echarts/components';
 import { init, use as register, type ComposeOption } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
-import { format, parseISO } from 'date-fns';
 import { useEffect, useRef } from 'react';
 import { usePreferences } from '../../preferences/preferences.ts';
+import { sayDay } from '../../when/localTime.ts';
+import { useLocalTime } from '../../when/useLocalTime.ts';
 
 register([BarChart, LineChart, GridComponent, TooltipComponent, AriaComponent, CanvasRenderer]);
 type Option = ComposeOption<BarSeriesOption | LineSeriesOption | GridComponentOption | TooltipComponentOption>;
@@ -21,6 +22,7 @@ type Option = ComposeOption<BarSeriesOption | LineSeriesOption | GridComponentOp
 export function SeasonChart({ days }: { days: GroundBook['days'] }) {
   const element = useRef<HTMLDivElement>(null);
   const { display, light } = usePreferences().preferences;
+  const today = useLocalTime().isoDay(Date.now());
   useEffect(() => {
     if (!element.current) return undefined;
     const style = getComputedStyle(document.documentElement);
@@ -44,12 +46,12 @@ export function SeasonChart({ days }: { days: GroundBook['days'] }) {
           const day = days[(Array.isArray(params) ? params[0] : params)?.dataIndex ?? 0];
           if (!day) return '';
           const [g, v] = [showGold(day.gold_mg, display), showVolume(day.volumeBank_L, display)];
-          return `${day.day}<br>${g.digits} ${g.unit} from ${v.digits} ${v.unit} bank`;
+          return `${sayDay(day.day, today)}<br>${g.digits} ${g.unit} from ${v.digits} ${v.unit} bank`;
         },
       },
       xAxis: {
         type: 'category',
-        data: days.map((d) => format(parseISO(d.day), 'd MMM')),
+        data: days.map((d) => sayDay(d.day, today)),
         axisLine: { lineStyle: { color: color('ink') } },
         axisTick: { show: false },
         axisLabel: text,

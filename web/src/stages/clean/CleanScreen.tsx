@@ -1,4 +1,3 @@
-import { format } from 'date-fns';
 import { Link } from 'react-router';
 import { NotSealed, OpenedForecast, Sealed } from '../../box/SealedForecast.tsx';
 import { Block } from '../../ui/Judgement.tsx';
@@ -12,6 +11,7 @@ import { RunsBlock } from './RunsBlock.tsx';
 import { SectionsBlock } from './SectionsBlock.tsx';
 import { SplitDrawing } from './SplitDrawing.tsx';
 import { useCleanup, type CleanupInHand } from './useCleanup.ts';
+import { useLocalTime } from '../../when/useLocalTime.ts';
 
 /** Weighs what the box held, section by section, and says whether it held it all. */
 export function CleanScreen() {
@@ -86,13 +86,14 @@ export function CleanScreen() {
 
 /** Clean-ups in the book, the latest first. */
 function CleanedBefore({ inHand: { cleanups, takeOut } }: { inHand: CleanupInHand }) {
+  const local = useLocalTime();
   const show = useShow();
   const latestFirst = [...cleanups].sort((a, b) => (a.cleanedAt < b.cleanedAt ? 1 : -1));
   return (
     <Block title="Cleaned up before">
       <ul className="grid grid-cols-1 gap-x-10 lg:grid-cols-2">
         {latestFirst.map((c) => {
-          const on = format(new Date(c.cleanedAt), 'd MMM');
+          const on = local.day(c.cleanedAt);
           return (
             <li key={c.id} className="flex items-center gap-3 border-b border-rule py-1">
               <span className="w-14 shrink-0 text-ink-2">{on}</span>

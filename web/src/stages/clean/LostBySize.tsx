@@ -11,10 +11,10 @@ export function LostBySize({ bySize: { sizes } }: { bySize: LossBySize }) {
       {sizes.map(({ over_m, under_m, held_mg, lost, reason }) => {
         const name =
           over_m === null
-            ? `under ${show.smallLength(under_m ?? 0)}`
+            ? `under ${show.grainSize(under_m ?? 0)}`
             : under_m === null
-              ? `over ${show.smallLength(over_m)}`
-              : `${show.smallLength(over_m).replace(/\s\S+$/, '')}–${show.smallLength(under_m)}`;
+              ? `over ${show.grainSize(over_m)}`
+              : show.range('grainSize', over_m, under_m);
         return (
           <li
             key={name}

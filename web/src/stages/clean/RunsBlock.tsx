@@ -1,12 +1,13 @@
-import { format } from 'date-fns';
 import { Checkbox } from '../../ui/Checkbox.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import { plural } from '../../ui/plural.ts';
 import { useShow } from '../../units/useShow.ts';
 import type { CleanupInHand } from './useCleanup.ts';
+import { useLocalTime } from '../../when/useLocalTime.ts';
 
 /** The runs that wait to be weighed; all are in, until one is left out. */
 export function RunsBlock({ inHand: { waiting, runs, draft, leaveOut, tried } }: { inHand: CleanupInHand }) {
+  const local = useLocalTime();
   const show = useShow();
   return (
     <Block title="Out of these runs">
@@ -17,8 +18,7 @@ export function RunsBlock({ inHand: { waiting, runs, draft, leaveOut, tried } }:
           checked={!draft.leftOut.includes(r.id)}
           onChange={(checked) => leaveOut(r.id, !checked)}
         >
-          {format(new Date(r.startedAt), 'd MMM, HH:mm')}: {plural(r.tally.buckets, 'bucket')},{' '}
-          {show.volume(r.tally.volumeLoose_L)} loose
+          {local.dayTime(r.startedAt)}: {plural(r.tally.buckets, 'bucket')}, {show.volume(r.tally.volumeLoose_L)} loose
           {!r.tally.stopped && ', still open'}
         </Checkbox>
       ))}

@@ -28,7 +28,7 @@ export function SectionsBlock({ inHand }: { inHand: CleanupInHand }) {
 /** Whether the gold is parted by screens, and by which. */
 function Parted({ inHand: { draft, change, screens } }: { inHand: CleanupInHand }) {
   const show = useShow();
-  const says = screens?.ok ? screens.list.map((s) => show.smallLength(s.mm / 1000)).join(', ') : undefined;
+  const says = screens?.ok ? screens.list.map((s) => show.grainSize(s.mm / 1000)).join(', ') : undefined;
   return (
     <div className="mb-1">
       <Checkbox
@@ -131,8 +131,8 @@ function BySize({ nth, section, reading, inHand: { screens, setSection } }: Sect
   const show = useShow();
   if (!screens?.ok) return null;
   const names = [
-    ...screens.list.map((s) => `over ${show.smallLength(s.mm / 1000)}`),
-    `under ${show.smallLength((screens.list.at(-1)?.mm ?? 0) / 1000)}`,
+    ...screens.list.map((s) => `over ${show.grainSize(s.mm / 1000)}`),
+    `under ${show.grainSize((screens.list.at(-1)?.mm ?? 0) / 1000)}`,
   ];
   return (
     <div className="mb-2 grid grid-cols-3 gap-x-3 gap-y-1 sm:grid-cols-5">

@@ -10,6 +10,7 @@ import { plural } from '../../ui/plural.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { FormSheet } from '../../ui/Sheet.tsx';
 import { useShow } from '../../units/useShow.ts';
+import { deviceZone } from '../../when/localTime.ts';
 import { JoinsFields } from './JoinsFields.tsx';
 import { PermissionList } from './PermissionList.tsx';
 import { ProfileFields } from './ProfileFields.tsx';
@@ -71,6 +72,12 @@ export function GroundSheet({ ground: now, onClose }: { ground: StoredGround; on
         problem={problems.swell}
         hint="100 L in the bank at 18 % fills 118 L of buckets"
       />
+      <SelectField
+        label="Days and hours by the clock of"
+        value={draft.timeZone}
+        choices={zoneChoices(draft.timeZone)}
+        onChange={(timeZone) => set({ timeZone })}
+      />
       <TextField label="Note" value={draft.note} onChange={(note) => set({ note })} rows={3} limit={TEXTS.note} />
       {draft.kind === 'beach' ? (
         <details open={tried && problems.tide !== null} className="border-t border-rule">
@@ -100,6 +107,18 @@ export function GroundSheet({ ground: now, onClose }: { ground: StoredGround; on
       </div>
     </FormSheet>
   );
+}
+
+const zoneWords = (zone: string): string => zone.replaceAll('_', ' ');
+/** The clocks a ground can go by: this device's first. */
+function zoneChoices(kept: string): { value: string; label: string }[] {
+  const own = deviceZone();
+  const others = [...new Set([kept, ...Intl.supportedValuesOf('timeZone')])].filter((z) => z !== '' && z !== own);
+  return [
+    { value: own, label: `${zoneWords(own)}, as here` },
+    { value: '', label: 'whoever looks' },
+    ...others.map((z) => ({ value: z, label: zoneWords(z) })),
+  ];
 }
 
 /** A ground goes with all that hangs on it: asked for twice, and undone for as long as the word stands. */

@@ -7,7 +7,9 @@ import { useKeep } from '../../records/useKeep.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Checkbox } from '../../ui/Checkbox.tsx';
 import { Choices } from '../../ui/Choices.tsx';
-import { Field, TextField } from '../../ui/Field.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { isDay } from '../../when/readWhen.ts';
+import { DayField } from '../../when/WhenField.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
 
 type Kind = StoredPermission['kind'];
@@ -30,7 +32,8 @@ export function PermissionList({ ground }: { ground: StoredGround }) {
         : null;
   const keep = (): void => {
     setTried(true);
-    if (nameProblem || dayProblem) return;
+    const isUnread = [draft.from, draft.to].some((d) => d !== '' && !isDay(d));
+    if (nameProblem || dayProblem || isUnread) return;
     add({
       groundId: ground.id,
       name: draft.name.trim(),
@@ -88,28 +91,13 @@ export function PermissionList({ ground }: { ground: StoredGround }) {
           problem={tried ? nameProblem : null}
         />
         <div className="grid grid-cols-2 gap-x-4">
-          <Field label="First day" problem={tried ? dayProblem : null}>
-            {(ids) => (
-              <input
-                {...ids}
-                type="date"
-                className="written w-full"
-                value={draft.from}
-                onChange={(e) => setDraft({ ...draft, from: e.target.value })}
-              />
-            )}
-          </Field>
-          <Field label="Last day">
-            {(ids) => (
-              <input
-                {...ids}
-                type="date"
-                className="written w-full"
-                value={draft.to}
-                onChange={(e) => setDraft({ ...draft, to: e.target.value })}
-              />
-            )}
-          </Field>
+          <DayField
+            label="First day"
+            value={draft.from}
+            onChange={(from) => setDraft({ ...draft, from })}
+            problem={tried ? dayProblem : null}
+          />
+          <DayField label="Last day" value={draft.to} onChange={(to) => setDraft({ ...draft, to })} />
         </div>
         {isSeason && (
           <Checkbox checked={draft.everyYear} onChange={(yes) => setDraft({ ...draft, everyYear: yes })}>

@@ -1,6 +1,7 @@
 import { riverIsFresh, riverNow, underWater } from '@riffle/core';
 import type { StoredGaugeReading, StoredSpot } from '@riffle/contract';
-import { dayMonth, daysBetween } from '../../units/dayText.ts';
+import { daysBetween } from '../../when/localTime.ts';
+import { useLocalTime } from '../../when/useLocalTime.ts';
 import { plural } from '../../ui/plural.ts';
 import { useNow } from '../../ui/useNow.ts';
 import { useShow } from '../../units/useShow.ts';
@@ -27,6 +28,7 @@ export function OutOfReach({
 /** One line for the head of the page: the level with its trend, the last flood with its age, and the season's water as a small curve. */
 export function RiverLine({ readings, onOpen }: { readings: readonly StoredGaugeReading[]; onOpen: () => void }) {
   const show = useShow();
+  const local = useLocalTime();
   const now_ms = useNow(60_000);
   const now = riverNow(readings);
   if (!now)
@@ -46,8 +48,9 @@ export function RiverLine({ readings, onOpen }: { readings: readonly StoredGauge
       : Math.abs(trend_m_day) < 0.005
         ? ', steady'
         : `, ${trend_m_day > 0 ? 'rising' : 'falling'} ${show.smallLength(Math.abs(trend_m_day))} a day`;
-  const since = Math.max(2, daysBetween(new Date(last.readAt), new Date(now_ms)));
-  const days = flood ? daysBetween(new Date(flood.readAt), new Date()) : 0;
+  const daysAgo = (at: string): number => daysBetween(local.isoDay(at), local.isoDay(now_ms));
+  const since = Math.max(2, daysAgo(last.readAt));
+  const days = flood ? daysAgo(flood.readAt) : 0;
   return (
     <button type="button" className="flex items-center gap-3 text-left max-sm:min-h-11" onClick={onOpen}>
       <Curve readings={readings} />
@@ -55,18 +58,18 @@ export function RiverLine({ readings, onOpen }: { readings: readonly StoredGauge
         {riverIsFresh(last, now_ms) ? (
           <>
             <b className="text-water">River {show.length(last.level_m)}</b>
-            {trend}, read {dayMonth(new Date(last.readAt))}.
+            {trend}, read {local.day(last.readAt)}.
           </>
         ) : (
           <>
             <b className="text-water">River not read for {plural(since, 'day')}</b>; {show.length(last.level_m)} on{' '}
-            {dayMonth(new Date(last.readAt))}.
+            {local.day(last.readAt)}.
           </>
         )}
         {flood && (
           <>
             {' '}
-            Last flood {dayMonth(new Date(flood.readAt), 'long')}, {show.length(flood.level_m)}
+            Last flood {local.day(flood.readAt, 'long')}, {show.length(flood.level_m)}
             {days >= 0 && days < 400 && `, ${days} days ago`}.
           </>
         )}

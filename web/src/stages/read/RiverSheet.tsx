@@ -1,6 +1,5 @@
 import { NUMBERS, numberProblem, type StoredGaugeReading, type StoredGround } from '@riffle/contract';
 import { grouped, floodPeaks, thinLevels, type Entered, type Level } from '@riffle/core';
-import { format } from 'date-fns';
 import { useState } from 'react';
 import { Caution } from '../../ui/Caution.tsx';
 import { plural } from '../../ui/plural.ts';
@@ -14,8 +13,9 @@ import { Field } from '../../ui/Field.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { FormSheet } from '../../ui/Sheet.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
-
-const localTime = (at: Date): string => format(at, "yyyy-MM-dd'T'HH:mm");
+import { whenProblem } from '../../when/readWhen.ts';
+import { WhenField } from '../../when/WhenField.tsx';
+import { useLocalTime } from '../../when/useLocalTime.ts';
 
 /** Levels closer to a straight line than this are left out of what a file brings. */
 const THIN_TO_M = 0.02;
@@ -27,6 +27,7 @@ interface Brought extends GaugeFile {
 
 /** Readings from a gauge's file, or from the simulated gauge: seen first, kept on a press, thinned to the river's turns. */
 function GaugeFileForm({ ground, readings }: { ground: StoredGround; readings: readonly StoredGaugeReading[] }) {
+  const local = useLocalTime();
   const { add } = useKeep('gauge-readings');
   const show = useShow();
   const [problem, setProblem] = useState<string | null>(null);
@@ -96,10 +97,8 @@ function GaugeFileForm({ ground, readings }: { ground: StoredGround; readings: r
       {brought && mark && (
         <div className="mt-2 border-2 border-ink p-3">
           <p className="mb-2">
-            <b>{grouped(brought.fresh.length)} readings</b> new,{' '}
-            {format(new Date(brought.levels[0]?.at_ms ?? 0), 'd MMM')} to{' '}
-            {format(new Date(brought.levels.at(-1)?.at_ms ?? 0), 'd MMM')}, kept as {thin.length} that draw the same
-            curve.{' '}
+            <b>{grouped(brought.fresh.length)} readings</b> new, {local.day(brought.levels[0]?.at_ms ?? 0)} to{' '}
+            {local.day(brought.levels.at(-1)?.at_ms ?? 0)}, kept as {thin.length} that draw the same curve.{' '}
             {floods.length === 0
               ? 'No flood'
               : `${plural(floods.length, 'flood')}, the highest ${show.length(Math.max(...floods.map((f) => f.level_m)))}`}
@@ -138,35 +137,29 @@ export function RiverSheet({
   readings: readonly StoredGaugeReading[];
   onClose: () => void;
 }) {
+  const local = useLocalTime();
   const { add, takeOut } = useKeep('gauge-readings');
   const show = useShow();
   const [level, setLevel] = useState<Entered>({ text: '', unit: show.display.system === 'US' ? 'in' : 'cm' });
   const [kind, setKind] = useState<'level' | 'flood'>('level');
-  const [at, setAt] = useState(localTime(new Date()));
-  const [triedAt, setTriedAt] = useState<number | null>(null);
-  const tried = triedAt !== null;
+  const [at, setAt] = useState(() => local.isoMoment(Date.now()));
+  const [tried, setTried] = useState(false);
   const reading = readEntered('length', level);
   const levelProblem = reading.ok ? numberProblem(NUMBERS.level_m, reading.value) : null;
-  const time = new Date(at);
-  const timeProblem = Number.isNaN(time.getTime())
-    ? 'Give day and time.'
-    : triedAt !== null && time.getTime() > triedAt + 60_000
-      ? 'That is still to come.'
-      : null;
+  const timeProblem = at === '' ? 'Give day and time.' : null;
   const keep = (): void => {
-    const now = new Date().getTime();
-    setTriedAt(now);
-    if (!reading.ok || levelProblem || !(time.getTime() <= now + 60_000)) return;
+    setTried(true);
+    if (!reading.ok || levelProblem || at === '' || whenProblem(at, local)) return;
     add({
       groundId: ground.id,
-      readAt: time.toISOString(),
+      readAt: local.at(at).toISOString(),
       level_m: reading.value,
       levelEntered: level,
       isFlood: kind === 'flood',
       note: '',
     });
     setLevel({ ...level, text: '' });
-    setTriedAt(null);
+    setTried(false);
   };
   return (
     <FormSheet
@@ -182,13 +175,13 @@ export function RiverSheet({
               .slice(0, 30)
               .map((r) => (
                 <li key={r.id} className="flex items-center gap-3 border-b border-rule">
-                  <span className="w-24 text-ink-2">{format(new Date(r.readAt), 'd MMM, HH:mm')}</span>
+                  <span className="w-24 text-ink-2">{local.dayTime(r.readAt)}</span>
                   <span className="grow">
                     {asTyped(r.levelEntered)}
                     {r.isFlood && <b>, flood</b>}
                   </span>
                   <TextButton
-                    aria-label={`Take out the reading of ${format(new Date(r.readAt), 'd MMM, HH:mm')}`}
+                    aria-label={`Take out the reading of ${local.dayTime(r.readAt)}`}
                     onClick={() => takeOut(r)}
                   >
                     take out
@@ -218,17 +211,7 @@ export function RiverSheet({
         onChange={setLevel}
         comesTo={reading.ok && show.smallLength(reading.value)}
       />
-      <Field label="When" problem={tried ? timeProblem : null}>
-        {(ids) => (
-          <input
-            {...ids}
-            type="datetime-local"
-            className="written w-full"
-            value={at}
-            onChange={(e) => setAt(e.target.value)}
-          />
-        )}
-      </Field>
+      <WhenField label="When" value={at} onChange={setAt} problem={tried ? timeProblem : null} />
       <Button look="main" type="submit">
         Keep it
       </Button>

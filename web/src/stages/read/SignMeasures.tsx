@@ -10,7 +10,8 @@ import { Choices } from '../../ui/Choices.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { toast } from '../../ui/toast.ts';
-import { asWhen, WhenField } from '../../ui/WhenField.tsx';
+import { useLocalTime } from '../../when/useLocalTime.ts';
+import { WhenField } from '../../when/WhenField.tsx';
 import { enterLength } from '../../units/enterLength.ts';
 import { useShow } from '../../units/useShow.ts';
 import { readSign, signAsDraft, signName, sizeOf, type SignDraft } from './readSign.ts';
@@ -28,14 +29,21 @@ interface SignMeasuresProps {
 
 /** What can be added to a kept sign: its size, what covers it, where exactly, a note, pictures. */
 export function SignMeasures({ ground, sign: now, onClose }: SignMeasuresProps) {
+  const local = useLocalTime();
   // As it was when the sheet opened: what another changes meanwhile is told apart, not written over.
   const [sign] = useState(now);
   const { change, takeOut } = useKeep('signs');
   const show = useShow();
-  const [draft, setDraft] = useState(() => signAsDraft(sign, show.display.system === 'US'));
+  const [draft, setDraft] = useState(() => signAsDraft(sign, show.display.system === 'US', local));
   const [tried, setTried] = useState(false);
   const set = (some: Partial<SignDraft>): void => setDraft((before) => ({ ...before, ...some }));
-  const read = readSign(draft, sign.kind, ground.length_m, `The ground is ${show.distance(ground.length_m)} long.`);
+  const read = readSign(
+    draft,
+    sign.kind,
+    ground.length_m,
+    `The ground is ${show.distance(ground.length_m)} long.`,
+    local,
+  );
   const { problems } = read;
   const nothing = { ok: true, value: 0 } as const;
   const size = sizeOf(sign.kind);
@@ -49,7 +57,7 @@ export function SignMeasures({ ground, sign: now, onClose }: SignMeasuresProps) 
     change(sign, {
       ...read.change,
       // The field has no seconds: what was not touched keeps its own.
-      seenAt: draft.seen === asWhen(sign.seenAt) ? sign.seenAt : seenAt,
+      seenAt: draft.seen === local.isoMoment(sign.seenAt) ? sign.seenAt : seenAt,
       ...(moved && {
         offset_m,
         position: ground.line ? centreLine(ground.line).positionAt(distance_m, offset_m, bank) : null,

@@ -13,6 +13,8 @@ const ground = {
   profile: [],
   tide: null,
   joins: null,
+  timeZone: null,
+  lookedAt: [],
 } as unknown as StoredGround;
 const creek = { ...ground, id: 'c', name: 'Halloway Creek', length_m: 1200 };
 const read = (some: Partial<GroundDraft> = {}, of = ground) =>
@@ -24,6 +26,8 @@ describe("a ground's own facts", () => {
       name: 'Sixpence Draw',
       kind: 'creek',
       swell_percent: 18,
+      timeZone: null,
+      lookedAt: [],
       note: '',
       tide: null,
       profile: [],

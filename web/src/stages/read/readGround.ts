@@ -9,6 +9,8 @@ export interface GroundDraft {
   readonly name: string;
   readonly kind: StoredGround['kind'];
   readonly swell: string;
+  /** An IANA name; empty: the clock of whoever looks. */
+  readonly timeZone: string;
   readonly length: Entered;
   readonly note: string;
   readonly profile: StoredGround['profile'];
@@ -22,6 +24,7 @@ export const groundAsDraft = (ground: StoredGround): GroundDraft => ({
   name: ground.name,
   kind: ground.kind,
   swell: String(ground.swell_percent),
+  timeZone: ground.timeZone ?? '',
   length: enterLength(ground.length_m, 'm'),
   note: ground.note,
   profile: ground.profile,
@@ -71,6 +74,7 @@ export function readGround(
             name: draft.name.trim(),
             kind: draft.kind,
             swell_percent,
+            timeZone: draft.timeZone === '' ? null : draft.timeZone,
             note: draft.note,
             tide: tide.tide,
             profile: draft.profile,

@@ -1,3 +1,4 @@
+import { localTime } from '../../when/localTime.ts';
 import { describe, expect, test } from '@jest/globals';
 import type { StoredSign } from '@riffle/contract';
 import { isOwnKind, readSign, signAsDraft, signName, sizeOf, type SignDraft } from './readSign.ts';
@@ -14,9 +15,9 @@ const sign = {
   note: '',
   traits: {},
 } as unknown as StoredSign;
-const draft = signAsDraft(sign, false);
+const draft = signAsDraft(sign, false, localTime(null));
 const read = (some: Partial<SignDraft> = {}, kind: StoredSign['kind'] = 'float') =>
-  readSign({ ...draft, ...some }, kind, 300, 'The ground is 300 m long.');
+  readSign({ ...draft, ...some }, kind, 300, 'The ground is 300 m long.', localTime(null));
 
 describe('measures of a sign', () => {
   test('nothing added: the sign stays where it is, without size and cover', () =>

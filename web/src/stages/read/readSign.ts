@@ -2,7 +2,8 @@ import { NUMBERS, numberProblem, textProblems, TEXTS, type StoredGround, type St
 import { centreLine, OWN_KIND, type Entered, type OwnKind } from '@riffle/core';
 import type { RibbonPlace } from '../../ribbon/placeAt.ts';
 import { enterLength } from '../../units/enterLength.ts';
-import { asWhen, whenProblem } from '../../ui/WhenField.tsx';
+import type { LocalTime } from '../../when/localTime.ts';
+import { whenProblem } from '../../when/readWhen.ts';
 import { readEntered, type Reading } from '../../units/readEntered.ts';
 
 export type SignKind = StoredSign['kind'];
@@ -25,12 +26,12 @@ export interface SignDraft {
   readonly traits: Record<string, string>;
 }
 
-export const signAsDraft = (sign: StoredSign, US: boolean): SignDraft => ({
+export const signAsDraft = (sign: StoredSign, US: boolean, local: LocalTime): SignDraft => ({
   size: sign.sizeEntered ?? { text: '', unit: US ? 'in' : 'mm' },
   cover: sign.coverEntered ?? { text: '', unit: US ? 'ft' : 'm' },
   distance: enterLength(sign.distance_m, US ? 'ft' : 'm'),
   bank: sign.bank,
-  seen: asWhen(sign.seenAt),
+  seen: local.isoMoment(sign.seenAt),
   weight: String(sign.weight ?? 1),
   comeBackWith: sign.comeBackWith,
   note: sign.note,
@@ -47,14 +48,14 @@ export function sizeOf(kind: SignKind): string | null {
  * The fields in numbers, what is wrong beside each, and what of the sign they change (null while something is wrong).
  * @param ground_m how long the ground is; `tooFar` says so in the person's unit
  */
-export function readSign(draft: SignDraft, kind: SignKind, ground_m: number, tooFar: string) {
+export function readSign(draft: SignDraft, kind: SignKind, ground_m: number, tooFar: string, local: LocalTime) {
   const optional = (e: Entered): Reading | null => (e.text.trim() === '' ? null : readEntered('length', e));
   const [size, cover, distance] = [optional(draft.size), optional(draft.cover), readEntered('length', draft.distance)];
   const unread = (r: Reading | null): string | null => (r?.ok === false ? r.problem : null);
   const problems = {
     size: size?.ok ? numberProblem(NUMBERS.signSize_mm, size.value * 1000) : unread(size),
     cover: cover?.ok ? numberProblem(NUMBERS.cover_m, cover.value) : unread(cover),
-    seen: draft.seen === '' ? 'A day and an hour.' : whenProblem(draft.seen),
+    seen: draft.seen === '' ? 'A day and an hour.' : whenProblem(draft.seen, local),
     distance: distance.ok && distance.value > ground_m + 0.5 ? tooFar : null,
     ...textProblems({ comeBackWith: TEXTS.comeBackWith, note: TEXTS.note }, draft),
   };
@@ -68,7 +69,7 @@ export function readSign(draft: SignDraft, kind: SignKind, ground_m: number, too
       ? {
           distance_m: distance.value,
           bank: draft.bank,
-          seenAt: new Date(draft.seen).toISOString(),
+          seenAt: local.at(draft.seen).toISOString(),
           comeBackWith: draft.comeBackWith.trim(),
           note: draft.note,
           traits: draft.traits,

@@ -1,6 +1,5 @@
 import type { StoredRig, StoredRun, StoredSetup, StoredSpot } from '@riffle/contract';
 import { PRUDENT_SHARE } from '@riffle/core';
-import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { plural } from '../../ui/plural.ts';
@@ -13,6 +12,7 @@ import { Judgement } from '../../ui/Judgement.tsx';
 import { AtTheBox } from './AtTheBox.tsx';
 import { BucketCount, BucketGlyph, PaceBar, StopGlyph, UndoGlyph } from './RunDrawings.tsx';
 import { safePace_ms, clockText, useOpenRun, type OpenRun } from './useOpenRun.ts';
+import { useLocalTime } from '../../when/useLocalTime.ts';
 
 interface RunLiveProps {
   readonly run: StoredRun;
@@ -31,6 +31,7 @@ const PARTS = [
 
 /** A run under way: huge buttons, a clock, and the pace against what the box safely takes. Made for gloves and glare. */
 export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
+  const local = useLocalTime();
   const open = useOpenRun(run, setup, rig);
   const show = useShow();
   const [source, setSource] = useState(run.spotId);
@@ -107,7 +108,7 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
               >
                 {clockText(tally.running_ms)}
               </p>
-              <p>running since {format(new Date(run.startedAt), 'HH:mm')}</p>
+              <p>running since {local.clock(run.startedAt)}</p>
             </div>
           </div>
           {safe_ms !== null && (
@@ -151,7 +152,7 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
           <div className="flex border-y-2 border-ink">
             <p className="flex min-h-14 grow items-center text-[16px]" role="status">
               {last
-                ? `${format(last.at_ms, 'HH:mm')} bucket ${count}, ${name(last.spotId)}`
+                ? `${local.clock(last.at_ms)} bucket ${count}, ${name(last.spotId)}`
                 : 'Wet every bucket before you feed it.'}
             </p>
             <button
@@ -216,6 +217,7 @@ interface TapeProps {
 
 /** The buckets of this run, the newest first: when, how full, from where. */
 function Tape({ open, name }: TapeProps) {
+  const local = useLocalTime();
   const { buckets } = open.tally;
   const partly = open.state === 'away' && open.run.tally.taps > 0;
   if (buckets.length === 0 && !partly) return null;
@@ -234,7 +236,7 @@ function Tape({ open, name }: TapeProps) {
                 className="grid grid-cols-[2rem_4rem_4rem_minmax(0,1fr)_auto] border-b border-rule py-1 text-[15px]"
               >
                 <b>{earlier + i + 1}</b>
-                <span>{format(b.at_ms, 'HH:mm')}</span>
+                <span>{local.clock(b.at_ms)}</span>
                 <span>{open.fullnessOf(b.eventId) ?? ''}</span>
                 <span>{name(b.spotId)}</span>
                 <span className="text-ink-2">{before && `after ${clockText(b.at_ms - before.at_ms)}`}</span>

@@ -1,5 +1,4 @@
 import type { StoredCleanup, StoredRun } from '@riffle/contract';
-import { format } from 'date-fns';
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { plural } from '../../ui/plural.ts';
@@ -19,9 +18,11 @@ import { Button } from '../../ui/Button.tsx';
 import { SelectField } from '../../ui/Field.tsx';
 import { Block, Judgement } from '../../ui/Judgement.tsx';
 import { RunLive } from './RunLive.tsx';
+import { useLocalTime } from '../../when/useLocalTime.ts';
 
 /** Runs gravel: a run under way, or the start of one. */
 export function RunScreen() {
+  const local = useLocalTime();
   const { ground, spots } = useGround();
   const runs = useRecords('runs', ground.id).items;
   const setups = useRecords('setups', ground.id).items;
@@ -45,7 +46,7 @@ export function RunScreen() {
 
   const setup = setups.find((s) => s.id === open?.setupId);
   const drop = (run: StoredRun): void =>
-    takeOut(run, `The run of ${format(new Date(run.startedAt), 'HH:mm')} is out of the book.`, { lasts_ms: 15_000 });
+    takeOut(run, `The run of ${local.clock(run.startedAt)} is out of the book.`, { lasts_ms: 15_000 });
   return (
     <div className="flex flex-col gap-4">
       <header className="flex flex-wrap items-baseline justify-between gap-x-4 border-b border-rule pb-2">
@@ -112,6 +113,7 @@ function SealedAtStop({
 }
 
 function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {
+  const local = useLocalTime();
   const { ground, spots } = useGround();
   const { picked, pick } = usePicked();
   const set = useRecords('setups', ground.id);
@@ -189,7 +191,7 @@ function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {
             hint={`Bucket ${asTyped(setup.bucketEntered)}, ${show.volume(setup.bucket_L)}`}
             choices={setups.map((s) => ({
               value: s.id,
-              label: `${format(new Date(s.setAt), 'd MMM')}: ${rigs.find((r) => r.id === s.rigId)?.name ?? 'box'}, ${asTyped(s.pitchEntered)}`,
+              label: `${local.day(s.setAt)}: ${rigs.find((r) => r.id === s.rigId)?.name ?? 'box'}, ${asTyped(s.pitchEntered)}`,
             }))}
           />
         </div>
@@ -213,8 +215,8 @@ function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {
           <ul>
             {waiting.map((r) => (
               <li key={r.id} className="border-b border-rule py-1.5">
-                {format(new Date(r.startedAt), 'd MMM, HH:mm')}: {plural(r.tally.buckets, 'bucket')},{' '}
-                {show.volume(r.tally.volumeLoose_L)} loose
+                {local.dayTime(r.startedAt)}: {plural(r.tally.buckets, 'bucket')}, {show.volume(r.tally.volumeLoose_L)}{' '}
+                loose
               </li>
             ))}
           </ul>

@@ -1,4 +1,3 @@
-import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
 import { boxLog, type BoxLogEntry } from '../../box/boxLog.ts';
 import { changeWords, followedWords } from '../../box/boxLogWords.ts';
@@ -6,6 +5,7 @@ import { Block } from '../../ui/Judgement.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
 import { useShow } from '../../units/useShow.ts';
 import type { SetOnPage } from './useSetScreen.ts';
+import { useLocalTime } from '../../when/useLocalTime.ts';
 
 /** Of the log so many are shown until one asks for all. */
 const SHOWN = 5;
@@ -32,9 +32,10 @@ export function BoxLog({ page: { book, rig, load } }: { page: SetOnPage }) {
 }
 
 function LogLine({ entry, onLoad }: { readonly entry: BoxLogEntry; readonly onLoad: () => void }) {
+  const local = useLocalTime();
   const show = useShow();
   const { setup, changes } = entry;
-  const on = format(new Date(setup.setAt), 'd MMM');
+  const on = local.day(setup.setAt);
   return (
     <li className="grid grid-cols-[3.5rem_minmax(0,1fr)_auto] items-baseline gap-x-3 border-b border-rule py-1.5">
       <span className="text-ink-2">{on}</span>

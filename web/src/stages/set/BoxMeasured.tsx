@@ -1,10 +1,10 @@
 import { MEASURED_INPUTS, type MeasuredInput, type Spread } from '@riffle/core';
-import { format } from 'date-fns';
 import { Button } from '../../ui/Button.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
 import { foundWords, measureWords } from './testWords.ts';
 import type { SetOnPage } from './useSetScreen.ts';
+import { useLocalTime } from '../../when/useLocalTime.ts';
 
 const NAMES: Readonly<Record<MeasuredInput, string>> = { catchScale: 'catch', boxFactor: 'feed', roughness: 'floor' };
 const TESTS = [
@@ -19,6 +19,7 @@ const FEW_DRAWS = 25;
 
 /** What this box is by its own measure: its catch, its feed and its floor beside boxes of its kind, what was measured, and ways to measure more. */
 export function BoxMeasured({ page }: { page: SetOnPage }) {
+  const local = useLocalTime();
   const { measured, inHand, open, takeOutTest } = page;
   const found = inHand.verdict?.measured ?? null;
   const spoke = measured.filter((m) => m.evidence);
@@ -51,7 +52,7 @@ export function BoxMeasured({ page }: { page: SetOnPage }) {
         <ul className="mt-1 text-[13.5px]">
           {measured.map((m) => (
             <li key={m.id} className="flex items-baseline gap-3 border-b border-rule py-0.5">
-              <span className="w-14 shrink-0 text-ink-2">{format(new Date(m.at), 'd MMM')}</span>
+              <span className="w-14 shrink-0 text-ink-2">{local.day(m.at)}</span>
               <span className="min-w-0 grow">
                 {foundWords(m)}
                 {!m.evidence && <b> – says nothing before its ground is panned</b>}

@@ -51,7 +51,7 @@ export function CatchChart({ width, left, right, sections, curves, vCloses_m }: 
       viewBox={`0 0 ${width} ${base + 44}`}
       className="block"
       role="img"
-      aria-label={`Caught over the whole box: ${shown.map((c) => `${show.smallLength(c.size_m)} ${Math.round(c.held.low * 100)} to ${Math.round(c.held.high * 100)} %`).join(', ')}`}
+      aria-label={`Caught over the whole box: ${shown.map((c) => `${show.grainSize(c.size_m)} ${Math.round(c.held.low * 100)} to ${Math.round(c.held.high * 100)} %`).join(', ')}`}
     >
       {[0, 0.5, 1].map((s) => (
         <g key={s}>
@@ -93,7 +93,7 @@ export function CatchChart({ width, left, right, sections, curves, vCloses_m }: 
       ))}
       {names.map((n) => (
         <text key={n.size_m} x={right + 8} y={n.y} fontSize="13">
-          <tspan fontWeight="700">{show.smallLength(n.size_m)}</tspan>
+          <tspan fontWeight="700">{show.grainSize(n.size_m)}</tspan>
           <tspan dx="6" fontWeight="700" style={{ fill: 'var(--gold)' }}>
             {n.says}
           </tspan>

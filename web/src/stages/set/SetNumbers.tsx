@@ -29,7 +29,7 @@ export function SetNumbers({ now, then }: SetNumbersProps) {
     ],
     ...(now.setting.median_m === null
       ? []
-      : ([['feed, half under', show.smallLength(now.setting.median_m), undefined]] as const)),
+      : ([['feed, half under', show.grainSize(now.setting.median_m), undefined]] as const)),
     ['gold held', percent(now.weighed.heldOfMix.middle), then?.weighed && percent(then.weighed.heldOfMix.middle)],
     ...(flow
       ? ([

@@ -1,4 +1,3 @@
-import { format } from 'date-fns';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ClosedFirst } from '../../../ground/ClosedToday.tsx';
@@ -16,12 +15,14 @@ import { WalkCreek } from './WalkCreek.tsx';
 import { WalkFacts } from './WalkFacts.tsx';
 import { WalkFirst } from './WalkFirst.tsx';
 import { bellWords } from './walkWords.ts';
+import { useLocalTime } from '../../../when/useLocalTime.ts';
 
 const SignSheet = lazy(async () => ({ default: (await import('../SignSheet.tsx')).SignSheet }));
 const RiverSheet = lazy(async () => ({ default: (await import('../RiverSheet.tsx')).RiverSheet }));
 
 /** The ground walked: one huge screen for the hand, bells for the pocket. */
 export function WalkScreen() {
+  const local = useLocalTime();
   const { ground, spots } = useGround();
   const walk = useWalk(ground, spots);
   const keep = useWalkKeep(walk);
@@ -77,7 +78,7 @@ export function WalkScreen() {
           {keep.last && (
             <p role="status" className="flex items-center justify-between gap-3 text-[16px]">
               <span className="min-w-0">
-                {format(keep.last.at_ms, 'HH:mm')} {keep.last.says}
+                {local.clock(keep.last.at_ms)} {keep.last.says}
               </span>
               <Button className="shrink-0" onClick={keep.last.undo}>
                 Undo

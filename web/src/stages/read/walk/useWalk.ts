@@ -24,7 +24,7 @@ import { useOpenRanking } from '../../../reading/useOpenRanking.ts';
 import { useRecords } from '../../../records/useRecords.ts';
 import { useDraft } from '../../../ui/useDraft.ts';
 import { useNow } from '../../../ui/useNow.ts';
-import { isoDay } from '../../../units/dayText.ts';
+import { useLocalTime } from '../../../when/useLocalTime.ts';
 import { useBells } from './useBells.ts';
 import { FIX_OLD_MS, useWhere, type NoFix, type Where } from './useWhere.ts';
 import { walkPlaces, type WalkMark } from './walkPlaces.ts';
@@ -105,15 +105,11 @@ export interface Walk {
   readonly undone: (placeId: string) => void;
 }
 
-const minuteOfDay = (ms: number): number => {
-  const at = new Date(ms);
-  return at.getHours() * 60 + at.getMinutes() + at.getSeconds() / 60;
-};
-
 /** A walk over a ground: where one is, what lies ahead, what stands against going on; and its bells. */
 export function useWalk(ground: StoredGround, spots: readonly StoredSpot[]): Walk {
+  const local = useLocalTime();
   const now_ms = useNow(5000);
-  const today = isoDay(new Date(now_ms));
+  const today = local.isoDay(now_ms);
   const reading = useReading(ground);
   const ranking = useOpenRanking(reading, spots);
   const claims = useClaims(ground, today);
@@ -124,7 +120,7 @@ export function useWalk(ground: StoredGround, spots: readonly StoredSpot[]): Wal
   const walk = kept.day === today ? kept : newWalk(today);
   const ring = useBells();
   const line = useMemo(() => walkedLine(ground), [ground]);
-  const usual = useMemo(() => firstDraft(ground, plan, daySky(ground, today)), [ground, plan, today]);
+  const usual = useMemo(() => firstDraft(ground, plan, daySky(ground, today, local)), [ground, plan, today, local]);
 
   const all = useMemo(() => walkPlaces(ranking?.ranked ?? [], plan?.stops ?? []), [ranking, plan]);
   const marks = useMemo(() => all.filter((m) => !walk.done.includes(m.id)), [all, walk.done]);
@@ -134,7 +130,7 @@ export function useWalk(ground: StoredGround, spots: readonly StoredSpot[]): Wal
   const isFresh = riverIsFresh(level, now_ms);
 
   const at = (here_m: number, ms: number) => {
-    const back = start_m === null ? null : turnBack(line, here_m, start_m, usual.back_min, minuteOfDay(ms));
+    const back = start_m === null ? null : turnBack(line, here_m, start_m, usual.back_min, local.minuteOfDay(ms));
     const ford = start_m === null ? null : shutsFirst(spots, here_m, start_m);
     return {
       back,

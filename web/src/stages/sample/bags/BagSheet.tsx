@@ -87,7 +87,7 @@ export function BagSheet({ ground, spots, lot: now, taken, onClose }: BagSheetPr
   };
   const depth =
     lot.toDepth_m !== null && lot.fromDepth_m !== null && lot.toDepth_m > 0
-      ? `, ${show.figure('length', lot.fromDepth_m).digits}–${show.length(lot.toDepth_m)} down`
+      ? `, ${show.range('length', lot.fromDepth_m, lot.toDepth_m)} down`
       : '';
   return (
     <FormSheet

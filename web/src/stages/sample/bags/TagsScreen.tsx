@@ -65,7 +65,7 @@ export function TagsScreen() {
               <span className="block">{pointNumber(l.spotId)}</span>
               <span className="block">
                 {l.toDepth_m !== null && l.toDepth_m > 0
-                  ? `${show.figure('length', l.fromDepth_m ?? 0).digits}–${show.length(l.toDepth_m)}`
+                  ? show.range('length', l.fromDepth_m ?? 0, l.toDepth_m)
                   : 'surface'}
                 {l.layer && `, ${l.layer}`}
               </span>

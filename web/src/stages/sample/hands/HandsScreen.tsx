@@ -183,12 +183,12 @@ function Seeing() {
         />
       </div>
       <p>
-        The smallest color you count is about <b>{show.smallLength(limit.size_m)}</b> across (
+        The smallest color you count is about <b>{show.grainSize(limit.size_m)}</b> across (
         <span className="text-gold">{show.gold(limit.mass_mg)}</span>). Finer gold may be there and is in no count of
         yours.
       </p>
       <p className="text-ink-2">
-        Common practice says nothing is seen below about {show.smallLength(0.00006)}; what pan, light and eyes add is an
+        Common practice says nothing is seen below about {show.grainSize(0.00006)}; what pan, light and eyes add is an
         assumption. It goes with each sample you keep from now on.
       </p>
     </Block>

@@ -1,6 +1,5 @@
 import { NUMBERS, textProblem, TEXTS, type StoredSeeding } from '@riffle/contract';
 import { COLOR_CLASSES, type ColorClass, type Recovery } from '@riffle/core';
-import { format } from 'date-fns';
 import { useState } from 'react';
 import { useKeep } from '../../../records/useKeep.ts';
 import { TextButton } from '../../../ui/TextButton.tsx';
@@ -8,6 +7,7 @@ import { Button } from '../../../ui/Button.tsx';
 import { Field, SelectField, TextField } from '../../../ui/Field.tsx';
 import { Block } from '../../../ui/Judgement.tsx';
 import { CLASS_NAMES } from '../pan/SizePan.tsx';
+import { useLocalTime } from '../../../when/useLocalTime.ts';
 
 interface PracticeProps {
   readonly seedings: readonly StoredSeeding[];
@@ -16,6 +16,7 @@ interface PracticeProps {
 
 /** Practice pans: put in grains you counted, pan as you always do, count what comes back. */
 export function Practice({ seedings, hands }: PracticeProps) {
+  const local = useLocalTime();
   const { add, takeOut } = useKeep('seedings');
   const [panner, setPanner] = useState(() => seedings.at(-1)?.panner ?? '');
   const [size, setSize] = useState<ColorClass>('-40');
@@ -130,7 +131,7 @@ export function Practice({ seedings, hands }: PracticeProps) {
           .slice(0, 6)
           .map((s) => (
             <li key={s.id} className="flex items-center gap-3 border-b border-rule">
-              <span className="w-14 text-ink-2">{format(new Date(s.seededAt), 'd MMM')}</span>
+              <span className="w-14 text-ink-2">{local.day(s.seededAt)}</span>
               <span className="grow">
                 {s.panner}: {s.cameBack} of {s.putIn}, {CLASS_NAMES[s.size].name} mesh
               </span>

@@ -106,8 +106,8 @@ export function Facts({
       )}
       {seen.length > 0 && (
         <li className="border-b border-rule py-1.5">
-          Colors down to about {show.smallLength(Math.max(...seen.map((s) => detectionLimit(s).size_m)))} were seen;
-          finer gold is in no count.
+          Colors down to about {show.grainSize(Math.max(...seen.map((s) => detectionLimit(s).size_m)))} were seen; finer
+          gold is in no count.
         </li>
       )}
       {one.samples.some((s) => s.grownIn > 0) && (

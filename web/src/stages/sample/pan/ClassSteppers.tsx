@@ -24,10 +24,10 @@ export function ClassSteppers({ counts, weights_mg, words, onSet }: ClassStepper
   const [open, setOpen] = useState<ColorClass | null>(null);
   const sizeWords = ({ over_m, under_m }: { over_m: number | null; under_m: number | null }): string =>
     over_m === null
-      ? `under ${show.smallLength(under_m ?? 0)}`
+      ? `under ${show.grainSize(under_m ?? 0)}`
       : under_m === null
-        ? `over ${show.smallLength(over_m)}`
-        : `${show.figure('smallLength', over_m).digits}–${show.smallLength(under_m)}`;
+        ? `over ${show.grainSize(over_m)}`
+        : show.range('grainSize', over_m, under_m);
   return (
     <>
       {open && (

@@ -3,7 +3,7 @@ import { judgedByItsTop } from '@riffle/core';
 import { useState } from 'react';
 import { Button } from '../../../ui/Button.tsx';
 import { Field, SelectField, TextField } from '../../../ui/Field.tsx';
-import { WhenField } from '../../../ui/WhenField.tsx';
+import { WhenField } from '../../../when/WhenField.tsx';
 import { PanGuide } from './PanGuide.tsx';
 import { layerWords } from '../layerWords.ts';
 import type { SampleInHand } from './useSampleDraft.ts';

@@ -1,11 +1,11 @@
 import type { StoredPit, StoredSample, StoredSpot } from '@riffle/contract';
 import { countColors } from '@riffle/core';
-import { format } from 'date-fns';
 import { lazy, Suspense, useState } from 'react';
 import { useKeep } from '../../../records/useKeep.ts';
 import { asTyped } from '../../../units/readEntered.ts';
 import { CLASS_NAMES } from './SizePan.tsx';
 import { TextButton } from '../../../ui/TextButton.tsx';
+import { useLocalTime } from '../../../when/useLocalTime.ts';
 
 const SampleSheet = lazy(async () => ({ default: (await import('./SampleSheet.tsx')).SampleSheet }));
 
@@ -17,6 +17,7 @@ interface SampleListProps {
 
 /** What was panned at a spot before, as it was typed; each can be put right. */
 export function SampleList({ samples, spots, pits }: SampleListProps) {
+  const local = useLocalTime();
   const { takeOut } = useKeep('samples');
   const [open, setOpen] = useState<string | null>(null);
   const inHand = samples.find((s) => s.id === open);
@@ -28,7 +29,7 @@ export function SampleList({ samples, spots, pits }: SampleListProps) {
           .sort((a, b) => (a.takenAt < b.takenAt ? 1 : -1))
           .map((s) => (
             <li key={s.id} className="flex items-start gap-3 border-b border-rule py-1.5">
-              <span className="w-14 shrink-0 text-ink-2">{format(new Date(s.takenAt), 'd MMM')}</span>
+              <span className="w-14 shrink-0 text-ink-2">{local.day(s.takenAt)}</span>
               <span className="min-w-0 grow">
                 <span className="block">
                   {asTyped(s.volumeEntered)} at {asTyped(s.depthEntered)}:{' '}
@@ -42,14 +43,11 @@ export function SampleList({ samples, spots, pits }: SampleListProps) {
                 </span>
                 {s.note && <span className="block text-[13px] text-ink-2">{s.note}</span>}
               </span>
-              <TextButton
-                aria-label={`Put right the sample of ${format(new Date(s.takenAt), 'd MMM')}`}
-                onClick={() => setOpen(s.id)}
-              >
+              <TextButton aria-label={`Put right the sample of ${local.day(s.takenAt)}`} onClick={() => setOpen(s.id)}>
                 put right
               </TextButton>
               <TextButton
-                aria-label={`Take out the sample of ${format(new Date(s.takenAt), 'd MMM')}`}
+                aria-label={`Take out the sample of ${local.day(s.takenAt)}`}
                 onClick={() => takeOut(s, 'The sample is out of the book.')}
               >
                 take out

@@ -6,7 +6,8 @@ import { useKeep } from '../../../records/useKeep.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { SelectField, TextField } from '../../../ui/Field.tsx';
 import { FormSheet } from '../../../ui/Sheet.tsx';
-import { WhenField } from '../../../ui/WhenField.tsx';
+import { useLocalTime } from '../../../when/useLocalTime.ts';
+import { WhenField } from '../../../when/WhenField.tsx';
 import { cellTaken, cellText } from '../table/cells.ts';
 import { CLASS_NAMES } from './SizePan.tsx';
 
@@ -25,17 +26,18 @@ type Column = (typeof COLUMNS)[number];
 export function SampleSheet({ sample, spots, pits, onClose }: SampleSheetProps) {
   const { change, takeOut } = useKeep('samples');
   const containers = useContainers();
+  const local = useLocalTime();
   const [typed, setTyped] = useState(
-    () => Object.fromEntries(COLUMNS.map((c) => [c, cellText(c, sample)])) as Record<Column, string>,
+    () => Object.fromEntries(COLUMNS.map((c) => [c, cellText(c, sample, local)])) as Record<Column, string>,
   );
   const [tried, setTried] = useState(false);
-  const touched = COLUMNS.filter((c) => typed[c] !== cellText(c, sample));
+  const touched = COLUMNS.filter((c) => typed[c] !== cellText(c, sample, local));
   // Counts are held against the others as they stand typed here, not as they were.
   const counted = COLOR_CLASSES.reduce((s, c) => {
     const n = Number(typed[c]);
     return Number.isInteger(n) && n >= 0 ? { ...s, counts: { ...s.counts, [c]: n } } : s;
   }, sample);
-  const taken = touched.map((c) => [c, cellTaken(c, typed[c], counted, { pits, containers })] as const);
+  const taken = touched.map((c) => [c, cellTaken(c, typed[c], counted, { pits, containers, local })] as const);
   const problem = (c: Column): string | null => {
     const found = taken.find(([column]) => column === c)?.[1];
     return typeof found === 'string' ? found : null;

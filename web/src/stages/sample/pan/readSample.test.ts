@@ -1,3 +1,4 @@
+import { localTime } from '../../../when/localTime.ts';
 import { describe, expect, test } from '@jest/globals';
 import type { StoredLot, StoredPit } from '@riffle/contract';
 import { COLOR_MG, NO_COLORS, groundColors } from '@riffle/core';
@@ -18,7 +19,15 @@ const pit = {
   crevice: null,
 } as unknown as StoredPit;
 const read = (d: SampleDraft, US = false) =>
-  readSample(d, { swell_percent: 25, samples: [], colors: groundColors([], 25), pits: [pit], containers: {}, US });
+  readSample(d, {
+    swell_percent: 25,
+    samples: [],
+    colors: groundColors([], 25),
+    pits: [pit],
+    containers: {},
+    US,
+    local: localTime(null),
+  });
 const about = { groundId: 'g', spotId: 's', lotId: null, seenWith: null };
 
 describe('a pan as it was typed', () => {

@@ -25,7 +25,8 @@ import {
 } from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
 import type { UsualPan } from '../../../pan/usualPan.ts';
-import { whenProblem } from '../../../ui/WhenField.tsx';
+import type { LocalTime } from '../../../when/localTime.ts';
+import { whenProblem } from '../../../when/readWhen.ts';
 import { enterLength } from '../../../units/enterLength.ts';
 import { readEntered, readVolume, type Reading } from '../../../units/readEntered.ts';
 
@@ -74,6 +75,8 @@ export interface SampleRead {
   /** Texts that are too long, by field. */
   readonly textProblems: Readonly<Partial<Record<'layer' | 'panner' | 'note', string>>>;
   readonly colors: number;
+  /** When it was panned, where it is dated back. */
+  readonly takenAt: string | null;
   /** The answer, as soon as there is a volume; null before. */
   readonly grade: SampleGrade | null;
   readonly volumeBank_L: number | null;
@@ -88,6 +91,8 @@ export interface SampleContext {
   /** The crew's own, litres level full by name. */
   readonly containers: Readonly<Record<string, number>>;
   readonly US: boolean;
+  /** The ground's clock. */
+  readonly local: LocalTime;
 }
 
 /** An empty pan, or one of a bag: its depth, volume and layer stand in the fields already. */
@@ -125,7 +130,7 @@ const isNumbered = (d: SampleDraft): boolean => d.nth.trim() !== '' || d.of.trim
 /** Reads a pan as it was typed: its grade, or what is wrong and where. */
 export function readSample(
   d: SampleDraft,
-  { swell_percent, samples, colors: known, pits, containers, US }: SampleContext,
+  { swell_percent, samples, colors: known, pits, containers, US, local }: SampleContext,
 ): SampleRead {
   const depth = readEntered('length', d.depth);
   const volume = readVolume(d.volume, containers);
@@ -153,7 +158,7 @@ export function readSample(
         )
       : null;
   const colors = countColors(d.counts);
-  const whenWrong = whenProblem(d.when ?? '');
+  const whenWrong = whenProblem(d.when ?? '', local);
   const [took, nth, of, grownIn, fromSafetyPan] = [
     count(d.took),
     count(d.nth),
@@ -162,6 +167,7 @@ export function readSample(
     count(d.fromSafetyPan),
   ];
   return {
+    takenAt: d.when && !whenWrong ? local.at(d.when).toISOString() : null,
     depth,
     volume,
     gold,
@@ -231,7 +237,7 @@ export function sampleRecord(
     id: uuidv7(),
     deleted: false,
     ...about,
-    takenAt: d.when ? new Date(d.when).toISOString() : now,
+    takenAt: read.takenAt ?? now,
     depth_m: depth.value,
     depthEntered: d.depth,
     volume_L: volume.value,

@@ -6,6 +6,7 @@ import { useContainers } from '../../../records/useContainers.ts';
 import { useDraft } from '../../../ui/useDraft.ts';
 import { keptSeenWith } from '../../../pan/seenWith.ts';
 import { asUsual, newSample, readSample, sampleRecord, type SampleDraft, type SampleRead } from './readSample.ts';
+import { useLocalTime } from '../../../when/useLocalTime.ts';
 
 export interface SampleInHand extends SampleRead {
   readonly draft: SampleDraft;
@@ -29,6 +30,7 @@ export function useSampleDraft(
   lot: StoredLot | undefined,
   US: boolean,
 ): SampleInHand {
+  const local = useLocalTime();
   const usual = useMemo(() => usualPan(samples), [samples]);
   const [typed, setDraft, clearDraft] = useDraft<SampleDraft>(
     lot ? `sample-${ground.id}-${lot.id}` : `sample-${ground.id}`,
@@ -42,6 +44,7 @@ export function useSampleDraft(
     pits,
     containers: useContainers(),
     US,
+    local,
   });
   return {
     ...read,

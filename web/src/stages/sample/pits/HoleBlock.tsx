@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { PIT_BOTTOMS, TEXTS } from '@riffle/contract';
 import { SpotSelect } from '../../../ground/SpotSelect.tsx';
 import { Photos } from '../../../photos/Photos.tsx';
@@ -7,11 +8,15 @@ import { SelectField, TextField } from '../../../ui/Field.tsx';
 import { Block } from '../../../ui/Judgement.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { undoToast } from '../../../ui/undoToast.ts';
-import { asWhen, WhenField } from '../../../ui/WhenField.tsx';
+import { useLocalTime } from '../../../when/useLocalTime.ts';
+import { isMoment } from '../../../when/readWhen.ts';
+import { WhenField } from '../../../when/WhenField.tsx';
 import type { PitOnPage } from './usePit.ts';
 
 /** The hole itself: where, its name, what was really dug, what it ends on, and whether it is filled in. */
 export function HoleBlock({ page }: { page: PitOnPage }) {
+  const local = useLocalTime();
+  const [unread, setUnread] = useState<string | null>(null);
   const { ground, spots, pit, spot, pick, tried, takeOut, inHand } = page;
   const { draft, change, problem } = inHand;
   return (
@@ -33,10 +38,13 @@ export function HoleBlock({ page }: { page: PitOnPage }) {
       />
       <WhenField
         label="Dug"
-        value={asWhen(draft.dugAt)}
+        value={unread ?? local.isoMoment(draft.dugAt)}
         onChange={(when) => {
-          if (when !== '') change({ dugAt: new Date(when).toISOString() });
+          const isRead = isMoment(when);
+          setUnread(isRead ? null : when);
+          if (isRead) change({ dugAt: local.at(when).toISOString() });
         }}
+        problem={unread === '' ? 'A day and an hour.' : null}
       />
       <TextField
         label="What was planned"

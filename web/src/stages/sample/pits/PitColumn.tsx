@@ -26,8 +26,7 @@ export function PitColumnBlock({ page: { inHand, said, layer, pickLayer } }: { p
   const show = useShow();
   const sayGrade = useSayGrade();
   const { draft, length, width, water } = inHand;
-  const dug =
-    length.ok && width.ok ? `${show.figure('length', length.value).digits} × ${show.length(width.value)}` : '?';
+  const dug = length.ok && width.ok ? `${show.length(length.value)} × ${show.length(width.value)}` : '?';
   const notes = new Map([...(said?.layers ?? [])].map(([id, grade]) => [id, sayGrade(grade)]));
   return (
     <Block title={draft.name || 'Pit'} aside={draft.planned && `“${draft.planned}”, really dug ${dug}`}>

@@ -124,7 +124,7 @@ function StopCurve({ page, curve, stop }: { page: PitOnPage; curve: readonly Hou
         />
       )}
       <text x={LEFT - 10} y={y(stop.depth_m) + 4} fontSize="13" fontWeight="700" textAnchor="end">
-        {show.figure('length', stop.depth_m).digits}
+        {show.length(stop.depth_m)}
       </text>
       <Grip
         x={RIGHT - 14}

@@ -14,7 +14,7 @@ export function OversizeBet({ screens: { which, looks } }: { screens: Screens })
   const finer = which?.finer;
   if (!finer) return null;
   const { looks: buckets, pieces } = looks.at(finer.aperture_mm);
-  const size = show.smallLength(finer.aperture_mm / 1000);
+  const size = show.grainSize(finer.aperture_mm / 1000);
   const left = Math.ceil(finer.lookFirst_L / looks.bucketBank_L);
   return (
     <Block title="Before you throw the stones" aside={`screened at ${size}`}>

@@ -1,4 +1,3 @@
-import { format } from 'date-fns';
 import { Block } from '../../../ui/Judgement.tsx';
 import { TextButton } from '../../../ui/TextButton.tsx';
 import { asTyped } from '../../../units/readEntered.ts';
@@ -8,6 +7,7 @@ import { CurveBlock } from './SizeCurve.tsx';
 import { StackBlock } from './StackBlock.tsx';
 import { useScreens, type Screens } from './useScreens.ts';
 import { WhatItTakesOff } from './WhatItTakesOff.tsx';
+import { useLocalTime } from '../../../when/useLocalTime.ts';
 
 /** At the right moment, in the order of the work. Common practice, no source. */
 const REMINDERS = [
@@ -59,11 +59,12 @@ export function ScreensScreen() {
 
 /** Stacks screened at this spot before, the latest first. */
 function StacksBefore({ screens: { before, spot, takeOut } }: { screens: Screens }) {
+  const local = useLocalTime();
   return (
     <Block title={`Before, at ${spot?.name ?? ''}`}>
       <ul>
         {[...before].reverse().map((s) => {
-          const on = format(new Date(s.screenedAt), 'd MMM');
+          const on = local.day(s.screenedAt);
           return (
             <li key={s.id} className="flex items-center gap-3 border-b border-rule">
               <span className="w-14 text-ink-2">{on}</span>

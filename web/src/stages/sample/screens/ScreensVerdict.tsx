@@ -12,7 +12,7 @@ export function ScreensVerdict({ screens: { open, closure_percent, which } }: { 
   if (which?.best)
     return (
       <Judgement rests={restsOn(which.best, closure_percent)}>
-        Screen at {show.smallLength(which.best.aperture_mm / 1000)}: it takes off{' '}
+        Screen at {show.grainSize(which.best.aperture_mm / 1000)}: it takes off{' '}
         {(which.best.removes_percent ?? 0).toFixed(0)} % of the gravel and at most{' '}
         <Gold>{atMost(which.best.goldOverAtMost_percent ?? 100)} of the gold</Gold>.
       </Judgement>
@@ -21,7 +21,7 @@ export function ScreensVerdict({ screens: { open, closure_percent, which } }: { 
     return (
       <Judgement rests="Screen coarser, or pick through the oversize every time: what lies there would have gone with the stones.">
         Gold lies on the screens: <Gold>{plural(which.goldOnTop.foundOver ?? 0, 'piece')}</Gold> at{' '}
-        {show.smallLength(which.goldOnTop.aperture_mm / 1000)} and above.
+        {show.grainSize(which.goldOnTop.aperture_mm / 1000)} and above.
       </Judgement>
     );
   if (which?.usual)
@@ -33,7 +33,7 @@ export function ScreensVerdict({ screens: { open, closure_percent, which } }: { 
             : `So far up to ${atMost(which.usual.goldOverAtMost_percent ?? 100)} of the gold could be coarser than that: a few more pans, or looking through the oversize, would tell.`
         }
       >
-        Stay at {show.smallLength(which.usual.aperture_mm / 1000)}, and look at what stays on it.
+        Stay at {show.grainSize(which.usual.aperture_mm / 1000)}, and look at what stays on it.
       </Judgement>
     );
   return (

@@ -34,7 +34,7 @@ function SizeCurve({ curve, before }: { curve: Curve | null; before: readonly Cu
           curve
             ? `Size curve: ${MARKED.map((p) => {
                 const d = characteristicSize_mm(curve.points, p);
-                return `D${p} ${d === null ? 'beyond the stack' : show.smallLength(d / 1000)}`;
+                return `D${p} ${d === null ? 'beyond the stack' : show.grainSize(d / 1000)}`;
               }).join(', ')}`
             : 'Size curves of earlier screenings'
         }
@@ -83,7 +83,7 @@ function SizeCurve({ curve, before }: { curve: Curve | null; before: readonly Cu
                     strokeDasharray="3 3"
                   />
                   <text className="halo" x={x(d) + 5} y={y(p) + 16} fontSize="13">
-                    <tspan fontWeight="700">D{p}</tspan> {show.smallLength(d / 1000)}
+                    <tspan fontWeight="700">D{p}</tspan> {show.grainSize(d / 1000)}
                   </text>
                 </g>
               );
@@ -102,7 +102,7 @@ function SizeCurve({ curve, before }: { curve: Curve | null; before: readonly Cu
               />
               {(i === 0 || x(mm) - x(shown[i - 1] ?? 0) > 46) && (
                 <text x={x(mm)} y={base + 48} fontSize="12" textAnchor="middle">
-                  {show.smallLength(mm / 1000)}
+                  {show.grainSize(mm / 1000)}
                 </text>
               )}
             </g>
@@ -119,9 +119,9 @@ export function CurveBlock({ curve, before }: { curve: Curve | null; before: rea
   const sizes = curve && [
     ...MARKED.map((p) => {
       const d = characteristicSize_mm(curve.points, p);
-      return d === null ? null : `D${p} ${show.smallLength(d / 1000)}`;
+      return d === null ? null : `D${p} ${show.grainSize(d / 1000)}`;
     }),
-    oversizeOf(curve, show.smallLength),
+    oversizeOf(curve, show.grainSize),
   ];
   return (
     <Block title="Size curve" aside={sizes?.filter(Boolean).join(', ')}>

@@ -126,7 +126,7 @@ function ScreenRow({ nth, screen: { draft, aperture, kept, colorsProblem }, stac
         value={draft.name}
         onChange={(name) => set({ name })}
         problem={aperture.ok ? null : aperture.problem}
-        hint={aperture.ok ? show.smallLength(aperture.mm / 1000) : undefined}
+        hint={aperture.ok ? show.grainSize(aperture.mm / 1000) : undefined}
       />
       <SelectField
         label="Holes"

@@ -20,7 +20,7 @@ export function WhatItTakesOff({ which: { choices, best } }: { which: WhichScree
         <tbody>
           {choices.map((c) => (
             <tr key={c.aperture_mm} className={`border-b border-rule ${c === best ? 'bg-picked font-bold' : ''}`}>
-              <td className="py-1.5">{show.smallLength(c.aperture_mm / 1000)}</td>
+              <td className="py-1.5">{show.grainSize(c.aperture_mm / 1000)}</td>
               <td className="text-right">{c.removes_percent === null ? '?' : `${c.removes_percent.toFixed(0)} %`}</td>
               <td className="text-right text-gold">
                 {c.goldOver_percent === null || c.goldOverAtMost_percent === null

@@ -7,6 +7,7 @@ import { CLASS_NAMES } from '../pan/SizePan.tsx';
 import { useContainers } from '../../../records/useContainers.ts';
 import { canBeWritten, cellTaken, cellText, cellWords } from './cells.ts';
 import type { SampleRow, useSampleTable } from './useSampleTable.ts';
+import { useLocalTime } from '../../../when/useLocalTime.ts';
 
 const ROW_PX = 40;
 const HEAD_PX = 45;
@@ -205,9 +206,11 @@ const cellId = ({ row, column }: Place): string => `sample-cell-${row}-${column}
 
 function unitOf(column: string, show: Show): string {
   switch (column) {
+    // Feet and inches name themselves in each cell.
     case 'depth':
+      return show.display.system === 'US' ? '' : 'm';
     case 'distance':
-      return show.figure('length', 1).unit;
+      return show.figure('distance', 1).unit;
     case 'grade':
       return show.figure('grade', 1).unit;
     case 'gold':
@@ -250,6 +253,7 @@ const Row = memo(function Row({
   onChange,
   onLeave,
 }: RowProps) {
+  const local = useLocalTime();
   return (
     <div
       role="row"
@@ -278,7 +282,7 @@ const Row = memo(function Row({
               onChange={onChange}
             />
           ) : (
-            cellWords(c, row, show, colors, swell_percent)
+            cellWords(c, row, show, colors, swell_percent, local)
           )}
         </div>
       ))}
@@ -298,12 +302,13 @@ interface EditCellProps {
 
 /** A cell being written anew. Enter or leaving keeps it, Escape leaves it as it was; what cannot be kept stays open and says why. */
 function EditCell({ sample, column, spot, spots, pits, onLeave, onChange }: EditCellProps) {
-  const before = cellText(column, sample);
+  const local = useLocalTime();
+  const before = cellText(column, sample, local);
   const containers = useContainers();
   const [text, setText] = useState(before);
   const [problem, setProblem] = useState<string | null>(null);
   const keep = (typed: string, to: Leaving): void => {
-    const some = typed === before ? {} : cellTaken(column, typed, sample, { pits, containers });
+    const some = typed === before ? {} : cellTaken(column, typed, sample, { pits, containers, local });
     if (typeof some === 'string') return setProblem(some);
     if (typed !== before) onChange(sample, some);
     onLeave(to);
@@ -322,7 +327,7 @@ function EditCell({ sample, column, spot, spots, pits, onLeave, onChange }: Edit
     },
   };
   return (
-    <span className={`relative block ${column === 'date' ? 'w-56' : ''}`} data-writing>
+    <span className={`relative block ${column === 'date' ? 'w-44' : ''}`} data-writing>
       {column === 'spot' ? (
         <select
           {...shared}
@@ -342,15 +347,12 @@ function EditCell({ sample, column, spot, spots, pits, onLeave, onChange }: Edit
       ) : (
         <input
           {...shared}
-          type={column === 'date' ? 'datetime-local' : 'text'}
           value={text}
           onChange={(e) => {
             setText(e.target.value);
             setProblem(null);
           }}
-          onFocus={(e) => {
-            if (column !== 'date') e.target.select();
-          }}
+          onFocus={(e) => e.target.select()}
         />
       )}
       {problem && (

@@ -1,12 +1,13 @@
 import { grouped } from '@riffle/core';
-import { format } from 'date-fns';
 import { useState } from 'react';
 import { plural } from '../../../ui/plural.ts';
 import { TextButton } from '../../../ui/TextButton.tsx';
 import { useLastImport } from './lastImport.ts';
+import { useLocalTime } from '../../../when/useLocalTime.ts';
 
 /** The last table that came in, and the way to take all of it back, or in again. What was changed since stays. */
 export function TakeBack({ groundId }: { groundId: string }) {
+  const local = useLocalTime();
   const { last, move } = useLastImport(groundId);
   const [said, setSaid] = useState('');
   const [moving, setMoving] = useState(false);
@@ -30,7 +31,7 @@ export function TakeBack({ groundId }: { groundId: string }) {
   return (
     <p className="flex flex-wrap items-center gap-x-3 text-ink-2">
       <span>
-        The table of {format(new Date(last.at), 'd MMM, HH:mm')}: {grouped(last.stored)} samples
+        The table of {local.dayTime(last.at)}: {grouped(last.stored)} samples
         {last.isBack && ', taken back'}.
       </span>
       <TextButton disabled={moving} onClick={() => go(!last.isBack)}>

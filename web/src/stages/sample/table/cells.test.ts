@@ -4,6 +4,9 @@ import { COLOR_MG, NO_COLORS, groundColors } from '@riffle/core';
 import type { Show } from '../../../units/useShow.ts';
 import { canBeWritten, cellTaken, cellText, cellWords } from './cells.ts';
 import { rowsOf } from './useSampleTable.ts';
+import { localTime } from '../../../when/localTime.ts';
+
+const local = localTime(null);
 
 const sample = (some: Partial<StoredSample> = {}): StoredSample => ({
   id: 's',
@@ -44,13 +47,13 @@ const plain = {
 const words = (column: string, s: StoredSample): string => {
   const [row] = rowsOf([s], [{ id: 'a', name: 'Long bar', distance_m: 120 } as never], 0, COLOR_MG);
   if (!row) throw new Error('a sample is a row');
-  return cellWords(column, row, plain, groundColors([s], 0), 0);
+  return cellWords(column, row, plain, groundColors([s], 0), 0, local);
 };
 const now = new Date(2026, 10, 25);
 
 describe('a cell says', () => {
   test.each([
-    ['date', '4 May 26'],
+    ['date', `4 May${new Date().getFullYear() === 2026 ? '' : ' 2026'}`],
     ['spot', 'Long bar'],
     ['distance', '120'],
     ['depth', '0.3'],
@@ -70,7 +73,7 @@ describe('a cell says', () => {
   });
   test('a spot that is gone is not made up', () => {
     const [row] = rowsOf([sample({ spotId: 'gone' })], [], 0, COLOR_MG);
-    expect([row?.spot, row && cellWords('distance', row, plain, groundColors([], 0), 0)]).toEqual(['?', '']);
+    expect([row?.spot, row && cellWords('distance', row, plain, groundColors([], 0), 0, local)]).toEqual(['?', '']);
   });
 });
 
@@ -78,7 +81,9 @@ describe('a cell takes', () => {
   test('what is written from is what was typed, and written again changes nothing', () => {
     const s = sample({ gold_mg: 2.4, goldEntered: { text: '2.4', unit: 'mg' }, note: 'n' });
     for (const column of ['date', 'spot', 'depth', 'volume', 'gold', 'layer', 'panner', 'note', '-40', '10-20'])
-      expect(s).toMatchObject(cellTaken(column, cellText(column, s), s, { pits: [], containers: {}, now }) as object);
+      expect(s).toMatchObject(
+        cellTaken(column, cellText(column, s, local), s, { pits: [], containers: {}, local, now }) as object,
+      );
     expect([canBeWritten('grade'), canBeWritten('distance'), canBeWritten('date')]).toEqual([false, false, true]);
   });
   test.each([
@@ -91,7 +96,7 @@ describe('a cell takes', () => {
     ['date', '2026-05-06T10:00', { takenAt: new Date(2026, 4, 6, 10).toISOString() }],
     ['layer', ' x'.repeat(40), { layer: ' x'.repeat(40).trim() }],
   ])('%s: %s', (column, text, expected) =>
-    expect(cellTaken(column, text, sample(), { pits: [], containers: {}, now })).toEqual(
+    expect(cellTaken(column, text, sample(), { pits: [], containers: {}, local, now })).toEqual(
       expect.objectContaining(expected),
     ),
   );
@@ -108,22 +113,24 @@ describe('a cell takes', () => {
     ['layer', 'x'.repeat(99), /at most 80 characters.*99/],
     ['panner', 'x'.repeat(81), /at most 80 characters/],
     ['note', 'x'.repeat(4001), /at most 4,000 characters/],
-    ['date', '', /A day and an hour/],
-    ['date', '2027-01-01T00:00', /not come yet/],
+    ['date', '', /Write it like/],
+    ['date', '2027-01-01T00:00', /still to come/],
     ['date', '0026-05-04T09:30', /year/],
   ])('not %s: “%s”', (column, text, problem) =>
-    expect(cellTaken(column, text, sample(), { pits: [], containers: {}, now })).toEqual(
+    expect(cellTaken(column, text, sample(), { pits: [], containers: {}, local, now })).toEqual(
       expect.stringMatching(problem),
     ),
   );
   test('a count never falls below what was grown in or came from the safety pan', () => {
-    expect(cellTaken('-40', '2', sample({ grownIn: 3 }), { pits: [], containers: {} })).toMatch(/grown in/);
-    expect(cellTaken('-40', '2', sample({ fromSafetyPan: 4 }), { pits: [], containers: {} })).toMatch(/safety pan/);
-    expect(cellTaken('-40', '4', sample({ grownIn: 3, fromSafetyPan: 4 }), { pits: [], containers: {} })).toMatchObject(
-      {
-        counts: { '-40': 4 },
-      },
+    expect(cellTaken('-40', '2', sample({ grownIn: 3 }), { pits: [], containers: {}, local })).toMatch(/grown in/);
+    expect(cellTaken('-40', '2', sample({ fromSafetyPan: 4 }), { pits: [], containers: {}, local })).toMatch(
+      /safety pan/,
     );
+    expect(
+      cellTaken('-40', '4', sample({ grownIn: 3, fromSafetyPan: 4 }), { pits: [], containers: {}, local }),
+    ).toMatchObject({
+      counts: { '-40': 4 },
+    });
   });
   test('a pan of a pit stays within it', () => {
     const pit = {
@@ -132,13 +139,13 @@ describe('a cell takes', () => {
       layers: [{ thickness_m: 0.5 }, { thickness_m: 0.61 }],
       crevice: null,
     } as unknown as StoredPit;
-    expect(cellTaken('depth', '1.3', sample({ pitId: 'p' }), { pits: [pit], containers: {} })).toBe(
+    expect(cellTaken('depth', '1.3', sample({ pitId: 'p' }), { pits: [pit], containers: {}, local })).toBe(
       'That is below the bottom of Pit 2.',
     );
-    expect(cellTaken('depth', '1.11', sample({ pitId: 'p' }), { pits: [pit], containers: {} })).toMatchObject({
+    expect(cellTaken('depth', '1.11', sample({ pitId: 'p' }), { pits: [pit], containers: {}, local })).toMatchObject({
       depth_m: 1.11,
     });
-    expect(cellTaken('depth', '1.3', sample(), { pits: [pit], containers: {} })).toMatchObject({ depth_m: 1.3 });
+    expect(cellTaken('depth', '1.3', sample(), { pits: [pit], containers: {}, local })).toMatchObject({ depth_m: 1.3 });
   });
   test('a layer’s words name a layer of the pan’s pit by its id, or none', () => {
     const pit = {
@@ -151,12 +158,12 @@ describe('a cell takes', () => {
       crevice: null,
     } as unknown as StoredPit;
     const of = (words: string) =>
-      cellTaken('layer', words, sample({ pitId: 'p', layerId: 'one' }), { pits: [pit], containers: {} });
+      cellTaken('layer', words, sample({ pitId: 'p', layerId: 'one' }), { pits: [pit], containers: {}, local });
     expect(of('Clay')).toEqual({ layer: 'Clay', layerId: 'two' });
     expect(of('pay')).toEqual({ layer: 'pay', layerId: null });
   });
   test('a sample of a bag or a pit stays where they are', () => {
-    expect(cellTaken('spot', 'b', sample({ lotId: 'l' }), { pits: [], containers: {} })).toMatch(/bag/);
-    expect(cellTaken('spot', 'b', sample({ pitId: 'p' }), { pits: [], containers: {} })).toMatch(/pit/);
+    expect(cellTaken('spot', 'b', sample({ lotId: 'l' }), { pits: [], containers: {}, local })).toMatch(/bag/);
+    expect(cellTaken('spot', 'b', sample({ pitId: 'p' }), { pits: [], containers: {}, local })).toMatch(/pit/);
   });
 });

@@ -8,7 +8,8 @@ import {
   type StoredSample,
 } from '@riffle/contract';
 import { COLOR_CLASSES, countColors, liesInPit, type ColorClass, gradeOf, type GroundColors } from '@riffle/core';
-import { format, isValid } from 'date-fns';
+import type { LocalTime } from '../../../when/localTime.ts';
+import { readWhen, whenProblem } from '../../../when/readWhen.ts';
 import { asTyped, readEntered, readVolume } from '../../../units/readEntered.ts';
 import type { Show } from '../../../units/useShow.ts';
 import { layerWords } from '../layerWords.ts';
@@ -26,18 +27,19 @@ export function cellWords(
   show: Show,
   colors: GroundColors,
   swell_percent: number,
+  local: LocalTime,
 ): string {
   const { sample: s } = row;
   if (isClass(column)) return String(s.counts[column]);
   switch (column) {
     case 'date':
-      return format(new Date(s.takenAt), 'd MMM yy');
+      return local.day(s.takenAt);
     case 'spot':
       return row.spot;
     case 'distance':
       return Number.isNaN(row.distance_m) ? '' : show.figure('distance', row.distance_m).digits;
     case 'depth':
-      return show.figure('length', s.depth_m).digits;
+      return show.display.system === 'US' ? show.length(s.depth_m) : show.figure('length', s.depth_m).digits;
     case 'volume':
       return asTyped(s.volumeEntered);
     case 'gold':
@@ -61,11 +63,11 @@ export function cellWords(
 }
 
 /** What a person writes anew from: as it was typed before, without its unit where the unit stays. */
-export function cellText(column: string, s: StoredSample): string {
+export function cellText(column: string, s: StoredSample, local: LocalTime): string {
   if (isClass(column)) return String(s.counts[column]);
   switch (column) {
     case 'date':
-      return format(new Date(s.takenAt), "yyyy-MM-dd'T'HH:mm");
+      return local.isoMoment(s.takenAt);
     case 'spot':
       return s.spotId;
     case 'depth':
@@ -88,6 +90,7 @@ export interface CellContext {
   readonly pits: readonly StoredPit[];
   /** The crew's own, litres level full by name. */
   readonly containers: Readonly<Record<string, number>>;
+  readonly local: LocalTime;
   readonly now?: Date;
 }
 
@@ -96,18 +99,14 @@ export function cellTaken(
   column: string,
   text: string,
   s: StoredSample,
-  { pits, containers, now = new Date() }: CellContext,
+  { pits, containers, local, now = new Date() }: CellContext,
 ): Partial<Sample> | string {
   if (isClass(column)) return countTaken(column, text, s);
   switch (column) {
     case 'date': {
-      const day = new Date(text);
-      if (!isValid(day)) return 'A day and an hour.';
-      return day > now
-        ? 'That day has not come yet.'
-        : day.getFullYear() < 1900
-          ? 'Look at the year.'
-          : { takenAt: day.toISOString() };
+      const read = readWhen(text, local.isoDay(now), local.isoMoment(s.takenAt).slice(11));
+      if (!read.ok) return read.problem;
+      return whenProblem(read.iso, local, now) ?? { takenAt: local.at(read.iso).toISOString() };
     }
     case 'spot':
       return s.lotId !== null

@@ -4,6 +4,7 @@ import Papa from 'papaparse';
 import { outsideRead } from '../../../../test/outsideRead.ts';
 import { samplesAsCsv, samplesAsGeoJson } from './exportTable.ts';
 import { guessMapping, TableReader, type TableLine } from './readTable.ts';
+import { localTime } from '../../../when/localTime.ts';
 
 const spots = [
   { id: 's1', name: 'Otter bar', distance_m: 522, bank: 'right', offset_m: 5, position: [-33.01, 46.5] },
@@ -52,7 +53,16 @@ describe('samples saved', () => {
     const mapping = guessMapping(meta.fields ?? []);
     const reader = new TableReader(
       { ...mapping, units: { ...mapping.units, volume: 'L', depth: 'm' } },
-      { groundId: 'g', length_m: 1000, line: null, spots: [], own: {}, known: [], now: '' },
+      {
+        groundId: 'g',
+        length_m: 1000,
+        line: null,
+        spots: [],
+        own: {},
+        timeZone: localTime(null).zone,
+        known: [],
+        now: '',
+      },
     );
     const read = data.map((row, i) => reader.read(row, i + 2));
     expect(read[0]).toMatchObject([
@@ -79,7 +89,16 @@ describe('samples saved', () => {
     const mapping = guessMapping(meta.fields ?? []);
     const reader = new TableReader(
       { ...mapping, units: { ...mapping.units, volume: 'L', depth: 'm' } },
-      { groundId: 'g', length_m: 1000, line: null, spots: [], own: {}, known: [], now: '' },
+      {
+        groundId: 'g',
+        length_m: 1000,
+        line: null,
+        spots: [],
+        own: {},
+        timeZone: localTime(null).zone,
+        known: [],
+        now: '',
+      },
     );
     const lines = data.flatMap((row, i) => reader.read(row, i + 2) as readonly TableLine[]);
     expect(lines.flatMap((l) => ('sample' in l ? [[l.sample.note, l.sample.layer]] : []))).toEqual(

@@ -1,7 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { FIELDS, guessMapping, TableReader, unitsNamed, type TableMapping } from './readTable.ts';
+import { localTime } from '../../../when/localTime.ts';
 
 const context = {
+  timeZone: localTime(null).zone,
   known: [],
   groundId: 'g',
   length_m: 500,

@@ -23,7 +23,8 @@ import {
   type UnitKind,
 } from '@riffle/core';
 import type { PanOfRow } from './seenBefore.ts';
-import { isValid, parse } from 'date-fns';
+import { format, isValid, parse } from 'date-fns';
+import { localTime, type LocalTime } from '../../../when/localTime.ts';
 import { v7 as uuidv7 } from 'uuid';
 
 /** What a column of a person's table can be. */
@@ -98,6 +99,8 @@ export interface TableContext {
   /** The ground's line, so that spots made here stand on the map; null for a ground typed by name. */
   readonly line: readonly Position[] | null;
   readonly spots: readonly Pick<StoredSpot, 'id' | 'name'>[];
+  /** The ground's clock, by which its days are read. */
+  readonly timeZone: string;
   readonly own: Readonly<Record<string, number>>;
   /** Pans of the book: a row that is one of them is seen again. */
   readonly known: readonly PanOfRow[];
@@ -273,7 +276,7 @@ export class TableReader {
     const sand = cell('black sand');
     if (sand !== '' && !/^[0-4]$/.test(sand)) return wrong('black sand', `“${sand}” is not 0 to 4.`);
     const day = cell('date');
-    const at = day === '' ? now : readDate(day, dates);
+    const at = day === '' ? now : readDate(day, dates, localTime(this.#context.timeZone));
     if (at === null) return wrong('date', `“${day}” is no date as ${dates}.`);
 
     const lines: TableLine[] = [];
@@ -339,11 +342,11 @@ export class TableReader {
   }
 }
 
-function readDate(typed: string, form: DateForm): string | null {
+function readDate(typed: string, form: DateForm, local: LocalTime): string | null {
   const noon = new Date(2000, 0, 1, 12);
   for (const f of DATE_FORMS[form]) {
     const at = parse(typed, f, noon);
-    if (isValid(at) && at.getFullYear() > 1800) return at.toISOString();
+    if (isValid(at) && at.getFullYear() > 1800) return local.at(format(at, "yyyy-MM-dd'T'HH:mm")).toISOString();
   }
   const whole = form === 'year-month-day' && /^\d{4}-\d\d-\d\dT/.test(typed) ? new Date(typed) : null;
   return whole && isValid(whole) ? whole.toISOString() : null;

@@ -10,6 +10,7 @@ import {
   type TableMapping,
 } from './readTable.ts';
 
+import { localTime } from '../../../when/localTime.ts';
 import { SeenBefore } from './seenBefore.ts';
 
 /** What a table holds at first sight. */
@@ -106,7 +107,7 @@ export const tableWorker = {
   },
   /** Reads every row; null when another check was asked for meanwhile, or it was stopped. */
   check: (mapping: TableMapping, context: TableContext, onStep: (done: number) => void): Promise<TableChecked | null> =>
-    run(readAll(new TableReader(mapping, context), new SeenBefore(context.known)), onStep),
+    run(readAll(new TableReader(mapping, context), new SeenBefore(context.known, localTime(context.timeZone))), onStep),
   stop,
 };
 export type TableWorker = typeof tableWorker;

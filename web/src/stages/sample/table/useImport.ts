@@ -8,6 +8,7 @@ import { useThread } from '../../../workers/useThread.ts';
 import { keepImport } from './lastImport.ts';
 import type { TableChecked, TableSeen, TableWorker } from './table.worker.ts';
 import { FIELD_UNITS, guessMapping, type TableField, type TableMapping } from './readTable.ts';
+import { useLocalTime } from '../../../when/useLocalTime.ts';
 
 export type ImportStep =
   | { readonly at: 'choose'; readonly problem: string | null }
@@ -54,6 +55,7 @@ export function useImport(
   spots: readonly StoredSpot[],
   samples: readonly StoredSample[],
 ): Import {
+  const local = useLocalTime();
   const client = useQueryClient();
   const containers = useContainers();
   const worker = useThread<TableWorker>(openThread);
@@ -104,6 +106,7 @@ export function useImport(
           length_m: ground.length_m,
           line: ground.line,
           spots: spots.map(({ id, name }) => ({ id, name })),
+          timeZone: local.zone,
           own: containers,
           known: samples.map(({ spotId, takenAt, depth_m, volume_L, counts, gold_mg }) => ({
             spotId,
