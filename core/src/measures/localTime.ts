@@ -1,4 +1,4 @@
-import { tzOffset } from '@date-fns/tz';
+import { tzOffset } from '@date-fns/tz/tzOffset';
 
 /** Names of time zones are those of the IANA time zone database ("Etc/GMT+2"); the rules are the machine's own copy of it. */
 export const isTimeZone = (name: string): boolean => !Number.isNaN(tzOffset(name, new Date(0)));

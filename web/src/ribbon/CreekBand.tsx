@@ -1,5 +1,4 @@
 import { useMemo } from 'react';
-import { stepAtLeast } from '../ui/roundStep.ts';
 import { bandLevels } from './across.ts';
 import type { CreekShape } from './creekShape.ts';
 
@@ -8,6 +7,9 @@ const ramp = (low: number, high: number, x: number): number => {
   const t = Math.min(1, Math.max(0, (x - low) / (high - low)));
   return t * t * (3 - 2 * t);
 };
+
+/** What no one has seen and the bends of the line only suggest is drawn broken. */
+const GUESSED = '5 3';
 
 interface CreekBandProps {
   readonly shape: CreekShape;
@@ -18,7 +20,7 @@ interface CreekBandProps {
   readonly height: number;
 }
 
-/** The creek itself: two ink banks, water between, pebbled lobes inside the bends, hachures on the cut banks. A wash or a bench has a dry bed, a beach has the sea. */
+/** The creek itself: two ink banks, water between, pebbled lobes inside the bends and hachures on the cut banks, broken since the bends only suggest them. A wash or a bench has a dry bed, a beach has the sea. */
 export function CreekBand({ shape, from_m, to_m, x, top, height }: CreekBandProps) {
   const drawn = useMemo(() => {
     const stations = Array.from({ length: 181 }, (_, i) => {
@@ -79,15 +81,22 @@ export function CreekBand({ shape, from_m, to_m, x, top, height }: CreekBandProp
       strokes: strokes.join(''),
     };
   }, [shape, from_m, to_m, x, top, height]);
-  if (shape.kind === 'hillside') return <HillGrid from_m={from_m} to_m={to_m} x={x} top={top} height={height} />;
   const isBeach = shape.kind === 'beach';
   const wet = isBeach || shape.kind === 'creek';
   const edge = wet ? 'var(--water)' : 'var(--ink-2)';
   return (
     <g aria-hidden="true">
       <path d={drawn.ground} fill="var(--spine)" />
-      {!isBeach && <path d={drawn.lobeTop} fill="url(#gravel)" stroke="var(--ink)" strokeWidth="0.8" />}
-      {!isBeach && <path d={drawn.lobeBottom} fill="url(#gravel)" stroke="var(--ink)" strokeWidth="0.8" />}
+      {!isBeach && (
+        <path
+          d={drawn.lobeTop + drawn.lobeBottom}
+          fill="url(#gravel)"
+          fillOpacity="0.6"
+          stroke="var(--ink-2)"
+          strokeWidth="0.8"
+          strokeDasharray={GUESSED}
+        />
+      )}
       <path d={drawn.water} fill={wet ? 'var(--water-body)' : 'url(#sand)'} />
       {wet && <path d={drawn.strokes} fill="none" stroke="var(--water)" strokeWidth="0.9" />}
       <path
@@ -104,48 +113,14 @@ export function CreekBand({ shape, from_m, to_m, x, top, height }: CreekBandProp
         strokeWidth="var(--line)"
         strokeDasharray={wet ? undefined : '5 4'}
       />
-      {!isBeach && <path d={drawn.hachures} stroke="var(--ink)" strokeWidth="0.9" />}
-      <path d={drawn.bankTop} fill="none" stroke="var(--ink)" strokeWidth="1.5" />
-      {!isBeach && <path d={drawn.bankBottom} fill="none" stroke="var(--ink)" strokeWidth="1.5" />}
-    </g>
-  );
-}
-
-/** Rows a hillside's grid is drawn with, across the slope. */
-const HILL_ROWS = 6;
-
-/** A hillside has no stream: a grid of cells across and up the slope, with the line it was measured from. */
-function HillGrid({ from_m, to_m, x, top, height }: Omit<CreekBandProps, 'shape'>) {
-  const px = Math.abs(x(to_m) - x(from_m));
-  const step = stepAtLeast((to_m - from_m) / Math.max(4, px / (height / HILL_ROWS)));
-  const columns = Array.from(
-    { length: Math.floor((to_m - from_m) / step) + 1 },
-    (_, i) => Math.ceil(from_m / step) * step + i * step,
-  ).filter((d) => d <= to_m);
-  const [left, right] = [x(to_m), x(from_m)];
-  return (
-    <g aria-hidden="true">
-      <rect
-        x={left}
-        y={top}
-        width={right - left}
-        height={height}
-        fill="var(--spine)"
+      {!isBeach && <path d={drawn.hachures} stroke="var(--ink-2)" strokeWidth="0.9" strokeDasharray="2.5 1.5" />}
+      <path
+        d={isBeach ? drawn.bankTop : drawn.bankTop + drawn.bankBottom}
+        fill="none"
         stroke="var(--ink)"
         strokeWidth="1.5"
+        strokeDasharray={shape.isSurveyed ? undefined : GUESSED}
       />
-      <path
-        d={
-          columns.map((d) => `M${x(d)} ${top}v${height}`).join('') +
-          Array.from(
-            { length: HILL_ROWS - 1 },
-            (_, i) => `M${left} ${top + ((i + 1) * height) / HILL_ROWS}H${right}`,
-          ).join('')
-        }
-        stroke="var(--rule)"
-        strokeWidth="0.9"
-      />
-      <path d={`M${left} ${top + height / 2}H${right}`} stroke="var(--ink)" strokeWidth="1.2" strokeDasharray="7 4" />
     </g>
   );
 }

@@ -3,12 +3,13 @@ import type { GuessedSign, SpotGrade } from '@riffle/core';
 import { lazy, Suspense, useMemo, useRef, useState } from 'react';
 import { GROUND_WORDS } from '../ground/groundWords.ts';
 import { useWidth } from '../ui/useWidth.ts';
+import { useSeen } from '../ui/useSeen.ts';
 import { useShow } from '../units/useShow.ts';
 import { bandLevels, isFloat, placeAcross, signAcross } from './across.ts';
 import { BankWords } from './BankWords.tsx';
 import { BedLane } from './BedLane.tsx';
 import { CreekBand } from './CreekBand.tsx';
-import { creekShape } from './creekShape.ts';
+import { creekShape, reachOf } from './creekShape.ts';
 import { DrawMouth } from './DrawMouth.tsx';
 import { GradeLane } from './GradeLane.tsx';
 import type { Strip } from './outlineStrips.ts';
@@ -18,10 +19,8 @@ import { RibbonAxis } from './RibbonAxis.tsx';
 import { nameY, ribbonFrame } from './ribbonFrame.ts';
 import { RibbonHead, type Layer } from './RibbonHead.tsx';
 import { ribbonScale } from './ribbonScale.ts';
-import { Signs } from './Signs.tsx';
 import { MarkedPlace, PickedStripe, SpotMark } from './SpotMarks.tsx';
 import { StopsShade } from './StopsShade.tsx';
-import { Strips } from './Strips.tsx';
 import { thinSigns } from './thinSigns.ts';
 import { useRibbonDrag, useRibbonKeys, useRibbonWheel } from './useRibbonHands.ts';
 import { useRibbonView } from './useRibbonView.ts';
@@ -36,7 +35,12 @@ export interface Draw {
 const NO_STRIPS: readonly Strip[] = [];
 const NO_DRAWS: readonly Draw[] = [];
 // They come with the ranking, a moment after the first sight.
+const Signs = lazy(async () => ({ default: (await import('./Signs.tsx')).Signs }));
+const Strips = lazy(async () => ({ default: (await import('./Strips.tsx')).Strips }));
 const TideMarks = lazy(() => import('./TideMarks.tsx'));
+const BroadGrid = lazy(() => import('./BroadGrid.tsx'));
+const BroadNames = lazy(() => import('./BroadNames.tsx'));
+const ClaimMarks = lazy(() => import('./ClaimMarks.tsx'));
 const GuessMarks = lazy(() => import('./GuessMarks.tsx'));
 const NO_GUESSES: readonly GuessedSign[] = [];
 const NO_SIGNS: readonly StoredSign[] = [];
@@ -93,9 +97,13 @@ export function Ribbon({
 }: RibbonProps) {
   const [attach, width] = useWidth();
   const show = useShow();
+  const seen = useSeen();
   const view = useRibbonView(ground.length_m);
   const words = GROUND_WORDS[ground.kind];
-  const shape = useMemo(() => creekShape(ground), [ground]);
+  const straight = useMemo(() => creekShape(ground), [ground]);
+  // How far out the grid of broad ground reaches.
+  const reach = useMemo(() => reachOf(ground.kind, [...spots, ...signs]), [ground.kind, spots, signs]);
+  const shape = useMemo(() => ({ ...straight, reach }), [straight, reach]);
   const svg = useRef<SVGSVGElement>(null);
   const [hidden, setHidden] = useState<ReadonlySet<Layer>>(() => new Set());
   const frame = useMemo(
@@ -123,20 +131,21 @@ export function Ribbon({
   const ordered = useMemo(() => [...spots].sort((a, b) => a.distance_m - b.distance_m), [spots]);
   const inSight = ordered.filter((s) => s.distance_m >= from_m - 1 && s.distance_m <= to_m + 1);
   const drawsInSight = draws.filter((d) => d.distance_m >= from_m && d.distance_m <= to_m);
-  // How far out the grid of a hillside reaches.
-  const reach_m = useMemo(
-    () => Math.max(30, ...spots.map((s) => s.offset_m), ...signs.map((s) => s.offset_m)) * 1.1,
-    [spots, signs],
-  );
-  const across = (place: RibbonPlace): number => placeAcross(shape, bandTop, bandHeight, place, reach_m);
+  const across = (place: RibbonPlace): number => placeAcross(shape, bandTop, bandHeight, place);
   const labels = placeLabels(
     [
       ...drawsInSight.map((d) => nameWish(d, d.name, x, 1e6)),
-      ...inSight.map((s) => nameWish(s, s.name, x, s.id === picked ? Infinity : labelWeight(grades.get(s.id)))),
+      // On broad ground a name stands beside its disc.
+      ...(reach
+        ? []
+        : inSight.map((s) => nameWish(s, s.name, x, s.id === picked ? Infinity : labelWeight(grades.get(s.id))))),
     ],
     left,
     right,
   );
+
+  // On broad ground discs are as large as their grade beside the richest.
+  const most_mg_L = reach ? Math.max(0.02, ...[...grades.values()].map(midOf)) : null;
 
   const onTap = (px: number, py: number): void => {
     // A draw's name, or its mouth beyond the bank, opens the draw.
@@ -150,10 +159,13 @@ export function Ribbon({
       return;
     }
     const near = inSight
-      .map((s) => ({ s, far: Math.hypot(x(s.distance_m) - px, (py > frame.axisY ? 0 : 0.5) * (across(s) - py)) }))
+      .map((s) => ({
+        s,
+        far: Math.hypot(x(s.distance_m) - px, (py > frame.axisY ? 0 : reach ? 1 : 0.5) * (across(s) - py)),
+      }))
       .sort((a, b) => a.far - b.far)[0];
     if (near && near.far < SPOT_REACH_PX) onPick(near.s.id);
-    else if (onPlace && py < frame.axisY) onPlace(placeAt(px, py, frame, scale, ground, reach_m));
+    else if (onPlace && py < frame.axisY) onPlace(placeAt(px, py, frame, scale, ground, reach));
   };
   useRibbonWheel(svg, view, scale);
   const drag = useRibbonDrag(view, scale, onTap);
@@ -163,6 +175,8 @@ export function Ribbon({
   const band = { shape, from_m, to_m, x, top: bandTop, height: bandHeight };
   const lane = { x, left, right };
   const length = (m: number): string => show.length(m);
+  const feet = show.display.system === 'US';
+  const lanes = !thin && !reach && !hidden.has('grades');
   return (
     <div ref={attach} className="min-w-0">
       {!thin && (
@@ -189,8 +203,18 @@ export function Ribbon({
         {...drag}
       >
         {pickedSpot && <PickedStripe x={x(pickedSpot.distance_m)} frame={frame} />}
-        <CreekBand {...band} />
-        {!thin && <Strips strips={strips} {...band} say={length} />}
+        {reach ? (
+          <Suspense>
+            <BroadGrid reach={reach} frame={frame} scale={scale} feet={feet} />
+          </Suspense>
+        ) : (
+          <CreekBand {...band} />
+        )}
+        {!thin && strips.length > 0 && (
+          <Suspense>
+            <Strips strips={strips} {...band} say={length} />
+          </Suspense>
+        )}
         {drawsInSight.map((d) => (
           <DrawMouth
             key={d.id}
@@ -207,9 +231,9 @@ export function Ribbon({
             <TideMarks tide={ground.tide} left={left} right={right} top={bandTop} height={bandHeight} say={length} />
           </Suspense>
         )}
-        <BankWords kind={ground.kind} frame={frame} />
-        {!thin && stops && <StopsShade stops={stops} frame={frame} scale={scale} />}
-        {!thin && !hidden.has('grades') && (
+        {!reach && <BankWords kind={ground.kind} frame={frame} />}
+        {lanes && stops && <StopsShade stops={stops} frame={frame} scale={scale} />}
+        {lanes && (
           <GradeLane
             spots={inSight}
             grades={grades}
@@ -230,7 +254,7 @@ export function Ribbon({
             forms={ground.profile}
           />
         )}
-        <RibbonAxis frame={frame} scale={scale} feet={show.display.system === 'US'} says={words.axis} />
+        <RibbonAxis frame={frame} scale={scale} feet={feet} says={words.axis} />
         {guesses.length > 0 && !hidden.has('signs') && (
           <Suspense>
             <GuessMarks
@@ -240,7 +264,11 @@ export function Ribbon({
             />
           </Suspense>
         )}
-        <Signs signs={shownSigns} x={x} y={(s) => signAcross(shape, bandTop, bandHeight, s, reach_m)} />
+        {shownSigns.length > 0 && (
+          <Suspense>
+            <Signs signs={shownSigns} x={x} y={(s) => signAcross(shape, bandTop, bandHeight, s)} />
+          </Suspense>
+        )}
         {inSight.map((s) => (
           <SpotMark
             key={s.id}
@@ -248,13 +276,37 @@ export function Ribbon({
             x={x(s.distance_m)}
             y={across(s)}
             frame={frame}
-            found={grades.get(s.id)}
+            found={thin || (reach && !hidden.has('grades')) ? grades.get(s.id) : undefined}
             picked={s.id === picked}
-            linked={!thin && grades.has(s.id) && !hidden.has('grades')}
+            linked={lanes && grades.has(s.id)}
             label={labels.get(s.id)}
+            most_mg_L={most_mg_L}
             says={`${s.name}, ${show.distance(s.distance_m)} ${words.along}, ${words.banks[s.bank]}`}
           />
         ))}
+        {reach && (
+          <Suspense>
+            <BroadNames
+              spots={inSight}
+              grades={grades}
+              weight={(s) => (s.id === picked ? Infinity : labelWeight(grades.get(s.id)))}
+              picked={picked}
+              x={x}
+              y={across}
+              right={right}
+            />
+          </Suspense>
+        )}
+        {!thin && seen && (
+          <Suspense>
+            <ClaimMarks
+              ground={ground}
+              frame={frame}
+              scale={scale}
+              middle={(d) => placeAcross(shape, bandTop, bandHeight, { distance_m: d, bank: 'mid', offset_m: 0 })}
+            />
+          </Suspense>
+        )}
         {marked && <MarkedPlace x={x(marked.distance_m)} y={across(marked)} />}
       </svg>
     </div>
@@ -274,6 +326,8 @@ const nameWish = (
   x: (distance_m: number) => number,
   weight: number,
 ) => ({ id, x: x(distance_m), text, below: bank === 'right', weight });
+
+const midOf = (g: SpotGrade): number => (g.grade.kind === 'band' ? g.grade.grade_mg_L : 0);
 
 /** The richer the pans, the more a spot's name matters; a tried one before an untried. */
 const labelWeight = (g: SpotGrade | undefined): number =>

@@ -21,21 +21,24 @@ export function RibbonHead({ view, around_m, wide, hidden, onLayer }: RibbonHead
   ] as const;
   return (
     <div className="no-print relative z-1 -mt-3 -mb-3 flex items-center justify-end gap-5 text-[12.5px] text-ink-2 sm:-mb-1">
-      {wide && (
-        <span className="flex items-center gap-4" aria-hidden="true">
-          <Mark says="spot">
-            <path d="M1 7h12M7 1v12" stroke="var(--ink)" strokeWidth="2.4" />
+      <span className={`flex items-center ${wide ? 'gap-4' : 'mr-auto gap-2.5'}`} aria-hidden="true">
+        <Mark says="spot">
+          <path d="M1 7h12M7 1v12" stroke="var(--ink)" strokeWidth="2.4" />
+        </Mark>
+        <Mark says={wide ? 'grade, 90 % band' : 'grade'}>
+          <path d="M7 0v14M4 .6h6M4 13.400h6" stroke="var(--gold)" strokeWidth="1.4" />
+          <circle cx="7" cy="7" r="4.500" fill="var(--gold-fill)" stroke="var(--gold)" />
+        </Mark>
+        <Mark says={wide ? 'blank, less than' : 'blank'}>
+          <path d="M7 0v5M4 .6h6" stroke="var(--ink)" strokeWidth="1.200" strokeDasharray="2 2" />
+          <circle cx="7" cy="9" r="4" fill="none" stroke="var(--ink)" strokeWidth="1.600" />
+        </Mark>
+        {wide && (
+          <Mark says="broken: guessed">
+            <path d="M0 10Q7 -2 14 10" fill="none" stroke="var(--ink-2)" strokeWidth="1.2" strokeDasharray="3 2" />
           </Mark>
-          <Mark says="grade, 90 % band">
-            <path d="M7 0v14M4 .6h6M4 13.400h6" stroke="var(--gold)" strokeWidth="1.4" />
-            <circle cx="7" cy="7" r="4.500" fill="var(--gold-fill)" stroke="var(--gold)" />
-          </Mark>
-          <Mark says="blank, less than">
-            <path d="M7 0v5M4 .6h6" stroke="var(--ink)" strokeWidth="1.200" strokeDasharray="2 2" />
-            <circle cx="7" cy="9" r="4" fill="none" stroke="var(--ink)" strokeWidth="1.600" />
-          </Mark>
-        </span>
-      )}
+        )}
+      </span>
       {wide && (
         <span className="flex items-center gap-3" role="group" aria-label="Drawn on the ribbon">
           {LAYERS.map((layer) => (

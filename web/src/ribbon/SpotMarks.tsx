@@ -12,17 +12,23 @@ interface SpotMarkProps {
   /** A dotted line down to its disc in the lane of grades. */
   readonly linked: boolean;
   readonly label: { readonly x: number; readonly text: string; readonly below: boolean } | undefined;
+  /** Of the richest place, where discs are as large as their grade beside it; null: by the grade alone. */
+  readonly most_mg_L: number | null;
   /** The spot in words, for those who hear it. */
   readonly says: string;
 }
 
 /** A spot on the band: a cross and, where there is room, its name; on a thin ribbon a disc as large as its grade. */
-export function SpotMark({ spot, x, y, frame, found, picked, linked, label, says }: SpotMarkProps) {
+export function SpotMark({ spot, x, y, frame, found, picked, linked, label, most_mg_L, says }: SpotMarkProps) {
   // A point that is only planned is a small cross.
   const arm = spot.samplePlanId !== null && !found && !picked ? 3.5 : 5.5;
   return (
     <g id={`spot-${spot.id}`} role="option" aria-selected={picked} aria-label={says}>
-      <rect x={x - 16} y={frame.bandTop - 6} width="32" height={frame.bandHeight + 12} fill="transparent" />
+      {frame.broad ? (
+        <circle cx={x} cy={y} r="12" fill="transparent" />
+      ) : (
+        <rect x={x - 16} y={frame.bandTop - 6} width="32" height={frame.bandHeight + 12} fill="transparent" />
+      )}
       {linked && (
         <line
           x1={x}
@@ -34,8 +40,8 @@ export function SpotMark({ spot, x, y, frame, found, picked, linked, label, says
           strokeDasharray="1.500 3.500"
         />
       )}
-      {frame.thin && found ? (
-        <ThinMark x={x} y={y} found={found} picked={picked} />
+      {(frame.thin || frame.broad) && found ? (
+        <ThinMark x={x} y={y} found={found} picked={picked} most_mg_L={most_mg_L} />
       ) : (
         <>
           <path
@@ -74,9 +80,19 @@ export function SpotMark({ spot, x, y, frame, found, picked, linked, label, says
   );
 }
 
-function ThinMark({ x, y, found, picked }: { x: number; y: number; found: SpotGrade; picked: boolean }) {
+interface ThinMarkProps extends Pick<SpotMarkProps, 'x' | 'y' | 'picked' | 'most_mg_L'> {
+  readonly found: SpotGrade;
+}
+
+function ThinMark({ x, y, found, picked, most_mg_L }: ThinMarkProps) {
   const blank = found.grade.kind !== 'band';
-  const r = found.grade.kind === 'band' ? Math.min(9, 4 + 7 * Math.sqrt(found.grade.grade_mg_L)) : 4.5;
+  const mid = found.grade.kind === 'band' ? found.grade.grade_mg_L : null;
+  const r =
+    mid === null
+      ? 4.5
+      : most_mg_L === null
+        ? Math.min(9, 4 + 7 * Math.sqrt(mid))
+        : 3 + 6.5 * Math.sqrt(mid / most_mg_L);
   return (
     <>
       {picked && <circle cx={x} cy={y} r={r + 4.5} fill="none" stroke="var(--ink)" strokeWidth="2.4" />}

@@ -2,9 +2,6 @@ import { bandLevels } from './across.ts';
 import type { CreekShape } from './creekShape.ts';
 import type { Strip } from './outlineStrips.ts';
 
-/** Room kept beside the band where strips stand, px. */
-export const STRIP_ROOM = 28;
-
 interface StripsProps {
   readonly strips: readonly Strip[];
   readonly shape: CreekShape;

@@ -1,6 +1,6 @@
 import type { StoredSign } from '@riffle/contract';
 import type { Bank } from '@riffle/core';
-import type { CreekShape } from './creekShape.ts';
+import type { CreekShape, Reach } from './creekShape.ts';
 
 /** Where things stand across the band at a distance, px. */
 export interface BandLevels {
@@ -10,14 +10,20 @@ export interface BandLevels {
   readonly bankBottom: number;
 }
 
+/** Where the line lies across broad ground, px. */
+export const lineY = ({ left_m, right_m }: Reach, top: number, height: number): number =>
+  top + (height * left_m) / (left_m + right_m);
+
 /**
  * Levels across a straightened creek: the water swings to the outside of each bend, so the bend stays readable.
  * On a beach the lower half is the sea, its edge at the line.
  */
 export function bandLevels(shape: CreekShape, top: number, height: number, distance_m: number): BandLevels {
   const b = shape.bend(distance_m);
-  if (shape.kind === 'hillside')
-    return { bankTop: top, waterTop: top + height / 2, waterBottom: top + height / 2, bankBottom: top + height };
+  if (shape.reach) {
+    const line = lineY(shape.reach, top, height);
+    return { bankTop: top, waterTop: line, waterBottom: line, bankBottom: top + height };
+  }
   const wobble = (k: number): number => 1.6 * Math.sin(distance_m / 13 + k) + 1.1 * Math.sin(distance_m / 5.7 + 2 * k);
   if (shape.kind === 'beach') {
     const edge = top + height * 0.56 + 3 * Math.sin(distance_m / 31) + 1.4 * wobble(0.8);
@@ -33,18 +39,19 @@ export function bandLevels(shape: CreekShape, top: number, height: number, dista
   };
 }
 
-/** Across the band: in the water, on the gravel of its bank, or, for a bench, above the bank. */
+/** Across the band: in the water, on the gravel of its bank, or beyond it; on broad ground to scale. */
 export function placeAcross(
   shape: CreekShape,
   top: number,
   height: number,
   { distance_m, bank, offset_m }: { distance_m: number; bank: Bank; offset_m: number },
-  reach_m = Infinity,
 ): number {
-  if (shape.kind === 'hillside')
-    return (
-      top + (height / 2) * (1 + (bank === 'left' ? -1 : bank === 'right' ? 1 : 0) * Math.min(0.94, offset_m / reach_m))
-    );
+  const { reach } = shape;
+  if (reach) {
+    const out_m = bank === 'mid' ? 0 : bank === 'left' ? -offset_m : offset_m;
+    const y = lineY(reach, top, height) + (out_m * height) / (reach.left_m + reach.right_m);
+    return Math.min(top + height - 4, Math.max(top + 4, y));
+  }
   const at = bandLevels(shape, top, height, distance_m);
   if (bank === 'mid') return (at.waterTop + at.waterBottom) / 2;
   const beyond = Math.min(10, Math.max(0, offset_m - 14));
@@ -60,9 +67,8 @@ export function signAcross(
   top: number,
   height: number,
   sign: Pick<StoredSign, 'kind' | 'distance_m' | 'bank' | 'offset_m'>,
-  reach_m: number,
 ): number {
-  if (shape.kind === 'hillside') return placeAcross(shape, top, height, sign, reach_m);
+  if (shape.reach) return placeAcross(shape, top, height, sign);
   const at = bandLevels(shape, top, height, sign.distance_m);
   if (isFloat(sign)) return top + height + 7;
   if (sign.bank === 'mid') return (at.waterTop + at.waterBottom) / 2;

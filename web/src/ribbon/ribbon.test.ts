@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { bandLevels } from './across.ts';
-import { creekShape } from './creekShape.ts';
+import { bandLevels, placeAcross } from './across.ts';
+import { creekShape, reachOf } from './creekShape.ts';
 import { placeAt } from './placeAt.ts';
 import { placeLabels } from './placeLabels.ts';
 import { axisTicks } from './RibbonAxis.tsx';
@@ -71,7 +71,7 @@ describe('names on the ribbon', () => {
 describe('the drawing of a stretch', () => {
   const frame = ribbonFrame(900, false, 'creek', true, []);
   const scale = ribbonScale(100, 500, frame.left, frame.right);
-  const creek = { kind: 'creek', length_m: 480 } as const;
+  const creek = { length_m: 480 };
   const middle = frame.bandTop + frame.bandHeight / 2;
 
   test('upstream lies to the left, and a point of the drawing leads back to its distance', () => {
@@ -98,21 +98,41 @@ describe('the drawing of a stretch', () => {
     expect(frame.hasBed).toBe(true);
   });
   test('a tap in the water is mid stream; toward an edge it is that bank, so many metres out', () => {
-    expect(placeAt(scale.x(300), middle + 3, frame, scale, creek, 30)).toEqual({
+    expect(placeAt(scale.x(300), middle + 3, frame, scale, creek, null)).toEqual({
       distance_m: 300,
       bank: 'mid',
       offset_m: 0,
     });
-    expect(placeAt(scale.x(300), frame.bandTop, frame, scale, creek, 30)).toMatchObject({ bank: 'left', offset_m: 12 });
-    expect(placeAt(scale.x(300), frame.belowBand, frame, scale, creek, 30)).toMatchObject({ bank: 'right' });
-    // On a hillside the edge of the band is the edge of its grid.
-    expect(placeAt(scale.x(300), frame.bandTop, frame, scale, { kind: 'hillside', length_m: 480 }, 40).offset_m).toBe(
-      40,
-    );
+    expect(placeAt(scale.x(300), frame.bandTop, frame, scale, creek, null)).toMatchObject({
+      bank: 'left',
+      offset_m: 12,
+    });
+    expect(placeAt(scale.x(300), frame.belowBand, frame, scale, creek, null)).toMatchObject({ bank: 'right' });
+  });
+  test('broad ground is drawn to scale across: what is tapped is where it is drawn', () => {
+    const reach = reachOf('bench', [
+      { bank: 'left', offset_m: 40 },
+      { bank: 'right', offset_m: 2 },
+    ]);
+    expect(reach?.left_m).toBeCloseTo(46, 9);
+    expect(reach?.right_m).toBe(8);
+    expect(reachOf('creek', [{ bank: 'left', offset_m: 40 }])).toBeNull();
+    const bench = ribbonFrame(900, false, 'bench', true, []);
+    const shape = creekShape({ kind: 'bench', line: swing, length_m: 480 }, reach);
+    for (const offset_m of [0, 3, 20, 40]) {
+      const bank = offset_m === 0 ? 'mid' : 'left';
+      const y = placeAcross(shape, bench.bandTop, bench.bandHeight, { distance_m: 300, bank, offset_m });
+      expect(placeAt(scale.x(300), y, bench, scale, creek, reach)).toEqual({ distance_m: 300, bank, offset_m });
+    }
+    expect(placeAt(scale.x(300), bench.bandTop, bench, scale, creek, reach)).toMatchObject({
+      bank: 'left',
+      offset_m: 46,
+    });
+    expect(bench.height).toBeGreaterThan(bench.axisY);
   });
   test('a tap beyond the ends stays on the ground', () => {
-    expect(placeAt(frame.left - 30, middle, frame, scale, creek, 30).distance_m).toBe(480);
-    expect(placeAt(frame.right + 900, middle, frame, scale, creek, 30).distance_m).toBe(0);
+    expect(placeAt(frame.left - 30, middle, frame, scale, creek, null).distance_m).toBe(480);
+    expect(placeAt(frame.right + 900, middle, frame, scale, creek, null).distance_m).toBe(0);
   });
   test('the axis is marked in round steps of the unit in use', () => {
     expect(axisTicks(0, 1204, 10, 1).map((t) => t.label)).toEqual(['0', '200', '400', '600', '800', '1,000', '1,200']);

@@ -1,6 +1,9 @@
 import type { StoredGround } from '@riffle/contract';
-import { STRIP_ROOM } from './Strips.tsx';
+import { isBroad } from './creekShape.ts';
 import type { Strip } from './outlineStrips.ts';
+
+/** Room kept beside the band where strips stand, px. */
+const STRIP_ROOM = 28;
 
 /** Where the lanes of a ribbon lie, px from its top left corner. */
 export interface RibbonFrame {
@@ -8,6 +11,8 @@ export interface RibbonFrame {
   readonly wide: boolean;
   /** The creek and its discs only, no lanes below. */
   readonly thin: boolean;
+  /** Its width is read too: no lane of grades, each place stands where it lies. */
+  readonly broad: boolean;
   readonly left: number;
   readonly right: number;
   /** Room for benches beyond the banks. */
@@ -36,17 +41,19 @@ export function ribbonFrame(
   const benches = thin ? [] : strips.filter((s) => s.kind === 'bench');
   const roomAbove = benches.some((s) => s.bank !== 'right') ? STRIP_ROOM : 0;
   const roomBelow = benches.some((s) => s.bank === 'right') ? STRIP_ROOM : 0;
-  const bandTop = (thin ? 24 : wide ? 40 : 34) + roomAbove;
-  const bandHeight = thin ? 54 : wide ? 96 : 84;
+  const bandTop = (isBroad(kind) ? 14 : thin ? 24 : wide ? 40 : 34) + roomAbove;
+  const broad = isBroad(kind);
+  const bandHeight = broad ? (thin ? 110 : wide ? 210 : 190) : thin ? 54 : wide ? 96 : 84;
   const belowBand = bandTop + bandHeight;
-  const axisY = belowBand + roomBelow + (thin ? 14 : 38);
+  const axisY = belowBand + roomBelow + (thin ? 14 : broad ? 12 : 38);
   const laneTop = axisY + 44;
-  const laneHeight = wide ? 62 : 56;
-  const bedTop = laneTop + laneHeight + 16;
+  const laneHeight = broad ? 0 : wide ? 62 : 56;
+  const bedTop = laneTop + laneHeight + (broad ? 0 : 16);
   const hasBed = !thin && kind !== 'beach' && heightsKnown;
   return {
     wide,
     thin,
+    broad,
     left: wide ? 40 : 8,
     right: width - (wide ? 52 : 44),
     roomAbove,

@@ -139,7 +139,7 @@ export function BoxWindowChart({ width, window: found, now, then, onMove }: BoxW
         <g key={w}>
           <path d={`M${LEFT} ${y(w)}h-5`} stroke="var(--ink)" />
           <text x={LEFT - 8} y={y(w) + 4} fontSize="12.500" textAnchor="end">
-            {US ? w / 0.0254 : Math.round(w * 1000)}
+            {US ? Number((w / 0.0254).toFixed(2)) : Math.round(w * 1000)}
           </text>
         </g>
       ))}

@@ -21,6 +21,7 @@ interface SolvedBoxProps {
 
 /** The box worked out: from the side, its window, where it catches, how fast to feed it, and the figures. `rest`: without the first two, which stand above. */
 export function SolvedBox({ page, solved, rest = false }: SolvedBoxProps & { readonly rest?: boolean }) {
+  const show = useShow();
   const [attach, width] = useWidth(640);
   const { setting, middle } = solved;
   const { readings, verdict, surface } = page.inHand;
@@ -42,7 +43,10 @@ export function SolvedBox({ page, solved, rest = false }: SolvedBoxProps & { rea
           </Block>
         )}
         {verdict && (
-          <Block title="Where each size is caught" aside="of the gold fed; band: 9 boxes in 10, at 0.2 mm">
+          <Block
+            title="Where each size is caught"
+            aside={`of the gold fed; band: 9 boxes in 10, at ${show.grainSize(0.0002)}`}
+          >
             <CatchChart
               width={width}
               left={left}
