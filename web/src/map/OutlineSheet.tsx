@@ -7,7 +7,7 @@ import {
   type OUTLINE_KINDS,
   type StoredOutline,
 } from '@riffle/contract';
-import type { ClaimHolder } from '@riffle/core';
+import { localPlane, type ClaimHolder, type Position } from '@riffle/core';
 import { useState } from 'react';
 import { daysWords } from '../ground/permissionDays.ts';
 import { useRecords } from '../records/useRecords.ts';
@@ -23,6 +23,8 @@ interface OutlineSheetProps {
   readonly groundId: string;
   readonly kind: (typeof OUTLINE_KINDS)[number];
   readonly outline: StoredOutline | null;
+  /** What was just drawn, beside the ground's line: it stays in sight while it is named. */
+  readonly sketch?: { readonly points: readonly Position[]; readonly line: readonly Position[] | null };
   readonly onKeep: (told: OutlineTold) => void;
   readonly onRemove?: () => void;
   readonly onClose: () => void;
@@ -31,7 +33,7 @@ interface OutlineSheetProps {
 const NO_NOTE = 'no note';
 
 /** What a shape on the map is: its name, how high it stands, of a claim whose it is and which note has its days. */
-export function OutlineSheet({ groundId, kind, outline, onKeep, onRemove, onClose }: OutlineSheetProps) {
+export function OutlineSheet({ groundId, kind, outline, sketch, onKeep, onRemove, onClose }: OutlineSheetProps) {
   const notes = useRecords('permissions', groundId).items.filter((n) => n.kind !== 'closed season');
   const [name, setName] = useState(outline?.name ?? '');
   const [height, setHeight] = useState(outline?.height_m == null ? '' : String(outline.height_m));
@@ -54,6 +56,7 @@ export function OutlineSheet({ groundId, kind, outline, onKeep, onRemove, onClos
         onKeep({ name: name.trim(), height_m, note, holder, permissionId });
       }}
     >
+      {sketch && <ShapeSketch {...sketch} isPath={kind === 'path'} />}
       <TextField label="Name" value={name} onChange={setName} limit={TEXTS.name} problem={tried ? nameProblem : null} />
       {standsUp && (
         <TextField
@@ -107,5 +110,47 @@ export function OutlineSheet({ groundId, kind, outline, onKeep, onRemove, onClos
         )}
       </div>
     </FormSheet>
+  );
+}
+
+const [SKETCH_WIDE, SKETCH_HIGH, SKETCH_EDGE] = [320, 96, 10];
+
+/** A shape as it was drawn, north up, with the part of the line that runs by it. */
+function ShapeSketch({
+  points,
+  line,
+  isPath,
+}: NonNullable<OutlineSheetProps['sketch']> & { readonly isPath: boolean }) {
+  const first = points[0];
+  if (!first) return null;
+  const plane = localPlane(first);
+  const shape = points.map(plane.toPlane);
+  const [xs, ys] = [shape.map((p) => p.x_m), shape.map((p) => p.y_m)];
+  const [west, south] = [Math.min(...xs), Math.min(...ys)];
+  const [wide, high] = [Math.max(1, Math.max(...xs) - west), Math.max(1, Math.max(...ys) - south)];
+  const scale = Math.min((SKETCH_WIDE - 2 * SKETCH_EDGE) / wide, (SKETCH_HIGH - 2 * SKETCH_EDGE) / high);
+  const path = (some: readonly { x_m: number; y_m: number }[]): string =>
+    some
+      .map(
+        (p, i) =>
+          `${i ? 'L' : 'M'}${(SKETCH_WIDE / 2 + (p.x_m - west - wide / 2) * scale).toFixed(1)} ${(SKETCH_HIGH / 2 - (p.y_m - south - high / 2) * scale).toFixed(1)}`,
+      )
+      .join('');
+  return (
+    <svg
+      viewBox={`0 0 ${SKETCH_WIDE} ${SKETCH_HIGH}`}
+      role="img"
+      aria-label="The shape as you drew it, beside the line"
+      className="mb-1 w-full border-b border-rule"
+    >
+      {line && <path d={path(line.map(plane.toPlane))} fill="none" stroke="var(--water)" strokeWidth="4" />}
+      <path
+        d={`${path(shape)}${isPath ? '' : 'Z'}`}
+        fill={isPath ? 'none' : 'var(--gravel)'}
+        fillOpacity="0.8"
+        stroke="var(--ink)"
+        strokeWidth="2.2"
+      />
+    </svg>
   );
 }

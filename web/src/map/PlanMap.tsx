@@ -1,7 +1,9 @@
 import type { StoredGround, StoredOutline, StoredSign, StoredSpot } from '@riffle/contract';
 import type { OUTLINE_KINDS } from '@riffle/contract';
 import { reshapeLine, type Position } from '@riffle/core';
-import { useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useNavigate } from 'react-router';
+import { SignMark } from '../ribbon/SignMarks.tsx';
 import { toast } from '../ui/toast.ts';
 import { call } from '../api/client.ts';
 import { useKeep } from '../records/useKeep.ts';
@@ -66,8 +68,18 @@ export default function PlanMap({
   const [lineTurn, setLineTurn] = useState(0);
   const [here, setHere] = useState<LonLat | null>(null);
   const { preferences } = usePreferences();
-  const other = useRecords('grounds').items.find((g) => g.line?.[0])?.line?.[0];
+  const grounds = useRecords('grounds').items;
+  const navigate = useNavigate();
+  const joining = useMemo(
+    () => grounds.filter((g) => g.line && (g.joins?.groundId === ground.id || g.id === ground.joins?.groundId)),
+    [grounds, ground],
+  );
+  const other = grounds.find((g) => g.line?.[0])?.line?.[0];
   const elsewhere: LonLat | null = other ? [other[0], other[1]] : null;
+
+  const whole = useRef<HTMLDivElement>(null);
+  useEffect(() => whole.current?.scrollIntoView({ block: 'nearest' }), []);
+  const [marks, drawingOf] = useDrawnMarks(signs);
 
   const hand = handOf(drawing);
   const take = (d: Drawing): void => {
@@ -116,6 +128,9 @@ export default function PlanMap({
     signs,
     outlines,
     gold,
+    joining,
+    drawingOf,
+    naming: drawn?.kind ?? null,
     picked,
     drawing,
     underlayTurn,
@@ -124,6 +139,7 @@ export default function PlanMap({
     elsewhere,
     onPick,
     onSign,
+    onGround: (id) => void navigate(`/g/${id}/read`),
     onPlace,
     onOutline: setOpenOutline,
     onSay: setSaid,
@@ -138,7 +154,8 @@ export default function PlanMap({
   });
 
   return (
-    <div className="flex flex-col gap-2">
+    <div ref={whole} className="flex scroll-mt-4 flex-col gap-2">
+      {marks}
       <div className="no-print flex flex-wrap items-center gap-x-4 gap-y-2">
         <Choices
           label="On the map"
@@ -156,13 +173,16 @@ export default function PlanMap({
       <p role="status" className="min-h-5 text-[13px] text-ink-2">
         {said}
       </p>
-      <div
-        ref={attach}
-        tabIndex={0}
-        role="group"
-        aria-label={`Map of ${ground.name}, north up: ${spots.length} spots, ${signs.length} signs. Arrow keys move it, plus and minus zoom.`}
-        className="h-[26rem] w-full touch-none border-2 border-ink bg-picked max-sm:h-[56dvh]"
-      />
+      <div className="relative">
+        <NorthArrow />
+        <div
+          ref={attach}
+          tabIndex={0}
+          role="group"
+          aria-label={`Map of ${ground.name}, north up: ${spots.length} spots, ${signs.length} signs. Arrow keys move it, plus and minus zoom.`}
+          className="h-[26rem] w-full touch-none border-2 border-ink bg-picked max-sm:h-[56dvh]"
+        />
+      </div>
       {/* Below the map, so that it does not move under a pencil that is taken up. */}
       {HANDS[hand].length > 1 && (
         <Choices
@@ -176,6 +196,7 @@ export default function PlanMap({
         <OutlineSheet
           kind={drawn.kind}
           outline={null}
+          sketch={{ points: drawn.points, line: ground.line }}
           onClose={() => setDrawn(null)}
           groundId={ground.id}
           onKeep={(told) => {
@@ -211,6 +232,50 @@ export default function PlanMap({
       )}
     </div>
   );
+}
+
+const NorthArrow = () => (
+  <svg
+    width="34"
+    height="52"
+    viewBox="-17 -30 34 52"
+    aria-hidden="true"
+    className="pointer-events-none absolute top-3 right-3 z-1"
+  >
+    <circle cy="-4" r="16" fill="var(--paper)" stroke="var(--ink)" strokeWidth="1.4" />
+    <path d="M0 8V-26M-6 -16L0 -27L6 -16" fill="none" stroke="var(--ink)" strokeWidth="2" />
+    <text y="20" fontSize="13" fontWeight="700" textAnchor="middle" className="halo">
+      N
+    </text>
+  </svg>
+);
+
+/** The ribbon's own marks of these signs, drawn once out of sight, to be stamped on the map. */
+function useDrawnMarks(signs: readonly StoredSign[]): readonly [ReactNode, (kind: string) => string | null] {
+  const box = useRef<SVGSVGElement>(null);
+  const { light } = usePreferences().preferences;
+  const named = [...new Set(signs.map((s) => s.kind))].sort().join('|');
+  const kinds = useMemo(() => (named === '' ? [] : named.split('|')) as StoredSign['kind'][], [named]);
+  const [drawn, setDrawn] = useState<ReadonlyMap<string, string>>(() => new Map());
+  useEffect(() => {
+    const css = getComputedStyle(document.documentElement);
+    const inked = (svg: string): string =>
+      svg
+        .replaceAll(/var\((--[\w-]+)\)/g, (_all, name: string) => css.getPropertyValue(name).trim())
+        // A stamp has no patterns of the page: a plain tone stands for each.
+        .replaceAll(/url\(#[\w-]+\)/g, css.getPropertyValue('--gravel').trim());
+    setDrawn(new Map([...(box.current?.children ?? [])].map((g, i) => [kinds[i] ?? '', inked(g.innerHTML)])));
+  }, [kinds, light]);
+  const marks = (
+    <svg ref={box} className="hidden" aria-hidden="true">
+      {kinds.map((kind) => (
+        <g key={kind}>
+          <SignMark kind={kind} />
+        </g>
+      ))}
+    </svg>
+  );
+  return [marks, useCallback((kind: string) => drawn.get(kind) ?? null, [drawn])];
 }
 
 const HINTS: Readonly<Record<Drawing, string>> = {

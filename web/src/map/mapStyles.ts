@@ -1,6 +1,9 @@
 import type { StoredOutline, StoredSign, StoredSpot } from '@riffle/contract';
 import { signKind } from '@riffle/core';
-import { Circle, Fill, RegularShape, Stroke, Style, Text } from 'ol/style.js';
+import type { FeatureLike } from 'ol/Feature.js';
+import type LineString from 'ol/geom/LineString.js';
+import Point from 'ol/geom/Point.js';
+import { Circle, Fill, Icon, RegularShape, Stroke, Style, Text } from 'ol/style.js';
 
 /** The page's colors as the canvas needs them; read anew when the light changes. */
 export interface Inks {
@@ -33,26 +36,78 @@ export function readInks(): Inks {
 
 const SERIF = '600 13px "Bitter Variable", Georgia, serif';
 const SANS = '12.5px "Atkinson Hyperlegible Next Variable", system-ui, sans-serif';
+/** A name. Where two would touch the weightier stands: marks themselves are always drawn. */
 const halo = (inks: Inks, text: string, font: string, offsetY = -14): Text =>
   new Text({
     text,
     font,
     offsetY,
+    padding: [2, 4, 2, 4],
+    declutterMode: 'declutter',
     fill: new Fill({ color: inks.ink }),
     stroke: new Stroke({ color: inks.paper, width: 4 }),
   });
 
-/** A creek in two strokes: water between inked banks; a dry line broken. */
-export const lineStyle = (inks: Inks, dry: boolean): Style[] => [
-  new Style({ stroke: new Stroke({ color: inks.ink, width: 8 }) }),
-  new Style({
-    stroke: new Stroke({ color: dry ? inks.gravel : inks.water, width: 5.5, ...(dry && { lineDash: [9, 5] }) }),
-  }),
-];
+/** A flow arrow every so many pixels. */
+const ARROW_EVERY_PX = 110;
+
+/** A creek in two strokes, water between inked banks, with arrows down it; a dry line broken. The line is drawn foot first: water runs against it. */
+export const lineStyle =
+  (inks: Inks, line: LineString, dry: boolean, flows: boolean) =>
+  (_feature: FeatureLike, resolution: number): Style[] => [
+    new Style({ stroke: new Stroke({ color: inks.ink, width: 8 }) }),
+    new Style({
+      stroke: new Stroke({ color: dry ? inks.gravel : inks.water, width: 5.5, ...(dry && { lineDash: [9, 5] }) }),
+    }),
+    ...(flows ? arrowsDown(line, resolution, inks, 8) : []),
+  ];
+
+/** A draw or a creek that joins this one: thinner, with its name along it and its arrows. */
+export const joinStyle =
+  (inks: Inks, line: LineString, name: string, dry: boolean) =>
+  (_feature: FeatureLike, resolution: number): Style[] => [
+    new Style({ stroke: new Stroke({ color: inks.ink, width: 5 }) }),
+    new Style({ stroke: new Stroke({ color: dry ? inks.gravel : inks.water, width: 3 }) }),
+    ...arrowsDown(line, resolution, inks, 6),
+    new Style({
+      text: new Text({
+        text: name,
+        font: `italic ${SERIF}`,
+        placement: 'line',
+        textBaseline: 'bottom',
+        offsetY: -5,
+        fill: new Fill({ color: inks.ink }),
+        stroke: new Stroke({ color: inks.paper, width: 4 }),
+      }),
+    }),
+  ];
+
+function arrowsDown(line: LineString, resolution: number, inks: Inks, radius: number): Style[] {
+  const count = Math.min(40, Math.floor(line.getLength() / resolution / ARROW_EVERY_PX));
+  return Array.from({ length: count }, (_, i) => {
+    const share = (i + 0.5) / count;
+    const [at, below] = [line.getCoordinateAt(share), line.getCoordinateAt(Math.max(0, share - 0.004))];
+    const angle = Math.atan2((below[0] ?? 0) - (at[0] ?? 0), (below[1] ?? 0) - (at[1] ?? 0));
+    return new Style({
+      geometry: new Point(at),
+      image: new RegularShape({
+        points: 3,
+        radius,
+        rotation: angle,
+        scale: [0.8, 1.2],
+        rotateWithView: true,
+        declutterMode: 'none',
+        fill: new Fill({ color: inks.ink }),
+        stroke: new Stroke({ color: inks.paper, width: 1.4 }),
+      }),
+    });
+  });
+}
 
 /** Spots as on the ribbon: an upright cross, smaller for a point of a plan; gold found is a disc, the picked one stands on a dark ring. */
-export function spotStyle(inks: Inks, spot: StoredSpot, gold: boolean, picked: boolean, named: boolean): Style[] {
+export function spotStyle(inks: Inks, spot: StoredSpot, gold: boolean, picked: boolean): Style[] {
   const cross = new RegularShape({
+    declutterMode: 'none',
     points: 4,
     radius: picked ? 10 : spot.samplePlanId === null ? 7 : 4.5,
     radius2: 0,
@@ -64,6 +119,7 @@ export function spotStyle(inks: Inks, spot: StoredSpot, gold: boolean, picked: b
       ? [
           new Style({
             image: new Circle({
+              declutterMode: 'none',
               radius: 14,
               fill: new Fill({ color: inks.paper }),
               stroke: new Stroke({ color: inks.ink, width: 3 }),
@@ -74,12 +130,15 @@ export function spotStyle(inks: Inks, spot: StoredSpot, gold: boolean, picked: b
     new Style({
       image: gold
         ? new Circle({
+            declutterMode: 'none',
             radius: picked ? 8 : 6,
             fill: new Fill({ color: inks.goldFill }),
             stroke: new Stroke({ color: inks.gold, width: 1.6 }),
           })
         : cross,
-      ...(named && { text: halo(inks, spot.name, SERIF, picked ? -20 : -14) }),
+      text: halo(inks, spot.name, SERIF, picked ? -20 : -14),
+      // The lower goes first where names would touch: what is picked, what showed gold, what is only planned.
+      zIndex: picked ? 0 : gold ? 1 : spot.samplePlanId === null ? 2 : 3,
     }),
   ];
 }
@@ -113,6 +172,22 @@ export function signStyle(inks: Inks, sign: StoredSign): Style {
     }),
   });
   stamps.set(key, style);
+  return style;
+}
+
+/** From nearer than so many metres to a pixel signs are drawn as on the ribbon; from farther by their family. */
+export const DRAWN_TO_M_PX = 1.2;
+const drawnSigns = new Map<string, Style>();
+/** A sign as the ribbon draws it. @param drawing the mark's own SVG, its colors already those of the page */
+export function drawnSignStyle(kind: string, drawing: string): Style {
+  const key = `${kind} ${drawing}`;
+  const found = drawnSigns.get(key);
+  if (found) return found;
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="30" height="30" viewBox="-15 -15 30 30">${drawing}</svg>`;
+  const style = new Style({
+    image: new Icon({ src: `data:image/svg+xml,${encodeURIComponent(svg)}`, declutterMode: 'none' }),
+  });
+  drawnSigns.set(key, style);
   return style;
 }
 

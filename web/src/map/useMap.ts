@@ -28,7 +28,16 @@ import { Circle, Fill, Stroke, Style } from 'ol/style.js';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { usePreferences } from '../preferences/preferences.ts';
 import { useShow } from '../units/useShow.ts';
-import { lineStyle, outlineStyle, readInks, signStyle, spotStyle } from './mapStyles.ts';
+import {
+  DRAWN_TO_M_PX,
+  drawnSignStyle,
+  joinStyle,
+  lineStyle,
+  outlineStyle,
+  readInks,
+  signStyle,
+  spotStyle,
+} from './mapStyles.ts';
 import { findUnderlay } from './underlay.ts';
 
 export type LonLat = [number, number];
@@ -42,6 +51,12 @@ interface MapInput {
   readonly signs: readonly StoredSign[];
   readonly outlines: readonly StoredOutline[];
   readonly gold: ReadonlySet<string>;
+  /** Grounds that run into this one, and the one it runs into. */
+  readonly joining: readonly StoredGround[];
+  /** How the ribbon draws a kind of sign, as SVG; null where it has not been drawn yet. */
+  readonly drawingOf: (kind: string) => string | null;
+  /** The shape just drawn, while it is being named. */
+  readonly naming: OutlineKind | null;
   readonly picked: string | null;
   readonly drawing: Drawing;
   /** Where to look when this ground has no place yet: another ground of the book. */
@@ -54,6 +69,7 @@ interface MapInput {
   readonly lineTurn: number;
   readonly onPick: (spotId: string) => void;
   readonly onSign: (signId: string) => void;
+  readonly onGround: (groundId: string) => void;
   /** A tap on bare ground. */
   readonly onPlace: (at: LonLat) => void;
   readonly onOutline: (outline: StoredOutline) => void;
@@ -64,8 +80,8 @@ interface MapInput {
   readonly onSay: (words: string) => void;
 }
 
-/** From this many metres to a pixel on, names are left out. */
-const NAMES_TO_M_PX = 2.5;
+/** So many signs are stamped by family, whatever the scale. */
+const MANY_SIGNS = 400;
 /** A tap finds what lies within so many pixels: a wet finger's breadth. */
 const FINGER_PX = 14;
 
@@ -74,7 +90,21 @@ const lonLats = (coordinates: readonly (readonly number[])[]): LonLat[] =>
 
 /** The map itself. Attach the returned ref to the element it fills. */
 export function useMap(input: MapInput): (element: HTMLElement | null) => (() => void) | undefined {
-  const { ground, spots, signs, outlines, gold, picked, drawing, here, underlayTurn, lineTurn } = input;
+  const {
+    ground,
+    spots,
+    signs,
+    outlines,
+    gold,
+    picked,
+    drawing,
+    here,
+    underlayTurn,
+    lineTurn,
+    joining,
+    naming,
+    drawingOf,
+  } = input;
   const { preferences } = usePreferences();
   const show = useShow();
   const latest = useRef(input);
@@ -84,6 +114,7 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
   const [map, setMap] = useState<OlMap | null>(null);
   const [sources] = useState(() => ({
     line: new VectorSource(),
+    joining: new VectorSource(),
     outlines: new VectorSource(),
     signs: new VectorSource(),
     spots: new VectorSource(),
@@ -106,14 +137,18 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
         target: element,
         keyboardEventTarget: element,
         interactions: usualInteractions({ altShiftDragRotate: false, pinchRotate: false }),
-        controls: [new Zoom({ zoomInTipLabel: 'Nearer', zoomOutTipLabel: 'Farther' })],
+        // Two fingers zoom on a phone.
+        controls: matchMedia('(pointer: coarse)').matches
+          ? []
+          : [new Zoom({ zoomInTipLabel: 'Nearer', zoomOutTipLabel: 'Farther' })],
         view: new View({ center: [0, 0], zoom: 2, maxZoom: 23, enableRotation: false, constrainOnlyCenter: true }),
         layers: [
-          new VectorLayer({ source: sources.outlines, zIndex: 1 }),
+          new VectorLayer({ source: sources.outlines, zIndex: 1, declutter: 'names' }),
+          new VectorLayer({ source: sources.joining, zIndex: 2, declutter: 'names' }),
           new VectorLayer({ source: sources.line, zIndex: 2 }),
           // Thousands of signs are drawn once into an image that moves with the hand, and anew when it rests.
           new VectorImageLayer({ source: sources.signs, zIndex: 3, imageRatio: 1.2 }),
-          new VectorLayer({ source: sources.spots, zIndex: 4 }),
+          new VectorLayer({ source: sources.spots, zIndex: 4, declutter: 'names' }),
           new VectorLayer({ source: sources.here, zIndex: 5 }),
           new VectorLayer({ source: sources.pencil, zIndex: 6 }),
         ],
@@ -124,9 +159,10 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
         const hits = made.getFeaturesAtPixel(event.pixel, { hitTolerance: FINGER_PX });
         const of = (what: string): string | undefined =>
           hits.find((f) => f.get('what') === what)?.get('id') as string | undefined;
-        const [spot, sign, outline] = [of('spot'), of('sign'), of('outline')];
+        const [spot, sign, outline, joins] = [of('spot'), of('sign'), of('outline'), of('joining')];
         if (spot) latest.current.onPick(spot);
         else if (sign) latest.current.onSign(sign);
+        else if (joins) latest.current.onGround(joins);
         else if (outline) {
           const found = latest.current.outlines.find((o) => o.id === outline);
           if (found) latest.current.onOutline(found);
@@ -146,7 +182,6 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
   useEffect(() => {
     const inks = readInks();
     const centre = ground.line ? centreLine(ground.line) : null;
-    const named = (resolution: number): boolean => resolution < NAMES_TO_M_PX;
     const at = (s: StoredSpot | StoredSign): Point | null => {
       const position = s.position ?? centre?.positionAt(s.distance_m, s.offset_m, s.bank);
       return position ? new Point(fromLonLat([position[0], position[1]])) : null;
@@ -156,13 +191,22 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
       source.addFeatures(features.filter((f): f is Feature => f !== null));
     };
     if (ground.line) {
-      const line = new Feature({
-        geometry: new LineString(ground.line.map((p) => fromLonLat([p[0], p[1]]))),
-        what: 'line',
-      });
-      line.setStyle(lineStyle(inks, ground.kind !== 'creek' && ground.kind !== 'beach'));
+      const geometry = new LineString(ground.line.map((p) => fromLonLat([p[0], p[1]])));
+      const line = new Feature({ geometry, what: 'line' });
+      const isDry = ground.kind !== 'creek' && ground.kind !== 'beach';
+      line.setStyle(lineStyle(inks, geometry, isDry, ground.kind === 'creek' || ground.kind === 'wash'));
       fill(sources.line, [line]);
     } else fill(sources.line, []);
+    fill(
+      sources.joining,
+      joining.map((g) => {
+        if (!g.line) return null;
+        const geometry = new LineString(g.line.map((p) => fromLonLat([p[0], p[1]])));
+        const feature = new Feature({ geometry, what: 'joining', id: g.id });
+        feature.setStyle(joinStyle(inks, geometry, g.name, g.kind !== 'creek'));
+        return feature;
+      }),
+    );
     fill(
       sources.outlines,
       outlines.map((o) => {
@@ -182,7 +226,9 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
         const geometry = at(s);
         if (!geometry) return null;
         const feature = new Feature({ geometry, what: 'sign', id: s.id });
-        feature.setStyle(signStyle(inks, s));
+        const [far, drawing] = [signStyle(inks, s), drawingOf(s.kind)];
+        const near = drawing === null ? far : drawnSignStyle(s.kind, drawing);
+        feature.setStyle((_f, resolution) => (resolution < DRAWN_TO_M_PX && signs.length < MANY_SIGNS ? near : far));
         return feature;
       }),
     );
@@ -192,21 +238,24 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
         const geometry = at(s);
         if (!geometry) return null;
         const feature = new Feature({ geometry, what: 'spot', id: s.id });
-        const [near, far] = [true, false].map((n) =>
-          spotStyle(inks, s, gold.has(s.id), s.id === picked, n || s.id === picked),
-        );
-        feature.setStyle((_f, resolution) => (named(resolution) ? near : far));
+        feature.setStyle(spotStyle(inks, s, gold.has(s.id), s.id === picked));
         return feature;
       }),
     );
-  }, [ground, spots, signs, outlines, gold, picked, sources, preferences.light, lineTurn]);
+  }, [ground, spots, signs, outlines, gold, picked, joining, drawingOf, sources, preferences.light, lineTurn]);
 
   // The whole ground at first; later only as far as it takes to see what was picked elsewhere.
   useEffect(() => {
     if (!map) return;
     const points = (ground.line ?? []).map((p) => fromLonLat([p[0], p[1]]));
     const extent = points.length > 0 ? boundingExtent(points) : sources.spots.getExtent();
-    if (extent && !isEmpty(extent)) map.getView().fit(extent, { padding: [40, 40, 40, 100], maxZoom: 19 });
+    if (extent && !isEmpty(extent))
+      map
+        .getView()
+        .fit(extent, {
+          padding: matchMedia('(pointer: coarse)').matches ? [56, 40, 40, 40] : [40, 40, 40, 100],
+          maxZoom: 19,
+        });
     else if (latest.current.elsewhere) map.getView().setCenter(fromLonLat(latest.current.elsewhere));
     if (extent && isEmpty(extent)) map.getView().setZoom(latest.current.elsewhere ? 14 : 2);
   }, [map, ground.id, ground.line, sources]);
@@ -313,7 +362,9 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
           : geometry instanceof LineString
             ? lonLats(geometry.getCoordinates())
             : [];
-      if (drawing !== 'measure') setTimeout(() => sources.pencil.clear(), 0);
+      // A shape stays in sight while it is named; a line is written at once.
+      feature.setStyle(outlineStyle(inks, { kind: isArea ? 'bench' : 'path', name: '' }, true));
+      if (drawing === 'line') setTimeout(() => sources.pencil.clear(), 0);
       latest.current.onDrawn(drawing, points);
     });
     map.addInteraction(draw);
@@ -322,6 +373,11 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
       sources.pencil.clear();
     };
   }, [map, drawing, sources, show]);
+
+  // Named or thrown away, the pencil's shape goes.
+  useEffect(() => {
+    if (naming === null && drawing !== 'measure') sources.pencil.clear();
+  }, [naming, drawing, sources]);
 
   // The picture beneath.
   useEffect(() => {
