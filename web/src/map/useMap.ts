@@ -250,12 +250,10 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
     const points = (ground.line ?? []).map((p) => fromLonLat([p[0], p[1]]));
     const extent = points.length > 0 ? boundingExtent(points) : sources.spots.getExtent();
     if (extent && !isEmpty(extent))
-      map
-        .getView()
-        .fit(extent, {
-          padding: matchMedia('(pointer: coarse)').matches ? [56, 40, 40, 40] : [40, 40, 40, 100],
-          maxZoom: 19,
-        });
+      map.getView().fit(extent, {
+        padding: matchMedia('(pointer: coarse)').matches ? [56, 40, 40, 40] : [40, 40, 40, 100],
+        maxZoom: 19,
+      });
     else if (latest.current.elsewhere) map.getView().setCenter(fromLonLat(latest.current.elsewhere));
     if (extent && isEmpty(extent)) map.getView().setZoom(latest.current.elsewhere ? 14 : 2);
   }, [map, ground.id, ground.line, sources]);

@@ -172,6 +172,13 @@ export function Ribbon({
   const onKeyDown = useRibbonKeys(view, ordered, picked, onPick);
 
   const pickedSpot = spots.find((s) => s.id === picked);
+  // What is picked in a list or on the map comes into sight here.
+  const [shown, setShown] = useState(picked);
+  if (shown !== picked) {
+    setShown(picked);
+    if (pickedSpot && (pickedSpot.distance_m < from_m || pickedSpot.distance_m > to_m))
+      view.pan(pickedSpot.distance_m - (from_m + to_m) / 2);
+  }
   const band = { shape, from_m, to_m, x, top: bandTop, height: bandHeight };
   const lane = { x, left, right };
   const length = (m: number): string => show.length(m);

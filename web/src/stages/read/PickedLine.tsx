@@ -14,8 +14,10 @@ export function PickedLine({ ground, inHand }: { ground: StoredGround; inHand: R
   return (
     <>
       <JoinLine ground={ground} into={inHand.into} draws={inHand.draws} />
-      {/* On a phone it stays in sight, wherever on the page it was picked. */}
-      <div className="max-sm:contents sm:flex sm:flex-wrap sm:items-center sm:gap-3">
+      {/* It stays in sight, wherever on the page it was picked. */}
+      <div
+        className={`max-sm:contents sm:flex sm:flex-wrap sm:items-center sm:gap-3 ${isPicked ? 'z-10 sm:sticky sm:top-0 sm:bottom-0 sm:-mx-6 sm:border-y-2 sm:border-ink sm:bg-paper sm:px-6 sm:py-2' : ''}`}
+      >
         <div
           data-thumb=""
           className={`flex grow flex-wrap items-center gap-x-3 gap-y-1.5 ${isPicked ? 'z-10 bg-paper max-sm:sticky max-sm:top-0 max-sm:bottom-[58px] max-sm:-mx-4 max-sm:border-y-2 max-sm:border-ink max-sm:px-4 max-sm:py-2' : ''}`}
@@ -44,13 +46,29 @@ export function PickedLine({ ground, inHand }: { ground: StoredGround; inHand: R
   );
 }
 
+/** The name of what is picked, and the way to where it stands on the ribbon. */
+const OnRibbon = ({ children }: { children: string }) => (
+  <button
+    type="button"
+    title="Show it on the ribbon"
+    className="min-h-11 text-left font-serif text-[18px] font-semibold"
+    onClick={() => {
+      const ribbon = document.querySelector<SVGSVGElement>('main [role=listbox]');
+      ribbon?.scrollIntoView({ block: 'center' });
+      ribbon?.focus({ preventScroll: true });
+    }}
+  >
+    {children}
+  </button>
+);
+
 function NewPlace({ ground, inHand: { place, setOpen } }: { ground: StoredGround; inHand: ReadInHand }) {
   const show = useShow();
   const words = GROUND_WORDS[ground.kind];
   return (
     place && (
       <>
-        <span className="font-serif text-[18px] font-semibold">{place.name ?? 'A new place'}</span>
+        <OnRibbon>{place.name ?? 'A new place'}</OnRibbon>
         <span className="grow text-ink-2">
           {show.distance(place.distance_m)} {words.along}, {words.banks[place.bank]}; no spot yet
         </span>
@@ -68,7 +86,7 @@ function PickedSpot({ ground, inHand: { pickedSpot, setOpen } }: { ground: Store
   return (
     pickedSpot && (
       <>
-        <span className="font-serif text-[18px] font-semibold">{pickedSpot.name}</span>
+        <OnRibbon>{pickedSpot.name}</OnRibbon>
         <span className="min-w-0 grow basis-48 text-ink-2 max-sm:truncate">
           {pickedSpot.kind}, {show.distance(pickedSpot.distance_m)} {words.along}, {words.banks[pickedSpot.bank]}
           {pickedSpot.note && `. ${pickedSpot.note}`}

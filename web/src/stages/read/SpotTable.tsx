@@ -1,6 +1,7 @@
 import { provenRank, type SpotGrade } from '@riffle/core';
 import type { StoredGround, StoredSpot } from '@riffle/contract';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
+import { useRowInSight } from '../../ui/useRowInSight.ts';
 import { plural } from '../../ui/plural.ts';
 import { useShow } from '../../units/useShow.ts';
 
@@ -14,12 +15,19 @@ interface SpotTableProps {
 
 export function SpotTable({ kind, spots, grades, picked, onPick }: SpotTableProps) {
   const show = useShow();
+  const list = useRowInSight(picked);
   if (spots.length === 0) return <p className="text-ink-2">No spots yet.</p>;
   const ordered = [...spots].sort(
     (a, b) => provenRank(grades.get(b.id)) - provenRank(grades.get(a.id)) || a.distance_m - b.distance_m,
   );
   return (
-    <div className="max-h-[26rem] overflow-y-auto" tabIndex={0} role="region" aria-label="Spots, best-proven first">
+    <div
+      ref={list}
+      className="max-h-[26rem] overflow-y-auto"
+      tabIndex={0}
+      role="region"
+      aria-label="Spots, best-proven first"
+    >
       <table className="w-full border-collapse">
         <thead className="sr-only">
           <tr>
