@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { CONSTITUENT_NAMES, DEFAULT_SWELL_PERCENT, GUESSED_KINDS, isTimeZone } from '@riffle/core';
+import { CONSTITUENT_NAMES, DEFAULT_SWELL_PERCENT, FED_BY, GUESSED_KINDS, isTimeZone } from '@riffle/core';
 import { GROUND_KINDS, SPOT_KINDS } from './kinds.ts';
 import { MOST, NUMBERS } from './limits.ts';
 import { Along, Based, Entered, Id, Name, Note, Offset, Stored, Whole, within } from './shared.ts';
@@ -48,6 +48,11 @@ const groundFields = {
   swell_percent: within(NUMBERS.swell_percent).default(DEFAULT_SWELL_PERCENT),
   /** Whose clock its days and hours are told by; null: the clock of whoever looks. */
   timeZone: TimeZone.nullable().default(null),
+  /** Where the gold of the district came from, as far as it is known: it decides which signs count. */
+  fedBy: z.enum(FED_BY).nullable().default(null),
+  /** Ground that drains into its foot, and as it was typed. */
+  catchment_m2: within(NUMBERS.catchment_m2).nullable().default(null),
+  catchmentEntered: Entered.nullable().default(null),
   note: Note,
   tide: TideConstants.nullable().default(null),
   profile: z.array(ProfilePoint).max(MOST.profilePoints, 'At most 2,000 heights.').default([]),

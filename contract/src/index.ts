@@ -23,6 +23,7 @@ export {
   LOT_STATES,
   MOISTURE,
   OUTLINE_KINDS,
+  SWEPT,
   PAN_WAYS,
   PIT_BOTTOMS,
   PLAIN_PAN,
@@ -84,7 +85,17 @@ export {
 } from './hands.ts';
 export { NewPit, Pit, StoredPit, type Layer } from './pit.ts';
 export { LaidOut, NewSamplePlan, SamplePlan, StoredSamplePlan } from './samplePlan.ts';
-export { Look, NewLook, NewScreening, Screening, StoredLook, StoredScreening } from './screening.ts';
+export {
+  Look,
+  NewLook,
+  NewScreening,
+  NewSweep,
+  Screening,
+  StoredLook,
+  StoredScreening,
+  StoredSweep,
+  Sweep,
+} from './screening.ts';
 export {
   BoxTest,
   Lining,

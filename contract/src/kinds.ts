@@ -19,7 +19,15 @@ export const SPOT_KINDS = [
 export const DAY_AIMS = ['best traps', 'odd places'] as const;
 /** How each place is tried: a few quick pans, or one square metre taken down well. */
 export const DAY_WAYS = ['quick pans', 'one square metre'] as const;
-export const OUTLINE_KINDS = ['bar', 'bench', 'claim', 'workings', 'path'] as const;
+/** What a detector was swept over. */
+export const SWEPT = [
+  'ground before digging',
+  'floor of the hole',
+  'walls of the hole',
+  'tailings',
+  'oversize',
+] as const;
+export const OUTLINE_KINDS = ['bar', 'bench', 'claim', 'protected', 'workings', 'path'] as const;
 /** How firm a layer is, by sound and feel. */
 export const FIRMNESS = ['loose', 'firm', 'rings hard'] as const;
 export const MOISTURE = ['dry', 'moist', 'wet', 'frozen'] as const;

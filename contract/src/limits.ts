@@ -97,6 +97,8 @@ export const NUMBERS = {
   creviceWidth_m: above0(5, 'm'),
   creviceLength_m: above0(200, 'm'),
   creviceDepth_m: above0(10, 'm'),
+  /** What a draw or a creek drains. */
+  catchment_m2: above0(1e11, 'm²', { tooMuch: 'At most 100,000 km².' }),
   aperture_mm: above0(500, 'mm'),
   screened: between(0, 100_000, 'kg or L'),
   wentIn: above0(100_000, 'kg or L'),
@@ -168,6 +170,8 @@ export const TEXTS = {
   entered: { called: 'A measure', longest: 60 },
   unit: { called: 'A unit', longest: 20 },
   comeBackWith: { called: 'What it needs', longest: 400 },
+  coil: { called: 'A coil', longest: 80 },
+  setting: { called: 'A setting', longest: 200 },
   trait: { called: 'A trait', longest: 30 },
   tag: { called: 'A tag', longest: 20, needed: 'Give the bag a tag.' },
   layer: { called: 'A layer', longest: 80 },

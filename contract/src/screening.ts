@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { SCREEN_SHAPES } from './kinds.ts';
+import { SCREEN_SHAPES, SWEPT } from './kinds.ts';
 import { MOST, NUMBERS, TEXTS } from './limits.ts';
-import { Based, Entered, Id, neededText, Note, Stored, Timestamp, Whole, wholeWithin, within } from './shared.ts';
+import { Based, Entered, Id, neededText, Note, Stored, text, Timestamp, Whole, wholeWithin, within } from './shared.ts';
 
 const Screen = z.object({
   /** As the person calls it: "1/4 in", "No. 30", "3 mm". */
@@ -65,3 +65,26 @@ export const NewLook = Look.extend(Based.shape).meta({ id: 'NewLook' });
 export const StoredLook = Look.extend(Stored.shape).meta({ id: 'Look' });
 export type Look = z.infer<typeof Look>;
 export type StoredLook = z.infer<typeof StoredLook>;
+
+/** A detector swept over something, with what it was set to: what it misses depends on that, so silence is no blank. */
+export const Sweep = Whole.extend({
+  groundId: Id,
+  spotId: Id,
+  sweptAt: Timestamp,
+  what: z.enum(SWEPT),
+  coil: text(TEXTS.coil).default(''),
+  setting: text(TEXTS.setting).default(''),
+  /** How deep the floor of the hole lay then, below the surface. */
+  floor_m: within(NUMBERS.depth_m).nullable().default(null),
+  floorEntered: Entered.nullable().default(null),
+  /** Signals dug, and how many of them were gold. */
+  signals: wholeWithin(NUMBERS.colors, 'A whole number.'),
+  gold: wholeWithin(NUMBERS.colors, 'A whole number.'),
+  note: Note,
+});
+export const NewSweep = Sweep.extend(Based.shape)
+  .refine((s) => s.gold <= s.signals, { error: 'More gold than signals.', path: ['gold'] })
+  .meta({ id: 'NewSweep' });
+export const StoredSweep = Sweep.extend(Stored.shape).meta({ id: 'Sweep' });
+export type Sweep = z.infer<typeof Sweep>;
+export type StoredSweep = z.infer<typeof StoredSweep>;

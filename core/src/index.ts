@@ -14,6 +14,7 @@ export {
   showBulkGold,
   showDistance,
   showFlow,
+  showLand,
   rangeText,
   showGold,
   showGrade,
@@ -47,6 +48,7 @@ export { hinderedSettling_m_s, richardsonZakiExponent } from './grains/richardso
 export { centreLine, MIDSTREAM_M, type Bank, type CentreLine, type OnLine } from './ground/centreLine.ts';
 export { flowDirection, type FlowDirection } from './ground/flowDirection.ts';
 export { inside } from './ground/inside.ts';
+export { FED_BY, fedLogOdds, GOLD_SOURCES, type FedBy } from './read/fedBy.ts';
 export { localPlane, type Position } from './ground/localPlane.ts';
 export { ON_GROUND_M, standOnLine, WIDEST_FIX_M, type PositionFix, type Stand } from './ground/standOnLine.ts';
 export { reshapeLine } from './ground/reshapeLine.ts';

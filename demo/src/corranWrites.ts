@@ -168,7 +168,7 @@ export function corranWrites({
       distance_m: ground.joins.distance_m,
       bank: ground.joins.bank,
     };
-    if (mouth || ground.tide) {
+    if (mouth || ground.tide || ground.fedBy) {
       const whole: Ground = {
         id: groundId,
         deleted: false,
@@ -177,6 +177,9 @@ export function corranWrites({
         length_m: centre.length_m,
         swell_percent: DEFAULT_SWELL_PERCENT,
         timeZone: CORRAN_TIME_ZONE,
+        fedBy: ground.fedBy ?? null,
+        catchment_m2: ground.catchment_ha ? ground.catchment_ha * 10_000 : null,
+        catchmentEntered: ground.catchment_ha ? { text: String(ground.catchment_ha), unit: 'ha' } : null,
         note: '',
         tide: ground.tide ?? null,
         profile: [],

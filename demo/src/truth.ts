@@ -1,4 +1,4 @@
-import type { SignKindName } from '@riffle/core';
+import type { FedBy, SignKindName } from '@riffle/core';
 
 /**
  * The simulated truth of the invented island Corran: where the gold really lies. Everything in the demo's book is drawn
@@ -51,6 +51,8 @@ export interface TrueGround {
   readonly key: string;
   readonly name: string;
   readonly kind: 'creek' | 'beach' | 'wash' | 'bench';
+  readonly fedBy?: FedBy;
+  readonly catchment_ha?: number;
   /** Foot of the line. */
   readonly foot: readonly [lon: number, lat: number];
   /** Compass bearing up the line, degrees, its bends (amplitude m, wavelength m) and fall. */
@@ -116,6 +118,8 @@ export const CORRAN: readonly TrueGround[] = [
     key: 'halloway',
     name: 'Halloway Creek',
     kind: 'creek',
+    fedBy: 'quartz veins',
+    catchment_ha: 640,
     foot: [-33.012, 46.498],
     bearing_deg: 285,
     length_m: 1200,
@@ -447,6 +451,8 @@ export const CORRAN: readonly TrueGround[] = [
     key: 'sixpence',
     name: 'Sixpence Draw',
     kind: 'creek',
+    fedBy: 'quartz veins',
+    catchment_ha: 38,
     foot: [-33.0216, 46.5007],
     bearing_deg: 196,
     length_m: 380,

@@ -10,6 +10,7 @@ import {
   type Ground,
   type LoggedEvent,
   type Look,
+  type Sweep,
   type Lot,
   type Outline,
   type Permission,
@@ -45,6 +46,9 @@ export const newGround = (some: Partial<New<Ground>> = {}): New<Ground> => ({
   length_m: 500,
   swell_percent: 25,
   timeZone: 'Etc/GMT+2',
+  fedBy: 'quartz veins',
+  catchment_m2: 400_000,
+  catchmentEntered: entered('40', 'ha'),
   note: '',
   tide: null,
   profile: [],
@@ -411,6 +415,22 @@ export const newLook = (groundId: string, spotId: string, some: Partial<New<Look
   volume_L: 18.9,
   volumeEntered: entered('1', 'bucket'),
   pieces: 0,
+  ...some,
+});
+
+export const newSweep = (groundId: string, spotId: string, some: Partial<New<Sweep>> = {}): New<Sweep> => ({
+  ...fresh(),
+  groundId,
+  spotId,
+  sweptAt: '2026-05-01T08:40:00.000Z',
+  what: 'floor of the hole',
+  coil: '6 in',
+  setting: 'fine gold, sensitivity 8',
+  floor_m: 0.6,
+  floorEntered: entered('0.6', 'm'),
+  signals: 4,
+  gold: 1,
+  note: '',
   ...some,
 });
 

@@ -115,6 +115,15 @@ export function showVolume(L: number, d: Display): Figure {
 export const showArea = (m2: number, d: Display): Figure =>
   d.system === 'metric' ? figure(m2, 'm²') : figure(m2 / UNITS.length.ft ** 2, 'ft²');
 
+/** What a draw or a creek drains: hectares, or acres; from 1 km² (1 sq mi) on in those. */
+export function showLand(m2: number, d: Display): Figure {
+  if (d.system === 'metric')
+    return m2 >= UNITS.area.km2 ? figure(m2 / UNITS.area.km2, 'km²', 2) : figure(m2 / UNITS.area.ha, 'ha', 2);
+  return m2 >= UNITS.area['sq mi']
+    ? figure(m2 / UNITS.area['sq mi'], 'sq mi', 2)
+    : figure(m2 / UNITS.area.acre, 'acres', 2);
+}
+
 export const showFlow = (m3_s: number, d: Display): Figure =>
   d.system === 'metric' ? figure(m3_s * 1000, 'L/s') : figure((m3_s * 1000) / UNITS.flow.gpm, 'gpm');
 

@@ -3,7 +3,7 @@ import { named } from './named.ts';
 
 /**
  * Units Riffle accepts, each with its exact size in the canonical unit of its kind:
- * length m, volume L, mass mg, flow L/s, time s.
+ * length m, volume L, mass mg, flow L/s, area m2, time s.
  * Sources: International Yard and Pound Agreement (1959); NIST SP 811 (2008) appendix B;
  * UK Weights and Measures Act 1985 (imperial gallon).
  */
@@ -22,6 +22,7 @@ export const UNITS = {
   },
   mass: { mg: 1, g: 1000, kg: 1e6, grain: 64.79891, dwt: 1555.17384, ozt: 31103.4768, oz: 28349.523125, lb: 453592.37 },
   flow: { 'L/s': 1, 'L/min': 1 / 60, 'm3/s': 1000, 'm3/h': 1 / 3.6, gpm: 3.785411784 / 60, 'imp gpm': 4.54609 / 60 },
+  area: { m2: 1, ha: 10_000, km2: 1_000_000, ft2: 0.09290304, acre: 4046.8564224, 'sq mi': 2_589_988.110336 },
   time: { s: 1, min: 60, h: 3600 },
 } as const;
 

@@ -65,6 +65,8 @@ describe('a drawn claim along the line', () => {
     const note = { id: 'n', name: 'Upper', kind: 'claim' as const, from: null, to: '2026-06-30', everyYear: false };
     expect(of(claim(over, { holder: 'not ours' })).shut).toBe('not ours');
     expect(of(claim(over, { holder: 'by leave' })).shut).toBeNull();
+    // Protected ground is nobody's to dig, and no day opens it.
+    expect(of(claim(over, { holder: 'ours', isProtected: true }))).toMatchObject({ shut: 'protected', until: null });
     expect(of(claim(over, { holder: 'ours', permissionId: 'n' }), [note]).shut).toBe('run out');
     expect(of(claim(over, { holder: 'ours', permissionId: 'n' }), [note], '2026-06-30').shut).toBeNull();
     expect(of(claim(over, { holder: 'ours', permissionId: 'gone' }), [note]).shut).toBeNull();

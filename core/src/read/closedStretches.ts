@@ -14,6 +14,8 @@ export interface DrawnClaim {
   readonly points: readonly Position[];
   readonly holder: ClaimHolder | null;
   readonly permissionId: string | null;
+  /** Heritage, a spawning bed, a reserve: nobody digs there, whose claim it may be. */
+  readonly isProtected?: boolean;
 }
 
 /** A drawn claim as it lies along the line. */
@@ -26,7 +28,7 @@ export interface ClaimStretch {
   readonly bank: Bank;
   readonly holder: ClaimHolder | null;
   /** Why one may not dig there on that day, by the crew's own notes; null: nothing written speaks against it. */
-  readonly shut: 'not ours' | 'closed season' | 'run out' | 'not begun' | null;
+  readonly shut: 'protected' | 'not ours' | 'closed season' | 'run out' | 'not begun' | null;
   /** The last day of what shuts it, or the first day that opens it; null where it has none. */
   readonly until: Day | null;
 }
@@ -57,8 +59,8 @@ export function claimStretches(
       to_m: Math.max(...along),
       bank: banks.size === 1 ? (corners[0]?.bank ?? 'mid') : 'mid',
       holder: claim.holder,
-      shut: claim.holder === 'not ours' ? 'not ours' : (closed?.why ?? null),
-      until: claim.holder === 'not ours' ? null : (closed?.until ?? null),
+      shut: claim.isProtected ? 'protected' : claim.holder === 'not ours' ? 'not ours' : (closed?.why ?? null),
+      until: claim.isProtected || claim.holder === 'not ours' ? null : (closed?.until ?? null),
     };
   });
 }

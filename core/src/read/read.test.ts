@@ -1,3 +1,4 @@
+import { GOLD_SOURCES } from './fedBy.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { expectNear, referenceCases } from '../../test/referenceCases.ts';
@@ -54,6 +55,24 @@ describe('worth a pan', () => {
     const best = scoreOf(place('a', ['inside bend', 'undercut', 'bedrock']));
     for (const a of SIGN_KIND_NAMES)
       for (const b of SIGN_KIND_NAMES) if (a !== b) expect(scoreOf(place('a', [a, b]))).toBeLessThan(best);
+  });
+  test('what fed the district decides which signs count, and says so (W1)', () => {
+    const [veins, channels] = (['quartz veins', 'old channels'] as const).map((fedBy) =>
+      worthAPan([place('mouth', ['draw mouth', 'stained float']), place('bench', ['bench'])], { ...rules, fedBy }),
+    );
+    const bare = worthAPan([place('mouth', ['draw mouth', 'stained float']), place('bench', ['bench'])], rules);
+    const of = (r: typeof bare | undefined, id: string): number =>
+      r?.ranked.find((p) => p.place.id === id)?.logOdds ?? NaN;
+    expect(of(veins, 'mouth')).toBeGreaterThan(of(bare, 'mouth'));
+    expect(of(channels, 'bench')).toBeGreaterThan(of(bare, 'bench'));
+    expect(of(channels, 'mouth')).toBeLessThan(of(bare, 'mouth'));
+    expect(of(veins, 'bench')).toBe(of(bare, 'bench'));
+    expect(channels?.ranked.flatMap((p) => p.reasons.map((r) => r.says))).toContain(
+      'old channels feed this ground: old channel on a bench tells more',
+    );
+    // However a source shifts them, no sign outweighs what stands in the table of signs itself.
+    for (const { adds } of Object.values(GOLD_SOURCES))
+      for (const add of Object.values(adds)) expect(Math.abs(add)).toBeLessThanOrEqual(0.3);
   });
   test('signs of one family overlap: two count less than their sum, but not less than the better alone', () => {
     const [bend, bar, both] = [

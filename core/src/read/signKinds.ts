@@ -229,7 +229,7 @@ export const SIGN_TRAITS: readonly SignTrait[] = [
   {
     name: 'grains',
     asks: 'Grains are',
-    of: ['black sand', 'lead or iron'],
+    of: ['black sand', 'lead or iron', 'bar', 'inside bend', 'bedrock', 'crevice', 'clay seam', 'draw mouth'],
     choices: [
       { value: 'flat and thin', logOdds: -0.05 },
       { value: 'rough', logOdds: 0.2 },
@@ -248,10 +248,11 @@ export const SIGN_TRAITS: readonly SignTrait[] = [
   {
     name: 'company',
     asks: 'With it',
-    of: ['black sand'],
+    of: ['black sand', 'bar', 'inside bend', 'bedrock', 'crevice', 'clay seam', 'hardpan', 'boulder lee'],
     choices: [
       { value: 'garnet', logOdds: 0.1 },
       { value: 'lead or shot', logOdds: 0.2 },
+      { value: 'wire or scrap iron', logOdds: 0.15 },
       { value: 'mica only', logOdds: -0.2 },
     ],
   },

@@ -1,6 +1,7 @@
 import type { Bank } from '../ground/centreLine.ts';
 import { requirePositive, requireWithin } from '../outOfRange.ts';
 import { chanceToPay, type Panned } from './chanceToPay.ts';
+import { fedLogOdds, GOLD_SOURCES, type FedBy } from './fedBy.ts';
 import { COMBINATIONS, COMMON_BASE, SIGN_TRAITS, signKind, type AnyKind } from './signKinds.ts';
 
 /** A place that may be worth a pan. */
@@ -25,11 +26,12 @@ export interface Place {
 
 /** One reason in the score, in log odds; positive speaks for the place. */
 export interface Reason {
-  /** What it rests on: a sign, a closer look at it, overlap or combination of signs, the trail of colors or float, pans here, pans beside it, the person's own word. */
+  /** What it rests on: a sign, a closer look at it, what fed the district, overlap or combination of signs, the trail of colors or float, pans here, pans beside it, the person's own word. */
   readonly from:
     | 'sign'
     | 'guess'
     | 'trait'
+    | 'source'
     | 'overlap'
     | 'combination'
     | 'trail'
@@ -71,6 +73,8 @@ export interface RankingRules {
   readonly priors?: Readonly<Partial<Record<AnyKind, { readonly paid: number; readonly tried: number }>>>;
   /** Where colors stop up the creek, with its certainty. */
   readonly trail?: { readonly from_m: number; readonly to_m: number; readonly certainty: number } | null;
+  /** What fed the district, where it is known: it decides which signs count. */
+  readonly fedBy?: FedBy | null;
   /** A flood so lately that bars still wear its skin. */
   readonly freshFlood?: boolean;
   /** Where the largest float lies of a run of stones that grows upstream. */
@@ -134,6 +138,7 @@ export function worthAPan(
     float = null,
     freshFlood = false,
     spotCv = USUAL_SPOT_CV,
+    fedBy = null,
   }: RankingRules,
 ): Ranking {
   requirePositive('pays_mg_L', pays_mg_L, 'mg/L');
@@ -206,6 +211,14 @@ export function worthAPan(
         says: signKind(kind).says,
         tally: found.tally,
       });
+      const fed = fedLogOdds(kind, fedBy);
+      if (fedBy && fed !== 0)
+        reasons.push({
+          from: 'source',
+          logOdds: fed,
+          says: `${GOLD_SOURCES[fedBy].says}: ${signKind(kind).says} ${fed > 0 ? 'tells more' : 'tells less'}`,
+          tally: null,
+        });
       const family = signKind(kind).family;
       families.set(family, [...(families.get(family) ?? []), { kind, logOdds: found.logOdds }]);
     }

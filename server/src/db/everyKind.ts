@@ -8,6 +8,7 @@ import { runs } from '../run/queries.ts';
 import {
   containers,
   looks,
+  sweeps,
   lots,
   pits,
   samplePlans,
@@ -33,6 +34,7 @@ export const EVERY_KIND = [
   pits,
   screenings,
   looks,
+  sweeps,
   samplePlans,
   containers,
   seedings,

@@ -6,7 +6,7 @@ import type { Kept, RecordKind, Sent } from '../db/recordKind.ts';
 import { Refusal } from '../http/problems.ts';
 import { outlines } from '../map/queries.ts';
 import { gaugeReadings, permissions, signs } from '../read/queries.ts';
-import { lots, pits, samplePlans, samples, screenings } from '../sample/queries.ts';
+import { looks, lots, pits, samplePlans, samples, screenings, sweeps } from '../sample/queries.ts';
 import type { RawRecord } from './rawGroundFile.ts';
 import { spots } from './queries.ts';
 
@@ -24,6 +24,8 @@ const OF_GROUND = [
   pits,
   lots,
   screenings,
+  looks,
+  sweeps,
   samples,
 ] as const;
 const ROWS_AT_A_TIME = 1000;
@@ -61,26 +63,26 @@ export async function groundAsGeoJson(
       properties: { riffle: kind.path, ...(deleted && { deleted }), ...fields },
     })),
   );
-  const { name, kind, swell_percent, timeZone, note, tide, profile, lookedAt, joins } = ground;
   const own: Feature = {
     type: 'Feature',
     geometry: { type: 'LineString', coordinates: line },
-    properties: {
-      riffle: 'ground',
-      name,
-      kind,
-      flow: 'against',
-      swell_percent,
-      timeZone,
-      note,
-      tide,
-      profile,
-      lookedAt,
-      joins,
-    },
+    properties: { riffle: 'ground', flow: 'against', ...factsOf(ground) },
   };
   return { type: 'FeatureCollection', features: [own, ...features] };
 }
+
+/** What is told of a ground besides its line and what the book keeps of it. */
+const factsOf = (ground: StoredGround): Record<string, unknown> =>
+  Object.fromEntries(Object.entries(ground).filter(([field]) => !NO_FACTS.has(field)));
+const NO_FACTS: ReadonlySet<string> = new Set([
+  'id',
+  'version',
+  'updatedAt',
+  'deleted',
+  'line',
+  'linePoints',
+  'length_m',
+] satisfies (keyof StoredGround)[]);
 
 async function allOf(db: Db, kind: AnyKind, crewId: string, groundId: string): Promise<Fields[]> {
   return (await eachRecord((after) => kind.list(db, crewId, groundId, after, ROWS_AT_A_TIME))) as unknown as Fields[];

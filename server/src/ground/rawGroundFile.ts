@@ -12,12 +12,9 @@ export interface RawGroundFile {
   readonly name: string;
   readonly kind: unknown;
   readonly swell_percent: unknown;
-  readonly timeZone: unknown;
   readonly note: unknown;
-  readonly tide: unknown;
-  readonly profile: unknown;
-  readonly lookedAt: unknown;
-  readonly joins: unknown;
+  /** What else is told of the ground, by the fields' own names. */
+  readonly told: Readonly<Record<string, unknown>>;
   /** Direction of flow where the file states it (Riffle's own exports do). */
   readonly flow: FlowDirection;
   /** Records of the ground as Riffle's own exports hold them. */
@@ -49,12 +46,8 @@ export interface TakenColumns {
 export const UNTOLD = {
   kind: 'creek',
   swell_percent: null,
-  timeZone: null,
   note: null,
-  tide: null,
-  profile: null,
-  lookedAt: null,
-  joins: null,
+  told: {},
   flow: 'unknown',
   records: [],
   columns: null,

@@ -75,8 +75,8 @@ export function readGeoJson(text: string): RawGroundFile {
       geometry.coordinates.forEach((c) => places.push({ name, position: position(c), properties: properties ?? {} }));
     const flow = properties?.['flow'];
     if (geometry?.type === 'LineString' && (flow === 'as drawn' || flow === 'against')) {
-      const { kind, swell_percent, timeZone, note, tide, profile, lookedAt, joins } = properties ?? {};
-      own = { flow, kind, swell_percent, timeZone, note, tide, profile, lookedAt, joins };
+      const { kind, swell_percent, note, ...told } = properties ?? {};
+      own = { flow, kind, swell_percent, note, told };
     }
   }
   return { ...UNTOLD, format: 'GeoJSON', lines, places, name: '', ...own, records };

@@ -30,12 +30,8 @@ export interface ReadGround extends GroundFile {
   readonly properties: readonly Readonly<Record<string, unknown>>[];
   /** From Riffle's own exports; the usual values otherwise. */
   readonly swell_percent: number;
-  readonly timeZone: unknown;
   readonly note: string;
-  readonly tide: unknown;
-  readonly profile: unknown;
-  readonly lookedAt: unknown;
-  readonly joins: unknown;
+  readonly told: Readonly<Record<string, unknown>>;
   readonly records: readonly RawRecord[];
 }
 
@@ -150,13 +146,9 @@ export function readGroundFile(text: string, choices: Partial<FileChoices> = {})
       typeof raw.swell_percent === 'number' && numberProblem(NUMBERS.swell_percent, raw.swell_percent) === null
         ? raw.swell_percent
         : DEFAULT_SWELL_PERCENT,
-    timeZone: raw.timeZone,
     note: note.slice(0, TEXTS.note.longest),
     properties: kept.map((p) => p.properties),
-    tide: raw.tide,
-    profile: raw.profile,
-    lookedAt: raw.lookedAt,
-    joins: raw.joins,
+    told: raw.told,
     records: raw.records,
   };
 }

@@ -207,29 +207,31 @@ async function groundOf(
   read: ReadGround,
   decided: Pick<Ground, 'id' | 'name' | 'kind' | 'timeZone'>,
 ): Promise<Ground> {
-  const { length_m, swell_percent, timeZone, note, tide, profile, lookedAt, joins } = read;
-  const bare = {
+  const { length_m, swell_percent, note } = read;
+  const bare: Ground = {
+    tide: null,
+    profile: [],
+    lookedAt: [],
+    joins: null,
+    fedBy: null,
+    catchment_m2: null,
+    catchmentEntered: null,
     ...decided,
     length_m,
     swell_percent,
     note,
     deleted: false,
-    tide: null,
-    profile: [],
-    lookedAt: [],
-    joins: null,
   };
-  const told = Ground.safeParse({
-    ...bare,
-    // Where it was told from, else of whoever brings it in.
-    ...(timeZone !== null && { timeZone }),
-    ...(tide !== null && { tide }),
-    ...(profile !== null && { profile }),
-    ...(lookedAt !== null && { lookedAt }),
-    joins,
-  });
+  const told = Ground.safeParse({ ...bare, ...factsTold(read.told, Object.keys(bare)) });
   const ground = told.success ? told.data : bare;
   // The creek it runs into may not be in this book.
   const into = ground.joins && (await grounds.find(db, crewId, ground.joins.groundId));
   return into ? ground : { ...ground, joins: null };
 }
+
+/** Fields of a ground that a file tells of and the person did not decide. */
+const factsTold = (told: Readonly<Record<string, unknown>>, fields: readonly string[]): Record<string, unknown> =>
+  Object.fromEntries(
+    Object.entries(told).filter(([f, v]) => fields.includes(f) && !DECIDED.has(f) && v !== null && v !== undefined),
+  );
+const DECIDED: ReadonlySet<string> = new Set(['id', 'deleted', 'name', 'kind', 'length_m', 'swell_percent', 'note']);

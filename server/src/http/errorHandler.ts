@@ -46,6 +46,7 @@ const CONSTRAINTS: Readonly<
   pit_spot_fk: { path: 'spotId', message: 'That spot is not on this ground.', code: 'UNKNOWN_REFERENCE' },
   pit_has_layers: { path: 'layers', message: 'A pit has at least one layer.', code: 'INVALID' },
   screening_spot_fk: { path: 'spotId', message: 'That spot is not on this ground.', code: 'UNKNOWN_REFERENCE' },
+  sweep_spot_fk: { path: 'spotId', message: 'That spot is not on this ground.', code: 'UNKNOWN_REFERENCE' },
   look_spot_fk: { path: 'spotId', message: 'That spot is not on this ground.', code: 'UNKNOWN_REFERENCE' },
   screening_lot_fk: { path: 'lotId', message: 'That bag is not on this ground.', code: 'UNKNOWN_REFERENCE' },
   size_word_once: { path: 'word', message: 'This word means another size already.', code: 'TAKEN' },

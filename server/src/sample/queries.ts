@@ -10,6 +10,8 @@ import {
   NewSizeWord,
   StoredContainer,
   StoredLook,
+  StoredSweep,
+  NewSweep,
   StoredLot,
   StoredPit,
   StoredSample,
@@ -150,6 +152,27 @@ export const looks = recordKind({
     volume_L: 'volume_l',
     volumeEntered: 'volume_entered',
     pieces: 'pieces',
+  },
+  added: {},
+});
+
+export const sweeps = recordKind({
+  path: 'sweeps',
+  table: 'sweep',
+  sent: NewSweep,
+  kept: StoredSweep,
+  fields: {
+    groundId: 'ground_id',
+    spotId: 'spot_id',
+    sweptAt: 'swept_at',
+    what: 'what',
+    coil: 'coil',
+    setting: 'setting',
+    floor_m: 'floor_m',
+    floorEntered: 'floor_entered',
+    signals: 'signals',
+    gold: 'gold',
+    note: 'note',
   },
   added: {},
 });

@@ -12,6 +12,7 @@ import { importSamples } from './importSamples.ts';
 import {
   containers,
   looks,
+  sweeps,
   lots,
   moveImport,
   pansAsJson,
@@ -44,6 +45,7 @@ export function sampleRoutes(scope: FastifyInstance, pool: pg.Pool): void {
   recordRoutes(app, pool, pits);
   recordRoutes(app, pool, screenings);
   recordRoutes(app, pool, looks);
+  recordRoutes(app, pool, sweeps);
   recordRoutes(app, pool, samplePlans);
   recordRoutes(app, pool, containers);
   recordRoutes(app, pool, seedings);

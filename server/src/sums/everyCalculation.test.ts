@@ -15,6 +15,8 @@ const WITHOUT: Readonly<Record<string, readonly string[]>> = {
     'rangeText',
     'showGrade',
     'showGrainSize',
+    'showLand',
+    'fedLogOdds',
     'showLength',
     'showLoad',
     'showPitch',

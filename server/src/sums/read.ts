@@ -18,6 +18,7 @@ import {
   traceColors,
   USUAL_SCATTER_VARIANCE,
   worthAPan,
+  FED_BY,
 } from '@riffle/core';
 import { z } from 'zod';
 import { n, sum, type Sum } from './sum.ts';
@@ -73,6 +74,7 @@ export const READ_SUMS: readonly Sum[] = [
     z.object({
       pays_mg_L: n,
       reach_m: n,
+      fedBy: z.enum(FED_BY).nullable().default(null),
       spotCv: n.min(0.1).max(4).default(1),
       priors: z.record(z.string(), z.object({ paid: n, tried: n })).default({}),
       trail: z

@@ -8,6 +8,7 @@ import type {
   GaugeReading,
   Ground,
   Look,
+  Sweep,
   Lot,
   Outline,
   Permission,
@@ -31,6 +32,7 @@ import type {
   StoredGaugeReading,
   StoredGround,
   StoredLook,
+  StoredSweep,
   StoredLot,
   StoredOutline,
   StoredPermission,
@@ -65,6 +67,7 @@ export interface Records {
   pits: { sent: Pit; kept: StoredPit };
   screenings: { sent: Screening; kept: StoredScreening };
   looks: { sent: Look; kept: StoredLook };
+  sweeps: { sent: Sweep; kept: StoredSweep };
   containers: { sent: Container; kept: StoredContainer };
   seedings: { sent: Seeding; kept: StoredSeeding };
   'size-words': { sent: SizeWord; kept: StoredSizeWord };
@@ -114,6 +117,7 @@ export const KINDS: { readonly [K in Kind]: KindTraits<K> } = {
   pits: { of: 'ground', spoken: 'pit', added: {} },
   screenings: { of: 'ground', spoken: 'screening', added: {} },
   looks: { of: 'ground', spoken: 'look', added: {} },
+  sweeps: { of: 'ground', spoken: 'sweep of the detector', many: 'sweeps of the detector', added: {} },
   containers: { of: 'crew', spoken: 'container', added: {} },
   seedings: { of: 'crew', spoken: 'practice pan', added: {} },
   'size-words': { of: 'crew', spoken: 'size word', added: {} },

@@ -1,6 +1,7 @@
-import type { StoredGround } from '@riffle/contract';
+import type { StoredGround, StoredSign } from '@riffle/contract';
 import { localPlane, type Candidate } from '@riffle/core';
 import { Link } from 'react-router';
+import { useShow } from '../units/useShow.ts';
 import { useRecords } from '../records/useRecords.ts';
 import { clock } from './dayWords.ts';
 import type { Day } from './useDay.ts';
@@ -24,9 +25,23 @@ function reachable({ line: from }: StoredGround, { line: to }: StoredGround): bo
 }
 const isDry = (g: StoredGround): boolean => g.kind !== 'creek' && g.kind !== 'beach';
 
+/** The water to go to when the first hole is dry: one that holds all year before another, and one that fails in summer last. */
+function otherWater(holes: readonly Pick<StoredSign, 'distance_m' | 'traits'>[], say: (m: number) => string): string {
+  const sure = (s: Pick<StoredSign, 'traits'>): number =>
+    s.traits['holds'] === 'holds all year' ? 2 : s.traits['holds'] === 'dry in summer' ? 0 : 1;
+  const [, second] = [...holes].sort((a, b) => sure(b) - sure(a));
+  return second
+    ? `the next water is the hole at ${say(second.distance_m)}${sure(second) === 0 ? ', dry in summer too' : ''}.`
+    : holes.length === 1
+      ? 'only one water hole is marked: find a second before you need it.'
+      : 'no water hole is marked: bring the water you pan with.';
+}
+
 /** What to do when the first thing goes wrong that does on such a ground. */
 export function PlanB({ ground, day }: { ground: StoredGround; day: Day }) {
   const { items: grounds } = useRecords('grounds');
+  const show = useShow();
+  const holes = useRecords('signs', ground.id).items.filter((s) => s.kind === 'water hole');
   const { planB, places } = day;
   const outlines = useRecords('outlines', ground.id).items;
   const benches = ground.kind === 'creek' ? outlines.filter((o) => o.kind === 'bench') : [];
@@ -39,7 +54,7 @@ export function PlanB({ ground, day }: { ground: StoredGround; day: Day }) {
       {names.length > 0 && planB
         ? `${names.map((c) => c.name).join(', then ')}, off the water, back at ${clock(planB.back_min)}.`
         : ground.kind === 'wash'
-          ? 'fill bags instead of panning, and carry them to the next water; tag each one.'
+          ? `${otherWater(holes, show.distance)} Dry-sift what you dig: screen it, let it get bone dry, shake and blow the lights off, and carry the fines in tagged bags to water.`
           : ground.kind === 'beach'
             ? 'walk the berm and mark seams and creek mouths to come back to; dig nothing the swell can reach.'
             : benches.length > 0

@@ -1,14 +1,16 @@
 import type { StoredGround, StoredOutline, StoredPermission } from '@riffle/contract';
 import { centreLine, claimStretches, liesInStretch, type Bank, type ClaimStretch } from '@riffle/core';
 
-/** Drawn claims of a ground along its line, with what the crew's notes say of each on a day (YYYY-MM-DD). */
+/** Drawn claims and protected ground of a ground along its line, with what the crew's notes say of each on a day (YYYY-MM-DD). */
 export function claimsOf(
   { line }: StoredGround,
   outlines: readonly StoredOutline[],
   notes: readonly StoredPermission[],
   day: string,
 ): readonly ClaimStretch[] {
-  const claims = outlines.filter((o) => o.kind === 'claim');
+  const claims = outlines
+    .filter((o) => o.kind === 'claim' || o.kind === 'protected')
+    .map((o) => ({ ...o, isProtected: o.kind === 'protected' }));
   return line && claims.length > 0 ? claimStretches(centreLine(line), claims, notes, day) : [];
 }
 
@@ -19,6 +21,7 @@ export const shutClaim = (
 ): ClaimStretch | undefined => claims.find((c) => c.shut !== null && liesInStretch(place, c));
 
 const WHY = {
+  protected: 'protected',
   'not ours': 'not ours',
   'closed season': 'closed season',
   'run out': 'has run out',

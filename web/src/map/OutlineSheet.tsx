@@ -48,7 +48,11 @@ export function OutlineSheet({ groundId, kind, outline, sketch, onKeep, onRemove
   const standsUp = kind === 'bar' || kind === 'bench';
   return (
     <FormSheet
-      title={outline ? outline.name : `A ${kind === 'workings' ? 'patch of old workings' : kind}`}
+      title={
+        outline
+          ? outline.name
+          : `A ${kind === 'workings' ? 'patch of old workings' : kind === 'protected' ? 'protected place' : kind}`
+      }
       onClose={onClose}
       onSave={() => {
         setTried(true);
@@ -66,6 +70,12 @@ export function OutlineSheet({ groundId, kind, outline, sketch, onKeep, onRemove
           problem={heightProblem}
           hint="It then stands at that height on the ribbon."
         />
+      )}
+      {kind === 'protected' && (
+        <p className="text-[13px] text-ink-2">
+          Nothing in it is ranked or planned, and the walk warns before its edge. Finds of old things may have to be
+          reported: leave them, take a picture, ask. Local law decides.
+        </p>
       )}
       {kind === 'claim' && (
         <>

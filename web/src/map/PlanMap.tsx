@@ -34,7 +34,7 @@ export interface PlanMapProps {
 /** What one does on the map; drawing and mending ask what. */
 const HANDS = {
   look: ['none'],
-  draw: ['bar', 'bench', 'claim', 'workings', 'path', 'line'],
+  draw: ['bar', 'bench', 'claim', 'protected', 'workings', 'path', 'line'],
   mend: ['bend', 'reshape'],
   measure: ['measure'],
 } as const satisfies Readonly<Record<string, readonly Drawing[]>>;
@@ -283,6 +283,7 @@ const HINTS: Readonly<Record<Drawing, string>> = {
   bar: 'Tap its corners; tap the last one again to close it.',
   bench: 'Tap its corners; tap the last one again to close it.',
   claim: 'Tap the claim’s corners as on the paper; tap the last one again. A drawing is no survey.',
+  protected: 'Tap the corners of what is not to be dug: heritage, a spawning bed, a reserve; tap the last one again.',
   workings: 'Tap its corners; tap the last one again to close it.',
   path: 'Tap along it; tap the last point again to end.',
   bend: 'Drag a point of the line, or a stretch of it to make a new one. Spots with a position move along.',

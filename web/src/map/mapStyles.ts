@@ -206,15 +206,29 @@ export function outlineStyle(
   picked: boolean,
 ): Style {
   const width = picked ? 3.5 : 1.8;
-  const dash = { bar: undefined, bench: [10, 5], claim: [2, 6], workings: [4, 4], path: [1, 6] }[outline.kind];
+  const dash = {
+    bar: undefined,
+    bench: [10, 5],
+    claim: [2, 6],
+    protected: [12, 4, 2, 4],
+    workings: [4, 4],
+    path: [1, 6],
+  }[outline.kind];
   return new Style({
     stroke: new Stroke({
-      color: inks.ink,
+      color: outline.kind === 'protected' ? inks.danger : inks.ink,
       width,
       ...(dash && { lineDash: dash }),
       lineCap: outline.kind === 'claim' || outline.kind === 'path' ? 'round' : 'butt',
     }),
-    ...(outline.kind !== 'path' && outline.kind !== 'claim' && { fill: new Fill({ color: `${inks.gravel}b0` }) }),
-    text: halo(inks, WHOSE[outline.holder ?? 'unsaid'](outline.name), SANS, 0),
+    ...(outline.kind !== 'path' &&
+      outline.kind !== 'claim' &&
+      outline.kind !== 'protected' && { fill: new Fill({ color: `${inks.gravel}b0` }) }),
+    text: halo(
+      inks,
+      outline.kind === 'protected' ? `${outline.name}, protected` : WHOSE[outline.holder ?? 'unsaid'](outline.name),
+      SANS,
+      0,
+    ),
   });
 }

@@ -83,7 +83,12 @@ export function rankReading(
       draws,
       samples,
       grades,
-      { ...choices, ...trailOf(trace, signs), ...(together && { spotCv: together.cv }) },
+      {
+        ...choices,
+        fedBy: reading.ground.fedBy,
+        ...trailOf(trace, signs),
+        ...(together && { spotCv: together.cv }),
+      },
       river?.flood?.readAt ?? null,
       now_ms,
       guesses,

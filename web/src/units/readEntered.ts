@@ -13,7 +13,7 @@ import {
 /** What a typed quantity comes to: the canonical value of its kind (m, L, mg, L/s, s), or what is wrong with it. */
 export type Reading = { readonly ok: true; readonly value: number } | { readonly ok: false; readonly problem: string };
 
-const CANONICAL = { length: 'm', mass: 'mg', flow: 'L/s', time: 's' } as const;
+const CANONICAL = { length: 'm', mass: 'mg', flow: 'L/s', area: 'm2', time: 's' } as const;
 
 /** @param kind a volume is read by `readVolume`, which knows the crew's own containers */
 export function readEntered(kind: Exclude<UnitKind, 'volume'>, { text, unit }: Entered): Reading {

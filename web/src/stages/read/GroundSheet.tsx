@@ -1,5 +1,5 @@
 import { GROUND_KINDS, TEXTS, type StoredGround } from '@riffle/contract';
-import { grouped } from '@riffle/core';
+import { FED_BY, grouped, type FedBy } from '@riffle/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useKeep } from '../../records/useKeep.ts';
@@ -73,6 +73,26 @@ export function GroundSheet({ ground: now, onClose }: { ground: StoredGround; on
         hint="100 L in the bank at 18 % fills 118 L of buckets"
       />
       <SelectField
+        label="What fed the district"
+        value={draft.fedBy}
+        choices={[{ value: '', label: 'not known' }, ...FED_BY.map((f) => ({ value: f, label: f }))]}
+        onChange={(fedBy) => set({ fedBy })}
+        hint={FED_HINTS[draft.fedBy]}
+      />
+      {(draft.kind === 'creek' || draft.kind === 'wash') && (
+        <QuantityField
+          label="It drains"
+          entered={draft.catchment}
+          reading={read.catchment ?? { ok: true, value: 0 }}
+          units={['ha', 'km2', 'acre', 'sq mi']}
+          showProblem={tried}
+          problem={read.catchment?.ok ? problems.catchment : null}
+          optional
+          onChange={(catchment) => set({ catchment })}
+          comesTo={read.catchment?.ok ? show.land(read.catchment.value) : 'the slope above its foot; empty: not known'}
+        />
+      )}
+      <SelectField
         label="Days and hours by the clock of"
         value={draft.timeZone}
         choices={zoneChoices(draft.timeZone)}
@@ -108,6 +128,15 @@ export function GroundSheet({ ground: now, onClose }: { ground: StoredGround; on
     </FormSheet>
   );
 }
+
+/** What the answer does to the ranking. */
+const FED_HINTS: Readonly<Record<FedBy | '', string>> = {
+  '': 'It decides which signs count.',
+  'quartz veins': 'Float and the draws it came down count more.',
+  'a contact': 'Where the rock changes, and stained float, count more.',
+  'old channels': 'Benches and cut banks count more, rounded float less.',
+  ice: 'Float and draws count less: no trail leads up to a source.',
+};
 
 const zoneWords = (zone: string): string => zone.replaceAll('_', ' ');
 /** The clocks a ground can go by: this device's first. */

@@ -3,6 +3,7 @@ import type { JoiningGround } from '@riffle/core';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
+import { useRecords } from '../../records/useRecords.ts';
 import { useShow } from '../../units/useShow.ts';
 
 interface JoinLineProps {
@@ -14,6 +15,12 @@ interface JoinLineProps {
 /** What this ground runs into, and which draws of the book join it. */
 export function JoinLine({ ground, into, draws }: JoinLineProps) {
   const show = useShow();
+  const grounds = useRecords('grounds').items;
+  // A small-looking draw may drain a whole slope: both are said.
+  const sizeOf = (draw: StoredGround | undefined): string =>
+    draw
+      ? `, ${show.distance(draw.length_m)} long${draw.catchment_m2 === null ? '' : `, drains ${show.land(draw.catchment_m2)}`}`
+      : '';
   const { joins } = ground;
   if (draws.length === 0 && !into) return null;
   return (
@@ -29,8 +36,9 @@ export function JoinLine({ ground, into, draws }: JoinLineProps) {
           Draws that join:{' '}
           {draws.map((d, i) => (
             <span key={d.id}>
-              {i > 0 && ', '}
+              {i > 0 && '; '}
               <ToGround id={d.id}>{d.name}</ToGround> at {show.distance(d.distance_m)}
+              {sizeOf(grounds.find((g) => g.id === d.id))}
             </span>
           ))}
           .

@@ -15,6 +15,9 @@ const ground = {
   joins: null,
   timeZone: null,
   lookedAt: [],
+  fedBy: null,
+  catchment_m2: null,
+  catchmentEntered: null,
 } as unknown as StoredGround;
 const creek = { ...ground, id: 'c', name: 'Halloway Creek', length_m: 1200 };
 const read = (some: Partial<GroundDraft> = {}, of = ground) =>
@@ -28,6 +31,9 @@ describe("a ground's own facts", () => {
       swell_percent: 18,
       timeZone: null,
       lookedAt: [],
+      fedBy: null,
+      catchment_m2: null,
+      catchmentEntered: null,
       note: '',
       tide: null,
       profile: [],
@@ -39,6 +45,15 @@ describe("a ground's own facts", () => {
     expect(read({ length }).change?.length_m).toBe(1000);
     const walked = { ...ground, line: [[0, 0]] } as unknown as StoredGround;
     expect(read({ length }, walked).change?.length_m).toBe(300);
+  });
+  test('what drains into it is read in the unit it was typed in; what is no area is said', () => {
+    const of = (text: string, unit = 'ha') => read({ catchment: { text, unit } });
+    expect(of('40').change).toMatchObject({ catchment_m2: 400_000, catchmentEntered: { text: '40', unit: 'ha' } });
+    expect(of('1/2 sq mi').change?.catchment_m2).toBeCloseTo(1_294_994, 0);
+    expect(of('100', 'acre').change?.catchment_m2).toBeCloseTo(404_685.6, 1);
+    expect(of('40 m').problems.catchment).toMatch(/not a unit/);
+    expect(of('0').problems.catchment).not.toBeNull();
+    expect(of('').change?.catchment_m2).toBeNull();
   });
   test('a mouth past the end of the creek, or no distance, is said at its field; without a creek it does not matter', () => {
     const joinsAt = { text: '1300', unit: 'm' };

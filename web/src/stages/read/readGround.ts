@@ -1,5 +1,5 @@
 import { NUMBERS, numberProblem, textProblem, TEXTS, type StoredGround } from '@riffle/contract';
-import type { Entered } from '@riffle/core';
+import type { Entered, FedBy } from '@riffle/core';
 import { enterLength } from '../../units/enterLength.ts';
 import { readEntered } from '../../units/readEntered.ts';
 import { asText, readTide, type TideText } from './readTide.ts';
@@ -12,6 +12,9 @@ export interface GroundDraft {
   /** An IANA name; empty: the clock of whoever looks. */
   readonly timeZone: string;
   readonly length: Entered;
+  /** What fed the district; empty: not known. */
+  readonly fedBy: FedBy | '';
+  readonly catchment: Entered;
   readonly note: string;
   readonly profile: StoredGround['profile'];
   readonly tide: TideText;
@@ -26,6 +29,8 @@ export const groundAsDraft = (ground: StoredGround): GroundDraft => ({
   swell: String(ground.swell_percent),
   timeZone: ground.timeZone ?? '',
   length: enterLength(ground.length_m, 'm'),
+  fedBy: ground.fedBy ?? '',
+  catchment: ground.catchmentEntered ?? { text: '', unit: 'ha' },
   note: ground.note,
   profile: ground.profile,
   tide: asText(ground.tide),
@@ -47,6 +52,7 @@ export function readGround(
 ) {
   const length = readEntered('length', draft.length);
   const joinsAt = readEntered('length', draft.joinsAt);
+  const catchment = draft.catchment.text.trim() === '' ? null : readEntered('area', draft.catchment);
   const tide = readTide(draft.tide);
   const mouth = others.find((g) => g.id === draft.joinsId);
   const swell_percent = Number(draft.swell.replace('%', ''));
@@ -59,12 +65,14 @@ export function readGround(
         ? 'Gravel swells by 0 to 80 %; 10 to 25 % is usual.'
         : null,
     length: length.ok ? numberProblem(NUMBERS.typedLength_m, length.value) : length.problem,
+    catchment: catchment?.ok ? numberProblem(NUMBERS.catchment_m2, catchment.value) : (catchment?.problem ?? null),
     tide: 'problem' in tide ? tide.problem : null,
     joins: mouth ? (pastTheEnd ? `${mouth.name} is ${sayDistance(mouth.length_m)} long.` : unread(joinsAt)) : null,
   };
   const fits = Object.values(problems).every((p) => p === null);
   return {
     length,
+    catchment,
     joinsAt,
     mouth,
     problems,
@@ -75,6 +83,9 @@ export function readGround(
             kind: draft.kind,
             swell_percent,
             timeZone: draft.timeZone === '' ? null : draft.timeZone,
+            fedBy: draft.fedBy === '' ? null : draft.fedBy,
+            catchment_m2: catchment?.ok ? catchment.value : null,
+            catchmentEntered: catchment?.ok ? draft.catchment : null,
             note: draft.note,
             tide: tide.tide,
             profile: draft.profile,

@@ -13,6 +13,7 @@ import { ContainerSheet } from './ContainerSheet.tsx';
 import { Practice } from './Practice.tsx';
 import { useSeenWith } from '../../../pan/seenWith.ts';
 import { SizeWordList } from './SizeWordList.tsx';
+import { TrialsBlock } from '../../../trial/TrialsBlock.tsx';
 
 /** What the crew measures with: their pans and buckets, their eyes, their hands. Measured once, used everywhere. */
 export function HandsScreen() {
@@ -88,6 +89,7 @@ export function HandsScreen() {
         </Block>
         <div className="flex flex-col gap-6">
           <Practice seedings={seedings} hands={hands} />
+          <TrialsBlock groundId={ground.id} measures={PAN_MEASURES} a="as I pan now" />
           <Seeing />
         </div>
       </div>
@@ -103,6 +105,9 @@ export function HandsScreen() {
     </div>
   );
 }
+
+/** Halves of one scoop, panned two ways. */
+const PAN_MEASURES = ['colors in the pan'] as const;
 
 const percentDigits = (share: number): string => String(Math.round(share * 100));
 const percent = (share: number): string => `${percentDigits(share)}\u00a0%`;

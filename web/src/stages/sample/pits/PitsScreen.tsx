@@ -19,6 +19,7 @@ import { PitColumnBlock } from './PitColumn.tsx';
 import { PitSection } from './PitSection.tsx';
 import { StopBlock } from './StopBlock.tsx';
 import { PitVerdict } from './PitVerdict.tsx';
+import { Swept } from './Swept.tsx';
 import { usePit } from './usePit.ts';
 
 /** Pits and crevices of the ground: one drawn to scale, and the section through them all. */
@@ -88,6 +89,7 @@ function PitInHandView({ pit, pits, onPick }: PitInHandViewProps) {
         <LayersBlock page={page} />
         <HoleBlock page={page} />
       </form>
+      {page.spot && <Swept ground={ground} spot={page.spot} />}
       {pits.length > 1 && (
         <Block title="The section through them" aside="pay joined from pit to pit">
           <PitSection pits={pits} spots={spots} grades={page.pays} picked={pit?.id ?? null} onPick={onPick} />

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { StoredPit, StoredSample } from '@riffle/contract';
-import { COLOR_MG, NO_COLORS, groundColors } from '@riffle/core';
+import { METRIC, COLOR_MG, NO_COLORS, groundColors } from '@riffle/core';
 import type { Show } from '../../../units/useShow.ts';
 import { canBeWritten, cellTaken, cellText, cellWords } from './cells.ts';
 import { rowsOf } from './useSampleTable.ts';
@@ -43,6 +43,7 @@ const sample = (some: Partial<StoredSample> = {}): StoredSample => ({
 });
 const plain = {
   figure: (_: string, value: number) => ({ digits: String(Number(value.toPrecision(3))), unit: '' }),
+  display: METRIC,
 } as unknown as Show;
 const words = (column: string, s: StoredSample): string => {
   const [row] = rowsOf([s], [{ id: 'a', name: 'Long bar', distance_m: 120 } as never], 0, COLOR_MG);
