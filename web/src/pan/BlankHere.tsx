@@ -2,7 +2,7 @@ import type { StoredGround, StoredSpot } from '@riffle/contract';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useContainers } from '../records/useContainers.ts';
-import { useKeep } from '../records/useKeep.ts';
+import { justKept, useKeep } from '../records/useKeep.ts';
 import { useRecords } from '../records/useRecords.ts';
 import { undoToast } from '../ui/undoToast.ts';
 import { keptSeenWith } from './seenWith.ts';
@@ -32,9 +32,7 @@ export function BlankHere({ ground, spot }: { readonly ground: StoredGround; rea
         // Its own time, not that of the last look at the button.
         const record = { ...blank, takenAt: new Date().toISOString() };
         const id = add(record);
-        undoToast(`Kept: ${spot.name}, a blank.`, () =>
-          takeOut({ ...record, id, deleted: false, version: 1, updatedAt: record.takenAt }),
-        );
+        undoToast(`Kept: ${spot.name}, a blank.`, () => takeOut(justKept(record, id)));
       }}
     >
       <b>Blank here</b>

@@ -56,3 +56,12 @@ export function useKeep<K extends Kind>(kind: K): Keep<K> {
     };
   }, [kind, write]);
 }
+
+/** A record just put in the book, as it stands there until someone changes it: for the way back. */
+export const justKept = <C extends object>(content: C, id: string) => ({
+  ...content,
+  id,
+  deleted: false,
+  version: 1,
+  updatedAt: new Date().toISOString(),
+});

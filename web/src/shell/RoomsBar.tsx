@@ -1,3 +1,4 @@
+import { useEffect, useRef } from 'react';
 import { NavLink, useLocation } from 'react-router';
 
 interface RoomsBarProps {
@@ -9,11 +10,19 @@ interface RoomsBarProps {
 
 /** A stage's own line of rooms; the one in use is underscored in ink. What is picked comes along. */
 export function RoomsBar({ stage, base, rooms }: RoomsBarProps) {
-  const { search } = useLocation();
+  const { search, pathname } = useLocation();
+  const bar = useRef<HTMLElement>(null);
+  // On a phone there are more than fit: the one in use is always among those in sight.
+  useEffect(() => {
+    const open = bar.current?.querySelector<HTMLElement>('[aria-current=page]');
+    if (bar.current && open)
+      bar.current.scrollLeft = open.offsetLeft - (bar.current.clientWidth - open.offsetWidth) / 2;
+  }, [pathname]);
   return (
     <nav
+      ref={bar}
       aria-label={`Rooms of ${stage}`}
-      className="no-print -mx-4 mb-3 flex overflow-x-auto border-b border-rule px-4 sm:mx-0 sm:px-0"
+      className="no-print relative -mx-4 mb-3 flex [scrollbar-width:none] overflow-x-auto border-b border-rule px-4 max-sm:[mask-image:linear-gradient(to_right,transparent,black_1rem,black_calc(100%-2rem),transparent)] sm:mx-0 sm:px-0"
     >
       {rooms.map((r) => (
         <NavLink

@@ -1,7 +1,8 @@
 import { textProblem, type StoredGround } from '@riffle/contract';
-import { SIGN_KIND_NAMES, type Bank, type Entered } from '@riffle/core';
+import type { Bank, Entered } from '@riffle/core';
 import { useState } from 'react';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
+import { signName, signsInOrder } from '../../ground/signOrder.ts';
 import { standingWords, useStand } from '../../ground/useStand.ts';
 import { usePreferences } from '../../preferences/preferences.ts';
 import { useKeep } from '../../records/useKeep.ts';
@@ -14,9 +15,8 @@ import { TextField } from '../../ui/Field.tsx';
 import { toast } from '../../ui/toast.ts';
 import { useShow } from '../../units/useShow.ts';
 import { AlongField, readAlong } from './AlongField.tsx';
-import { bareSign, isOwnKind, signName, type SignKind } from './readSign.ts';
+import { bareSign, isOwnKind, type SignKind } from './readSign.ts';
 
-const KINDS = SIGN_KIND_NAMES.filter((k) => k !== 'other');
 /** Of a kind the crew names itself. */
 const OWN_NAME = { called: 'A kind of your own', longest: 30 };
 
@@ -52,7 +52,7 @@ export function PickKind({ ground, place, onClose, onMore }: PickKindProps) {
       return;
     }
     const id = add(bareSign(ground, kind, at, weight));
-    toast(`Kept: ${signName(kind)} at ${show.distance(at.distance_m)}.`, {
+    toast(`Kept: ${signName(kind, ground.kind)} at ${show.distance(at.distance_m)}.`, {
       action: { label: 'Add a measure or note', onClick: () => onMore(id) },
     });
     if (kind === 'own word') onMore(id);
@@ -88,7 +88,7 @@ export function PickKind({ ground, place, onClose, onMore }: PickKindProps) {
       ) : (
         standing?.kind !== 'looking' && <SayWhere ground={ground} wanted={tried} onWhere={setAt} />
       )}
-      <KindButtons kinds={[...KINDS, ...ownKinds]} onKind={keep} />
+      <KindButtons on={ground.kind} kinds={[...signsInOrder(ground.kind), ...ownKinds]} onKind={keep} />
       <OwnKindField onKind={keep} />
       <div className="flex flex-wrap gap-2 border-t border-rule pt-3">
         <Button onClick={() => keep('own word', 1)}>I hold with this place</Button>
@@ -127,7 +127,15 @@ function SayWhere({
 }
 
 /** A button for each kind, its mark beside its name. */
-function KindButtons({ kinds, onKind }: { kinds: readonly SignKind[]; onKind: (kind: SignKind) => void }) {
+function KindButtons({
+  on,
+  kinds,
+  onKind,
+}: {
+  on: StoredGround['kind'];
+  kinds: readonly SignKind[];
+  onKind: (kind: SignKind) => void;
+}) {
   return (
     <ul className="grid grid-cols-2 gap-2">
       {kinds.map((kind) => (
@@ -140,7 +148,7 @@ function KindButtons({ kinds, onKind }: { kinds: readonly SignKind[]; onKind: (k
             <svg width="30" height="26" viewBox="-15 -13 30 26" aria-hidden="true" className="shrink-0">
               <SignMark kind={kind} />
             </svg>
-            {signName(kind)}
+            {signName(kind, on)}
           </button>
         </li>
       ))}

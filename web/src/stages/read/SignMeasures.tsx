@@ -1,5 +1,5 @@
 import { TEXTS, type StoredGround, type StoredSign } from '@riffle/contract';
-import { centreLine, SIGN_TRAITS } from '@riffle/core';
+import { centreLine, SIGN_TRAITS, signKind } from '@riffle/core';
 import { useState } from 'react';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { Photos } from '../../photos/Photos.tsx';
@@ -14,7 +14,8 @@ import { useLocalTime } from '../../when/useLocalTime.ts';
 import { WhenField } from '../../when/WhenField.tsx';
 import { enterLength } from '../../units/enterLength.ts';
 import { useShow } from '../../units/useShow.ts';
-import { readSign, signAsDraft, signName, sizeOf, type SignDraft } from './readSign.ts';
+import { readSign, signAsDraft, sizeOf, type SignDraft } from './readSign.ts';
+import { signName } from '../../ground/signOrder.ts';
 
 /** A picture taken farther than this from the ground is of another place, m. */
 const FAR_M = 500;
@@ -97,16 +98,19 @@ export function SignMeasures({ ground, sign: now, onClose }: SignMeasuresProps) 
           onChange={(entered) => set({ size: entered })}
         />
       )}
-      <QuantityField
-        label="Cover down to what you want to pan"
-        entered={draft.cover}
-        reading={read.cover ?? nothing}
-        units={['m', 'cm', 'ft', 'in']}
-        optional
-        showProblem={tried}
-        problem={problems.cover}
-        onChange={(cover) => set({ cover })}
-      />
+      {/* A note is no place to dig: nothing covers it. */}
+      {(sign.kind === 'own word' || signKind(sign.kind).family !== 'note') && (
+        <QuantityField
+          label="Cover down to what you want to pan"
+          entered={draft.cover}
+          reading={read.cover ?? nothing}
+          units={['m', 'cm', 'ft', 'in']}
+          optional
+          showProblem={tried}
+          problem={problems.cover}
+          onChange={(cover) => set({ cover })}
+        />
+      )}
       <QuantityField
         label={`Distance ${GROUND_WORDS[ground.kind].axis}`}
         entered={draft.distance}
@@ -148,7 +152,7 @@ export function SignMeasures({ ground, sign: now, onClose }: SignMeasuresProps) 
         <Button
           look="danger"
           onClick={() => {
-            takeOut(sign, `The sign (${signName(sign.kind)}) is gone.`);
+            takeOut(sign, `The sign (${signName(sign.kind, ground.kind)}) is gone.`);
             onClose();
           }}
         >

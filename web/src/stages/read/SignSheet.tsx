@@ -2,7 +2,7 @@ import type { StoredGround, StoredSign } from '@riffle/contract';
 import type { RibbonPlace } from '../../ribbon/placeAt.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { PickKind } from './PickKind.tsx';
-import { signName } from './readSign.ts';
+import { signName } from '../../ground/signOrder.ts';
 import { SignMeasures } from './SignMeasures.tsx';
 
 interface SignSheetProps {
@@ -19,7 +19,7 @@ interface SignSheetProps {
 /** Two taps: open, and the kind. It is kept at once where one stands; measures can be added afterwards. */
 export function SignSheet({ ground, sign, place, onClose, onMore }: SignSheetProps) {
   return (
-    <Sheet title={sign ? signName(sign.kind) : 'What do you see?'} onClose={onClose}>
+    <Sheet title={sign ? signName(sign.kind, ground.kind) : 'What do you see?'} onClose={onClose}>
       {sign ? (
         <SignMeasures key={sign.id} ground={ground} sign={sign} onClose={onClose} />
       ) : (

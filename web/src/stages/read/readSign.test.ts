@@ -1,7 +1,9 @@
+import { SIGN_KIND_NAMES } from '@riffle/core';
+import { signName, signsInOrder } from '../../ground/signOrder.ts';
 import { localTime } from '../../when/localTime.ts';
 import { describe, expect, test } from '@jest/globals';
 import type { StoredSign } from '@riffle/contract';
-import { isOwnKind, readSign, signAsDraft, signName, sizeOf, type SignDraft } from './readSign.ts';
+import { isOwnKind, readSign, signAsDraft, sizeOf, type SignDraft } from './readSign.ts';
 
 const sign = {
   kind: 'float',
@@ -66,7 +68,17 @@ describe('measures of a sign', () => {
     ]);
   });
   test('a kind of the crew is said without its mark', () => {
-    expect([signName('own: blue clay'), signName('bar')]).toEqual(['blue clay', 'bar']);
+    expect([signName('own: blue clay', 'creek'), signName('bar', 'creek'), signName('draw mouth', 'beach')]).toEqual([
+      'blue clay',
+      'bar',
+      'creek mouth',
+    ]);
     expect([isOwnKind('own: blue clay'), isOwnKind('bar')]).toEqual([true, false]);
   });
+});
+test('each ground begins with what it shows first, and leaves none out', () => {
+  expect(signsInOrder('beach').slice(0, 2)).toEqual(['berm toe', 'black sand']);
+  expect(signsInOrder('wash')[1]).toBe('hardpan');
+  for (const kind of ['creek', 'beach', 'wash', 'bench', 'hillside'] as const)
+    expect([...signsInOrder(kind)].sort()).toEqual(SIGN_KIND_NAMES.filter((k) => k !== 'other').sort());
 });

@@ -8,8 +8,6 @@ import { readEntered, type Reading } from '../../units/readEntered.ts';
 
 export type SignKind = StoredSign['kind'];
 
-/** A kind as it is said: the crew's own without its mark. */
-export const signName = (kind: SignKind): string => kind.replace(/^own: /, '');
 export const isOwnKind = (kind: SignKind): kind is OwnKind => OWN_KIND.test(kind);
 
 /** What can be added to a sign once it is kept, as it is typed. */

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { blankPan, usualPan, usualPanWords } from '../../../pan/usualPan.ts';
 import { keptSeenWith } from '../../../pan/seenWith.ts';
 import { useContainers } from '../../../records/useContainers.ts';
-import { useKeep } from '../../../records/useKeep.ts';
+import { justKept, useKeep } from '../../../records/useKeep.ts';
 import { useRecords } from '../../../records/useRecords.ts';
 import { useShow } from '../../../units/useShow.ts';
 import type { Walk } from './useWalk.ts';
@@ -73,7 +73,7 @@ export function useWalkKeep(walk: Walk) {
     return {
       id,
       name,
-      undo: () => keepSpot.takeOut({ ...record, id, deleted: false, version: 1, updatedAt: new Date().toISOString() }),
+      undo: () => keepSpot.takeOut(justKept(record, id)),
     };
   };
 
@@ -104,7 +104,7 @@ export function useWalkKeep(walk: Walk) {
       }
       const id = keepSample.add(record);
       tell(`${spot.name}, a blank`, () => {
-        keepSample.takeOut({ ...record, id, deleted: false, version: 1, updatedAt: record.takenAt });
+        keepSample.takeOut(justKept(record, id));
         spot.undo();
       });
     },
@@ -157,7 +157,7 @@ export function useWalkKeep(walk: Walk) {
       setLast({
         says,
         at_ms: Date.now(),
-        undo: undone(() => keepSign.takeOut({ ...record, id, deleted: false, version: 1, updatedAt: record.seenAt })),
+        undo: undone(() => keepSign.takeOut(justKept(record, id))),
       });
     },
   };

@@ -130,7 +130,7 @@ export function PitSection({ pits, spots, grades, picked, onPick }: PitSectionPr
         })}
         {[0, deepest].map((m) => (
           <text key={m} x={left - 22} y={py(m) + 4} fontSize="12" textAnchor="end">
-            {m === 0 ? '0' : show.length(m)}
+            {show.display.system === 'US' && m > 0 ? show.length(m) : show.figure('length', m).digits}
           </text>
         ))}
         <text x={left - 20} y={base + 30} fontSize="12" style={{ fill: 'var(--ink-2)' }}>

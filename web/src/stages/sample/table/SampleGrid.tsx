@@ -13,7 +13,8 @@ const ROW_PX = 40;
 const HEAD_PX = 45;
 const WIDTHS: Readonly<Record<string, string>> = {
   date: '5.6rem',
-  spot: '9rem',
+  spot: '7.5rem',
+  colors: '4.4rem',
   distance: '5rem',
   depth: '5rem',
   layer: '8rem',

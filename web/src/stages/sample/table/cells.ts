@@ -17,7 +17,7 @@ import type { SampleRow } from './useSampleTable.ts';
 
 const isClass = (column: string): column is ColorClass => (COLOR_CLASSES as readonly string[]).includes(column);
 /** Columns that are worked out, not written. */
-const WORKED_OUT = new Set(['distance', 'grade']);
+const WORKED_OUT = new Set(['distance', 'colors', 'grade']);
 export const canBeWritten = (column: string): boolean => !WORKED_OUT.has(column);
 
 /** What stands in a cell. */
@@ -36,6 +36,8 @@ export function cellWords(
       return local.day(s.takenAt);
     case 'spot':
       return row.spot;
+    case 'colors':
+      return String(countColors(s.counts));
     case 'distance':
       return Number.isNaN(row.distance_m) ? '' : show.figure('distance', row.distance_m).digits;
     case 'depth':

@@ -9,6 +9,7 @@ import {
   useTable,
 } from '@tanstack/react-table';
 import { useMemo } from 'react';
+import { useIsPhone } from '../../../ui/useIsPhone.ts';
 
 export interface SampleRow {
   readonly sample: StoredSample;
@@ -60,6 +61,16 @@ const columns = helper.columns([
   helper.accessor((r) => r.sample.note, { id: 'note', header: 'Note' }),
 ]);
 
+/** On a phone the answer stands in sight: what was found where, and its grade, before the rest. */
+const FIRST_ON_PHONE = ['spot', 'colors', 'grade', 'date'];
+const phoneColumns = helper
+  .columns([helper.accessor((r) => countColors(r.sample.counts), { id: 'colors', header: 'Colors' }), ...columns])
+  .sort((a, b) => phonePlace(a.id) - phonePlace(b.id));
+function phonePlace(id: string | undefined): number {
+  const at = FIRST_ON_PHONE.indexOf(id ?? '');
+  return at < 0 ? FIRST_ON_PHONE.length : at;
+}
+
 export type Only = 'all' | 'with color' | 'blank';
 
 /** The table over all samples: sorted and filtered by the library, over rows chosen here. */
@@ -78,9 +89,10 @@ export function useSampleTable(all: readonly SampleRow[], only: Only, words: str
       );
     });
   }, [all, only, words]);
+  const isPhone = useIsPhone();
   return useTable({
     features,
-    columns,
+    columns: isPhone ? phoneColumns : columns,
     data,
     getRowId: (r) => r.sample.id,
     initialState: { sorting: [{ id: 'date', desc: true }] },
