@@ -90,7 +90,7 @@ function Row({ stop, place, number, walk_min, picked, onPick, onMinutes, onOut }
     <li
       ref={setNodeRef}
       style={{ transform: CSS.Transform.toString(transform), transition }}
-      className={`grid grid-cols-[44px_4.2rem_minmax(0,1fr)] items-center gap-x-2 border-b border-rule py-1 sm:grid-cols-[36px_6.5rem_minmax(0,1fr)_auto] print:grid-cols-[6.5rem_minmax(0,1fr)]! ${picked || isDragging ? 'bg-picked shadow-[inset_5px_0_0_var(--ink)]' : ''} ${isDragging ? 'relative z-10' : ''}`}
+      className={`grid grid-cols-[44px_4.2rem_minmax(0,1fr)] items-center gap-x-2 border-b border-rule py-1 sm:grid-cols-[36px_6.5rem_minmax(0,1fr)_auto] print:grid-cols-[6.5rem_minmax(0,1fr)]! tight:grid-cols-[44px_minmax(0,1fr)] ${picked || isDragging ? 'bg-picked shadow-[inset_5px_0_0_var(--ink)]' : ''} ${isDragging ? 'relative z-10' : ''}`}
     >
       <button
         type="button"
@@ -113,7 +113,7 @@ function Row({ stop, place, number, walk_min, picked, onPick, onMinutes, onOut }
       </span>
       <button
         type="button"
-        className="min-h-11 min-w-0 text-left"
+        className="min-h-11 min-w-0 text-left tight:col-start-2"
         aria-pressed={picked}
         onClick={() => onPick(stop.id)}
       >
@@ -140,7 +140,7 @@ function Row({ stop, place, number, walk_min, picked, onPick, onMinutes, onOut }
           )}
         </span>
       </button>
-      <span className="no-print col-span-2 col-start-2 flex items-center gap-1 text-[13px] sm:col-span-1 sm:col-start-auto">
+      <span className="no-print col-span-2 col-start-2 flex flex-wrap items-center gap-1 text-[13px] sm:col-span-1 sm:col-start-auto tight:col-span-1">
         <button
           type="button"
           className="min-h-11 min-w-9 border border-rule text-[17px]"

@@ -129,10 +129,10 @@ export function Shell() {
       </nav>
 
       <header
-        className="flex items-center justify-between gap-3 border-b-2 border-ink bg-spine px-4 py-1 sm:hidden"
+        className="flex items-center justify-between gap-3 border-b-2 border-ink bg-spine px-4 py-1 sm:hidden tight:flex-wrap tight:gap-x-1"
         data-top-bar=""
       >
-        <div className="min-w-0 grow">{picker('top')}</div>
+        <div className="min-w-0 grow tight:basis-full">{picker('top')}</div>
         <SyncState />
         <NavLink to={to('day')} aria-label="Day sheet" className="grid min-h-11 min-w-11 place-items-center">
           <DayIcon />
@@ -157,7 +157,7 @@ export function Shell() {
           <NavLink
             key={path}
             to={to(path)}
-            className="flex min-h-14 flex-col items-center justify-center text-[12.5px] aria-[current=page]:bg-ink aria-[current=page]:font-bold aria-[current=page]:text-paper"
+            className="flex min-h-14 flex-col items-center justify-center text-[12.5px] aria-[current=page]:bg-ink aria-[current=page]:font-bold aria-[current=page]:text-paper tight:text-[9px]"
           >
             <Icon />
             {name}

@@ -88,7 +88,7 @@ function Curve({ readings }: { readings: readonly StoredGaugeReading[] }) {
     `${(2 + (86 * (Date.parse(r.readAt) - t0)) / (t1 - t0 || 1)).toFixed(1)} ${(22 - (18 * (r.level_m - low)) / (high - low || 1)).toFixed(1)}`;
   const line = order.map((r, i) => `${i ? 'L' : 'M'}${at(r)}`).join('');
   return (
-    <svg width="92" height="26" aria-hidden="true" className="shrink-0">
+    <svg width="92" height="26" aria-hidden="true" className="shrink-0 tight:hidden">
       <path d={`${line}V25H2Z`} fill="var(--water-body)" />
       <path d={line} fill="none" stroke="var(--water)" strokeWidth="1.6" />
     </svg>

@@ -23,7 +23,7 @@ export function SpotTable({ kind, spots, grades, picked, onPick }: SpotTableProp
   return (
     <div
       ref={list}
-      className="max-h-[26rem] overflow-y-auto"
+      className="max-h-[26rem] overflow-x-hidden overflow-y-auto"
       tabIndex={0}
       role="region"
       aria-label="Spots, best-proven first"

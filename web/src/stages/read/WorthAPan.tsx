@@ -61,13 +61,13 @@ function Reasons({ reasons }: { reasons: readonly Reason[] }) {
   if (shown.length === 0)
     return <p className="pl-9 text-[13px] text-ink-2 sm:pl-0">Nothing speaks for or against it.</p>;
   return (
-    <ul className="min-w-0 pl-9 text-[13px] sm:pl-0">
+    <ul className="min-w-0 pl-9 text-[13px] sm:pl-0 tight:pl-2">
       {shown.map((r) => {
         const wide = Math.min(WIDEST, Math.abs(r.logOdds) * PX);
         return (
           <li
             key={r.says}
-            className="grid grid-cols-[2.4rem_5rem_minmax(0,1fr)] items-center gap-x-1.5 sm:grid-cols-[2.4rem_8rem_minmax(0,1fr)_auto]"
+            className="grid grid-cols-[2.4rem_5rem_minmax(0,1fr)] items-center tight:grid-cols-[2.4rem_minmax(0,1fr)] gap-x-1.5 sm:grid-cols-[2.4rem_8rem_minmax(0,1fr)_auto]"
           >
             <span className="text-right tabular-nums">
               {r.logOdds < 0 ? '−' : '+'}
@@ -78,7 +78,7 @@ function Reasons({ reasons }: { reasons: readonly Reason[] }) {
               preserveAspectRatio="none"
               height="12"
               aria-hidden="true"
-              className="block w-20 sm:w-32"
+              className="block w-20 sm:w-32 tight:hidden"
             >
               <path d="M64 0v12" stroke="var(--ink)" strokeWidth="1" />
               {r.logOdds > 0 ? (

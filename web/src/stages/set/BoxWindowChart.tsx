@@ -80,7 +80,7 @@ export function BoxWindowChart({ width, window: found, now, then, onMove }: BoxW
       ref={drag}
       width={width}
       height={TOP + high + BELOW}
-      className="block touch-none select-none"
+      className="block max-w-full touch-none select-none"
       role="img"
       aria-label={`The window: as it stands it works ${Math.round(100 * now.works)} times in 100${then ? `, as advised ${Math.round(100 * then.works)}` : ''}`}
       onPointerDown={(e) => {

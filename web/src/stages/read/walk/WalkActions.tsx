@@ -62,7 +62,7 @@ export function WalkActions({ walk, keep, onColor, onSign }: WalkActionsProps) {
           disabled={at === null}
           onClick={onColor}
         >
-          <span className="block text-[28px] leading-tight font-bold">First pan here</span>
+          <span className="block text-[28px] leading-tight font-bold tight:text-[17px]">First pan here</span>
           <span className="block text-[16px]">its depth and amount are the usual ones from then on</span>
         </button>
       ) : (
@@ -77,7 +77,7 @@ export function WalkActions({ walk, keep, onColor, onSign }: WalkActionsProps) {
             <circle r="17" fill={walk.inShut ? 'var(--paper)' : 'var(--ink)'} stroke="currentColor" strokeWidth="3" />
           </svg>
           <span className="min-w-0">
-            <span className="block text-[30px] leading-tight font-bold">
+            <span className="block text-[30px] leading-tight font-bold tight:text-[17px]">
               {walk.inShut ? 'Blank, with leave' : 'Blank here'}
             </span>
             <span className="block truncate text-[16px]">{usualSays}</span>
@@ -122,7 +122,7 @@ const Small = ({ name, says, disabled = false, onClick, children }: SmallProps) 
     <svg width="34" height="26" viewBox="-17 -13 34 26" aria-hidden="true">
       {children}
     </svg>
-    <span className="text-[21px] leading-tight font-bold">{name}</span>
-    <span className="text-[14px]">{says}</span>
+    <span className="text-[21px] leading-tight font-bold tight:text-[13px]">{name}</span>
+    <span className="text-[14px] tight:text-[11px]">{says}</span>
   </button>
 );

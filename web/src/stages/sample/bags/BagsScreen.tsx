@@ -89,7 +89,7 @@ export function BagsScreen() {
       <BagsJudgement plan={plan} lots={mine} />
       <div className="no-print flex flex-wrap items-end gap-x-6 gap-y-2">
         <form
-          className="flex min-w-0 grow items-start gap-2 sm:max-w-96"
+          className="flex min-w-0 grow items-start gap-2 sm:max-w-96 tight:flex-wrap"
           onSubmit={(e) => {
             e.preventDefault();
             setTagProblem(openTag(tag));

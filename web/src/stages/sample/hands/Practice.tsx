@@ -52,7 +52,7 @@ export function Practice({ seedings, hands }: PracticeProps) {
   return (
     <Block title="What your hands keep" aside="practice pans">
       {hands.map(({ panner: name, recovery }) => (
-        <div key={name} className="mb-2 flex items-center gap-3">
+        <div key={name} className="mb-2 flex flex-wrap items-center gap-x-3">
           <b className="w-28 truncate">{name}</b>
           <svg
             width="180"

@@ -102,7 +102,7 @@ export function MeaningScreen() {
                 <li key={m.spot.id} className={`border-b border-rule ${m === one ? 'bg-picked' : ''}`}>
                   <button
                     type="button"
-                    className="grid min-h-12 w-full grid-cols-[minmax(0,9rem)_minmax(0,1fr)_auto] items-center gap-3 text-left"
+                    className="grid min-h-12 w-full grid-cols-[minmax(0,9rem)_minmax(0,1fr)_auto] items-center gap-3 text-left tight:grid-cols-1 tight:gap-1"
                     aria-pressed={m === one}
                     onClick={() => pick(m.spot.id)}
                   >
@@ -110,7 +110,7 @@ export function MeaningScreen() {
                     <span className="block h-3.5 border border-ink">
                       <span className="block h-full bg-ink" style={{ width: `${chance * 100}%` }} />
                     </span>
-                    <span className="w-48 text-right">
+                    <span className="w-48 text-right tight:w-auto tight:text-left">
                       <b>{Math.round(chance * 100)}</b> <span className="text-gold">{gradeWords(m, show)}</span>
                     </span>
                   </button>

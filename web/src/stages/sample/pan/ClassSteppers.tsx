@@ -40,7 +40,7 @@ export function ClassSteppers({ counts, weights_mg, words, onSet }: ClassStepper
           }}
         />
       )}
-      <div className="grid grid-cols-4 grid-rows-[repeat(5,auto)] border-t-2 border-ink">
+      <div className="grid grid-cols-4 grid-rows-[repeat(5,auto)] border-t-2 border-ink tight:grid-cols-2 tight:grid-rows-none">
         {COLOR_CLASSES.map((size) => (
           <div
             key={size}

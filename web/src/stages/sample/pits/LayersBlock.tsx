@@ -78,7 +78,7 @@ function NextLayer({ says, onAdd }: { says: string; onAdd: (material: Layer['mat
   return (
     <div role="group" aria-label={says} className="my-2 border-t border-rule pt-2">
       <p className="mb-1 font-semibold">{says}</p>
-      <div className="grid grid-cols-3 gap-1.5">
+      <div className="grid grid-cols-3 gap-1.5 tight:grid-cols-2">
         {MATERIAL_NAMES.map((m) => (
           <button
             key={m}
