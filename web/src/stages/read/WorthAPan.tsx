@@ -67,7 +67,7 @@ function Reasons({ reasons }: { reasons: readonly Reason[] }) {
         return (
           <li
             key={r.says}
-            className="grid grid-cols-[2.4rem_5rem_minmax(0,1fr)] items-center tight:grid-cols-[2.4rem_minmax(0,1fr)] gap-x-1.5 sm:grid-cols-[2.4rem_8rem_minmax(0,1fr)_auto]"
+            className="grid grid-cols-[2.4rem_5rem_minmax(0,1fr)] items-center gap-x-1.5 sm:grid-cols-[2.4rem_8rem_minmax(0,1fr)_auto] tight:grid-cols-[2.4rem_minmax(0,1fr)]"
           >
             <span className="text-right tabular-nums">
               {r.logOdds < 0 ? '−' : '+'}

@@ -33,8 +33,9 @@ export function WalkScreen() {
   useAlone(true);
   const { said, marks, shut, where } = walk;
   const saidWords = useMemo(
-    () => (said ? said.bells.map((b) => bellWords(b, marks, shut, show)).join(' ') : ''),
-    [said, marks, shut, show],
+    // What rang a while ago may hold no more.
+    () => (said && walk.isNews ? said.bells.map((b) => bellWords(b, marks, shut, show)).join(' ') : ''),
+    [said, walk.isNews, marks, shut, show],
   );
   // What stands in the largest letters already is not said twice.
   const isNews = walk.isNews && !walk.inShut && !walk.wayShut && !walk.isThere;

@@ -1,0 +1,83 @@
+import { expect, test, type Page } from '@playwright/test';
+
+/** What the screens of the field are held to on a phone: text at twice the size, and a whole walk with the simulated receiver. */
+const STAGES = [
+  'read',
+  'walk',
+  'sample',
+  'sample/bags',
+  'sample/pits',
+  'sample/screens',
+  'sample/meaning',
+  'sample/table',
+  'sample/hands',
+  'set',
+  'run',
+  'clean',
+  'books',
+  'day',
+];
+const MORNING = '2026-07-28T11:20:00Z';
+
+async function demoGround(page: Page, name: string): Promise<string> {
+  const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as {
+    items: { id: string; name: string }[];
+  };
+  return items.find((g) => g.name === name)?.id ?? '';
+}
+
+test.describe('with its text at twice the size', () => {
+  // Half the room across, at twice the density: what a phone does with a page at 200 %.
+  test.use({ viewport: { width: 195, height: 422 }, deviceScaleFactor: 2 });
+  test('no screen of the field runs off its edge, and its word stands', { tag: '@phone' }, async ({ page }) => {
+    const id = await demoGround(page, 'Halloway Creek');
+    for (const stage of STAGES) {
+      await page.goto(`/g/${id}/${stage}`);
+      await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+      await page.waitForLoadState('networkidle');
+      await expect
+        .poll(
+          () => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+          stage,
+        )
+        .toBeLessThanOrEqual(1);
+    }
+  });
+});
+
+test(
+  'a walk replayed over the whole creek: places come up, an edge rings, a lost signal stops nothing',
+  { tag: '@phone' },
+  async ({ page, context }) => {
+    const id = await demoGround(page, 'Halloway Creek');
+    await page.addInitScript(() => {
+      localStorage.setItem('riffle-preferences', JSON.stringify({ light: 'sun', positionFrom: 'simulated' }));
+      const rung: unknown[] = [];
+      Object.assign(window, { rung });
+      Object.defineProperty(navigator, 'vibrate', { value: (p: unknown) => rung.push(p) });
+    });
+    await page.clock.install({ time: new Date(MORNING) });
+    await page.goto(`/g/${id}/walk`);
+    await expect(page.locator('[data-walk-distance]')).toBeVisible();
+    const heads: string[] = [];
+    for (let i = 0; i < 44; i++) {
+      // From here on there is no signal: the receiver is the phone's own.
+      if (i === 6) await context.setOffline(true);
+      await page.clock.runFor(5000);
+      await page.waitForTimeout(60);
+      heads.push((await page.getByRole('heading', { level: 1 }).first().innerText()).trim());
+    }
+    await context.setOffline(false);
+    const order = heads.filter((h, i) => h !== heads[i - 1]);
+    const at = (name: RegExp): number => order.findIndex((h) => name.test(h));
+    // By rank on the way up, then the edge, then nothing more.
+    expect(at(/Two Boulders/), order.join(' | ')).toBeGreaterThanOrEqual(0);
+    expect(at(/Lee of boulders/)).toBeGreaterThan(at(/Two Boulders/));
+    expect(at(/Halloway 4/)).toBeGreaterThan(at(/Lee of boulders/));
+    expect(order.at(-1)).toMatch(/Nothing more ahead/);
+    // Two places and two bells of the edge, at the least.
+    expect(await page.evaluate(() => (window as unknown as { rung: unknown[] }).rung.length)).toBeGreaterThanOrEqual(3);
+    // Past the edge nothing says one stands on it.
+    await expect(page.getByRole('alert')).not.toContainText('Halloway 4');
+  },
+);
