@@ -81,6 +81,22 @@ test('from a GPX file to the CSV of the book', async ({ page }, info) => {
   await page.getByRole('button', { name: 'Write it in the book' }).click();
   await expect(page.getByText('Written to the book.')).toBeVisible();
 
+  // Dated back, a weight put right and undone; a clean-up's day cannot be to come.
+  await page.getByRole('button', { name: /^Put right the clean-up/ }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Weighed', { exact: true }).fill('2999-01-01');
+  await expect(sheet.getByText('That is still to come.')).toBeVisible();
+  await sheet.getByLabel('Weighed', { exact: true }).fill('3 May 2026 17:30');
+  await sheet
+    .getByRole('textbox', { name: /^Gold, / })
+    .first()
+    .fill('240');
+  await sheet.getByRole('button', { name: 'Keep it so' }).click();
+  await expect(sheet).toBeHidden();
+  await expect(page.getByRole('button', { name: /^Put right the clean-up of 3 May/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: /^Put right the clean-up of 3 May/ })).toBeHidden();
+
   // Books: one line, credited to Lower bar alone.
   await toStage(page, 'Books');
   await expect(judgement(page)).toContainText('30 mg out of 59.3 L of bank ground: 0.51 g/m³');

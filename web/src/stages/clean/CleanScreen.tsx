@@ -1,4 +1,7 @@
+import type { StoredCleanup } from '@riffle/contract';
+import { useState } from 'react';
 import { Link } from 'react-router';
+import { CleanedSheet } from './CleanedSheet.tsx';
 import { NotSealed, OpenedForecast, Sealed } from '../../box/SealedForecast.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import { plural } from '../../ui/plural.ts';
@@ -88,6 +91,7 @@ export function CleanScreen() {
 function CleanedBefore({ inHand: { cleanups, takeOut } }: { inHand: CleanupInHand }) {
   const local = useLocalTime();
   const show = useShow();
+  const [open, setOpen] = useState<StoredCleanup | null>(null);
   const latestFirst = [...cleanups].sort((a, b) => (a.cleanedAt < b.cleanedAt ? 1 : -1));
   return (
     <Block title="Cleaned up before">
@@ -103,6 +107,9 @@ function CleanedBefore({ inHand: { cleanups, takeOut } }: { inHand: CleanupInHan
                 {c.rinsedClean === 'no' && ', box not rinsed'}
                 {c.note && <span className="block text-[13px] text-ink-2">{c.note}</span>}
               </span>
+              <TextButton aria-label={`Put right the clean-up of ${on}`} onClick={() => setOpen(c)}>
+                put right
+              </TextButton>
               <TextButton aria-label={`Take out the clean-up of ${on}`} onClick={() => takeOut(c)}>
                 take out
               </TextButton>
@@ -110,6 +117,7 @@ function CleanedBefore({ inHand: { cleanups, takeOut } }: { inHand: CleanupInHan
           );
         })}
       </ul>
+      {open && <CleanedSheet cleanup={open} onClose={() => setOpen(null)} />}
     </Block>
   );
 }

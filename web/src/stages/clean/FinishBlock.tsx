@@ -4,6 +4,7 @@ import { Choices } from '../../ui/Choices.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
+import { WhenField } from '../../when/WhenField.tsx';
 import type { CleanupInHand } from './useCleanup.ts';
 
 /** Whether the box was rinsed, the black sand, and the way into the book. */
@@ -35,6 +36,12 @@ export function FinishBlock({ inHand: { draft, change, blackSand, tried, ready }
         />
         <TextField label="Remarks" value={draft.note} onChange={(note) => change({ note })} rows={2} />
       </div>
+      <WhenField
+        label="Weighed earlier? When"
+        value={draft.when ?? ''}
+        onChange={(when) => change({ when })}
+        hint="empty: now"
+      />
       <Button look="main" type="submit" className="mt-1 min-h-14 w-full text-[18px]">
         Write it in the book
       </Button>

@@ -8,6 +8,7 @@ import {
   usualSections,
   type SectionDraft,
 } from './readCleanup.ts';
+import { localTime } from '../../when/localTime.ts';
 
 const draft = newCleanup(false);
 const weighed = (...mg: string[]): SectionDraft[] =>
@@ -44,7 +45,7 @@ describe('a clean-up as it is typed', () => {
       const read = readCleanup(parted, sections, 0.1);
       expect(read.measured.map((m) => m.gold_mg)).toEqual([280, 65, 39]);
       expect(read.bySize?.sizes.map((s) => s.held_mg)).toEqual([211, 98, 75]);
-      const record = cleanupRecord(parted, sections, read, ground, [run('a')]);
+      const record = cleanupRecord(parted, sections, read, ground, [run('a')], localTime(null));
       expect(record?.screens.map((s) => [s.aperture_mm, s.apertureEntered.text])).toEqual([
         [2.36, 'No. 8'],
         [0.6, 'No. 30'],
@@ -73,15 +74,18 @@ describe('a clean-up as it is typed', () => {
       const sections = weighed('3', '2', '1');
       const read = readCleanup({ ...draft, screens }, sections, 0.1);
       expect(read.screens?.ok === false && read.screens.problem).toMatch(says);
-      expect(cleanupRecord({ ...draft, screens }, sections, read, ground, [run('a')])).toBeNull();
+      expect(cleanupRecord({ ...draft, screens }, sections, read, ground, [run('a')], localTime(null))).toBeNull();
     });
     test('colors are whole numbers', () => {
       const [head] = weighed('3') as [SectionDraft];
       const read = (colors: string) => readCleanup(draft, [{ ...head, colors }], 0.1);
       expect(read('31').readings[0]?.colors).toEqual({ ok: true, value: 31 });
-      expect(cleanupRecord(draft, [{ ...head, colors: '3.5' }], read('3.5'), ground, [run('a')])).toBeNull();
       expect(
-        cleanupRecord(draft, [{ ...head, colors: '31' }], read('31'), ground, [run('a')])?.sections[0]?.colors,
+        cleanupRecord(draft, [{ ...head, colors: '3.5' }], read('3.5'), ground, [run('a')], localTime(null)),
+      ).toBeNull();
+      expect(
+        cleanupRecord(draft, [{ ...head, colors: '31' }], read('31'), ground, [run('a')], localTime(null))?.sections[0]
+          ?.colors,
       ).toBe(31);
     });
   });
@@ -98,13 +102,35 @@ describe('a clean-up as it is typed', () => {
   test('into the book goes what was typed beside what it came to; nothing without a run or with a wrong field', () => {
     const sections = weighed('300', '40', '5');
     const read = readCleanup(draft, sections, 0.1);
-    const record = cleanupRecord({ ...draft, rinsed: 'yes' }, sections, read, ground, [run('b'), run('a')]);
+    const record = cleanupRecord(
+      { ...draft, rinsed: 'yes' },
+      sections,
+      read,
+      ground,
+      [run('b'), run('a')],
+      localTime(null),
+    );
     expect(record).toMatchObject({ groundId: 'g', runIds: ['a', 'b'], rinsedClean: 'yes', blackSand_g: null });
     expect(record?.sections[0]).toMatchObject({ name: 'head', gold_mg: 300, goldEntered: { text: '300', unit: 'mg' } });
-    expect(cleanupRecord(draft, sections, read, ground, [])).toBeNull();
+    expect(cleanupRecord(draft, sections, read, ground, [], localTime(null))).toBeNull();
+    const dated = cleanupRecord(
+      { ...draft, when: '2026-05-03T17:30' },
+      sections,
+      read,
+      ground,
+      [run('a')],
+      localTime('Etc/GMT+2'),
+    );
+    expect(dated?.cleanedAt).toBe('2026-05-03T19:30:00.000Z');
+    const toCome = { ...draft, when: '2999-01-01T12:00' };
+    expect(cleanupRecord(toCome, sections, read, ground, [run('a')], localTime(null))).toBeNull();
     const sand = { ...draft, blackSand: { text: 'much', unit: 'g' } };
-    expect(cleanupRecord(sand, sections, readCleanup(sand, sections, 0.1), ground, [run('a')])).toBeNull();
+    expect(
+      cleanupRecord(sand, sections, readCleanup(sand, sections, 0.1), ground, [run('a')], localTime(null)),
+    ).toBeNull();
     const half = { ...draft, blackSand: { text: '1.5', unit: 'kg' } };
-    expect(cleanupRecord(half, sections, readCleanup(half, sections, 0.1), ground, [run('a')])?.blackSand_g).toBe(1500);
+    expect(
+      cleanupRecord(half, sections, readCleanup(half, sections, 0.1), ground, [run('a')], localTime(null))?.blackSand_g,
+    ).toBe(1500);
   });
 });

@@ -24,6 +24,8 @@ import { v7 as uuidv7 } from 'uuid';
 import { usualCuts_m } from '../../box/usualCuts.ts';
 import { rigSections } from '../../api/rigSections.ts';
 import { readEntered, type Reading } from '../../units/readEntered.ts';
+import type { LocalTime } from '../../when/localTime.ts';
+import { whenProblem } from '../../when/readWhen.ts';
 import { readScreenName } from '../../units/readScreenName.ts';
 
 /** A stretch of the box, from where the one above ends to `to`. */
@@ -48,6 +50,8 @@ export interface CleanupDraft {
   readonly blackSand: Entered;
   readonly rinsed: Cleanup['rinsedClean'];
   readonly note: string;
+  /** When it was weighed, as the field writes it; left out: now. */
+  readonly when?: string;
   /** Screens the gold is parted by, as they are called; left out: weighed whole. */
   readonly screens?: string | undefined;
 }
@@ -200,6 +204,7 @@ export function cleanupRecord(
   { measured, blackSand, readings, screens }: CleanupRead,
   ground: StoredGround,
   runs: readonly StoredRun[],
+  local: LocalTime,
 ): (Cleanup & { baseVersion: 0 }) | null {
   const wrong = screens?.ok === false || readings.some((r) => [...r.cells, r.colors].some((c) => c?.ok === false));
   if (
@@ -207,6 +212,7 @@ export function cleanupRecord(
     runs.length === 0 ||
     measured.length === 0 ||
     blackSand?.ok === false ||
+    whenProblem(draft.when ?? '', local) !== null ||
     textProblem(TEXTS.note, draft.note)
   )
     return null;
@@ -215,7 +221,7 @@ export function cleanupRecord(
     deleted: false,
     groundId: ground.id,
     runIds: runs.map((r) => r.id).sort(),
-    cleanedAt: new Date().toISOString(),
+    cleanedAt: (draft.when ? local.at(draft.when) : new Date()).toISOString(),
     sections: measured.map((m, i) => {
       const { name = '', gold = { text: '', unit: 'mg' }, bySize } = sections[i] ?? {};
       const { cells = [], colors } = readings[i] ?? {};

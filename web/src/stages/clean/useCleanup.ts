@@ -7,6 +7,7 @@ import { useRecords } from '../../records/useRecords.ts';
 import { useGround } from '../../shell/useGround.ts';
 import { toast } from '../../ui/toast.ts';
 import { useDraft } from '../../ui/useDraft.ts';
+import { useLocalTime } from '../../when/useLocalTime.ts';
 import { useShow } from '../../units/useShow.ts';
 import {
   cleanupRecord,
@@ -46,7 +47,7 @@ export function useCleanup() {
   const read = readCleanup(draft, sections, color_mg);
   // Nothing is foretold once a weight stands there.
   const { forecast, why } = useSealedForecast(ground, runs, !sections.some(isWeighed));
-  const record = cleanupRecord(draft, sections, read, ground, runs);
+  const record = cleanupRecord(draft, sections, read, ground, runs, useLocalTime());
 
   return {
     ground,

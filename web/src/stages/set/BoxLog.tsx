@@ -4,6 +4,7 @@ import { changeWords, followedWords } from '../../box/boxLogWords.ts';
 import { Block } from '../../ui/Judgement.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
 import { useShow } from '../../units/useShow.ts';
+import { SettingSheet } from './SettingSheet.tsx';
 import type { SetOnPage } from './useSetScreen.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 
@@ -36,6 +37,7 @@ function LogLine({ entry, onLoad }: { readonly entry: BoxLogEntry; readonly onLo
   const show = useShow();
   const { setup, changes } = entry;
   const on = local.day(setup.setAt);
+  const [open, setOpen] = useState(false);
   return (
     <li className="grid grid-cols-[3.5rem_minmax(0,1fr)_auto] items-baseline gap-x-3 border-b border-rule py-1.5">
       <span className="text-ink-2">{on}</span>
@@ -44,9 +46,15 @@ function LogLine({ entry, onLoad }: { readonly entry: BoxLogEntry; readonly onLo
         <span className="block text-[13.5px]">{followedWords(entry, show)}</span>
         {setup.note && <span className="block text-[13px] text-ink-2">{setup.note}</span>}
       </span>
-      <TextButton aria-label={`Take up again the setting of ${on}`} onClick={onLoad}>
-        take up
-      </TextButton>
+      <span className="flex flex-wrap justify-end gap-x-3">
+        <TextButton aria-label={`Put right the setting of ${on}`} onClick={() => setOpen(true)}>
+          put right
+        </TextButton>
+        <TextButton aria-label={`Take up again the setting of ${on}`} onClick={onLoad}>
+          take up
+        </TextButton>
+      </span>
+      {open && <SettingSheet setup={setup} onClose={() => setOpen(false)} />}
     </li>
   );
 }
