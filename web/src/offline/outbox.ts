@@ -49,16 +49,23 @@ const own = new Map<string, { readonly write: QueuedWrite; state: 'on its way' |
 
 const isNew = ({ write }: RefusedWrite): boolean => write.what !== 'record' || write.record.baseVersion === 0;
 
+/** A write that was merged keeps its id and stands on a later version. */
+const base = (w: QueuedWrite | undefined): number => (w?.what === 'record' ? w.record.baseVersion : 0);
+const isSame = (a: readonly QueuedWrite[], b: readonly QueuedWrite[]): boolean =>
+  a.length === b.length && a.every((w, i) => w.writeId === b[i]?.writeId && base(w) === base(b[i]));
+
 function show(): void {
   const refused = entries.flatMap(({ place, write, refused: problem }) => (problem ? [{ place, write, problem }] : []));
   const waiting = entries.flatMap((e) => (e.refused || e.landed ? [] : [e.write]));
   const inStore = new Set(entries.map((e) => e.write.writeId));
   for (const { write } of own.values()) if (!inStore.has(write.writeId)) waiting.push(write);
+  const laidOver = [...refused.filter(isNew).map((r) => r.write), ...waiting];
   outbox = {
     isRead: outbox.isRead,
     waiting,
     refused,
-    laidOver: [...refused.filter(isNew).map((r) => r.write), ...waiting],
+    // The same writes are the same list: no screen works its records out anew over them.
+    laidOver: isSame(laidOver, outbox.laidOver) ? outbox.laidOver : laidOver,
     unkept: [...own.values()].filter((o) => o.state === 'unkept').length,
   };
   if (outbox.isRead) rememberWhetherSomethingWaits();

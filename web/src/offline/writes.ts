@@ -70,6 +70,28 @@ export const recordsOf = (write: Write): readonly RecordWrite[] => {
   ];
 };
 
+/** What waits, by kind and ground: thousands wait after a day without signal, and every list asks. */
+const waitingBy = new WeakMap<readonly Write[], ReadonlyMap<string, readonly RecordWrite[]>>();
+function waitingOf(waiting: readonly Write[], kind: Kind, groundId: string): readonly RecordWrite[] {
+  let by = waitingBy.get(waiting);
+  if (!by) {
+    const made = new Map<string, RecordWrite[]>();
+    for (const write of waiting.flatMap(recordsOf)) {
+      const key = `${write.kind} ${scopeOf(write)}`;
+      const some = made.get(key);
+      if (some) some.push(write);
+      else made.set(key, [write]);
+    }
+    by = made;
+    waitingBy.set(waiting, by);
+  }
+  return by.get(`${kind} ${groundId}`) ?? [];
+}
+
+/** A ground that has not left this device yet: it has nothing anywhere else. */
+export const isOurOwn = (waiting: readonly Write[], groundId: string): boolean =>
+  waitingOf(waiting, 'grounds', '').some((w) => w.record.id === groundId && w.record.baseVersion === 0);
+
 /** A list with the waiting writes of its kind laid over it: what the person did is what the person sees. */
 export function withWaiting<K extends Kind>(
   kind: K,
@@ -78,8 +100,7 @@ export function withWaiting<K extends Kind>(
   waiting: readonly Write[],
 ): Records[K]['kept'][] {
   const byId = new Map(list.map((r) => [r.id, r]));
-  for (const write of waiting.flatMap(recordsOf)) {
-    if (write.kind !== kind || scopeOf(write) !== groundId) continue;
+  for (const write of waitingOf(waiting, kind, groundId)) {
     const { baseVersion, ...record } = write.record;
     const before = byId.get(record.id);
     if (before && before.version > baseVersion) continue;

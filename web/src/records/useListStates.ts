@@ -5,7 +5,8 @@ import { hashOf, listKey } from '../offline/landing.ts';
 import { useWaiting } from '../offline/outbox.ts';
 import { useArrived } from './arrived.ts';
 import { usePans } from './usePans.ts';
-import { isOurOwn, listOf, stateOf, type ListState } from './useRecords.ts';
+import { isOurOwn } from '../offline/writes.ts';
+import { listOf, stateOf, type ListState } from './useRecords.ts';
 
 /** What a screen's words may rest on: the list of a kind, or the samples as far as reading the ground goes. */
 export type Needed = Kind | 'pans';

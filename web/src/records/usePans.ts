@@ -7,7 +7,8 @@ import { isListKept } from '../offline/deviceStore.ts';
 import { hashOf, listKey } from '../offline/landing.ts';
 import { useWaiting } from '../offline/outbox.ts';
 import { withWaiting } from '../offline/writes.ts';
-import { isOurOwn, listOf, stateOf, type RecordList } from './useRecords.ts';
+import { isOurOwn } from '../offline/writes.ts';
+import { listOf, stateOf, type RecordList } from './useRecords.ts';
 
 /** Let go so long after nothing shows it any more: the records are here by then. */
 const HELD_MS = 5 * 60_000;

@@ -6,7 +6,7 @@ import { KINDS, type Kind, type Records } from '../api/kinds.ts';
 import { hashOf, listKey, tappedRuns, withTalliesInHand } from '../offline/landing.ts';
 import { useWaiting, waitingNow } from '../offline/outbox.ts';
 import { NEVER_READ } from '../offline/queryClient.ts';
-import { withWaiting, type Write } from '../offline/writes.ts';
+import { isOurOwn, withWaiting } from '../offline/writes.ts';
 import { tellArrived } from './arrived.ts';
 
 interface PageOf<T> {
@@ -42,12 +42,6 @@ export function stateOf(
   if (query.data !== undefined && query.dataUpdatedAt > NEVER_READ) return 'here';
   return query.fetchStatus === 'fetching' && query.failureCount === 0 ? 'arriving' : 'away';
 }
-
-/** A ground that has not left this device yet: it has nothing anywhere else. */
-export const isOurOwn = (waiting: readonly Write[], groundId: string): boolean =>
-  waiting.some(
-    (w) => w.what === 'record' && w.kind === 'grounds' && w.record.id === groundId && w.record.baseVersion === 0,
-  );
 
 export interface RecordList<T> {
   readonly items: readonly T[];

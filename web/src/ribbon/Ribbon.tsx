@@ -1,6 +1,6 @@
 import type { StoredGround, StoredSign, StoredSpot } from '@riffle/contract';
 import type { GuessedSign, SpotGrade } from '@riffle/core';
-import { lazy, Suspense, useMemo, useRef, useState } from 'react';
+import { lazy, memo, Suspense, useMemo, useRef, useState } from 'react';
 import { GROUND_WORDS } from '../ground/groundWords.ts';
 import { useWidth } from '../ui/useWidth.ts';
 import { useSeen } from '../ui/useSeen.ts';
@@ -10,7 +10,6 @@ import { BankWords } from './BankWords.tsx';
 import { BedLane } from './BedLane.tsx';
 import { CreekBand } from './CreekBand.tsx';
 import { creekShape, reachOf } from './creekShape.ts';
-import { DrawMouth } from './DrawMouth.tsx';
 import { GradeLane } from './GradeLane.tsx';
 import type { Strip } from './outlineStrips.ts';
 import { placeAt, type RibbonPlace } from './placeAt.ts';
@@ -41,6 +40,7 @@ const TideMarks = lazy(() => import('./TideMarks.tsx'));
 const BroadGrid = lazy(() => import('./BroadGrid.tsx'));
 const BroadNames = lazy(() => import('./BroadNames.tsx'));
 const ClaimMarks = lazy(() => import('./ClaimMarks.tsx'));
+const DrawMouth = lazy(async () => ({ default: (await import('./DrawMouth.tsx')).DrawMouth }));
 const GuessMarks = lazy(() => import('./GuessMarks.tsx'));
 const NO_GUESSES: readonly GuessedSign[] = [];
 const NO_SIGNS: readonly StoredSign[] = [];
@@ -79,7 +79,7 @@ const DRAW_REACH_PX = 30;
  * The creek walked as a line: distance upstream along it, water from left to right, left bank above.
  * A listbox of spots: arrow keys walk from spot to spot, + and - zoom, 0 shows all.
  */
-export function Ribbon({
+export const Ribbon = memo(function Ribbon({
   ground,
   spots,
   grades,
@@ -222,17 +222,19 @@ export function Ribbon({
             <Strips strips={strips} {...band} say={length} />
           </Suspense>
         )}
-        {drawsInSight.map((d) => (
-          <DrawMouth
-            key={d.id}
-            x={x(d.distance_m)}
-            levels={bandLevels(shape, bandTop, bandHeight, d.distance_m)}
-            bank={d.bank}
-            reach={d.bank === 'left' ? frame.roomAbove + 8 : frame.roomBelow + 14}
-            label={labels.get(d.id)}
-            y={nameY(frame, d.bank === 'right')}
-          />
-        ))}
+        <Suspense>
+          {drawsInSight.map((d) => (
+            <DrawMouth
+              key={d.id}
+              x={x(d.distance_m)}
+              levels={bandLevels(shape, bandTop, bandHeight, d.distance_m)}
+              bank={d.bank}
+              reach={d.bank === 'left' ? frame.roomAbove + 8 : frame.roomBelow + 14}
+              label={labels.get(d.id)}
+              y={nameY(frame, d.bank === 'right')}
+            />
+          ))}
+        </Suspense>
         {!thin && ground.tide && (
           <Suspense>
             <TideMarks tide={ground.tide} left={left} right={right} top={bandTop} height={bandHeight} say={length} />
@@ -318,7 +320,7 @@ export function Ribbon({
       </svg>
     </div>
   );
-}
+});
 
 function toggled<T>(set: ReadonlySet<T>, one: T): ReadonlySet<T> {
   const next = new Set(set);

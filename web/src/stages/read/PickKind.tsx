@@ -1,6 +1,6 @@
 import { textProblem, type StoredGround } from '@riffle/contract';
 import type { Bank, Entered } from '@riffle/core';
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { signName, signsInOrder } from '../../ground/signOrder.ts';
 import { standingWords, useStand } from '../../ground/useStand.ts';
@@ -126,6 +126,7 @@ function SayWhere({
   );
 }
 
+const FIRST_KINDS = 8;
 /** A button for each kind, its mark beside its name. */
 function KindButtons({
   on,
@@ -136,9 +137,11 @@ function KindButtons({
   kinds: readonly SignKind[];
   onKind: (kind: SignKind) => void;
 }) {
+  // Those in sight stand there at the tap; the rest a moment later.
+  const shown = useDeferredValue(kinds, kinds.slice(0, FIRST_KINDS));
   return (
     <ul className="grid grid-cols-2 gap-2">
-      {kinds.map((kind) => (
+      {shown.map((kind) => (
         <li key={kind}>
           <button
             type="button"

@@ -68,6 +68,7 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
   const { weights_mg } = colors;
   const ranking = useLateRanking(reading, spots);
   const spot = spots.find((s) => s.id === picked);
+  const before = useMemo(() => samples.filter((s) => s.spotId === spot?.id), [samples, spot?.id]);
   const riffle = (spot && ranking?.foretell(spot.id)) ?? null;
   const show = useShow();
   const { add } = useKeep('samples');
@@ -302,7 +303,7 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
           {spot && (
             <Block title={`Before, at ${spot.name}`}>
               <Needs kinds={['samples']}>
-                <SampleList samples={samples.filter((s) => s.spotId === spot.id)} spots={spots} pits={pits} />
+                <SampleList samples={before} spots={spots} pits={pits} />
               </Needs>
             </Block>
           )}

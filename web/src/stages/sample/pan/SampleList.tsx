@@ -1,6 +1,6 @@
 import type { StoredPit, StoredSample, StoredSpot } from '@riffle/contract';
 import { countColors } from '@riffle/core';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, memo, Suspense, useMemo, useState } from 'react';
 import { useKeep } from '../../../records/useKeep.ts';
 import { asTyped } from '../../../units/readEntered.ts';
 import { CLASS_NAMES } from './SizePan.tsx';
@@ -15,46 +15,52 @@ interface SampleListProps {
   readonly pits: readonly StoredPit[];
 }
 
+/** So many stand on the page until one asks for all. */
+const SHOWN = 20;
+
 /** What was panned at a spot before, as it was typed; each can be put right. */
-export function SampleList({ samples, spots, pits }: SampleListProps) {
+export const SampleList = memo(function SampleList({ samples, spots, pits }: SampleListProps) {
   const local = useLocalTime();
   const { takeOut } = useKeep('samples');
   const [open, setOpen] = useState<string | null>(null);
+  const [all, setAll] = useState(false);
+  const latestFirst = useMemo(() => [...samples].sort((a, b) => (a.takenAt < b.takenAt ? 1 : -1)), [samples]);
   const inHand = samples.find((s) => s.id === open);
   if (samples.length === 0) return <p className="text-ink-2">Nothing panned here yet.</p>;
   return (
     <>
       <ul>
-        {[...samples]
-          .sort((a, b) => (a.takenAt < b.takenAt ? 1 : -1))
-          .map((s) => (
-            <li key={s.id} className="flex items-start gap-3 border-b border-rule py-1.5">
-              <span className="w-14 shrink-0 text-ink-2">{local.day(s.takenAt)}</span>
-              <span className="min-w-0 grow">
-                <span className="block">
-                  {asTyped(s.volumeEntered)} at {asTyped(s.depthEntered)}:{' '}
-                  {countColors(s.counts) === 0
-                    ? 'blank'
-                    : Object.entries(s.counts)
-                        .filter(([, n]) => n > 0)
-                        .map(([c, n]) => `${n} × ${CLASS_NAMES[c as keyof typeof CLASS_NAMES].name}`)
-                        .join(', ')}
-                  {s.goldEntered && <span className="text-gold">, weighed {asTyped(s.goldEntered)}</span>}
-                </span>
-                {s.note && <span className="block text-[13px] text-ink-2">{s.note}</span>}
+        {latestFirst.slice(0, all ? undefined : SHOWN).map((s) => (
+          <li key={s.id} className="flex items-start gap-3 border-b border-rule py-1.5">
+            <span className="w-14 shrink-0 text-ink-2">{local.day(s.takenAt)}</span>
+            <span className="min-w-0 grow">
+              <span className="block">
+                {asTyped(s.volumeEntered)} at {asTyped(s.depthEntered)}:{' '}
+                {countColors(s.counts) === 0
+                  ? 'blank'
+                  : Object.entries(s.counts)
+                      .filter(([, n]) => n > 0)
+                      .map(([c, n]) => `${n} × ${CLASS_NAMES[c as keyof typeof CLASS_NAMES].name}`)
+                      .join(', ')}
+                {s.goldEntered && <span className="text-gold">, weighed {asTyped(s.goldEntered)}</span>}
               </span>
-              <TextButton aria-label={`Put right the sample of ${local.day(s.takenAt)}`} onClick={() => setOpen(s.id)}>
-                put right
-              </TextButton>
-              <TextButton
-                aria-label={`Take out the sample of ${local.day(s.takenAt)}`}
-                onClick={() => takeOut(s, 'The sample is out of the book.')}
-              >
-                take out
-              </TextButton>
-            </li>
-          ))}
+              {s.note && <span className="block text-[13px] text-ink-2">{s.note}</span>}
+            </span>
+            <TextButton aria-label={`Put right the sample of ${local.day(s.takenAt)}`} onClick={() => setOpen(s.id)}>
+              put right
+            </TextButton>
+            <TextButton
+              aria-label={`Take out the sample of ${local.day(s.takenAt)}`}
+              onClick={() => takeOut(s, 'The sample is out of the book.')}
+            >
+              take out
+            </TextButton>
+          </li>
+        ))}
       </ul>
+      {!all && latestFirst.length > SHOWN && (
+        <TextButton onClick={() => setAll(true)}>{latestFirst.length - SHOWN} earlier</TextButton>
+      )}
       {inHand && (
         <Suspense>
           <SampleSheet sample={inHand} spots={spots} pits={pits} onClose={() => setOpen(null)} />
@@ -62,4 +68,4 @@ export function SampleList({ samples, spots, pits }: SampleListProps) {
       )}
     </>
   );
-}
+});

@@ -21,7 +21,7 @@ const pit = {
 const read = (d: SampleDraft, US = false) =>
   readSample(d, {
     swell_percent: 25,
-    samples: [],
+    counted: NO_COLORS,
     colors: groundColors([], 25),
     pits: [pit],
     containers: {},

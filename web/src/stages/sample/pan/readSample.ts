@@ -85,7 +85,8 @@ export interface SampleRead {
 /** What a pan is read against: its ground, the other samples, and what they taught of colors. */
 export interface SampleContext {
   readonly swell_percent: number;
-  readonly samples: readonly StoredSample[];
+  /** All that was counted on this ground before. */
+  readonly counted: ColorCounts;
   readonly colors: GroundColors;
   readonly pits: readonly StoredPit[];
   /** The crew's own, litres level full by name. */
@@ -130,7 +131,7 @@ const isNumbered = (d: SampleDraft): boolean => d.nth.trim() !== '' || d.of.trim
 /** Reads a pan as it was typed: its grade, or what is wrong and where. */
 export function readSample(
   d: SampleDraft,
-  { swell_percent, samples, colors: known, pits, containers, US, local }: SampleContext,
+  { swell_percent, counted, colors: known, pits, containers, US, local }: SampleContext,
 ): SampleRead {
   const depth = readEntered('length', d.depth);
   const volume = readVolume(d.volume, containers);
@@ -206,7 +207,7 @@ export function readSample(
           },
         ],
         swell_percent,
-        withCounts(known, [...samples.map((s) => s.counts), d.counts]),
+        withCounts(known, [counted, d.counts]),
       ),
     volumeBank_L: measured?.volumeBank_L ?? null,
   };

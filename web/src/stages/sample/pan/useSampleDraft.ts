@@ -1,4 +1,4 @@
-import { countColors, type GroundColors, type PanSays } from '@riffle/core';
+import { addCounts, countColors, type GroundColors, type PanSays } from '@riffle/core';
 import type { Sample, StoredGround, StoredLot, StoredPit, StoredSample } from '@riffle/contract';
 import { useMemo } from 'react';
 import { keepUsualPan, usualPan } from '../../../pan/usualPan.ts';
@@ -37,9 +37,11 @@ export function useSampleDraft(
     () => newSample(lot, localStorage.getItem(LAST_PANNER) ?? '', US),
   );
   const draft = asUsual(typed, usual);
+  // Thousands of pans are not added up anew at each tap.
+  const counted = useMemo(() => addCounts(samples.map((s) => s.counts)), [samples]);
   const read = readSample(draft, {
     swell_percent: ground.swell_percent,
-    samples,
+    counted,
     colors,
     pits,
     containers: useContainers(),
