@@ -26,7 +26,7 @@ module.exports = {
     webRoom('units', 'preferences'),
     webRoom('ui', 'units', 'api'),
     webRoom('offline', 'api'),
-    webRoom('records', 'offline', 'api', 'ui'),
+    webRoom('records', 'offline', 'api', 'ui', 'when'),
     {
       name: 'what-screens-share-knows-no-screen',
       severity: 'error',
@@ -37,7 +37,7 @@ module.exports = {
       name: 'core-is-pure',
       severity: 'error',
       from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: '^core/src|^node_modules/(suncalc|flatbush|@neaps/tide-predictor)/' },
+      to: { pathNot: '^core/src|^node_modules/(suncalc|flatbush|@neaps/tide-predictor|@date-fns/tz)/' },
     },
     rooms('contract', 'core'),
     rooms('demo', 'core', 'contract'),

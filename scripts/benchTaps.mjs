@@ -1,6 +1,6 @@
 // node scripts/benchTaps.mjs: how long after a tap the screen answers, on a phone four times slower, with 5,000 things waiting to be sent.
 // From the touch to the paint that follows, as the browser's own event timing tells it (in steps of 8 ms).
-/* global indexedDB, localStorage, performance, PerformanceObserver -- evaluated in the page */
+/* global indexedDB, document -- evaluated in the page */
 import { setTimeout as sleep } from 'node:timers/promises';
 import { v7 as uuidv7 } from 'uuid';
 import { ONLY_CREW_ID as CREW_ID } from '../server/src/db/crew.ts';

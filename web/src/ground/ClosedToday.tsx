@@ -4,7 +4,7 @@ import { useMemo, type ReactNode } from 'react';
 import { Judgement, SecondWord } from '../ui/Judgement.tsx';
 import { plural } from '../ui/plural.ts';
 import { dayMonthYear as day } from '../when/localTime.ts';
-import { useLocalTime } from '../when/useLocalTime.ts';
+import { useToday } from '../when/useLocalTime.ts';
 import { useRecords } from '../records/useRecords.ts';
 
 interface ClosedFirstProps {
@@ -17,7 +17,7 @@ interface ClosedFirstProps {
 
 /** What the crew's own notes say of a day, on every screen where ground is worked: closed ground is the first word. */
 export function ClosedFirst({ ground, on: asked, children }: ClosedFirstProps) {
-  const today = useLocalTime().isoDay(Date.now());
+  const today = useToday();
   const on = asked ?? today;
   const notes = useRecords('permissions', ground.id).items;
   const { closed, soon, opens } = useMemo(() => {

@@ -1,6 +1,6 @@
 import type { StoredSpot } from '@riffle/contract';
 import { useRecords } from '../records/useRecords.ts';
-import { useLocalTime } from '../when/useLocalTime.ts';
+import { useToday } from '../when/useLocalTime.ts';
 import { useEffect, useMemo, useState } from 'react';
 import { CONTAINERS } from '@riffle/core';
 import { useListStates } from '../records/useListStates.ts';
@@ -18,7 +18,7 @@ const RESTS_ON = ['pans', 'signs', 'pits', 'outlines', 'permissions'] as const;
 export function useLateRanking(reading: Reading, spots: readonly StoredSpot[]): RankedReading | null {
   const { pays_mg_L, reach_m, priors } = usePreferences().preferences;
   const pan_L = useContainers().pan ?? CONTAINERS.pan;
-  const today = useLocalTime().isoDay(Date.now());
+  const today = useToday();
   const [rank, setRank] = useState<typeof ranker | null>(null);
   const seen = useSeen();
   useEffect(() => {

@@ -1,7 +1,7 @@
 import type { StoredGround } from '@riffle/contract';
 import { claimWords } from '../ground/claims.ts';
 import { useClaims } from '../ground/useClaims.ts';
-import { useLocalTime } from '../when/useLocalTime.ts';
+import { useToday } from '../when/useLocalTime.ts';
 import type { RibbonFrame } from './ribbonFrame.ts';
 import type { RibbonScale } from './ribbonScale.ts';
 
@@ -18,7 +18,7 @@ const LETTER_PX = 6.6;
 
 /** Claims along the line: posts at both ends and a rope between; ground that is shut today is struck through. */
 export default function ClaimMarks({ ground, frame, scale, middle }: ClaimMarksProps) {
-  const claims = useClaims(ground, useLocalTime().isoDay(Date.now()));
+  const claims = useClaims(ground, useToday());
   const { bandTop, belowBand, left, right } = frame;
   const inSight = claims.filter((c) => c.to_m > scale.from_m && c.from_m < scale.to_m);
   return inSight.map((c, i) => {

@@ -7,7 +7,6 @@ import { useSeen } from '../ui/useSeen.ts';
 import { useShow } from '../units/useShow.ts';
 import { bandLevels, isFloat, placeAcross, signAcross } from './across.ts';
 import { BankWords } from './BankWords.tsx';
-import { BedLane } from './BedLane.tsx';
 import { CreekBand } from './CreekBand.tsx';
 import { creekShape, reachOf } from './creekShape.ts';
 import { GradeLane } from './GradeLane.tsx';
@@ -40,6 +39,7 @@ const TideMarks = lazy(() => import('./TideMarks.tsx'));
 const BroadGrid = lazy(() => import('./BroadGrid.tsx'));
 const BroadNames = lazy(() => import('./BroadNames.tsx'));
 const ClaimMarks = lazy(() => import('./ClaimMarks.tsx'));
+const BedLane = lazy(async () => ({ default: (await import('./BedLane.tsx')).BedLane }));
 const DrawMouth = lazy(async () => ({ default: (await import('./DrawMouth.tsx')).DrawMouth }));
 const GuessMarks = lazy(() => import('./GuessMarks.tsx'));
 const NO_GUESSES: readonly GuessedSign[] = [];
@@ -254,14 +254,16 @@ export const Ribbon = memo(function Ribbon({
           />
         )}
         {frame.hasBed && shape.heights_m && (
-          <BedLane
-            heights_m={shape.heights_m}
-            length_m={ground.length_m}
-            {...lane}
-            top={frame.bedTop}
-            height={26}
-            forms={ground.profile}
-          />
+          <Suspense>
+            <BedLane
+              heights_m={shape.heights_m}
+              length_m={ground.length_m}
+              {...lane}
+              top={frame.bedTop}
+              height={26}
+              forms={ground.profile}
+            />
+          </Suspense>
         )}
         <RibbonAxis frame={frame} scale={scale} feet={feet} says={words.axis} />
         {guesses.length > 0 && !hidden.has('signs') && (

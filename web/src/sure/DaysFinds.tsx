@@ -2,7 +2,7 @@ import type { ReplayedChance } from '@riffle/core';
 import { Block } from '../ui/Judgement.tsx';
 import { plural } from '../ui/plural.ts';
 import { sayDay } from '../when/localTime.ts';
-import { useLocalTime } from '../when/useLocalTime.ts';
+import { useLocalTime, useToday } from '../when/useLocalTime.ts';
 
 /** The days shown: the last of them. */
 const MOST_DAYS = 6;
@@ -11,6 +11,7 @@ const STEP = 18;
 /** What a day of new places was to find, and what it found: a ring for each place panned first that day, gold where it paid, a bar as long as was to be expected. */
 export function DaysFinds({ replayed }: { replayed: readonly ReplayedChance[] }) {
   const local = useLocalTime();
+  const today = useToday();
   const days = new Map<string, ReplayedChance[]>();
   for (const r of replayed) {
     const day = local.isoDay(r.takenAt);
@@ -30,7 +31,7 @@ export function DaysFinds({ replayed }: { replayed: readonly ReplayedChance[] })
               key={day}
               className="grid grid-cols-[3.7rem_minmax(0,1fr)_auto] items-center gap-x-3 border-b border-rule py-1"
             >
-              <span className="text-ink-2">{sayDay(day, local.isoDay(Date.now()))}</span>
+              <span className="text-ink-2">{sayDay(day, today)}</span>
               <svg width={width} height="26" viewBox={`0 0 ${width} 26`} className="max-w-full" aria-hidden="true">
                 {places.map((p, i) => (
                   <circle

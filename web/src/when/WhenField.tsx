@@ -14,7 +14,7 @@ import {
   whenProblem,
   type WhenRead,
 } from './readWhen.ts';
-import { useLocalTime } from './useLocalTime.ts';
+import { useLocalTime, useToday } from './useLocalTime.ts';
 
 const MonthSheet = lazy(() => import('./MonthSheet.tsx'));
 
@@ -49,7 +49,7 @@ export function WhenField({ label, value, onChange, problem = null, hint }: When
 
 /** A day, past or to come. */
 export function DayField({ label, value, onChange, problem = null, hint }: WhenFieldProps) {
-  const today = useLocalTime().isoDay(useNow(60_000));
+  const today = useToday();
   return (
     <Written
       label={label}

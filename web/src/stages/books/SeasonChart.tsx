@@ -13,7 +13,7 @@ import { CanvasRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
 import { usePreferences } from '../../preferences/preferences.ts';
 import { sayDay } from '../../when/localTime.ts';
-import { useLocalTime } from '../../when/useLocalTime.ts';
+import { useToday } from '../../when/useLocalTime.ts';
 
 register([BarChart, LineChart, GridComponent, TooltipComponent, AriaComponent, CanvasRenderer]);
 type Option = ComposeOption<BarSeriesOption | LineSeriesOption | GridComponentOption | TooltipComponentOption>;
@@ -22,7 +22,7 @@ type Option = ComposeOption<BarSeriesOption | LineSeriesOption | GridComponentOp
 export function SeasonChart({ days }: { days: GroundBook['days'] }) {
   const element = useRef<HTMLDivElement>(null);
   const { display, light } = usePreferences().preferences;
-  const today = useLocalTime().isoDay(Date.now());
+  const today = useToday();
   useEffect(() => {
     if (!element.current) return undefined;
     const style = getComputedStyle(document.documentElement);
@@ -91,7 +91,7 @@ export function SeasonChart({ days }: { days: GroundBook['days'] }) {
       observer.disconnect();
       chart.dispose();
     };
-  }, [days, display, light]);
+  }, [days, display, light, today]);
   return (
     <div
       ref={element}

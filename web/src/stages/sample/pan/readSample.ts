@@ -6,7 +6,6 @@ import {
   type Sample,
   type StoredLot,
   type StoredPit,
-  type StoredSample,
 } from '@riffle/contract';
 import {
   convert,
