@@ -666,7 +666,7 @@ test('a blank in two taps, as the last pan was taken; a count without a keyboard
   await expect(page.getByLabel('How much you panned', { exact: true })).toHaveValue('2');
   await toStage(page, 'Read');
   await spotLine(page, 'Upper bar').click(); // 1
-  await page.getByRole('button', { name: 'Blank here 2 pan from 0.4 m' }).click(); // 2
+  await page.getByRole('button', { name: 'Blank here 2 pans from 0.4 m' }).click(); // 2
   await expect(page.getByText('Kept: Upper bar, a blank.')).toBeVisible();
   const blanks = page.getByRole('region', { name: /^Spots/ }).getByText(/^blank: /);
   await expect(blanks).toHaveCount(2);

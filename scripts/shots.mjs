@@ -16,8 +16,8 @@ const MORNING = '2026-07-28T09:20:00Z';
 /** Each view: its size, where it is, and what a person did there before the picture. */
 const VIEWS = {
   day: { size: DESK, at: 'day', now: MORNING, act: dayPlanned },
-  read: { size: DESK, at: 'read', spot: 'Otter bar', act: seeTheRest },
-  map: { size: DESK, at: 'read', spot: 'Otter bar', act: unfoldMap },
+  read: { size: DESK, at: 'read', now: MORNING, spot: 'Otter bar', act: seeTheRest },
+  map: { size: DESK, at: 'read', now: MORNING, spot: 'Otter bar', act: unfoldMap },
   sample: { size: DESK, at: 'sample', spot: 'Slate step', act: countColors },
   bags: { size: DESK, at: 'sample/bags', ground: BENCH },
   pits: { size: DESK, at: 'sample/pits', spot: 'Otter bar' },
@@ -30,7 +30,7 @@ const VIEWS = {
   books: { size: DESK, at: 'books', act: (page) => page.waitForTimeout(1200) },
   sure: { size: DESK, at: 'sure' },
   'new-ground': { size: DESK, path: '/grounds/new', act: dropCreek },
-  'read-phone': { size: PHONE, at: 'read', spot: 'Otter bar', act: seeTheRest },
+  'read-phone': { size: PHONE, at: 'read', now: MORNING, spot: 'Otter bar', act: seeTheRest },
   'sample-phone': { size: PHONE, at: 'sample', spot: 'Slate step', act: countColors },
   'walk-phone': { size: PHONE, at: 'walk', now: MORNING, act: walkHere },
   'run-phone': { size: PHONE, at: 'run', before: openRun, light: 'sun' },

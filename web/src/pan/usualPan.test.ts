@@ -35,7 +35,7 @@ describe('a usual pan', () => {
     expect(usualPan([], null)).toBeNull();
   });
   test('stands on its button as it was typed', () => {
-    expect(usualPanWords(usual)).toBe('2 pan from 1 ft');
+    expect(usualPanWords(usual)).toBe('2 pans from 1 ft');
     expect(usualPanWords({ ...usual, state: 'bank', volume: { text: '10 L', unit: 'pan' } })).toBe(
       '10 L in the bank from 1 ft',
     );

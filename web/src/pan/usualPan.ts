@@ -1,7 +1,7 @@
 import { PLAIN_PAN, type Sample, type StoredSample } from '@riffle/contract';
 import { NO_COLORS, type Entered } from '@riffle/core';
 import { keepDraft, keptDraft } from '../ui/useDraft.ts';
-import { readEntered, readVolume } from '../units/readEntered.ts';
+import { asTyped, readEntered, readVolume } from '../units/readEntered.ts';
 
 /** How deep and how much one pans as a rule: as the last time. */
 export interface UsualPan {
@@ -35,7 +35,7 @@ export function usualPan(
     : kept;
 }
 
-const plain = ({ text, unit }: Entered): string => (/[a-z°"'%]/i.test(text) ? text.trim() : `${text.trim()} ${unit}`);
+const plain = (entered: Entered): string => asTyped(entered).replaceAll(/[“”]/g, '');
 /** In a few words, as it stands on a button. */
 export const usualPanWords = ({ depth, volume, state }: UsualPan): string =>
   `${plain(volume)} ${state === 'bank' ? 'in the bank ' : ''}from ${plain(depth)}`;
