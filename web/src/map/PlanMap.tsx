@@ -154,7 +154,7 @@ export default function PlanMap({
   });
 
   return (
-    <div ref={whole} className="flex scroll-mt-4 flex-col gap-2">
+    <div ref={whole} className="flex scroll-mt-24 scroll-mb-24 flex-col gap-2">
       {marks}
       <div className="no-print flex flex-wrap items-center gap-x-4 gap-y-2">
         <Choices

@@ -70,6 +70,7 @@ export const joinStyle =
     new Style({ stroke: new Stroke({ color: dry ? inks.gravel : inks.water, width: 3 }) }),
     ...arrowsDown(line, resolution, inks, 6),
     new Style({
+      zIndex: 4,
       text: new Text({
         text: name,
         font: `italic ${SERIF}`,
@@ -215,6 +216,8 @@ export function outlineStyle(
     path: [1, 6],
   }[outline.kind];
   return new Style({
+    // Its name gives way to those of places.
+    zIndex: 5,
     stroke: new Stroke({
       color: outline.kind === 'protected' ? inks.danger : inks.ink,
       width,

@@ -1,5 +1,9 @@
 import type { StoredSpot } from '@riffle/contract';
+import { lazy, Suspense } from 'react';
 import { text, type Figure, type SpotGrade } from '@riffle/core';
+
+// The figures come a moment after the discs.
+const GradeNames = lazy(() => import('./GradeNames.tsx'));
 
 interface GradeLaneProps {
   readonly spots: readonly StoredSpot[];
@@ -34,15 +38,12 @@ export function GradeLane({ spots, grades, x, left, right, top, height, picked, 
           : 0,
     ),
   );
+  const radius = (mg_L: number): number => 4 + 6 * Math.sqrt(mg_L / most);
   const y = (mg_L: number): number => zero - height * Math.sqrt(Math.min(mg_L, most) / most);
   const unit = showGrade(1).unit;
-  // Figures beside the picked disc and the three richest, where there is room to the left of each.
-  const named: { id: string; x: number }[] = [];
-  const wishes = [...spots]
+  const discs = spots
     .filter((s) => mid(grades.get(s.id)) > 0)
-    .sort((a, b) => Number(b.id === picked) - Number(a.id === picked) || mid(grades.get(b.id)) - mid(grades.get(a.id)));
-  for (const s of wishes.slice(0, 3))
-    if (named.every((n) => Math.abs(n.x - x(s.distance_m)) > LABEL_PX)) named.push({ id: s.id, x: x(s.distance_m) });
+    .map((s) => ({ id: s.id, x: x(s.distance_m), y: y(mid(grades.get(s.id))), r: radius(mid(grades.get(s.id))) }));
 
   return (
     <g aria-hidden="true">
@@ -108,7 +109,7 @@ export function GradeLane({ spots, grades, x, left, right, top, height, picked, 
               weigh it
             </text>
           );
-        const r = 4 + 6 * Math.sqrt(grade.grade_mg_L / most);
+        const r = radius(grade.grade_mg_L);
         return (
           <g key={s.id}>
             <path
@@ -124,27 +125,23 @@ export function GradeLane({ spots, grades, x, left, right, top, height, picked, 
               stroke="var(--gold)"
               strokeWidth={isPicked ? 2.4 : 1.3}
             />
-            {named.some((n) => n.id === s.id) && (
-              <text
-                className="halo"
-                x={cx - r - 4}
-                y={y(grade.grade_mg_L) + 4}
-                fontSize="13"
-                fontWeight="700"
-                textAnchor="end"
-                style={{ fill: 'var(--gold)' }}
-              >
-                {isPicked ? text(showGrade(grade.grade_mg_L)) : showGrade(grade.grade_mg_L).digits}
-              </text>
-            )}
           </g>
         );
       })}
+      <Suspense>
+        <GradeNames
+          discs={discs}
+          picked={picked}
+          left={left}
+          right={right}
+          words={(id) => {
+            const grade = showGrade(mid(grades.get(id)));
+            return id === picked ? text(grade) : grade.digits;
+          }}
+        />
+      </Suspense>
     </g>
   );
 }
-
-/** Room a figure takes beside its disc. */
-const LABEL_PX = 52;
 
 const mid = (g: SpotGrade | undefined): number => (g?.grade.kind === 'band' ? g.grade.grade_mg_L : 0);

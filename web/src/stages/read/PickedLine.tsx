@@ -15,12 +15,10 @@ export function PickedLine({ ground, inHand }: { ground: StoredGround; inHand: R
     <>
       <JoinLine ground={ground} into={inHand.into} draws={inHand.draws} />
       {/* It stays in sight, wherever on the page it was picked. */}
-      <div
-        className={`max-sm:contents sm:flex sm:flex-wrap sm:items-center sm:gap-3 ${isPicked ? 'z-10 sm:sticky sm:top-0 sm:bottom-0 sm:-mx-6 sm:border-y-2 sm:border-ink sm:bg-paper sm:px-6 sm:py-2' : ''}`}
-      >
+      <div className={isPicked ? 'contents' : 'max-sm:contents sm:flex sm:flex-wrap sm:items-center sm:gap-3'}>
         <div
           data-thumb=""
-          className={`flex grow flex-wrap items-center gap-x-3 gap-y-1.5 ${isPicked ? 'z-10 bg-paper max-sm:sticky max-sm:top-0 max-sm:bottom-[58px] max-sm:-mx-4 max-sm:border-y-2 max-sm:border-ink max-sm:px-4 max-sm:py-2' : ''}`}
+          className={`flex grow flex-wrap items-center gap-x-3 gap-y-1.5 ${isPicked ? 'sticky top-0 bottom-[58px] z-10 -mx-4 border-y-2 border-ink bg-paper px-4 py-2 sm:bottom-0 sm:-mx-6 sm:px-6' : ''}`}
         >
           {place && open === null ? (
             <NewPlace ground={ground} inHand={inHand} />
