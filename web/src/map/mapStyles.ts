@@ -70,7 +70,7 @@ export const joinStyle =
     new Style({ stroke: new Stroke({ color: dry ? inks.gravel : inks.water, width: 3 }) }),
     ...arrowsDown(line, resolution, inks, 6),
     new Style({
-      zIndex: 4,
+      zIndex: 5,
       text: new Text({
         text: name,
         font: `italic ${SERIF}`,
@@ -138,8 +138,8 @@ export function spotStyle(inks: Inks, spot: StoredSpot, gold: boolean, picked: b
           })
         : cross,
       text: halo(inks, spot.name, SERIF, picked ? -20 : -14),
-      // The lower goes first where names would touch: what is picked, what showed gold, what is only planned.
-      zIndex: picked ? 0 : gold ? 1 : spot.samplePlanId === null ? 2 : 3,
+      // The higher goes first where names would touch: what is picked, what showed gold, what is only planned.
+      zIndex: picked ? 9 : gold ? 8 : spot.samplePlanId === null ? 7 : 6,
     }),
   ];
 }
@@ -217,7 +217,7 @@ export function outlineStyle(
   }[outline.kind];
   return new Style({
     // Its name gives way to those of places.
-    zIndex: 5,
+    zIndex: 1,
     stroke: new Stroke({
       color: outline.kind === 'protected' ? inks.danger : inks.ink,
       width,

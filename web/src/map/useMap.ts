@@ -143,7 +143,7 @@ export function useMap(input: MapInput): (element: HTMLElement | null) => (() =>
           : [new Zoom({ zoomInTipLabel: 'Nearer', zoomOutTipLabel: 'Farther' })],
         view: new View({ center: [0, 0], zoom: 2, maxZoom: 23, enableRotation: false, constrainOnlyCenter: true }),
         layers: [
-          new VectorLayer({ source: sources.outlines, zIndex: 1, declutter: 'shapes' }),
+          new VectorLayer({ source: sources.outlines, zIndex: 1, declutter: 'names' }),
           new VectorLayer({ source: sources.joining, zIndex: 2, declutter: 'names' }),
           new VectorLayer({ source: sources.line, zIndex: 2 }),
           // Thousands of signs are drawn once into an image that moves with the hand, and anew when it rests.
