@@ -68,3 +68,31 @@ test('what is typed and not kept can be dropped, and comes back by Undo', async 
   await page.getByRole('button', { name: 'Drop this pit' }).click();
   await expect(page.getByRole('group', { name: 'On top lies' })).toBeVisible();
 });
+
+test('a reading of the river, a permit and a practice pan are put right where they are listed', async ({ page }) => {
+  await bringCreek(page, 'Righted Fork');
+  await page.getByRole('button', { name: 'read the river' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Height on the stake', { exact: true }).fill('34');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await sheet.getByRole('button', { name: /^Put right the reading/ }).click();
+  await expect(sheet.getByText(/is put right\.$/)).toBeVisible();
+  await expect(sheet.getByLabel('Height on the stake', { exact: true })).toHaveValue('34');
+  await sheet.getByLabel('Height on the stake', { exact: true }).fill('43');
+  await sheet.getByLabel('When', { exact: true }).fill('yesterday 7:15');
+  await sheet.getByRole('button', { name: 'Keep it so' }).click();
+  await expect(sheet.getByText('“43 cm”')).toBeVisible();
+  await expect(sheet.getByText('“34 cm”')).toBeHidden();
+  await expect(sheet.getByText(/, 7:15$/)).toBeVisible();
+  await page.keyboard.press('Escape');
+
+  await page.getByRole('button', { name: 'about it' }).click();
+  await sheet.getByLabel('What it is').fill('Pan permit');
+  await sheet.getByLabel('Last day', { exact: true }).fill('31 Oct 2031');
+  await sheet.getByRole('button', { name: 'Write it down' }).click();
+  await sheet.getByRole('button', { name: 'Put right Pan permit' }).click();
+  await sheet.getByLabel('Last day', { exact: true }).fill('31 Oct 2032');
+  await sheet.getByRole('button', { name: 'Keep Pan permit so' }).click();
+  await expect(sheet.getByText(/to 31 Oct 2032/)).toBeVisible();
+  await expect(sheet.getByText(/to 31 Oct 2031/)).toBeHidden();
+});

@@ -17,10 +17,12 @@ const blank = { name: '', kind: 'permit' as Kind, from: '', to: '', everyYear: f
 
 /** Claims, permits and closed seasons of a ground: listed, added, taken out. */
 export function PermissionList({ ground }: { ground: StoredGround }) {
-  const { add, takeOut } = useKeep('permissions');
+  const { put, takeOut } = useKeep('permissions');
   const notes = useRecords('permissions', ground.id).items;
   const [draft, setDraft] = useState(blank);
   const [tried, setTried] = useState(false);
+  /** A note of the list that is put right; null: a new one. */
+  const [mended, setMended] = useState<StoredPermission | null>(null);
   const isSeason = draft.kind === 'closed season';
   const everyYear = isSeason && draft.everyYear;
   const nameProblem = textProblem(TEXTS.name, draft.name);
@@ -34,15 +36,16 @@ export function PermissionList({ ground }: { ground: StoredGround }) {
     setTried(true);
     const isUnread = [draft.from, draft.to].some((d) => d !== '' && !isDay(d));
     if (nameProblem || dayProblem || isUnread) return;
-    add({
+    put(mended, {
       groundId: ground.id,
       name: draft.name.trim(),
       kind: draft.kind,
       from: draft.from || null,
       to: draft.to || null,
       everyYear,
-      note: '',
+      note: mended?.note ?? '',
     });
+    setMended(null);
     setDraft(blank);
     setTried(false);
   };
@@ -64,6 +67,15 @@ export function PermissionList({ ground }: { ground: StoredGround }) {
               </span>
               <Photos groundId={ground.id} about="permission" aboutId={n.id} what="paper" />
             </div>
+            <TextButton
+              aria-label={`Put right ${n.name}`}
+              onClick={() => {
+                setMended(n);
+                setDraft({ name: n.name, kind: n.kind, from: n.from ?? '', to: n.to ?? '', everyYear: n.everyYear });
+              }}
+            >
+              put right
+            </TextButton>
             <TextButton aria-label={`Take out ${n.name}`} onClick={() => remove(n)}>
               take out
             </TextButton>
@@ -104,7 +116,7 @@ export function PermissionList({ ground }: { ground: StoredGround }) {
             every year
           </Checkbox>
         )}
-        <Button type="submit">Write it down</Button>
+        <Button type="submit">{mended ? `Keep ${mended.name} so` : 'Write it down'}</Button>
       </form>
     </section>
   );

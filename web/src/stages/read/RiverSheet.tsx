@@ -1,6 +1,6 @@
 import { NUMBERS, numberProblem, type StoredGaugeReading, type StoredGround } from '@riffle/contract';
 import { grouped, floodPeaks, thinLevels, type Entered, type Level } from '@riffle/core';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Caution } from '../../ui/Caution.tsx';
 import { plural } from '../../ui/plural.ts';
 import { useKeep } from '../../records/useKeep.ts';
@@ -138,26 +138,38 @@ export function RiverSheet({
   onClose: () => void;
 }) {
   const local = useLocalTime();
-  const { add, takeOut } = useKeep('gauge-readings');
+  const { put, takeOut } = useKeep('gauge-readings');
   const show = useShow();
   const [level, setLevel] = useState<Entered>({ text: '', unit: show.display.system === 'US' ? 'in' : 'cm' });
   const [kind, setKind] = useState<'level' | 'flood'>('level');
   const [at, setAt] = useState(() => local.isoMoment(Date.now()));
   const [tried, setTried] = useState(false);
+  /** A reading of the list that is put right; null: a new one. */
+  const [mended, setMended] = useState<StoredGaugeReading | null>(null);
+  const top = useRef<HTMLDivElement>(null);
+  const putRight = (r: StoredGaugeReading): void => {
+    setMended(r);
+    setKind(r.isFlood ? 'flood' : 'level');
+    setLevel(r.levelEntered);
+    setAt(local.isoMoment(r.readAt));
+    top.current?.scrollIntoView({ block: 'center' });
+  };
   const reading = readEntered('length', level);
   const levelProblem = reading.ok ? numberProblem(NUMBERS.level_m, reading.value) : null;
   const timeProblem = at === '' ? 'Give day and time.' : null;
   const keep = (): void => {
     setTried(true);
     if (!reading.ok || levelProblem || at === '' || whenProblem(at, local)) return;
-    add({
+    put(mended, {
       groundId: ground.id,
-      readAt: local.at(at).toISOString(),
+      // The field has no seconds: what was not touched keeps its own.
+      readAt: mended && at === local.isoMoment(mended.readAt) ? mended.readAt : local.at(at).toISOString(),
       level_m: reading.value,
       levelEntered: level,
       isFlood: kind === 'flood',
-      note: '',
+      note: mended?.note ?? '',
     });
+    setMended(null);
     setLevel({ ...level, text: '' });
     setTried(false);
   };
@@ -181,6 +193,12 @@ export function RiverSheet({
                     {r.isFlood && <b>, flood</b>}
                   </span>
                   <TextButton
+                    aria-label={`Put right the reading of ${local.dayTime(r.readAt)}`}
+                    onClick={() => putRight(r)}
+                  >
+                    put right
+                  </TextButton>
+                  <TextButton
                     aria-label={`Take out the reading of ${local.dayTime(r.readAt)}`}
                     onClick={() => takeOut(r)}
                   >
@@ -192,6 +210,12 @@ export function RiverSheet({
         </>
       }
     >
+      <div ref={top} />
+      {mended && (
+        <p className="font-bold" role="status">
+          The reading of {local.dayTime(mended.readAt)} is put right.
+        </p>
+      )}
       <Choices
         label="What was read"
         value={kind}
@@ -213,7 +237,7 @@ export function RiverSheet({
       />
       <WhenField label="When" value={at} onChange={setAt} problem={tried ? timeProblem : null} />
       <Button look="main" type="submit">
-        Keep it
+        {mended ? 'Keep it so' : 'Keep it'}
       </Button>
       <p className="text-[13px] text-ink-2">
         A flood renews bar skins and undercuts, not bedrock: blanks from before it weigh less by kind of trap.

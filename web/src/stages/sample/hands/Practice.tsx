@@ -17,7 +17,9 @@ interface PracticeProps {
 /** Practice pans: put in grains you counted, pan as you always do, count what comes back. */
 export function Practice({ seedings, hands }: PracticeProps) {
   const local = useLocalTime();
-  const { add, takeOut } = useKeep('seedings');
+  const { put: keepIt, takeOut } = useKeep('seedings');
+  /** A pan of the list that is put right; null: a new one. */
+  const [mended, setMended] = useState<StoredSeeding | null>(null);
   const [panner, setPanner] = useState(() => seedings.at(-1)?.panner ?? '');
   const [size, setSize] = useState<ColorClass>('-40');
   const [putIn, setPutIn] = useState('10');
@@ -37,14 +39,15 @@ export function Practice({ seedings, hands }: PracticeProps) {
   const keep = (): void => {
     setTried(true);
     if (problems.panner || problems.putIn || problems.cameBack || put === null || back === null) return;
-    add({
+    keepIt(mended, {
       panner: panner.trim(),
-      seededAt: new Date().toISOString(),
+      seededAt: mended?.seededAt ?? new Date().toISOString(),
       size,
       putIn: put,
       cameBack: back,
-      note: '',
+      note: mended?.note ?? '',
     });
+    setMended(null);
     setCameBack('');
     setTried(false);
   };
@@ -118,7 +121,7 @@ export function Practice({ seedings, hands }: PracticeProps) {
           )}
         </Field>
         <Button look="main" type="submit" className="col-span-2">
-          Keep this practice pan
+          {mended ? 'Keep it so' : 'Keep this practice pan'}
         </Button>
       </form>
       <p className="mt-2 text-ink-2">
@@ -135,6 +138,18 @@ export function Practice({ seedings, hands }: PracticeProps) {
               <span className="grow">
                 {s.panner}: {s.cameBack} of {s.putIn}, {CLASS_NAMES[s.size].name} mesh
               </span>
+              <TextButton
+                aria-label={`Put right the practice pan of ${s.panner}, ${s.cameBack} of ${s.putIn}`}
+                onClick={() => {
+                  setMended(s);
+                  setPanner(s.panner);
+                  setSize(s.size);
+                  setPutIn(String(s.putIn));
+                  setCameBack(String(s.cameBack));
+                }}
+              >
+                put right
+              </TextButton>
               <TextButton
                 aria-label={`Take out the practice pan of ${s.panner}, ${s.cameBack} of ${s.putIn}`}
                 onClick={() => remove(s)}

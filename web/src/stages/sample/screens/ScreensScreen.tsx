@@ -58,7 +58,7 @@ export function ScreensScreen() {
 }
 
 /** Stacks screened at this spot before, the latest first. */
-function StacksBefore({ screens: { before, spot, takeOut } }: { screens: Screens }) {
+function StacksBefore({ screens: { before, spot, mended, putRight, takeOut } }: { screens: Screens }) {
   const local = useLocalTime();
   return (
     <Block title={`Before, at ${spot?.name ?? ''}`}>
@@ -71,6 +71,13 @@ function StacksBefore({ screens: { before, spot, takeOut } }: { screens: Screens
               <span className="min-w-0 grow">
                 {s.screens.map((k) => `${k.name} ${asTyped(k.keptEntered)}`).join(', ')}
               </span>
+              {s.id === mended?.id ? (
+                <b role="status">in hand</b>
+              ) : (
+                <TextButton aria-label={`Put right the screening of ${on}`} onClick={() => putRight(s)}>
+                  put right
+                </TextButton>
+              )}
               <TextButton aria-label={`Take out the screening of ${on}`} onClick={() => takeOut(s)}>
                 take out
               </TextButton>

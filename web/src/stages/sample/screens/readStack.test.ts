@@ -6,6 +6,7 @@ import {
   newScreen,
   newStack,
   readStack as readAny,
+  stackAsDraft,
   stackRecord as recordOf,
   type StackDraft,
 } from './readStack.ts';
@@ -98,4 +99,13 @@ test('kept and read again a stack has the same curve', () => {
   });
   expect(record?.screens.map((s) => s.colors)).toEqual([null, null, null, 2, null]);
   expect(curveOf(record as unknown as StoredScreening)).toEqual(readStack(draft).curve);
+});
+
+test('a stack of the book taken up again is what was typed: kept untouched it is the same', () => {
+  const typed = { ...stack({ wentIn: kg('20'), moisture: '4', note: 'wet' }) };
+  const draft = { ...typed, screens: typed.screens.map((k, i) => ({ ...k, colors: i === 2 ? '1' : '' })) };
+  const { id: _a, ...record } = stackRecord(draft, 'g', 's', '2026-05-01T08:00:00.000Z') ?? { id: '' };
+  const kept = { ...record, id: 'k', version: 1, updatedAt: '' } as unknown as StoredScreening;
+  const { id: _b, ...again } = stackRecord(stackAsDraft(kept), 'g', 's', '2026-05-01T08:00:00.000Z') ?? { id: '' };
+  expect(again).toEqual(record);
 });

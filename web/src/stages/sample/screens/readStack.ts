@@ -56,6 +56,22 @@ export const newStack = (US: boolean): StackDraft => ({
   through: nothingYet('mass', US),
   note: '',
 });
+/** A stack of the book as it was typed, to be put right. */
+export const stackAsDraft = (s: StoredScreening): StackDraft => ({
+  measure: s.measure,
+  way: s.way,
+  moisture: s.moisture_percent === null ? '' : String(s.moisture_percent),
+  wentIn: s.wentInEntered ?? { text: '', unit: s.throughEntered.unit },
+  screens: s.screens.map((k) => ({
+    key: uuidv7(),
+    name: k.name,
+    shape: k.shape,
+    kept: k.keptEntered,
+    colors: k.colors === null ? '' : String(k.colors),
+  })),
+  through: s.throughEntered,
+  note: s.note,
+});
 export const newScreen = (measure: StackDraft['measure'], US: boolean): ScreenDraft => ({
   key: uuidv7(),
   name: '',

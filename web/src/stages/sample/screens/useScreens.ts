@@ -1,3 +1,4 @@
+import type { StoredScreening } from '@riffle/contract';
 import { CLOSES_WITHIN_PERCENT, goldBySize, whichScreen } from '@riffle/core';
 import { useMemo, useState } from 'react';
 import { useColors } from '../../../reading/useColors.ts';
@@ -21,6 +22,8 @@ export function useScreens() {
   const samples = useRecords('samples', ground.id).items;
   const stack = useStackDraft(ground, show.display.system === 'US');
   const [tried, setTried] = useState(false);
+  /** A stack of the book that is put right; null: a new one. */
+  const [mended, setMended] = useState<StoredScreening | null>(null);
   const spot = spots.find((s) => s.id === picked);
   const before = screenings.filter((s) => s.spotId === picked);
   const earlier = before.map(curveOf);
@@ -47,7 +50,10 @@ export function useScreens() {
     setTried(true);
     const record = spot && stack.record(spot.id);
     if (!record) return;
-    book.add(record);
+    const { id: _id, deleted: _deleted, baseVersion: _version, ...content } = record;
+    if (mended) book.put(mended, { ...content, lotId: mended.lotId, screenedAt: mended.screenedAt });
+    else book.add(record);
+    setMended(null);
     stack.clear();
     setTried(false);
     toast(`Kept: a stack of ${plural(record.screens.length, 'screen')} at ${spot.name}.`);
@@ -63,6 +69,11 @@ export function useScreens() {
     /** Curves to stand behind the one shown. */
     behind: stack.curve ? earlier : earlier.slice(0, -1),
     before,
+    mended,
+    putRight: (one: StoredScreening): void => {
+      setMended(one);
+      stack.take(one);
+    },
     takeOut: (one: (typeof before)[number]) => book.takeOut(one, 'The screening is out of the book.'),
     which,
     looks,

@@ -1,4 +1,4 @@
-import { MOST, type Screening, type StoredGround } from '@riffle/contract';
+import { MOST, type Screening, type StoredGround, type StoredScreening } from '@riffle/contract';
 import { useContainers } from '../../../records/useContainers.ts';
 import { useDraft } from '../../../ui/useDraft.ts';
 import {
@@ -6,6 +6,7 @@ import {
   newScreen,
   newStack,
   readStack,
+  stackAsDraft,
   stackRecord,
   type ScreenDraft,
   type StackDraft,
@@ -16,6 +17,8 @@ export interface StackInHand extends StackRead {
   readonly draft: StackDraft;
   readonly change: (some: Partial<StackDraft>) => void;
   readonly clear: () => void;
+  /** Takes up a stack of the book. */
+  readonly take: (screening: StoredScreening) => void;
   readonly setScreen: (key: string, some: Partial<ScreenDraft>) => void;
   readonly addScreen: () => void;
   readonly removeScreen: (key: string) => void;
@@ -29,6 +32,7 @@ export function useStackDraft(ground: StoredGround, US: boolean): StackInHand {
     ...read,
     draft,
     clear,
+    take: (screening) => setDraft(stackAsDraft(screening)),
     change: (some) =>
       setDraft((before) =>
         some.measure && some.measure !== before.measure
