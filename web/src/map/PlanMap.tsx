@@ -78,7 +78,10 @@ export default function PlanMap({
   const elsewhere: LonLat | null = other ? [other[0], other[1]] : null;
 
   const whole = useRef<HTMLDivElement>(null);
-  useEffect(() => whole.current?.scrollIntoView({ block: 'nearest' }), []);
+  useEffect(() => {
+    // Newer browsers answer with a promise: that is no way to clean up.
+    void whole.current?.scrollIntoView({ block: 'nearest' });
+  }, []);
   const [marks, drawingOf] = useDrawnMarks(signs);
 
   const hand = handOf(drawing);

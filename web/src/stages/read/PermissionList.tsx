@@ -58,7 +58,7 @@ export function PermissionList({ ground }: { ground: StoredGround }) {
       </p>
       <ul>
         {notes.map((n) => (
-          <li key={n.id} className="flex items-start gap-3 border-b border-rule py-2">
+          <li key={n.id} className="flex flex-wrap items-start gap-x-3 border-b border-rule py-2">
             <div className="min-w-0 grow">
               <b>{n.name}</b>
               <span className="mb-1 block text-[13px] text-ink-2">

@@ -186,7 +186,7 @@ export function RiverSheet({
               .sort((a, b) => (a.readAt < b.readAt ? 1 : -1))
               .slice(0, 30)
               .map((r) => (
-                <li key={r.id} className="flex items-center gap-3 border-b border-rule">
+                <li key={r.id} className="flex flex-wrap items-center gap-x-3 border-b border-rule">
                   <span className="w-24 text-ink-2">{local.dayTime(r.readAt)}</span>
                   <span className="grow">
                     {asTyped(r.levelEntered)}

@@ -133,7 +133,7 @@ export function Practice({ seedings, hands }: PracticeProps) {
           .sort((a, b) => (a.seededAt < b.seededAt ? 1 : -1))
           .slice(0, 6)
           .map((s) => (
-            <li key={s.id} className="flex items-center gap-3 border-b border-rule">
+            <li key={s.id} className="flex flex-wrap items-center gap-x-3 border-b border-rule">
               <span className="w-14 text-ink-2">{local.day(s.seededAt)}</span>
               <span className="grow">
                 {s.panner}: {s.cameBack} of {s.putIn}, {CLASS_NAMES[s.size].name} mesh

@@ -66,7 +66,7 @@ function StacksBefore({ screens: { before, spot, mended, putRight, takeOut } }: 
         {[...before].reverse().map((s) => {
           const on = local.day(s.screenedAt);
           return (
-            <li key={s.id} className="flex items-center gap-3 border-b border-rule">
+            <li key={s.id} className="flex flex-wrap items-center gap-x-3 border-b border-rule">
               <span className="w-14 text-ink-2">{on}</span>
               <span className="min-w-0 grow">
                 {s.screens.map((k) => `${k.name} ${asTyped(k.keptEntered)}`).join(', ')}
