@@ -99,7 +99,7 @@ function CleanedBefore({ inHand: { cleanups, takeOut } }: { inHand: CleanupInHan
         {latestFirst.map((c) => {
           const on = local.day(c.cleanedAt);
           return (
-            <li key={c.id} className="flex items-center gap-3 border-b border-rule py-1">
+            <li key={c.id} className="flex flex-wrap items-center gap-x-3 border-b border-rule py-1">
               <span className="w-14 shrink-0 text-ink-2">{on}</span>
               <span className="min-w-0 grow">
                 <b className="text-gold">{show.gold(c.sections.reduce((sum, s) => sum + s.gold_mg, 0))}</b> in{' '}
