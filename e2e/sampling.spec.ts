@@ -293,6 +293,18 @@ test('screens: a split that does not close says so, one that does says where to 
   await page.getByRole('button', { name: 'Keep this screening' }).click();
   await expect(page.getByText('Kept: a stack of 5 screens at Lower bar.')).toBeVisible();
   await expect(page.getByRole('img', { name: /^Size curve: D10 0\.\d+\smm/ })).toBeVisible();
+  // Taken up again it is put right, through a reload, and stays one stack; left alone it stays as it was.
+  const kept = page.getByRole('button', { name: /^Take out the screening/ });
+  await page.getByRole('button', { name: /^Put right the screening/ }).click();
+  await page.getByRole('button', { name: 'leave it as it was' }).click();
+  await expect(page.getByLabel('Stayed on it', { exact: true }).first()).toHaveValue('');
+  await page.getByRole('button', { name: /^Put right the screening/ }).click();
+  await page.getByLabel('Stayed on it', { exact: true }).first().fill('6.2');
+  await page.reload();
+  await expect(page.getByLabel('Stayed on it', { exact: true }).first()).toHaveValue('6.2');
+  await page.getByRole('button', { name: 'Keep this screening' }).click();
+  await expect(page.getByText(/1\/2 in “6\.2 kg”/)).toBeVisible();
+  await expect(kept).toHaveCount(1);
 });
 
 test(

@@ -52,3 +52,47 @@ test('a sweep of the detector is logged with its coil, offered again with the ne
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText(/^silent/)).toBeVisible();
 });
+
+test(
+  'protected ground is drawn, stands on the ribbon, and no place in it is on a plan',
+  { tag: '@desk' },
+  async ({ page }) => {
+    await bringCreek(page, 'Heron Reserve Fork');
+    const groundId = /\/g\/([^/]+)\//.exec(page.url())?.[1] ?? '';
+    await expect(page.getByText('Pick a spot on the ribbon')).toBeVisible();
+    await page.getByRole('button', { name: 'open the map' }).click();
+    const map = page.getByRole('group', { name: /^Map of / });
+    await expect(map.locator('canvas').first()).toBeVisible();
+    await page.getByRole('radio', { name: 'draw', exact: true }).click();
+    await page.getByRole('radio', { name: 'protected', exact: true }).click();
+    await map.scrollIntoViewIfNeeded();
+    await page.waitForTimeout(500);
+    const box = (await map.boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 };
+    // Over the whole creek, which runs north through the middle.
+    const [left, right, top, bottom] = [box.x + 160, box.x + box.width - 60, box.y + 12, box.y + box.height - 12];
+    for (const [x, y] of [
+      [left, top],
+      [left, bottom],
+      [right, bottom],
+      [right, top],
+      [right, top],
+    ] as const) {
+      await page.mouse.click(x, y);
+      await page.waitForTimeout(450);
+    }
+    const sheet = page.getByRole('dialog');
+    await expect(sheet.getByRole('img', { name: 'The shape as you drew it, beside the line' })).toBeVisible();
+    await sheet.getByRole('button', { name: 'Keep it' }).click();
+    await expect(sheet.getByText('Give it a name.')).toBeVisible();
+    await sheet.getByLabel('Name').fill('Old mission');
+    await sheet.getByRole('button', { name: 'Keep it' }).click();
+    await expect(sheet).toBeHidden();
+    const { items } = (await (await page.request.get(`/api/v1/grounds/${groundId}/outlines`)).json()) as {
+      items: { kind: string; name: string }[];
+    };
+    expect(items.map((o) => [o.kind, o.name])).toEqual([['protected', 'Old mission']]);
+    await expect(page.getByText('▲ Old mission, protected')).toBeVisible();
+    await page.getByRole('link', { name: 'Day sheet' }).filter({ visible: true }).click();
+    await expect(page.getByText(/Old mission, protected/).first()).toBeVisible();
+  },
+);

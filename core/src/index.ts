@@ -305,6 +305,7 @@ export {
   type Tide,
   type TideTurn,
 } from './day/tide.ts';
+export { DRY_IN_SUMMER, secondWater, type WaterHole } from './day/secondWater.ts';
 export { walkingMinutes, walkingSpeed_m_s, type WalkedLine } from './day/walking.ts';
 
 export { DOUBLE_TAP_MS, tallyRun, type RunEvent, type RunTally } from './run/tallyRun.ts';

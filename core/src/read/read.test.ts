@@ -68,7 +68,7 @@ describe('worth a pan', () => {
     expect(of(channels, 'mouth')).toBeLessThan(of(bare, 'mouth'));
     expect(of(veins, 'bench')).toBe(of(bare, 'bench'));
     expect(channels?.ranked.flatMap((p) => p.reasons.map((r) => r.says))).toContain(
-      'old channels feed this ground: old channel on a bench tells more',
+      'old channel on a bench, and old channels feed this ground',
     );
     // However a source shifts them, no sign outweighs what stands in the table of signs itself.
     for (const { adds } of Object.values(GOLD_SOURCES))

@@ -216,7 +216,7 @@ export function worthAPan(
         reasons.push({
           from: 'source',
           logOdds: fed,
-          says: `${GOLD_SOURCES[fedBy].says}: ${signKind(kind).says} ${fed > 0 ? 'tells more' : 'tells less'}`,
+          says: `${signKind(kind).says}, ${fed > 0 ? 'and' : 'but'} ${GOLD_SOURCES[fedBy].says}`,
           tally: null,
         });
       const family = signKind(kind).family;

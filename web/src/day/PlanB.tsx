@@ -1,5 +1,5 @@
-import type { StoredGround, StoredSign } from '@riffle/contract';
-import { localPlane, type Candidate } from '@riffle/core';
+import type { StoredGround } from '@riffle/contract';
+import { DRY_IN_SUMMER, localPlane, secondWater, type Candidate, type WaterHole } from '@riffle/core';
 import { Link } from 'react-router';
 import { useShow } from '../units/useShow.ts';
 import { useRecords } from '../records/useRecords.ts';
@@ -25,16 +25,14 @@ function reachable({ line: from }: StoredGround, { line: to }: StoredGround): bo
 }
 const isDry = (g: StoredGround): boolean => g.kind !== 'creek' && g.kind !== 'beach';
 
-/** The water to go to when the first hole is dry: one that holds all year before another, and one that fails in summer last. */
-function otherWater(holes: readonly Pick<StoredSign, 'distance_m' | 'traits'>[], say: (m: number) => string): string {
-  const sure = (s: Pick<StoredSign, 'traits'>): number =>
-    s.traits['holds'] === 'holds all year' ? 2 : s.traits['holds'] === 'dry in summer' ? 0 : 1;
-  const [, second] = [...holes].sort((a, b) => sure(b) - sure(a));
-  return second
-    ? `the next water is the hole at ${say(second.distance_m)}${sure(second) === 0 ? ', dry in summer too' : ''}.`
-    : holes.length === 1
-      ? 'only one water hole is marked: find a second before you need it.'
-      : 'no water hole is marked: bring the water you pan with.';
+/** Where to go for water when the first hole is dry. */
+function waterWords(holes: readonly WaterHole[], say: (m: number) => string): string {
+  const second = secondWater(holes);
+  if (second)
+    return `The next water is the hole at ${say(second.distance_m)}${second.traits['holds'] === DRY_IN_SUMMER ? ', which fails in summer too' : ''}. `;
+  return holes.length === 1
+    ? 'Only one water hole is marked: find a second before you need it. '
+    : 'No water hole is marked: bring the water you pan with. ';
 }
 
 /** What to do when the first thing goes wrong that does on such a ground. */
@@ -50,11 +48,11 @@ export function PlanB({ ground, day }: { ground: StoredGround; day: Day }) {
     planB?.stops.map((s: { id: string }) => places.get(s.id)).filter((c): c is Candidate => c !== undefined) ?? [];
   return (
     <p>
-      <b>{WRONG[ground.kind]}:</b>{' '}
+      <b>{WRONG[ground.kind]}:</b> {ground.kind === 'wash' && waterWords(holes, show.distance)}
       {names.length > 0 && planB
         ? `${names.map((c) => c.name).join(', then ')}, off the water, back at ${clock(planB.back_min)}.`
         : ground.kind === 'wash'
-          ? `${otherWater(holes, show.distance)} Dry-sift what you dig: screen it, let it get bone dry, shake and blow the lights off, and carry the fines in tagged bags to water.`
+          ? 'Or dry-sift what you dig: screen it, let it get bone dry, shake and blow the lights off, carry the fines to water in tagged bags. The dust is silica: a respirator, and stand upwind.'
           : ground.kind === 'beach'
             ? 'walk the berm and mark seams and creek mouths to come back to; dig nothing the swell can reach.'
             : benches.length > 0

@@ -2,14 +2,14 @@ import { NUMBERS, numberProblem, textProblem, TEXTS, type StoredCleanup } from '
 import type { Entered } from '@riffle/core';
 import { useState } from 'react';
 import { useKeep } from '../../records/useKeep.ts';
-import { Button } from '../../ui/Button.tsx';
-import { Choices } from '../../ui/Choices.tsx';
+import { PutRight } from '../../ui/PutRight.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { FormSheet } from '../../ui/Sheet.tsx';
 import { readEntered } from '../../units/readEntered.ts';
 import { whenProblem } from '../../when/readWhen.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
+import { RinsedChoices } from './RinsedChoices.tsx';
 import { WhenField } from '../../when/WhenField.tsx';
 
 interface CleanedSheetProps {
@@ -70,31 +70,14 @@ export function CleanedSheet({ cleanup: now, onClose }: CleanedSheetProps) {
           comesTo={s.bySize.length > 0 && 'weighed by sizes: a new weight drops them'}
         />
       ))}
-      <Choices
-        label="Rinsed clean?"
-        value={rinsedClean}
-        onChange={setRinsed}
-        choices={[
-          { value: 'yes', label: 'rinsed clean' },
-          { value: 'no', label: 'not yet' },
-          { value: 'unknown', label: 'not sure' },
-        ]}
-      />
+      <RinsedChoices rinsed={rinsedClean} onChange={setRinsed} />
       <TextField label="Remarks" value={note} onChange={setNote} rows={2} limit={TEXTS.note} />
-      <div className="mt-2 flex flex-wrap gap-3">
-        <Button look="main" type="submit">
-          Keep it so
-        </Button>
-        <Button
-          look="danger"
-          onClick={() => {
-            takeOut(cleanup, 'Taken out of the book; its runs wait again.');
-            onClose();
-          }}
-        >
-          Take it out
-        </Button>
-      </div>
+      <PutRight
+        onTakeOut={() => {
+          takeOut(cleanup, 'Taken out of the book; its runs wait again.');
+          onClose();
+        }}
+      />
     </FormSheet>
   );
 }

@@ -1,10 +1,10 @@
 import { Button } from '../../ui/Button.tsx';
 import { Caution } from '../../ui/Caution.tsx';
-import { Choices } from '../../ui/Choices.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { WhenField } from '../../when/WhenField.tsx';
+import { RinsedChoices } from './RinsedChoices.tsx';
 import type { CleanupInHand } from './useCleanup.ts';
 
 /** Whether the box was rinsed, the black sand, and the way into the book. */
@@ -14,16 +14,7 @@ export function FinishBlock({ inHand: { draft, change, blackSand, tried, ready }
       <p className="mb-1 text-[13px] text-ink-2">
         Was the box rinsed clean, carpets too? If not, the next spot gets this one’s gold.
       </p>
-      <Choices
-        label="Rinsed clean?"
-        value={draft.rinsed}
-        onChange={(rinsed) => change({ rinsed })}
-        choices={[
-          { value: 'yes', label: 'rinsed clean' },
-          { value: 'no', label: 'not yet' },
-          { value: 'unknown', label: 'not sure' },
-        ]}
-      />
+      <RinsedChoices rinsed={draft.rinsed} onChange={(rinsed) => change({ rinsed })} />
       <div className="mt-3 grid grid-cols-1 gap-x-4 sm:grid-cols-2">
         <QuantityField
           label="Black sand, dry"

@@ -19,7 +19,7 @@ export function JoinLine({ ground, into, draws }: JoinLineProps) {
   // A small-looking draw may drain a whole slope: both are said.
   const sizeOf = (draw: StoredGround | undefined): string =>
     draw
-      ? `, ${show.distance(draw.length_m)} long${draw.catchment_m2 === null ? '' : `, drains ${show.land(draw.catchment_m2)}`}`
+      ? `, ${show.distance(draw.length_m)} long${!draw.catchment_m2 ? '' : `, drains ${show.land(draw.catchment_m2)}`}`
       : '';
   const { joins } = ground;
   if (draws.length === 0 && !into) return null;

@@ -117,6 +117,16 @@ export function PermissionList({ ground }: { ground: StoredGround }) {
           </Checkbox>
         )}
         <Button type="submit">{mended ? `Keep ${mended.name} so` : 'Write it down'}</Button>
+        {mended && (
+          <TextButton
+            onClick={() => {
+              setMended(null);
+              setDraft(blank);
+            }}
+          >
+            leave it as it was
+          </TextButton>
+        )}
       </form>
     </section>
   );

@@ -147,6 +147,13 @@ export function RiverSheet({
   /** A reading of the list that is put right; null: a new one. */
   const [mended, setMended] = useState<StoredGaugeReading | null>(null);
   const top = useRef<HTMLDivElement>(null);
+  /** The fields ready for a new reading, of now. */
+  const begin = (): void => {
+    setMended(null);
+    setLevel({ ...level, text: '' });
+    setAt(local.isoMoment(new Date()));
+    setTried(false);
+  };
   const putRight = (r: StoredGaugeReading): void => {
     setMended(r);
     setKind(r.isFlood ? 'flood' : 'level');
@@ -169,9 +176,7 @@ export function RiverSheet({
       isFlood: kind === 'flood',
       note: mended?.note ?? '',
     });
-    setMended(null);
-    setLevel({ ...level, text: '' });
-    setTried(false);
+    begin();
   };
   return (
     <FormSheet
@@ -212,8 +217,15 @@ export function RiverSheet({
     >
       <div ref={top} />
       {mended && (
-        <p className="font-bold" role="status">
-          The reading of {local.dayTime(mended.readAt)} is put right.
+        <p className="flex flex-wrap items-baseline gap-x-3" role="status">
+          <b>The reading of {local.dayTime(mended.readAt)} is put right.</b>
+          <TextButton
+            onClick={() => {
+              begin();
+            }}
+          >
+            leave it as it was
+          </TextButton>
         </p>
       )}
       <Choices

@@ -123,6 +123,16 @@ export function Practice({ seedings, hands }: PracticeProps) {
         <Button look="main" type="submit" className="col-span-2">
           {mended ? 'Keep it so' : 'Keep this practice pan'}
         </Button>
+        {mended && (
+          <TextButton
+            onClick={() => {
+              setMended(null);
+              setCameBack('');
+            }}
+          >
+            leave it as it was
+          </TextButton>
+        )}
       </form>
       <p className="mt-2 text-ink-2">
         Mark the grains (flattened lead shot of the size will do) and mix them into a pan of barren gravel. Samples name

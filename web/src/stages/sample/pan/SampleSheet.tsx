@@ -3,7 +3,7 @@ import { COLOR_CLASSES } from '@riffle/core';
 import { useState } from 'react';
 import { useContainers } from '../../../records/useContainers.ts';
 import { useKeep } from '../../../records/useKeep.ts';
-import { Button } from '../../../ui/Button.tsx';
+import { PutRight } from '../../../ui/PutRight.tsx';
 import { SelectField, TextField } from '../../../ui/Field.tsx';
 import { FormSheet } from '../../../ui/Sheet.tsx';
 import { useLocalTime } from '../../../when/useLocalTime.ts';
@@ -105,20 +105,12 @@ export function SampleSheet({ sample, spots, pits, onClose }: SampleSheetProps) 
         onChange={(note) => setTyped({ ...typed, note })}
         limit={TEXTS.note}
       />
-      <div className="mt-2 flex flex-wrap gap-3">
-        <Button look="main" type="submit">
-          Keep it so
-        </Button>
-        <Button
-          look="danger"
-          onClick={() => {
-            takeOut(sample, 'The sample is out of the book.');
-            onClose();
-          }}
-        >
-          Take it out
-        </Button>
-      </div>
+      <PutRight
+        onTakeOut={() => {
+          takeOut(sample, 'The sample is out of the book.');
+          onClose();
+        }}
+      />
     </FormSheet>
   );
 }

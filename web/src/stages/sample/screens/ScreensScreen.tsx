@@ -58,7 +58,7 @@ export function ScreensScreen() {
 }
 
 /** Stacks screened at this spot before, the latest first. */
-function StacksBefore({ screens: { before, spot, mended, putRight, takeOut } }: { screens: Screens }) {
+function StacksBefore({ screens: { before, spot, mended, stack, takeOut } }: { screens: Screens }) {
   const local = useLocalTime();
   return (
     <Block title={`Before, at ${spot?.name ?? ''}`}>
@@ -72,9 +72,9 @@ function StacksBefore({ screens: { before, spot, mended, putRight, takeOut } }: 
                 {s.screens.map((k) => `${k.name} ${asTyped(k.keptEntered)}`).join(', ')}
               </span>
               {s.id === mended?.id ? (
-                <b role="status">in hand</b>
+                <TextButton onClick={stack.clear}>leave it as it was</TextButton>
               ) : (
-                <TextButton aria-label={`Put right the screening of ${on}`} onClick={() => putRight(s)}>
+                <TextButton aria-label={`Put right the screening of ${on}`} onClick={() => stack.take(s)}>
                   put right
                 </TextButton>
               )}

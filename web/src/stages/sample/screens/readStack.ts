@@ -20,6 +20,8 @@ export interface StackDraft {
   readonly screens: readonly ScreenDraft[];
   readonly through: Entered;
   readonly note: string;
+  /** The stack of the book that is put right; left out: a new one. */
+  readonly mends?: string;
 }
 export interface ReadScreen {
   readonly draft: ScreenDraft;
@@ -71,6 +73,7 @@ export const stackAsDraft = (s: StoredScreening): StackDraft => ({
   })),
   through: s.throughEntered,
   note: s.note,
+  mends: s.id,
 });
 export const newScreen = (measure: StackDraft['measure'], US: boolean): ScreenDraft => ({
   key: uuidv7(),

@@ -1,4 +1,3 @@
-import type { StoredScreening } from '@riffle/contract';
 import { CLOSES_WITHIN_PERCENT, goldBySize, whichScreen } from '@riffle/core';
 import { useMemo, useState } from 'react';
 import { useColors } from '../../../reading/useColors.ts';
@@ -22,9 +21,9 @@ export function useScreens() {
   const samples = useRecords('samples', ground.id).items;
   const stack = useStackDraft(ground, show.display.system === 'US');
   const [tried, setTried] = useState(false);
-  /** A stack of the book that is put right; null: a new one. */
-  const [mended, setMended] = useState<StoredScreening | null>(null);
   const spot = spots.find((s) => s.id === picked);
+  // Taken out meanwhile, it is kept as a new one.
+  const mended = screenings.find((s) => s.id === stack.draft.mends);
   const before = screenings.filter((s) => s.spotId === picked);
   const earlier = before.map(curveOf);
   const curve = stack.curve ?? earlier.at(-1) ?? null;
@@ -53,7 +52,6 @@ export function useScreens() {
     const { id: _id, deleted: _deleted, baseVersion: _version, ...content } = record;
     if (mended) book.put(mended, { ...content, lotId: mended.lotId, screenedAt: mended.screenedAt });
     else book.add(record);
-    setMended(null);
     stack.clear();
     setTried(false);
     toast(`Kept: a stack of ${plural(record.screens.length, 'screen')} at ${spot.name}.`);
@@ -70,10 +68,6 @@ export function useScreens() {
     behind: stack.curve ? earlier : earlier.slice(0, -1),
     before,
     mended,
-    putRight: (one: StoredScreening): void => {
-      setMended(one);
-      stack.take(one);
-    },
     takeOut: (one: (typeof before)[number]) => book.takeOut(one, 'The screening is out of the book.'),
     which,
     looks,
