@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { bringCreek, keepBlank, toStage } from './job.ts';
+import { bringCreek, chooseSpot, keepBlank, logBucket, setBox, toStage } from './job.ts';
 
 /** What was written down wrong is put right: moved, dated back, counted again, taken out and brought back. */
 test('a pan is dated back as it is kept, put right later, moved to its spot, and each step can be undone', async ({
@@ -95,4 +95,59 @@ test('a reading of the river, a permit and a practice pan are put right where th
   await sheet.getByRole('button', { name: 'Keep Pan permit so' }).click();
   await expect(sheet.getByText(/to 31 Oct 2032/)).toBeVisible();
   await expect(sheet.getByText(/to 31 Oct 2031/)).toBeHidden();
+});
+
+test('a run is put right: when it began, a wrong source, one missed, one too many, a forgotten stop', async ({
+  page,
+}) => {
+  const groundId = await bringCreek(page, 'Mended Run Fork');
+  await toStage(page, 'Set');
+  await setBox(page, 'Mended box');
+  await page.getByRole('button', { name: 'Keep this set-up' }).click();
+  await toStage(page, 'Run');
+  await chooseSpot(page, 'Gravel from', 'Lower bar');
+  await page.getByRole('button', { name: 'Start the run' }).click();
+  await logBucket(page, 1);
+  await logBucket(page, 2);
+  const tally = async () =>
+    (
+      (await (await page.request.get(`/api/v1/grounds/${groundId}/runs`)).json()) as {
+        items: {
+          startedAt: string;
+          tally: { buckets: number; volumeLoose_L: number; bySpot_L: Record<string, number>; running_s: number };
+        }[];
+      }
+    ).items[0];
+  await expect.poll(async () => (await tally())?.tally.buckets).toBe(2);
+  await page.getByRole('button', { name: 'put right' }).click();
+  const sheet = page.getByRole('dialog', { name: /^The run of/ });
+  // It cannot begin after its first bucket; it began an hour before.
+  await sheet.getByLabel('Began', { exact: true }).fill('tomorrow 9:00');
+  await expect(sheet.getByText('That is still to come.')).toBeVisible();
+  await sheet.getByLabel('Began', { exact: true }).fill('2 Jan 2026 8:00');
+  // One was missed, half full, from the other spot.
+  await sheet.getByRole('button', { name: 'one was missed' }).click();
+  const bucket = page.getByRole('dialog', { name: /^(Bucket \d|A bucket that was missed)/ });
+  await bucket.getByLabel('From').selectOption({ label: 'Upper bar' });
+  await bucket.getByRole('radio', { name: '1/2' }).click();
+  await bucket.getByRole('button', { name: 'Add it' }).click();
+  await expect(sheet.getByRole('heading', { name: '3 buckets' })).toBeVisible();
+  // The first came from the other spot as well; and back by Undo.
+  await sheet.getByRole('list', { name: 'Buckets of this run' }).getByRole('button').first().click();
+  await bucket.getByLabel('From').selectOption({ label: 'Upper bar' });
+  await bucket.getByRole('button', { name: 'Keep it so' }).click();
+  await expect(sheet.getByRole('listitem').first()).toContainText('Upper bar');
+  await sheet.getByRole('button', { name: 'Keep it so' }).click();
+  await expect(page.getByRole('img', { name: '3 buckets' })).toBeVisible();
+  await expect
+    .poll(async () => Object.values((await tally())?.tally.bySpot_L ?? {}).sort((a, b) => a - b))
+    .toEqual([20, 30]);
+  // Begun in January, it was timed anew.
+  await expect.poll(async () => ((await tally())?.tally.running_s ?? 0) > 86_400).toBe(true);
+  // One too many.
+  await page.getByRole('button', { name: 'put right' }).click();
+  await sheet.getByRole('list', { name: 'Buckets of this run' }).getByRole('button').last().click();
+  await bucket.getByRole('button', { name: 'Take it out' }).click();
+  await expect(sheet.getByRole('heading', { name: '2 buckets' })).toBeVisible();
+  await expect.poll(async () => (await tally())?.tally.buckets).toBe(2);
 });

@@ -136,7 +136,16 @@ test('a box is measured: a bucket timed and a tail panned move what is said of i
     page.getByText(/tail pan of “1 pan”: 1 or 2 colors – says nothing before its ground is panned/),
   ).toBeVisible();
   await page.reload();
-  await page.getByRole('button', { name: /^Take out: .*cleared in 14 min$/ }).click();
+  // Put right where it is listed; and taken out there.
+  await page.getByRole('button', { name: /^Put right: .*cleared in 14 min$/ }).click();
+  await expect(sheet.getByLabel('It took', { exact: true })).toHaveValue('840');
+  await sheet.getByLabel('It took', { exact: true }).fill('4 min');
+  await sheet.getByRole('button', { name: 'Keep it so' }).click();
+  await expect(page.getByText('Put right: a timed bucket.')).toBeVisible();
+  await expect(page.getByText(/cleared in 4 min$/)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: /^Put right: .*cleared in 14 min$/ }).click();
+  await sheet.getByRole('button', { name: 'Take it out' }).click();
   await expect(page.getByText('Taken out: a timed bucket.')).toBeVisible();
   await expect(feed).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();

@@ -228,6 +228,20 @@ describe('runs', () => {
     const { tally } = (await server.call('GET', `/runs/${runId}`)).json<StoredRun>();
     expect(tally).toMatchObject({ buckets: 1, stopped: false, running_s: 22 * 60, timesInOrder: false });
   });
+  test('a run that began earlier than was thought is timed anew; its buckets stay', async () => {
+    const { runId, spots } = await aRun();
+    await server.call('POST', `/runs/${runId}/events`, { events: [5, 15].map((m) => bucketAt(m, spots[0])) });
+    const before = (await server.call('GET', `/runs/${runId}`)).json<StoredRun>();
+    const { version, updatedAt: _at, tally, ...content } = before;
+    const startedAt = new Date(Date.parse(before.startedAt) - 20 * 60_000).toISOString();
+    const moved = await server.call('PUT', `/runs/${runId}`, { ...content, startedAt, baseVersion: version });
+    expect(moved.json<StoredRun>().tally).toEqual({ ...tally, running_s: tally.running_s + 20 * 60 });
+    // A note alone changes nothing of it.
+    const noted = { ...content, startedAt, note: 'from paper', baseVersion: version + 1 };
+    expect((await server.call('PUT', `/runs/${runId}`, noted)).json<StoredRun>().tally.running_s).toBe(
+      tally.running_s + 20 * 60,
+    );
+  });
   test('a bucket without a volume, an undo of nothing and a run that is not there are refused', async () => {
     const { runId, spots } = await aRun();
     expect(

@@ -1,5 +1,6 @@
 import { Id, LoggedEvent, NewEvents, page, PageQuery, Problem, RunAfterTaps, StoredRun } from '@riffle/contract';
 import { addTaps, keepTally, type TapTally } from '@riffle/core';
+import { isDeepStrictEqual } from 'node:util';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import type pg from 'pg';
@@ -11,7 +12,7 @@ import { allEvents, appendEvents, listEvents, lockRun, runs, undoneBy, writeTall
 
 export function runRoutes(scope: FastifyInstance, pool: pg.Pool): void {
   const app = scope.withTypeProvider<ZodTypeProvider>();
-  recordRoutes(app, pool, runs);
+  recordRoutes(app, pool, timedRuns);
 
   app.get(
     '/runs/:id',
@@ -79,3 +80,14 @@ async function tallied(db: Db, crewId: string, run: StoredRun, fresh: readonly L
   const added = undone && addTaps(run.startedAt, run.tally, fresh, undone);
   return added ?? keepTally(run.startedAt, await allEvents(db, crewId, run.id));
 }
+
+/** Runs as they are written: one that began at another time than was thought is timed anew. */
+const timedRuns: typeof runs = {
+  ...runs,
+  write: async (db, crewId, sent, baseVersion) => {
+    const written = await runs.write(db, crewId, sent, baseVersion);
+    if (!written || written.tally.taps === 0) return written;
+    const tally = keepTally(written.startedAt, await allEvents(db, crewId, written.id));
+    return isDeepStrictEqual(tally, written.tally) ? written : writeTally(db, crewId, written.id, tally);
+  },
+};

@@ -11,12 +11,14 @@ interface ClosedFirstProps {
   readonly ground: StoredGround;
   /** The day that is asked of; today unless told. */
   readonly on?: string;
+  /** What the screen says is more pressing still (one stands on another's claim): it comes first, the closure is a line under it. */
+  readonly after?: boolean;
   /** What the screen says of itself: its first word where all is open, its second where the ground is closed. */
   readonly children: ReactNode;
 }
 
 /** What the crew's own notes say of a day, on every screen where ground is worked: closed ground is the first word. */
-export function ClosedFirst({ ground, on: asked, children }: ClosedFirstProps) {
+export function ClosedFirst({ ground, on: asked, after = false, children }: ClosedFirstProps) {
   const today = useToday();
   const on = asked ?? today;
   const notes = useRecords('permissions', ground.id).items;
@@ -41,20 +43,25 @@ export function ClosedFirst({ ground, on: asked, children }: ClosedFirstProps) {
         {ends}
       </>
     );
+  const named = closed
+    .map(
+      (c) =>
+        `${c.note.name} (${c.why === 'closed season' ? (c.until ? `until ${day(c.until)}` : 'no end noted') : `${c.why}${c.until ? `, ${day(c.until)}` : ''}`})`,
+    )
+    .join('; ');
+  const says = `▲ Closed ${isToday ? 'today' : 'on that day'} by your notes: ${named}.`;
+  if (after)
+    return (
+      <>
+        {children}
+        <p className="font-semibold text-danger">{says}</p>
+      </>
+    );
   return (
     <>
       <div className="border-l-4 border-danger pl-3">
         <Judgement rests={`${opens ? `Open again on ${day(opens)}. ` : ''}Local law decides; ask before you dig.`}>
-          <span className="text-danger">
-            ▲ Closed {isToday ? 'today' : 'on that day'} by your notes:{' '}
-            {closed
-              .map(
-                (c) =>
-                  `${c.note.name} (${c.why === 'closed season' ? (c.until ? `until ${day(c.until)}` : 'no end noted') : `${c.why}${c.until ? `, ${day(c.until)}` : ''}`})`,
-              )
-              .join('; ')}
-            .
-          </span>
+          <span className="text-danger">{says}</span>
         </Judgement>
       </div>
       {ends}

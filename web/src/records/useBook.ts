@@ -23,8 +23,8 @@ export function useBooks(groundIds: readonly string[]): (GroundBook | undefined)
     const lists = [cleanups, setups, runs];
     return groundIds.map((id) => {
       const ground = grounds.find((g) => g.id === id);
-      // Other grounds only tell whether a box came clean; they are waited for while they are on their way, no longer.
-      if (!ground || lists.some((l) => l.arriving || !l.known.has(id))) return undefined;
+      // Other grounds only tell whether a box came clean: that mark comes with them, and no figure waits for a hundred lists.
+      if (!ground || lists.some((l) => !l.known.has(id))) return undefined;
       const weighed = weighedCleanups(id, cleanups.items, tallied, setups.items, ground.timeZone ?? deviceZone());
       return keepBook(id, ground.swell_percent, weighed.cleanups, weighed.unweighed);
     });
@@ -32,6 +32,10 @@ export function useBooks(groundIds: readonly string[]): (GroundBook | undefined)
 }
 
 export function useBook(groundId: string): GroundBook | undefined {
+  // Its own lists are asked for before those of every other ground.
+  useRecords('cleanups', groundId);
+  useRecords('setups', groundId);
+  useRecords('runs', groundId);
   return useBooks(useMemo(() => [groundId], [groundId]))[0];
 }
 

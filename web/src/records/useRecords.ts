@@ -83,28 +83,24 @@ export interface RecordsOfAll<T> {
   readonly items: readonly T[];
   /** Grounds whose list this device has. */
   readonly known: ReadonlySet<string>;
-  /** Some list is asked for and not here yet. */
-  readonly arriving: boolean;
 }
 
 /** All records of a kind on every ground: a tag in the hand may be of any of them. */
 export function useRecordsOfAll<K extends Kind>(kind: K): RecordsOfAll<Records[K]['kept']> {
   const grounds = useRecords('grounds').items;
   const waiting = useWaiting();
-  const { lists, read, arriving } = useQueries({
+  const { lists, read } = useQueries({
     queries: grounds.map((g) => listOf(kind, g.id)),
     combine: (all) => ({
       lists: all.map((q) => q.data),
       read: all.map((q) => q.data !== undefined && q.dataUpdatedAt > NEVER_READ),
-      arriving: all.some((q) => q.isPending && q.fetchStatus === 'fetching'),
     }),
   });
   return useMemo(
     () => ({
       items: grounds.flatMap((g, i) => withWaiting(kind, g.id, lists[i] ?? [], waiting)),
       known: new Set(grounds.flatMap((g, i) => (read[i] ? [g.id] : []))),
-      arriving,
     }),
-    [kind, grounds, lists, read, arriving, waiting],
+    [kind, grounds, lists, read, waiting],
   );
 }

@@ -13,6 +13,9 @@ import { AtTheBox } from './AtTheBox.tsx';
 import { BucketCount, BucketGlyph, PaceBar, StopGlyph, UndoGlyph } from './RunDrawings.tsx';
 import { safePace_ms, clockText, useOpenRun, type OpenRun } from './useOpenRun.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
+import { FULLNESS } from './byHand.ts';
+import { RunSheet } from './RunSheet.tsx';
+import { TextButton } from '../../ui/TextButton.tsx';
 
 interface RunLiveProps {
   readonly run: StoredRun;
@@ -23,11 +26,7 @@ interface RunLiveProps {
   readonly onDrop: () => void;
 }
 
-const PARTS = [
-  ['1/3', 1 / 3],
-  ['1/2', 1 / 2],
-  ['2/3', 2 / 3],
-] as const;
+const PARTS = (['1/3', '1/2', '2/3'] as const).map((part) => [part, FULLNESS[part]] as const);
 
 /** A run under way: huge buttons, a clock, and the pace against what the box safely takes. Made for gloves and glare. */
 export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
@@ -35,6 +34,7 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
   const open = useOpenRun(run, setup, rig);
   const show = useShow();
   const [source, setSource] = useState(run.spotId);
+  const [mending, setMending] = useState(false);
   const { tally } = open;
   const { count } = open;
   const last = tally.buckets.at(-1);
@@ -124,7 +124,7 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
             </div>
           )}
           <div className="hidden sm:block">
-            <Tape open={open} name={name} />
+            <Tape open={open} name={name} onMend={() => setMending(true)} />
           </div>
         </div>
         <div className="mt-auto sm:mt-0">
@@ -204,8 +204,9 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
         </div>
       </div>
       <div className="sm:hidden">
-        <Tape open={open} name={name} />
+        <Tape open={open} name={name} onMend={() => setMending(true)} />
       </div>
+      {mending && <RunSheet run={run} spots={spots} onClose={() => setMending(false)} />}
     </div>
   );
 }
@@ -213,10 +214,11 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
 interface TapeProps {
   readonly open: OpenRun;
   readonly name: (spotId: string | null | undefined) => string;
+  readonly onMend: () => void;
 }
 
 /** The buckets of this run, the newest first: when, how full, from where. */
-function Tape({ open, name }: TapeProps) {
+function Tape({ open, name, onMend }: TapeProps) {
   const local = useLocalTime();
   const { buckets } = open.tally;
   const partly = open.state === 'away' && open.run.tally.taps > 0;
@@ -225,7 +227,10 @@ function Tape({ open, name }: TapeProps) {
   const earlier = open.count - buckets.length;
   return (
     <div className="border-t-2 border-ink pt-2">
-      <h2>Buckets</h2>
+      <div className="flex items-baseline justify-between gap-3">
+        <h2>Buckets</h2>
+        <TextButton onClick={onMend}>put right</TextButton>
+      </div>
       <ol className="mt-1 max-h-52 overflow-y-auto" tabIndex={0} aria-label="Buckets, the newest first">
         {buckets
           .map((b, i) => {

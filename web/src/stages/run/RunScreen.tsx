@@ -19,6 +19,8 @@ import { SelectField } from '../../ui/Field.tsx';
 import { Block, Judgement } from '../../ui/Judgement.tsx';
 import { RunLive } from './RunLive.tsx';
 import { useLocalTime } from '../../when/useLocalTime.ts';
+import { RunSheet } from './RunSheet.tsx';
+import { TextButton } from '../../ui/TextButton.tsx';
 
 /** Runs gravel: a run under way, or the start of one. */
 export function RunScreen() {
@@ -123,6 +125,8 @@ function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {
   const { add } = useKeep('runs');
   const [chosen, setChosen] = useState<string | null>(null);
   const [tried, setTried] = useState(false);
+  const [mendedId, setMended] = useState<string | null>(null);
+  const mended = waiting.find((r) => r.id === mendedId);
   const setup = setups.find((s) => s.id === chosen) ?? setups[0];
   const spot = spots.find((s) => s.id === picked);
 
@@ -214,12 +218,21 @@ function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {
         >
           <ul>
             {waiting.map((r) => (
-              <li key={r.id} className="border-b border-rule py-1.5">
-                {local.dayTime(r.startedAt)}: {plural(r.tally.buckets, 'bucket')}, {show.volume(r.tally.volumeLoose_L)}{' '}
-                loose
+              <li key={r.id} className="flex flex-wrap items-baseline gap-x-3 border-b border-rule py-1.5">
+                <span className="min-w-0 grow">
+                  {local.dayTime(r.startedAt)}: {plural(r.tally.buckets, 'bucket')},{' '}
+                  {show.volume(r.tally.volumeLoose_L)} loose
+                </span>
+                <TextButton
+                  aria-label={`Put right the run of ${local.dayTime(r.startedAt)}`}
+                  onClick={() => setMended(r.id)}
+                >
+                  put right
+                </TextButton>
               </li>
             ))}
           </ul>
+          {mended && <RunSheet run={mended} spots={spots} onClose={() => setMended(null)} />}
         </Block>
       )}
     </div>

@@ -101,8 +101,10 @@ export function safePace_ms(answer: SolvedBox | null, bucket_L: number): number 
   return answer && answer.capacity_m3_s > 0 ? bucket_L / (PRUDENT_SHARE * answer.capacity_m3_s) : null;
 }
 
+/** "4:09", "1:04:09"; past a day, where a stop was forgotten, "3 d 5 h". */
 export function clockText(ms: number): string {
   const s = Math.max(0, Math.round(ms / 1000));
+  if (s >= 86_400) return `${Math.floor(s / 86_400)} d ${Math.floor((s % 86_400) / 3600)} h`;
   const [h, m, sec] = [Math.floor(s / 3600), Math.floor((s % 3600) / 60), s % 60];
   return h > 0
     ? `${h}:${String(m).padStart(2, '0')}:${String(sec).padStart(2, '0')}`

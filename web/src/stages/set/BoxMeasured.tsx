@@ -20,7 +20,7 @@ const FEW_DRAWS = 25;
 /** What this box is by its own measure: its catch, its feed and its floor beside boxes of its kind, what was measured, and ways to measure more. */
 export function BoxMeasured({ page }: { page: SetOnPage }) {
   const local = useLocalTime();
-  const { measured, inHand, open, takeOutTest } = page;
+  const { measured, inHand, open } = page;
   const found = inHand.verdict?.measured ?? null;
   const spoke = measured.filter((m) => m.evidence);
   return (
@@ -59,8 +59,8 @@ export function BoxMeasured({ page }: { page: SetOnPage }) {
                 {found?.fits[spoke.indexOf(m)] === false && <b> – fits no such box: left out</b>}
               </span>
               {m.what !== 'clean-up' && (
-                <TextButton aria-label={`Take out: ${foundWords(m)}`} onClick={() => takeOutTest(m.id)}>
-                  take out
+                <TextButton aria-label={`Put right: ${foundWords(m)}`} onClick={() => open({ test: m.id })}>
+                  put right
                 </TextButton>
               )}
             </li>

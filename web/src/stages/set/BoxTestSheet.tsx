@@ -1,4 +1,4 @@
-import { TAIL_COLORS, type Measurement } from '@riffle/contract';
+import { TAIL_COLORS, type Measurement, type StoredBoxTest } from '@riffle/contract';
 import type { Entered } from '@riffle/core';
 import { useState, type ReactNode } from 'react';
 import { useContainers } from '../../records/useContainers.ts';
@@ -9,7 +9,11 @@ import { QuantityField } from '../../ui/QuantityField.tsx';
 import { FormSheet } from '../../ui/Sheet.tsx';
 import { useShow } from '../../units/useShow.ts';
 import { Stopwatch } from './FlowSheet.tsx';
-import { newTest, readTest, type TestDraft } from './readTest.ts';
+import { newTest, readTest, typedTest, type TestDraft } from './readTest.ts';
+import { PutRight } from '../../ui/PutRight.tsx';
+import { whenProblem } from '../../when/readWhen.ts';
+import { useLocalTime } from '../../when/useLocalTime.ts';
+import { WhenField } from '../../when/WhenField.tsx';
 
 const TITLES: Readonly<Record<Measurement['kind'], string>> = {
   'timed bucket': 'Time a bucket',
@@ -28,34 +32,51 @@ const HOW: Readonly<Record<Measurement['kind'], string>> = {
 
 interface BoxTestSheetProps {
   readonly kind: Measurement['kind'];
+  /** The test that is put right; undefined for a new one. */
+  readonly kept?: StoredBoxTest;
   readonly bucket: Entered;
   readonly depth: Entered;
   readonly onClose: () => void;
   /** False: the box as it stands cannot be read, so there is nothing to hold the test to. */
-  readonly onKeep: (tested: Measurement) => boolean;
+  readonly onKeep: (tested: Measurement, testedAt: string) => boolean;
+  readonly onTakeOut?: () => void;
 }
 
 /** A test of the box as it stands. */
-export function BoxTestSheet({ kind, bucket, depth, onClose, onKeep }: BoxTestSheetProps) {
+export function BoxTestSheet({ kind, kept, bucket, depth, onClose, onKeep, onTakeOut }: BoxTestSheetProps) {
   const show = useShow();
-  const [draft, set] = useState<TestDraft>(() => newTest(show.display.system === 'US', bucket, depth));
+  const local = useLocalTime();
+  const [draft, set] = useState<TestDraft>(() => {
+    const blank = newTest(show.display.system === 'US', bucket, depth);
+    return kept && kept.tested.kind !== 'event' ? typedTest(blank, kept.tested) : blank;
+  });
+  const [when, setWhen] = useState(() => local.isoMoment(kept?.testedAt ?? new Date()));
   const [tried, setTried] = useState(false);
   const { readings, tested, problem } = readTest(kind, draft, useContainers());
+  const whenWrong = kept ? (when === '' ? 'A day and an hour.' : whenProblem(when, local)) : null;
   const change = (some: Partial<TestDraft>): void => set((before) => ({ ...before, ...some }));
   const save = (): void => {
     setTried(true);
-    if (tested && onKeep(tested)) onClose();
+    if (!tested || whenWrong) return;
+    // The field has no seconds: what was not touched keeps its own.
+    const at = kept && when === local.isoMoment(kept.testedAt) ? kept.testedAt : local.at(when).toISOString();
+    if (onKeep(tested, kept ? at : new Date().toISOString())) onClose();
   };
   return (
     <FormSheet title={TITLES[kind]} onClose={onClose} onSave={save}>
       <p className="mb-2 text-ink-2">{HOW[kind]}</p>
       {FIELDS[kind]({ draft, change, readings, tried })}
+      {kept && <WhenField label="When" value={when} onChange={setWhen} problem={whenWrong} />}
       <p role="alert" className="min-h-5 text-[12.5px] text-danger">
         {tried && !tested && `▲ Not kept: ${problem}`}
       </p>
-      <Button look="main" type="submit" className="min-h-14">
-        Keep it
-      </Button>
+      {onTakeOut ? (
+        <PutRight onTakeOut={onTakeOut} />
+      ) : (
+        <Button look="main" type="submit" className="min-h-14">
+          Keep it
+        </Button>
+      )}
     </FormSheet>
   );
 }

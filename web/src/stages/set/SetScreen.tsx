@@ -101,7 +101,7 @@ function SetHeader({ page: { ground, rig, spot } }: { page: SetOnPage }) {
   );
 }
 
-function SetSheets({ page: { sheet, close, rig, choose, inHand, test, link, lie } }: { page: SetOnPage }) {
+function SetSheets({ page: { sheet, close, rig, choose, inHand, book, test, mend, link, lie } }: { page: SetOnPage }) {
   if (sheet === null) return null;
   if (sheet === 'link') return link === null ? null : <LinkSheet link={link} onClose={close} />;
   if (sheet === 'flow')
@@ -131,6 +131,23 @@ function SetSheets({ page: { sheet, close, rig, choose, inHand, test, link, lie 
         }}
       />
     ) : null;
+  if (typeof sheet === 'object') {
+    const kept = book.tests.find((t) => t.id === sheet.test);
+    if (!kept || kept.tested.kind === 'event') return null;
+    const { keep, takeOut } = mend(kept);
+    return (
+      <BoxTestSheet
+        key={sheet.test}
+        kind={kept.tested.kind}
+        kept={kept}
+        bucket={inHand.draft.bucket}
+        depth={inHand.draft.depth}
+        onClose={close}
+        onKeep={keep}
+        onTakeOut={takeOut}
+      />
+    );
+  }
   if (sheet !== 'rig' && sheet !== 'new rig')
     return (
       <BoxTestSheet

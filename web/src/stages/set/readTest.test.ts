@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { CONTAINERS } from '@riffle/core';
-import { newTest, readTest, type TestDraft } from './readTest.ts';
+import { newTest, readTest, typedTest, type TestDraft } from './readTest.ts';
 import { foundWords, measureWords } from './testWords.ts';
 
 const typed = (some: Partial<TestDraft> = {}): TestDraft => ({
@@ -11,6 +11,18 @@ const read = (kind: Parameters<typeof readTest>[0], some: Partial<TestDraft>) =>
   readTest(kind, typed(some), CONTAINERS);
 
 describe('a test of the box as it is typed', () => {
+  test('one kept before is read back as it was', () => {
+    const kinds = [
+      read('timed bucket', { took: { text: '4', unit: 'min' } }),
+      read('tail pan', { colors: '3+', panned: { text: '2', unit: 'pan' } }),
+      read('tracers', { held: '14' }),
+      read('water', { flow: { text: '180', unit: 'L/min' } }),
+    ];
+    for (const { tested } of kinds) {
+      if (!tested) throw new Error('It was not read.');
+      expect(readTest(tested.kind, typedTest(typed(), tested), CONTAINERS).tested).toEqual(tested);
+    }
+  });
   test('each kind in its own units, what was typed kept as typed', () => {
     expect(read('timed bucket', { took: { text: '4', unit: 'min' } }).tested).toMatchObject({
       kind: 'timed bucket',

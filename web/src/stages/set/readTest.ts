@@ -27,6 +27,19 @@ export const newTest = (US: boolean, bucket: Entered, depth: Entered): TestDraft
   flow: { text: '', unit: US ? 'gpm' : 'L/s' },
 });
 
+/** A test that was kept, as its fields stood: what its kind does not have is left as `blank`. */
+export const typedTest = (blank: TestDraft, t: Measurement): TestDraft => ({
+  ...blank,
+  ...FIELDS_OF[t.kind](t as never),
+});
+const FIELDS_OF: { readonly [K in Measurement['kind']]: (t: Extract<Measurement, { kind: K }>) => Partial<TestDraft> } =
+  {
+    'timed bucket': (t) => ({ volume: t.volumeEntered, took: { text: String(t.took_s), unit: 's' } }),
+    'tail pan': (t) => ({ colors: t.colors, panned: t.volumeEntered }),
+    tracers: (t) => ({ size: t.sizeEntered, fed: String(t.fed), held: String(t.held) }),
+    water: (t) => ({ depth: t.depthEntered, flow: t.flowEntered }),
+  };
+
 type Field = 'volume' | 'took' | 'panned' | 'size' | 'fed' | 'held' | 'depth' | 'flow';
 const NEEDED: Readonly<Record<Measurement['kind'], readonly Field[]>> = {
   'timed bucket': ['volume', 'took'],

@@ -1,4 +1,4 @@
-import type { StoredRig, StoredScreening, StoredSetup, Measurement } from '@riffle/contract';
+import type { StoredRig, StoredScreening, StoredSetup, Measurement, StoredBoxTest } from '@riffle/contract';
 import { boxLength_m, UNITS } from '@riffle/core';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
@@ -20,7 +20,7 @@ import { TEST_WORDS } from './testWords.ts';
 import { useSetup } from './useSetup.ts';
 
 /** A sheet over the screen; the tests of a box by their kind. */
-export type SetSheet = 'new rig' | 'rig' | 'flow' | 'link' | 'level' | Measurement['kind'];
+export type SetSheet = 'new rig' | 'rig' | 'flow' | 'link' | 'level' | Measurement['kind'] | { readonly test: string };
 
 /** The box in hand on this ground, the set-ups kept before, and the sheet that lies open. */
 export function useSetScreen() {
@@ -112,10 +112,17 @@ export function useSetScreen() {
     toast(`Kept: ${TEST_WORDS[tested.kind]}. The box is weighed by it from now on.`);
     return true;
   };
-  const takeOutTest = (id: string): void => {
-    const one = book.tests.find((t) => t.id === id);
-    if (one && one.tested.kind !== 'event') tests.takeOut(one, `Taken out: ${TEST_WORDS[one.tested.kind]}.`);
-  };
+  /** Of a test kept before: what puts it right, and what takes it out. */
+  const mend = (one: StoredBoxTest) => ({
+    keep: (tested: Measurement, testedAt: string): boolean => {
+      tests.change(one, { tested, testedAt }, `Put right: ${TEST_WORDS[tested.kind]}.`);
+      return true;
+    },
+    takeOut: (): void => {
+      if (one.tested.kind !== 'event') tests.takeOut(one, `Taken out: ${TEST_WORDS[one.tested.kind]}.`);
+      open(null);
+    },
+  });
   /** Takes a kept set-up up again. */
   const load = (s: StoredSetup): void => {
     choose(s.rigId);
@@ -142,7 +149,7 @@ export function useSetScreen() {
     /** What was measured at this box, the latest first. */
     measured,
     test,
-    takeOutTest,
+    mend,
     link: rig ? `${location.origin}/g/${ground.id}/set?${settingSearch(draft, rig.id)}` : null,
     load,
     inHand,

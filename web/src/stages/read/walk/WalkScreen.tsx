@@ -65,7 +65,7 @@ export function WalkScreen() {
       </header>
       <div className="flex grow flex-col gap-2.5 sm:grid sm:grid-cols-[minmax(0,1fr)_minmax(0,27rem)] sm:content-start sm:gap-x-10">
         <div className="flex min-w-0 flex-col gap-2.5">
-          <ClosedFirst ground={ground}>
+          <ClosedFirst ground={ground} after={walk.inShut !== null}>
             <WalkFirst walk={walk} />
           </ClosedFirst>
           <p role="alert" className={isNews ? 'border-l-4 border-ink pl-3 text-[16px] font-semibold' : 'sr-only'}>

@@ -1,0 +1,40 @@
+import type { LoggedEvent } from '@riffle/contract';
+import { v7 as uuidv7 } from 'uuid';
+
+/** How full a bucket is, as it is said, and its share of a full one. */
+export const FULLNESS = { full: 1, '2/3': 2 / 3, '1/2': 1 / 2, '1/3': 1 / 3 } as const;
+export type Fullness = keyof typeof FULLNESS;
+
+/** What can be put right of a bucket. */
+export interface BucketToldAnew {
+  readonly at: string;
+  readonly spotId: string | null;
+  readonly fullness: Fullness;
+}
+
+type Told = Pick<LoggedEvent, 'kind' | 'at'> & Partial<LoggedEvent>;
+/**
+ * A tap written down afterwards. No device counted it: it stands by its own time alone, so it is given a device of its own, and is never taken for the
+ * second half of a double tap.
+ */
+const byHand = (event: Told): LoggedEvent => ({
+  spotId: null,
+  volume_L: null,
+  fullness: null,
+  undoes: null,
+  ...event,
+  id: uuidv7(),
+  deviceId: uuidv7(),
+  deviceCount: 0,
+});
+
+/** A bucket that was not tapped. @param bucket_L a full one, loose */
+export const missedBucket = ({ at, spotId, fullness }: BucketToldAnew, bucket_L: number): LoggedEvent =>
+  byHand({ kind: 'bucket', at, spotId, fullness, volume_L: bucket_L * FULLNESS[fullness] });
+
+/** Takes a bucket back, at its own moment: the clock of the run goes on as it did. */
+export const takenBack = (bucket: Pick<LoggedEvent, 'id' | 'at'>): LoggedEvent =>
+  byHand({ kind: 'undo', at: bucket.at, undoes: bucket.id });
+
+/** A stop that was forgotten. Taps after it count as fed, and what lies between is no time of work. */
+export const forgottenStop = (at: string): LoggedEvent => byHand({ kind: 'stop', at });
