@@ -1,4 +1,5 @@
 import type { StoredGround, StoredSign } from '@riffle/contract';
+import { useDeferredValue } from 'react';
 import type { RibbonPlace } from '../../ribbon/placeAt.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { PickKind } from './PickKind.tsx';
@@ -18,10 +19,14 @@ interface SignSheetProps {
 
 /** Two taps: open, and the kind. It is kept at once where one stands; measures can be added afterwards. */
 export function SignSheet({ ground, sign, place, onClose, onMore }: SignSheetProps) {
+  // The slip answers the tap at once; its kinds come a frame later, where the phone is slow.
+  const answered = useDeferredValue(true, false);
   return (
     <Sheet title={sign ? signName(sign.kind, ground.kind) : 'What do you see?'} onClose={onClose}>
       {sign ? (
         <SignMeasures key={sign.id} ground={ground} sign={sign} onClose={onClose} />
+      ) : !answered ? (
+        <div className="min-h-[60dvh]" />
       ) : (
         <PickKind ground={ground} place={place} onClose={onClose} onMore={onMore} />
       )}
