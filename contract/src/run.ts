@@ -20,7 +20,10 @@ export const Tally = z.object({
   buckets: z.int(),
   volumeLoose_L: z.number(),
   bySpot_L: z.record(z.string(), z.number()),
+  /** Time of work: without stops, and without what was broken off. */
   running_s: z.number(),
+  /** Time that no stop was tapped for and in which nothing was fed for over 45 minutes on end. */
+  brokenOff_s: z.number().default(0),
   stopped: z.boolean(),
   lastEventAt: Timestamp.nullable(),
   /** Taps counted, of every kind. They only become more: of two tallies of a run, the one with more is the later. */

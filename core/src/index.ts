@@ -308,7 +308,7 @@ export {
 export { DRY_IN_SUMMER, secondWater, type WaterHole } from './day/secondWater.ts';
 export { walkingMinutes, walkingSpeed_m_s, type WalkedLine } from './day/walking.ts';
 
-export { DOUBLE_TAP_MS, tallyRun, type RunEvent, type RunTally } from './run/tallyRun.ts';
+export { BROKEN_OFF_MS, DOUBLE_TAP_MS, tallyRun, type RunEvent, type RunTally } from './run/tallyRun.ts';
 export { addTaps, asRunEvent, keepTally, type TapTally, type LoggedTap } from './run/keepTally.ts';
 export { HEAD_STRETCH_M, sectionSplit, type BoxSection, type SectionSplit } from './clean/sectionSplit.ts';
 export { creditGold, type CleanupCredit, type Credit } from './books/creditGold.ts';

@@ -242,6 +242,30 @@ describe('runs', () => {
       tally.running_s + 20 * 60,
     );
   });
+  test('runs counted before breaks were known are timed anew, once, as they are counted today', async () => {
+    const { runId, spots } = await aRun();
+    const bare = { ...bucketAt(1, spots[0]), volume_L: null, spotId: null };
+    const at = (minute: number): string => new Date(Date.UTC(2026, 4, 1, 9, minute)).toISOString();
+    const events = [
+      ...[10, 20, 80, 90].map((m) => bucketAt(m, spots[0])),
+      { ...bare, id: uuidv7(), kind: 'stop', at: at(95) },
+      { ...bare, id: uuidv7(), kind: 'resume', at: at(200) },
+      bucketAt(290, spots[0]),
+    ];
+    await server.call('POST', `/runs/${runId}/events`, { events });
+    const counted = (await server.call('GET', `/runs/${runId}`)).json<StoredRun>().tally;
+    // 0 to 20, 80 to 95; an hour and an hour and a half were broken off, and from 95 to 200 it was stopped.
+    expect(counted).toMatchObject({ running_s: 35 * 60, brokenOff_s: 150 * 60 });
+    await server.pool.query(`update run set tally = (tally - 'brokenOff_s') || '{"running_s": 11100}' where id = $1`, [
+      runId,
+    ]);
+    const sql = readFileSync(new URL('../migrations/025_true-clock.sql', import.meta.url), 'utf8');
+    const update = sql.slice(0, sql.indexOf('alter table'));
+    await server.pool.query(
+      update.replace('where r.crew_id = b.crew_id', `where r.id = '${runId}' and r.crew_id = b.crew_id`),
+    );
+    expect((await server.call('GET', `/runs/${runId}`)).json<StoredRun>().tally).toEqual(counted);
+  });
   test('a bucket without a volume, an undo of nothing and a run that is not there are refused', async () => {
     const { runId, spots } = await aRun();
     expect(

@@ -13,6 +13,7 @@ const tapped = (steps: boolean): fc.Arbitrary<LoggedTap[]> =>
         kind: fc.constantFrom('bucket', 'bucket', 'bucket', 'undo', 'stop', 'resume'),
         gap_ms: fc.oneof(
           { arbitrary: fc.integer({ min: 0, max: 900_000 }), weight: 9 },
+          { arbitrary: fc.integer({ min: 2_600_000, max: 2_800_000 }), weight: 1 },
           { arbitrary: fc.integer({ min: steps ? -600_000 : 0, max: 300 }), weight: 1 },
         ),
         volume_L: fc.constantFrom(20, 40 / 3, 10),
@@ -60,6 +61,7 @@ describe('taps added to a tally', () => {
     ...tally,
     volumeLoose_L: expect.closeTo(tally.volumeLoose_L, 9),
     running_s: expect.closeTo(tally.running_s, 6),
+    brokenOff_s: expect.closeTo(tally.brokenOff_s, 6),
     bySpot_L: Object.fromEntries(Object.entries(tally.bySpot_L).map(([spot, L]) => [spot, expect.closeTo(L, 9)])),
   });
 

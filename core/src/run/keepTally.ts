@@ -1,4 +1,4 @@
-import { DOUBLE_TAP_MS, inOrder, tallyRun, type RunEvent } from './tallyRun.ts';
+import { BROKEN_OFF_MS, DOUBLE_TAP_MS, inOrder, tallyRun, type RunEvent } from './tallyRun.ts';
 
 /** A tap of a run as it is kept: times as ISO 8601 instants. */
 export interface LoggedTap {
@@ -18,6 +18,8 @@ export interface TapTally {
   readonly volumeLoose_L: number;
   readonly bySpot_L: Record<string, number>;
   readonly running_s: number;
+  /** Left out of `running_s`: no stop was tapped, and nothing fed for longer than `BROKEN_OFF_MS` on end. */
+  readonly brokenOff_s: number;
   readonly stopped: boolean;
   readonly lastEventAt: string | null;
   /** Taps counted, of every kind. They only become more: of two tallies of a run, the one with more is the later. */
@@ -48,6 +50,7 @@ export function keepTally(startedAt: string, taps: readonly LoggedTap[]): TapTal
     volumeLoose_L: tally.volumeLoose_L,
     bySpot_L: { ...tally.bySpot_L },
     running_s: tally.running_ms / 1000,
+    brokenOff_s: tally.brokenOff_ms / 1000,
     stopped: tally.stopped,
     lastEventAt: last_ms === null ? null : new Date(last_ms).toISOString(),
     taps: ordered.length,
@@ -71,7 +74,7 @@ export function addTaps(
   if (!before.timesInOrder) return null;
   const standing = new Map(undone);
   const bySpot_L = { ...before.bySpot_L };
-  let { buckets, volumeLoose_L, running_s, stopped } = before;
+  let { buckets, volumeLoose_L, running_s, brokenOff_s, stopped } = before;
   let at_ms = Date.parse(before.lastEventAt ?? startedAt);
   let hasTaps = before.lastEventAt !== null;
   const byId = new Map(taps.map((t) => [t.id, t]));
@@ -87,7 +90,8 @@ export function addTaps(
     if (e.at_ms < at_ms || (hasTaps && e.at_ms === at_ms)) return null;
     hasTaps = true;
     if (tap.deviceId === null && e.at_ms - at_ms < DOUBLE_TAP_MS) return null;
-    if (!stopped) running_s += (e.at_ms - at_ms) / 1000;
+    if (!stopped && e.at_ms - at_ms > BROKEN_OFF_MS) brokenOff_s += (e.at_ms - at_ms) / 1000;
+    else if (!stopped) running_s += (e.at_ms - at_ms) / 1000;
     at_ms = e.at_ms;
     if (tap.kind === 'stop') stopped = true;
     if (tap.kind === 'resume') stopped = false;
@@ -110,6 +114,7 @@ export function addTaps(
     volumeLoose_L: buckets === 0 ? 0 : volumeLoose_L,
     bySpot_L,
     running_s,
+    brokenOff_s,
     stopped,
     lastEventAt: new Date(at_ms).toISOString(),
     taps: before.taps + byId.size,

@@ -39,8 +39,37 @@ describe('a run’s tally', () => {
   });
   test('the pace is the mean of the last five gaps', () => {
     const steady = [0, 1, 2, 3, 4, 5, 6].map((i) => bucket(String(i), i === 0 ? 0 : 1_000_000 + i * 600_000));
-    expect(tallyRun(0, steady, 9e6).pace_ms).toBe(600_000);
-    expect(tallyRun(0, [], 5).pace_ms).toBeNull();
+    expect(tallyRun(0, steady, 9e6).pace_ms_L).toBe(600_000 / 18);
+    expect(tallyRun(0, [], 5).pace_ms_L).toBeNull();
+  });
+});
+
+describe('what is no feeding', () => {
+  const min = (m: number): number => m * 60_000;
+  test('a forgotten stop: fed from 9 to 10:30, stopped at 23:42, and an hour and a half it was', () => {
+    // Buckets every ten minutes from 9:10 on, the last at 10:30.
+    const day = [...Array(9).keys()].map((i) => bucket(`${i}`, min(10 * (i + 1))));
+    const tally = tallyRun(0, [...day, { eventId: 'late', kind: 'stop', at_ms: min(14.7 * 60) }], min(20 * 60));
+    expect(tally.running_ms).toBe(min(90));
+    expect(tally.brokenOff_ms).toBe(min(14.7 * 60 - 90));
+  });
+  test('an hour of dinner without a tap is left out, forty minutes are not', () => {
+    const fed = [bucket('a', min(10)), bucket('b', min(70)), bucket('c', min(110))];
+    const tally = tallyRun(0, fed, min(110));
+    expect(tally).toMatchObject({ running_ms: min(50), brokenOff_ms: min(60) });
+    // The one gap of work: 18 L in forty minutes.
+    expect(tally.pace_ms_L).toBe(min(40) / 18);
+  });
+  test('the pace is by litres: half a bucket in half the time is the same pace, and a stop between is none of it', () => {
+    const halves = [bucket('a', 0, 20), bucket('b', min(6), 10), bucket('c', min(9), 20), bucket('d', min(15), 20)];
+    expect(tallyRun(0, halves, min(15)).pace_ms_L).toBe(min(0.3));
+    const rested: RunEvent[] = [
+      ...halves,
+      { eventId: 'stop', kind: 'stop', at_ms: min(16) },
+      { eventId: 'on', kind: 'resume', at_ms: min(46) },
+      bucket('e', min(47), 20),
+    ];
+    expect(tallyRun(0, rested, min(47)).pace_ms_L).toBe(min(0.3));
   });
 });
 
@@ -68,7 +97,7 @@ describe('a clock put back or forward', () => {
     const tally = tallyRun(0, events, 100_000);
     expect(tally.stopped).toBe(false);
     expect(tally.running_ms).toBe(200_000 + 50_000);
-    expect(tally.pace_ms).toBeNull();
+    expect(tally.pace_ms_L).toBeNull();
   });
   test('taps of two devices lie by their times', () => {
     const other = { ...bucket('x', 150_000), deviceId: 'other', deviceCount: 7 };

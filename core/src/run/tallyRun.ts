@@ -21,11 +21,16 @@ export interface RunTally {
   /** Loose litres by source spot; buckets of no known spot under the empty string. */
   readonly bySpot_L: Readonly<Record<string, number>>;
   readonly stopped: boolean;
-  /** Working time, stops left out, milliseconds. */
+  /** Working time, milliseconds: stops are left out, and so is what was broken off. */
   readonly running_ms: number;
-  /** Mean time between the last buckets (up to five gaps), milliseconds; null before the second. */
-  readonly pace_ms: number | null;
+  /** Time that no stop was tapped for and in which nothing was fed for longer than `BROKEN_OFF_MS` on end, milliseconds. */
+  readonly brokenOff_ms: number;
+  /** Milliseconds a loose litre took over the last buckets (up to five gaps of work); null before the second. */
+  readonly pace_ms_L: number | null;
 }
+
+/** So long without a tap and nobody feeds: the stop was forgotten, or it is dinner. Common practice, no source. */
+export const BROKEN_OFF_MS = 45 * 60_000;
 
 /** Two bucket taps closer than this are one tap: no one tips two buckets in half a second. Common practice, no source. */
 export const DOUBLE_TAP_MS = 500;
@@ -79,27 +84,48 @@ export function tallyRun(startedAt_ms: number, events: readonly RunEvent[], now_
   }
 
   let running_ms = 0;
+  let brokenOff_ms = 0;
   let stopped = false;
   let at_ms = startedAt_ms;
+  /** The clock of work at each event, and how often it stood before: a gap across a stop is none of feeding. */
+  const worked = new Map<string, { readonly running_ms: number; readonly stands: number }>();
+  let stands = 0;
+  const goOn = (until_ms: number): void => {
+    const gap_ms = until_ms - at_ms;
+    if (stopped || gap_ms < 0) stands++;
+    else if (gap_ms > BROKEN_OFF_MS) {
+      brokenOff_ms += gap_ms;
+      stands++;
+    } else running_ms += gap_ms;
+  };
   for (const e of ordered) {
-    if (!stopped) running_ms += Math.max(0, e.at_ms - at_ms);
+    goOn(e.at_ms);
     if (e.kind === 'stop') stopped = true;
     if (e.kind === 'resume') stopped = false;
     at_ms = e.at_ms;
+    worked.set(e.eventId, { running_ms, stands });
   }
-  if (!stopped) running_ms += Math.max(0, now_ms - at_ms);
+  goOn(now_ms);
 
   const bySpot_L: Record<string, number> = {};
   for (const b of buckets) bySpot_L[b.spotId ?? ''] = (bySpot_L[b.spotId ?? ''] ?? 0) + (b.volume_L ?? 0);
   const recent = buckets.slice(-6);
-  const gaps = recent.slice(1).map((b, i) => b.at_ms - (recent[i] as RunEvent).at_ms);
-  const told = gaps.filter((gap) => gap >= 0);
+  let gaps_ms = 0;
+  let gaps_L = 0;
+  for (const [i, b] of recent.slice(1).entries()) {
+    const before = recent[i] as RunEvent;
+    const [from, to] = [worked.get(before.eventId), worked.get(b.eventId)];
+    if (!from || !to || from.stands !== to.stands || !before.volume_L) continue;
+    gaps_ms += to.running_ms - from.running_ms;
+    gaps_L += before.volume_L;
+  }
   return {
     buckets,
     volumeLoose_L: buckets.reduce((sum, b) => sum + (b.volume_L ?? 0), 0),
     bySpot_L,
     stopped,
     running_ms,
-    pace_ms: told.length > 0 ? told.reduce((sum, gap) => sum + gap, 0) / told.length : null,
+    brokenOff_ms,
+    pace_ms_L: gaps_L > 0 ? gaps_ms / gaps_L : null,
   };
 }

@@ -1,4 +1,5 @@
 import type { Problem } from '@riffle/contract';
+import { hearClock } from './trueClock.ts';
 
 /** The server refused: its own words, the fields it named, and (after a conflict) the copy that is stored. */
 export class Refused extends Error {
@@ -29,6 +30,7 @@ const fileType = (file: Blob): string =>
 /** One call to the API. @throws Refused for an answer that is a problem, TypeError or a timeout when there is no connection */
 export async function call<T>(method: 'GET' | 'PUT' | 'POST', path: string, body?: unknown): Promise<T> {
   const isFile = body instanceof Blob;
+  const asked_ms = Date.now();
   const response = await fetch(`/api/v1${path}`, {
     method,
     signal: AbortSignal.timeout(PATIENCE_MS[isFile ? 'file' : 'json']),
@@ -37,6 +39,7 @@ export async function call<T>(method: 'GET' | 'PUT' | 'POST', path: string, body
       headers: { 'content-type': isFile ? fileType(body) : 'application/json' },
     }),
   });
+  hearClock(asked_ms, response.headers.get('date'));
   if (response.ok) return (response.status === 204 ? undefined : await response.json()) as T;
   const said = (await response.json().catch(() => null)) as Problem | null;
   throw new Refused(

@@ -133,6 +133,7 @@ export const KINDS: { readonly [K in Kind]: KindTraits<K> } = {
         volumeLoose_L: 0,
         bySpot_L: {},
         running_s: 0,
+        brokenOff_s: 0,
         stopped: false,
         lastEventAt: null,
         taps: 0,

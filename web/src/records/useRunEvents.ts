@@ -1,8 +1,8 @@
-import type { LoggedEvent } from '@riffle/contract';
-import { useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
-import { Refused } from '../api/client.ts';
-import { eventsKey } from '../offline/landing.ts';
+import type { LoggedEvent, StoredRun } from '@riffle/contract';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useMemo } from 'react';
+import { call, Refused } from '../api/client.ts';
+import { eventsKey, listKey } from '../offline/landing.ts';
 import { useWaiting } from '../offline/outbox.ts';
 import { eventsWithWaiting } from '../offline/writes.ts';
 import { askAgain, fetchAll, stateOf, type ListState } from './useRecords.ts';
@@ -15,8 +15,8 @@ export interface RunEvents {
   readonly state: ListState;
 }
 
-/** A run's taps; only those of this device while the run itself still waits to be sent. */
-export function useRunEvents(runId: string): RunEvents {
+/** A run's taps; only those of this device while the run itself still waits to be sent. With a ground, those of other phones are looked for each second. */
+export function useRunEvents(runId: string, liveOn: string | null = null): RunEvents {
   const query = useQuery({
     queryKey: eventsKey(runId),
     queryFn: () =>
@@ -26,6 +26,7 @@ export function useRunEvents(runId: string): RunEvents {
       }),
     refetchInterval: askAgain,
   });
+  useOtherPhones(runId, liveOn);
   const waiting = useWaiting();
   const isWaiting = waiting.some((w) => w.what === 'record' && w.kind === 'runs' && w.record.id === runId);
   const state = isWaiting ? 'here' : stateOf(query);
@@ -37,4 +38,42 @@ export function useRunEvents(runId: string): RunEvents {
     }),
     [runId, query.data, waiting, state],
   );
+}
+
+const LOOK_EVERY_MS = { taps: 1000, runs: 5000 } as const;
+
+/** Whether others tapped in this run: asked each second, by what all taps come to; only what is new is fetched. */
+function useOtherPhones(runId: string, groundId: string | null): void {
+  const client = useQueryClient();
+  useEffect(() => {
+    if (groundId === null) return undefined;
+    return lookAgain(LOOK_EVERY_MS.taps, async () => {
+      const run = await call<StoredRun>('GET', `/runs/${runId}`);
+      const known = client.getQueryData<LoggedEvent[]>(eventsKey(runId));
+      if (known && run.tally.taps > known.length) await client.invalidateQueries({ queryKey: eventsKey(runId) });
+    });
+  }, [client, runId, groundId]);
+}
+
+/** Runs that others begin, stop or go on with come up by themselves. */
+export function useRunsOfOthers(groundId: string): void {
+  const client = useQueryClient();
+  useEffect(
+    () => lookAgain(LOOK_EVERY_MS.runs, () => client.invalidateQueries({ queryKey: listKey('runs', groundId) })),
+    [client, groundId],
+  );
+}
+
+/** Does it again and again while the page is in sight and the device is not known to be without signal, one at a time. Answers the way to end it. */
+function lookAgain(every_ms: number, look: () => Promise<void>): () => void {
+  let isLooking = false;
+  const timer = setInterval(() => {
+    if (isLooking || document.visibilityState !== 'visible' || !navigator.onLine) return;
+    isLooking = true;
+    // Out of reach: asked again at the next turn.
+    void look()
+      .catch(() => undefined)
+      .finally(() => (isLooking = false));
+  }, every_ms);
+  return () => clearInterval(timer);
 }

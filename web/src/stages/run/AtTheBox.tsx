@@ -2,6 +2,7 @@ import { BOX_EVENTS, TAIL_COLORS, type StoredRig, type StoredRun, type StoredSet
 import { cleanUpAfter_m3, CONTAINERS, drawnBoxes, USUAL_MIX, type Spread } from '@riffle/core';
 import { formatDistanceToNowStrict } from 'date-fns';
 import { lazy, Suspense, useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import { fedSince_m3, settingAsSet, weighedBlackSand } from '../../box/boxEvidence.ts';
 import { useContainers } from '../../records/useContainers.ts';
 import { useKeep } from '../../records/useKeep.ts';
@@ -10,11 +11,17 @@ import { useShow } from '../../units/useShow.ts';
 import { TextButton } from '../../ui/TextButton.tsx';
 import { toast } from '../../ui/toast.ts';
 import { useWidth } from '../../ui/useWidth.ts';
+import { stepOf, type Lever } from './changedSetup.ts';
 import { useBeat } from './useBeat.ts';
+import { useStint } from './useStint.ts';
 
 const ListenSheet = lazy(() => import('../../listen/ListenSheet.tsx').then((m) => ({ default: m.ListenSheet })));
 
 interface AtTheBoxProps {
+  /** Where the next bucket comes from. */
+  readonly source: string;
+  /** Takes another run in hand. */
+  readonly hold: (runId: string) => void;
   readonly run: StoredRun;
   readonly setup: StoredSetup;
   readonly rig: StoredRig;
@@ -30,6 +37,7 @@ export function AtTheBox(props: AtTheBoxProps) {
     <div className="mt-3 border-t-2 border-ink">
       <TailPan {...props} />
       <Happened {...props} />
+      <Changed {...props} />
       <Beat {...props} />
       <Listen {...props} />
       <Mat {...props} />
@@ -142,6 +150,49 @@ function Happened({ run }: AtTheBoxProps) {
           <TextButton onClick={() => takeOut(last, `Taken out: ${what}.`)}>it was not that</TextButton>
         </p>
       )}
+    </div>
+  );
+}
+
+const LEVERS = ['head up', 'head down', 'more water', 'less water'] as const;
+
+/** A lever moved while it runs, in one tap: what follows is counted for the box as it stands from here on. */
+function Changed({ run, setup, rig, source, hold }: AtTheBoxProps) {
+  const show = useShow();
+  const stint = useStint(run, setup, rig, hold);
+  const { head_m, depth_m } = stepOf(stint.system);
+  const water = setup.depth_m !== null ? show.smallLength(depth_m) : '10 %';
+  const words: Readonly<Record<Lever, string>> = {
+    'head up': `head +${show.smallLength(head_m)}`,
+    'head down': `head −${show.smallLength(head_m)}`,
+    'more water': `water +${water}`,
+    'less water': `water −${water}`,
+  };
+  return (
+    <div className="border-b border-rule py-2">
+      <p id="box-changed" className="mb-1 flex items-baseline justify-between gap-3">
+        <span>
+          <b>Changed the box</b> <span className="text-ink-2">one thing at a time tells what it did</span>
+        </span>
+        <Link className="shrink-0 underline underline-offset-4" to={`/g/${run.groundId}/set?spot=${source}`}>
+          otherwise
+        </Link>
+      </p>
+      <div role="group" aria-labelledby="box-changed" className="grid grid-cols-2 gap-1 sm:grid-cols-4">
+        {LEVERS.map((lever) => (
+          <button
+            key={lever}
+            type="button"
+            disabled={!stint.can(lever)}
+            className="min-h-12 touch-manipulation border-2 border-ink text-[15px] font-semibold active:bg-ink active:text-paper disabled:opacity-50"
+            onClick={() =>
+              stint.begin(lever, source, `${words[lever].charAt(0).toUpperCase()}${words[lever].slice(1)}`)
+            }
+          >
+            {words[lever]}
+          </button>
+        ))}
+      </div>
     </div>
   );
 }

@@ -14,7 +14,7 @@ export function BucketCount({ count }: { count: number }) {
       />
       <ellipse cx="70" cy="16" rx="63" ry="11" fill="var(--paper)" stroke="var(--ink)" strokeWidth="3.6" />
       <path d="M12 64h14M17 110h12" stroke="var(--ink)" strokeWidth="3" />
-      <text x="70" y="128" fontSize={count > 99 ? 70 : 100} fontWeight="800" textAnchor="middle">
+      <text x="70" y="128" fontSize={count > 99 ? 58 : count > 9 ? 82 : 100} fontWeight="800" textAnchor="middle">
         {count}
       </text>
     </svg>

@@ -15,6 +15,10 @@ import { safePace_ms, clockText, useOpenRun, type OpenRun } from './useOpenRun.t
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { FULLNESS } from './byHand.ts';
 import { RunSheet } from './RunSheet.tsx';
+import { Stints } from './Stints.tsx';
+import { useKeepAwake } from '../../ui/useKeepAwake.ts';
+import { useSource } from './useSource.ts';
+import { WrongClock } from './WrongClock.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
 
 interface RunLiveProps {
@@ -24,20 +28,22 @@ interface RunLiveProps {
   readonly spots: readonly StoredSpot[];
   /** Takes the whole run out of the book. */
   readonly onDrop: () => void;
+  /** Takes another run in hand: the next stint, or the one before. */
+  readonly hold: (runId: string) => void;
 }
 
 const PARTS = (['1/3', '1/2', '2/3'] as const).map((part) => [part, FULLNESS[part]] as const);
 
 /** A run under way: huge buttons, a clock, and the pace against what the box safely takes. Made for gloves and glare. */
-export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
+export function RunLive({ run, setup, rig, spots, onDrop, hold }: RunLiveProps) {
   const local = useLocalTime();
   const open = useOpenRun(run, setup, rig);
   const show = useShow();
-  const [source, setSource] = useState(run.spotId);
   const [mending, setMending] = useState(false);
   const { tally } = open;
-  const { count } = open;
+  const { count, pace_ms } = open;
   const last = tally.buckets.at(-1);
+  const [source, setSource] = useSource(run.id, last?.spotId ?? run.spotId);
   const name = (id: string | null | undefined): string => spots.find((s) => s.id === id)?.name ?? 'no spot';
   const safe_ms = safePace_ms(open.answer, run.bucket_L);
   useKeys(
@@ -50,6 +56,7 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
       [open, source, tally.stopped],
     ),
   );
+  useKeepAwake(!tally.stopped);
   const sources = Object.keys(tally.bySpot_L).filter(Boolean);
 
   if (open.state === 'arriving') return <Fetching what="the taps of this run" />;
@@ -80,7 +87,16 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
   }
   return (
     <div className="flex flex-col gap-3">
-      <PaceJudgement count={count} pace_ms={tally.pace_ms} safe_ms={safe_ms} />
+      {open.fedUntil_ms === null ? (
+        <PaceJudgement count={count} pace_ms={pace_ms} safe_ms={safe_ms} />
+      ) : (
+        <Forgotten
+          at={local.clock(open.fedUntil_ms)}
+          onStop={() => open.stopThen()}
+          onMissed={() => setMending(true)}
+        />
+      )}
+      <WrongClock />
       <p className="-mt-2 text-ink-2">
         {name(source)} into {rig?.name ?? 'the box'}, bucket {asTyped(run.bucketEntered)}
       </p>
@@ -114,10 +130,10 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
           {safe_ms !== null && (
             <div className="border-t-2 border-ink pt-2">
               <p className="text-[17px] font-bold">
-                {tally.pace_ms === null ? 'No pace yet' : `A bucket in ${clockText(tally.pace_ms)}`}
+                {pace_ms === null ? 'No pace yet' : `A bucket in ${clockText(pace_ms)}`}
               </p>
-              {tally.pace_ms !== null ? (
-                <PaceBar pace_ms={tally.pace_ms} safe_ms={safe_ms} />
+              {pace_ms !== null ? (
+                <PaceBar pace_ms={pace_ms} safe_ms={safe_ms} />
               ) : (
                 <p>The box takes one in {clockText(safe_ms)}.</p>
               )}
@@ -125,6 +141,7 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
           )}
           <div className="hidden sm:block">
             <Tape open={open} name={name} onMend={() => setMending(true)} />
+            <Stints run={run} rigId={setup?.rigId} />
           </div>
         </div>
         <div className="mt-auto sm:mt-0">
@@ -199,12 +216,21 @@ export function RunLive({ run, setup, rig, spots, onDrop }: RunLiveProps) {
             </button>
           </div>
           {setup && rig && (
-            <AtTheBox run={run} setup={setup} rig={rig} volumeLoose_L={open.volumeLoose_L} safe_ms={safe_ms} />
+            <AtTheBox
+              run={run}
+              setup={setup}
+              rig={rig}
+              source={source}
+              hold={hold}
+              volumeLoose_L={open.volumeLoose_L}
+              safe_ms={safe_ms}
+            />
           )}
         </div>
       </div>
       <div className="sm:hidden">
         <Tape open={open} name={name} onMend={() => setMending(true)} />
+        <Stints run={run} rigId={setup?.rigId} />
       </div>
       {mending && <RunSheet run={run} spots={spots} onClose={() => setMending(false)} />}
     </div>
@@ -252,6 +278,25 @@ function Tape({ open, name, onMend }: TapeProps) {
       </ol>
       {partly && <p className="text-ink-2">The taps before these have not reached this device yet.</p>}
     </div>
+  );
+}
+
+/** No tap for long: what lies between is counted as no work either way; whether the run goes on is asked. */
+function Forgotten({ at, onStop, onMissed }: { at: string; onStop: () => void; onMissed: () => void }) {
+  return (
+    <>
+      <Judgement rests="The time since then is not counted as work. Fed on? Go on logging, or add what was missed.">
+        Last bucket {at}. Stopped then?
+      </Judgement>
+      <div className="flex flex-wrap gap-3">
+        <Button look="main" className="min-h-14 px-4 text-[18px]" onClick={onStop}>
+          Yes, stopped at {at}
+        </Button>
+        <Button className="min-h-14" onClick={onMissed}>
+          Some missed
+        </Button>
+      </div>
+    </>
   );
 }
 

@@ -1,11 +1,13 @@
-import type { StoredCleanup, StoredRun } from '@riffle/contract';
+import type { StoredCleanup, StoredRig, StoredRun, StoredSetup } from '@riffle/contract';
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { plural } from '../../ui/plural.ts';
+import { trueNow } from '../../api/trueClock.ts';
 import { Caution } from '../../ui/Caution.tsx';
 import { NotSealed, Sealed } from '../../box/SealedForecast.tsx';
 import { useSealedForecast, weighingBegun } from '../../box/useSealedForecast.ts';
 import { useRecords } from '../../records/useRecords.ts';
+import { useRunsOfOthers } from '../../records/useRunEvents.ts';
 import { ClosedFirst } from '../../ground/ClosedToday.tsx';
 import { useAlone } from '../../ui/useAlone.ts';
 import { useKeep } from '../../records/useKeep.ts';
@@ -30,21 +32,22 @@ export function RunScreen() {
   const setups = useRecords('setups', ground.id).items;
   const rigs = useRecords('rigs').items;
   const cleanups = useRecords('cleanups', ground.id).items;
-  const [left, setLeft] = useState<string | null>(null);
   const { takeOut } = useKeep('runs');
-
+  // The run in hand: the one taken last on this device, also once it is stopped, until it is weighed; or one that is not stopped.
+  const [held, hold] = useState(() => sessionStorage.getItem(HELD));
   const weighed = new Set(cleanups.flatMap((c) => c.runIds));
-  // The run in hand: one not stopped; or the one just stopped, until it is weighed or put aside.
-  const byStart = [...runs].sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1));
-  const open =
-    byStart.find((r) => !r.tally.stopped && !weighed.has(r.id) && r.id !== left) ??
-    byStart.find((r) => r.id === sessionStorage.getItem('riffle-run') && !weighed.has(r.id) && r.id !== left);
+  const byStart = [...runs].sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1)).filter((r) => !weighed.has(r.id));
+  const running = byStart.filter((r) => !r.tally.stopped);
+  const open = held === ANOTHER ? undefined : (byStart.find((r) => r.id === held) ?? running[0]);
   const openId = open?.id;
-  const running = open !== undefined && !open.tally.stopped;
+  // What is in hand stays in hand when it stops.
+  if (openId !== undefined && openId !== held) hold(openId);
   useEffect(() => {
-    if (openId) sessionStorage.setItem('riffle-run', openId);
+    if (openId !== undefined) sessionStorage.setItem(HELD, openId);
   }, [openId]);
-  useAlone(running);
+  useRunsOfOthers(ground.id);
+  const isRunning = open !== undefined && !open.tally.stopped;
+  useAlone(isRunning);
 
   const setup = setups.find((s) => s.id === open?.setupId);
   const drop = (run: StoredRun): void =>
@@ -53,7 +56,7 @@ export function RunScreen() {
     <div className="flex flex-col gap-4">
       <header className="flex flex-wrap items-baseline justify-between gap-x-4 border-b border-rule pb-2">
         <span className="font-serif text-[18px] font-semibold">{ground.name}</span>
-        {running && (
+        {isRunning && (
           <span className="flex items-center gap-5 sm:hidden">
             <SyncState />
             <Link to={`/g/${ground.id}/read`} className="min-h-11 content-center underline underline-offset-4">
@@ -62,6 +65,7 @@ export function RunScreen() {
           </span>
         )}
       </header>
+      <OpenRuns running={running} inHand={open} setups={setups} rigs={rigs} onTake={hold} />
       {open ? (
         <>
           <RunLive
@@ -71,24 +75,16 @@ export function RunScreen() {
             rig={rigs.find((r) => r.id === setup?.rigId)}
             spots={spots}
             onDrop={() => drop(open)}
+            hold={hold}
           />
           {open.tally.stopped && <SealedAtStop runs={runs} cleanups={cleanups} />}
-          {open.tally.stopped && (
-            <Button
-              look="quiet"
-              className="self-start"
-              onClick={() => {
-                sessionStorage.removeItem('riffle-run');
-                setLeft(open.id);
-              }}
-            >
-              Another run
-            </Button>
-          )}
+          <Button look="quiet" className="self-start" onClick={() => hold(ANOTHER)}>
+            {open.tally.stopped ? 'Another run' : 'Start another box beside it'}
+          </Button>
         </>
       ) : (
         <Needs kinds={['runs', 'cleanups']} without="said">
-          <StartRun waiting={byStart.filter((r) => !weighed.has(r.id))} />
+          <StartRun waiting={byStart} onStarted={hold} />
         </Needs>
       )}
     </div>
@@ -114,7 +110,50 @@ function SealedAtStop({
   return forecast ? <Sealed forecast={forecast} /> : why ? <NotSealed why={why} /> : null;
 }
 
-function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {
+interface OpenRunsProps {
+  readonly running: readonly StoredRun[];
+  readonly inHand: StoredRun | undefined;
+  readonly setups: readonly StoredSetup[];
+  readonly rigs: readonly StoredRig[];
+  readonly onTake: (runId: string) => void;
+}
+
+/** Runs that are not stopped, where there is one besides that in hand: each by its box, one tap away. */
+function OpenRuns({ running, inHand, setups, rigs, onTake }: OpenRunsProps) {
+  const local = useLocalTime();
+  if (running.every((r) => r.id === inHand?.id)) return null;
+  return (
+    <div role="group" aria-label="Runs that are open" className="flex flex-wrap gap-2">
+      {running.map((r) => {
+        const setup = setups.find((s) => s.id === r.setupId);
+        const isInHand = r.id === inHand?.id;
+        return (
+          <button
+            key={r.id}
+            type="button"
+            aria-pressed={isInHand}
+            className={`min-h-12 grow border-2 border-ink px-3 text-left ${isInHand ? 'bg-ink text-paper' : ''}`}
+            onClick={() => onTake(r.id)}
+          >
+            <b>{rigs.find((b) => b.id === setup?.rigId)?.name ?? 'a box'}</b>, {plural(r.tally.buckets, 'bucket')} since{' '}
+            {local.clock(r.startedAt)}
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
+/** Where this device keeps which run it has in hand; this word for none: another is to be started. */
+const HELD = 'riffle-run';
+const ANOTHER = 'another';
+
+interface StartRunProps {
+  readonly waiting: readonly StoredRun[];
+  readonly onStarted: (runId: string) => void;
+}
+
+function StartRun({ waiting, onStarted }: StartRunProps) {
   const local = useLocalTime();
   const { ground, spots } = useGround();
   const { picked, pick } = usePicked();
@@ -148,15 +187,17 @@ function StartRun({ waiting }: { waiting: readonly StoredRun[] }) {
   const start = (): void => {
     setTried(true);
     if (!spot) return;
-    add({
-      groundId: ground.id,
-      setupId: setup.id,
-      spotId: spot.id,
-      startedAt: new Date().toISOString(),
-      bucket_L: setup.bucket_L,
-      bucketEntered: setup.bucketEntered,
-      note: '',
-    });
+    onStarted(
+      add({
+        groundId: ground.id,
+        setupId: setup.id,
+        spotId: spot.id,
+        startedAt: trueNow(),
+        bucket_L: setup.bucket_L,
+        bucketEntered: setup.bucketEntered,
+        note: '',
+      }),
+    );
   };
   return (
     <div className="flex max-w-3xl flex-col gap-5">

@@ -1,5 +1,5 @@
 import { textProblem, TEXTS, type LoggedEvent, type StoredRun, type StoredSpot } from '@riffle/contract';
-import { asRunEvent, tallyRun } from '@riffle/core';
+import { asRunEvent, BROKEN_OFF_MS, tallyRun } from '@riffle/core';
 import { useMemo, useState } from 'react';
 import { useWrite } from '../../offline/outbox.ts';
 import { useKeep } from '../../records/useKeep.ts';
@@ -15,16 +15,13 @@ import { undoToast } from '../../ui/undoToast.ts';
 import { whenProblem } from '../../when/readWhen.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { WhenField } from '../../when/WhenField.tsx';
-import { forgottenStop, FULLNESS, missedBucket, takenBack, type BucketToldAnew, type Fullness } from './byHand.ts';
+import { stoppedAt, FULLNESS, missedBucket, takenBack, type BucketToldAnew, type Fullness } from './byHand.ts';
 
 interface RunSheetProps {
   readonly run: StoredRun;
   readonly spots: readonly StoredSpot[];
   readonly onClose: () => void;
 }
-
-/** So long without a bucket and the stop was forgotten, likelier than not. Common practice, no source. */
-const FORGOTTEN_MS = 45 * 60_000;
 
 /** A run put right: when it began and stopped, and each of its buckets. Nothing tapped is changed: what is told anew is written beside it, and each step can be undone. */
 export function RunSheet({ run, spots, onClose }: RunSheetProps) {
@@ -161,7 +158,7 @@ function useMends(run: StoredRun) {
   const stops = events.filter((e) => e.kind === 'stop' && (lastBucketAt === null || e.at >= lastBucketAt));
   const firstStop = stops.map((e) => e.at).sort()[0];
   const until_ms = firstStop === undefined ? now_ms : Date.parse(firstStop);
-  const isLate = lastBucketAt !== null && until_ms - Date.parse(lastBucketAt) > FORGOTTEN_MS;
+  const isLate = lastBucketAt !== null && until_ms - Date.parse(lastBucketAt) > BROKEN_OFF_MS;
   const send = (...taps: LoggedEvent[]): void =>
     write({ what: 'events', runId: run.id, groundId: run.groundId, events: taps });
   const bucketOf = (told: BucketToldAnew): LoggedEvent => missedBucket(told, run.bucket_L);
@@ -189,7 +186,7 @@ function useMends(run: StoredRun) {
       send(takenBack(bucket), made);
       undoToast(`The bucket of ${local.clock(told.at)} is put right.`, () => send(takenBack(made), bucketOf(bucket)));
     },
-    stopAt: (at: string): void => send(forgottenStop(at)),
+    stopAt: (at: string): void => send(stoppedAt(at)),
   };
 }
 

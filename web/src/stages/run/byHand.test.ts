@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { LoggedEvent } from '@riffle/contract';
 import { asRunEvent, keepTally } from '@riffle/core';
-import { forgottenStop, missedBucket, takenBack } from './byHand.ts';
+import { stoppedAt, missedBucket, takenBack } from './byHand.ts';
 
 const START = '2026-07-28T09:00:00.000Z';
 const at = (minutes: number): string => new Date(Date.parse(START) + minutes * 60_000).toISOString();
@@ -43,14 +43,14 @@ describe('a run put right afterwards', () => {
     const one = { at: at(25), spotId: 'a', fullness: 'full' } as const;
     expect(tally(missedBucket(one, 20), missedBucket(one, 20)).buckets).toBe(6);
   });
-  test('a stop that was forgotten ends the clock there, though Stop was pressed in the evening', () => {
-    const evening = { ...forgottenStop(at(600)), id: '019d8b01-0000-7000-8000-0000000000aa' };
-    expect(tally(evening).running_s).toBe(600 * 60);
-    const right = tally(evening, forgottenStop(at(45)));
+  test('a stop that was forgotten ends the clock there, though Stop was pressed half an hour later', () => {
+    const late = { ...stoppedAt(at(75)), id: '019d8b01-0000-7000-8000-0000000000aa' };
+    expect(tally(late).running_s).toBe(75 * 60);
+    const right = tally(late, stoppedAt(at(45)));
     expect([right.running_s, right.stopped, right.buckets]).toEqual([45 * 60, true, 4]);
   });
   test('in whatever order they arrive', () => {
-    const some = [missedBucket({ at: at(25), spotId: 'b', fullness: '1/3' }, 20), forgottenStop(at(45)), ...taps];
+    const some = [missedBucket({ at: at(25), spotId: 'b', fullness: '1/3' }, 20), stoppedAt(at(45)), ...taps];
     expect(keepTally(START, [...some].reverse())).toEqual(keepTally(START, some));
     expect(new Set(some.map((e) => asRunEvent(e).eventId)).size).toBe(6);
   });

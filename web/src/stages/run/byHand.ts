@@ -36,5 +36,8 @@ export const missedBucket = ({ at, spotId, fullness }: BucketToldAnew, bucket_L:
 export const takenBack = (bucket: Pick<LoggedEvent, 'id' | 'at'>): LoggedEvent =>
   byHand({ kind: 'undo', at: bucket.at, undoes: bucket.id });
 
-/** A stop that was forgotten. Taps after it count as fed, and what lies between is no time of work. */
-export const forgottenStop = (at: string): LoggedEvent => byHand({ kind: 'stop', at });
+/** A stop at a moment that is told, not tapped: it was forgotten, or something else ended the stint. Taps after it count as fed, and what lies between is no time of work. */
+export const stoppedAt = (at: string): LoggedEvent => byHand({ kind: 'stop', at });
+
+/** Work goes on from a moment on: what stood stopped before it stays so. */
+export const goneOn = (at: string): LoggedEvent => byHand({ kind: 'resume', at });

@@ -7,6 +7,7 @@ const tally = {
   volumeLoose_L: 190,
   bySpot_L: {},
   running_s: 600,
+  brokenOff_s: 0,
   stopped: false,
   lastEventAt: '2026-05-01T10:00:00.000Z',
   taps: 10,

@@ -1,6 +1,7 @@
 import type { LoggedEvent, StoredRig, StoredRun, StoredSetup } from '@riffle/contract';
 import {
   asRunEvent,
+  BROKEN_OFF_MS,
   DOUBLE_TAP_MS,
   MEDIAN_BOX,
   PRUDENT_SHARE,
@@ -16,6 +17,9 @@ import { settingAsSet } from '../../box/boxEvidence.ts';
 import type { ListState } from '../../records/useRecords.ts';
 import { useRunEvents } from '../../records/useRunEvents.ts';
 import { useWrite } from '../../offline/outbox.ts';
+import { trueNow } from '../../api/trueClock.ts';
+import { useClockOff_ms } from '../../api/useClockOff.ts';
+import { stoppedAt } from './byHand.ts';
 import { countPartly } from './countPartly.ts';
 import { nextTap } from './tapCount.ts';
 import { useNow } from '../../ui/useNow.ts';
@@ -29,19 +33,26 @@ export interface OpenRun {
   /** Of the taps: on their way, nothing can be counted yet; out of reach, those the server has are missing in `tally`. */
   readonly state: ListState;
   readonly fullnessOf: (eventId: string) => string | null;
+  /** Nothing was tapped for so long that the stop was forgotten, likelier than not: when the last bucket went in. */
+  readonly fedUntil_ms: number | null;
+  /** Time of a full bucket over the last ones, ms; null before the second. */
+  readonly pace_ms: number | null;
   /** What the set-up carries; null when its box is not known here. */
   readonly answer: SolvedBox | null;
   logBucket(fullness: string, share: number, spotId: string): void;
   undo(): void;
   stop(): void;
+  /** Stopped when its last bucket went in. */
+  stopThen(): void;
   resume(): void;
 }
 
 /** A run with its taps: what was logged, what is still on its way, and the ways to log more. */
 export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: StoredRig | undefined): OpenRun {
-  const { events, onTheirWay, state } = useRunEvents(run.id);
+  const { events, onTheirWay, state } = useRunEvents(run.id, run.groundId);
+
   const write = useWrite();
-  const now = useNow(1000);
+  const now = useNow(1000) + useClockOff_ms();
   const lastTap = useRef(-Infinity);
   const tally = useMemo(
     () => tallyRun(Date.parse(run.startedAt), events.map(asRunEvent), now),
@@ -60,11 +71,14 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
         what: 'events',
         runId: run.id,
         groundId: run.groundId,
-        events: [{ ...event, ...nextTap(), id: uuidv7(), at: new Date().toISOString() }],
+        events: [{ ...event, ...nextTap(), id: uuidv7(), at: trueNow() }],
       });
     },
     [write, run.id, run.groundId],
   );
+  const lastBucket_ms = tally.buckets.at(-1)?.at_ms ?? null;
+  const lastTap_ms = events.reduce((last, e) => Math.max(last, Date.parse(e.at)), -Infinity);
+  const isQuiet = state === 'here' && !tally.stopped && now - lastTap_ms > BROKEN_OFF_MS;
   const bare = { spotId: null, volume_L: null, fullness: null, undoes: null };
 
   return {
@@ -73,6 +87,8 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
     count: partly?.count ?? tally.buckets.length,
     volumeLoose_L: partly?.volumeLoose_L ?? tally.volumeLoose_L,
     state,
+    fedUntil_ms: isQuiet ? lastBucket_ms : null,
+    pace_ms: tally.pace_ms_L === null ? null : tally.pace_ms_L * run.bucket_L,
     answer,
     fullnessOf: (id) => events.find((e) => e.id === id)?.fullness ?? null,
     logBucket: (fullness, share, spotId) => {
@@ -80,16 +96,25 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
       const at = performance.now();
       if (at - lastTap.current < DOUBLE_TAP_MS) return;
       lastTap.current = at;
+      navigator.vibrate?.(TAPPED_MS);
       log({ kind: 'bucket', spotId, volume_L: run.bucket_L * share, fullness, undoes: null });
     },
     undo: () => {
       const last = tally.buckets.at(-1);
       if (last) log({ ...bare, kind: 'undo', undoes: last.eventId });
     },
+    stopThen: () => {
+      if (lastBucket_ms === null) return;
+      const stop = stoppedAt(new Date(lastBucket_ms).toISOString());
+      write({ what: 'events', runId: run.id, groundId: run.groundId, events: [stop] });
+    },
     stop: () => log({ ...bare, kind: 'stop' }),
     resume: () => log({ ...bare, kind: 'resume' }),
   };
 }
+
+/** Felt through a glove. */
+const TAPPED_MS = 60;
 
 function solveSetup(setup: StoredSetup, rig: StoredRig): SolvedBox | null {
   const setting = settingAsSet(setup, rig, USUAL_MIX);

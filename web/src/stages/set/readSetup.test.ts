@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import type { StoredGround, StoredRig } from '@riffle/contract';
 import { USUAL_MIX } from '@riffle/core';
-import { newSetup, pitchText, readSetup, setupRecord, settingOf, surfaceOf, type SetupDraft } from './readSetup.ts';
+import { newSetup, readSetup, setupRecord, settingOf, surfaceOf, type SetupDraft } from './readSetup.ts';
+import { pitchText } from '../../box/pitchText.ts';
 
 const rig = {
   id: 'r',

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useShow } from '../../../units/useShow.ts';
 import type { Walk } from './useWalk.ts';
+import { useKeepAwake } from '../../../ui/useKeepAwake.ts';
 
 /** Held so long it lets go: no pocket holds a finger still. */
 const HOLD_MS = 900;
@@ -10,7 +11,7 @@ export function PocketDark({ walk, said, onEnd }: { walk: Walk; said: string; on
   const show = useShow();
   const [held, setHeld] = useState(false);
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
-  useKeepAwake();
+  useKeepAwake(true);
   useEffect(() => () => clearTimeout(timer.current), []);
   const hold = (): void => {
     setHeld(true);
@@ -45,26 +46,4 @@ export function PocketDark({ walk, said, onEnd }: { walk: Walk; said: string; on
       </button>
     </div>
   );
-}
-
-/** The page goes on only while the device is awake: where it can be asked to stay so, it is. */
-function useKeepAwake(): void {
-  useEffect(() => {
-    let lock: { release: () => Promise<void> } | null = null;
-    let ended = false;
-    const take = async (): Promise<void> => {
-      if (document.visibilityState !== 'visible') return;
-      const taken = await navigator.wakeLock?.request('screen').catch(() => null);
-      if (ended) void taken?.release();
-      else lock = taken ?? null;
-    };
-    const again = (): void => void take();
-    void take();
-    document.addEventListener('visibilitychange', again);
-    return () => {
-      ended = true;
-      document.removeEventListener('visibilitychange', again);
-      void lock?.release();
-    };
-  }, []);
 }

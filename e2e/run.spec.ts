@@ -1,0 +1,157 @@
+import { expect, test, type Page } from '@playwright/test';
+import { bringCreek, chooseSpot, judgement, logBucket, setBox, toStage } from './job.ts';
+
+/** A day at the box: stops forgotten, the box changed while it runs, two boxes, two phones, a wrong clock. */
+
+interface KeptRun {
+  readonly id: string;
+  readonly setupId: string;
+  readonly tally: { buckets: number; running_s: number; brokenOff_s: number; stopped: boolean; bySpot_L: object };
+}
+
+/** A creek with a box set, on its Run. Answers the ground's id. */
+async function boxSet(page: Page, name: string): Promise<string> {
+  const groundId = await bringCreek(page, name);
+  await toStage(page, 'Set');
+  await setBox(page, `${name} box`);
+  await page.getByRole('button', { name: 'Keep this set-up' }).click();
+  await toStage(page, 'Run');
+  await chooseSpot(page, 'Gravel from', 'Lower bar');
+  return groundId;
+}
+
+const list = async <T>(page: Page, path: string): Promise<T[]> =>
+  ((await (await page.request.get(`/api/v1${path}`)).json()) as { items: T[] }).items;
+
+test('a stop that was forgotten is asked about, and the hours since are no work', async ({ page }) => {
+  const groundId = await boxSet(page, 'Forgotten Fork');
+  // Begun five hours ago, two buckets after ten and twenty minutes, and then nothing.
+  const began_ms = Date.now() - 5 * 3_600_000;
+  const at = (min: number): string => new Date(began_ms + min * 60_000).toISOString();
+  const setup = (await list<{ id: string }>(page, `/grounds/${groundId}/setups`))[0];
+  const spot = (await list<{ id: string; name: string }>(page, `/grounds/${groundId}/spots`))[0];
+  if (!setup || !spot) throw new Error('No box was set.');
+  const id = crypto.randomUUID();
+  const entered = { text: '20', unit: 'L' };
+  const begun = { id, groundId, setupId: setup.id, spotId: spot.id, startedAt: at(0), bucket_L: 20, note: '' };
+  const run = { ...begun, bucketEntered: entered, deleted: false, baseVersion: 0 };
+  expect((await page.request.put(`/api/v1/runs/${id}`, { data: run })).status()).toBe(201);
+  const bucket = { kind: 'bucket', volume_L: 20, fullness: 'full', spotId: spot.id, undoes: null };
+  const counted = { ...bucket, deviceId: null, deviceCount: null };
+  const events = [10, 20].map((m) => ({ ...counted, id: crypto.randomUUID(), at: at(m) }));
+  expect((await page.request.post(`/api/v1/runs/${id}/events`, { data: { events } })).ok()).toBe(true);
+  await page.reload();
+  await expect(judgement(page)).toContainText(/^Last bucket .+\. Stopped then\?$/);
+  await expect(page.getByRole('timer')).toHaveText('20:00');
+  await page.getByRole('button', { name: /^Yes, stopped at/ }).click();
+  await expect(judgement(page)).toContainText('Stopped. Clean up and weigh it.');
+  await expect
+    .poll(async () => (await list<KeptRun>(page, `/grounds/${groundId}/runs`))[0]?.tally)
+    .toMatchObject({ buckets: 2, running_s: 1200, brokenOff_s: 0, stopped: true });
+  // On it goes: the hours between are a stop.
+  await page.getByRole('button', { name: 'Run on' }).click();
+  await logBucket(page, 3);
+  await expect(page.getByRole('timer')).toHaveText(/^20:\d\d$/);
+});
+
+test('the box changed while it runs: a stint of its own, and back by Undo; the chosen source outlives a reload', async ({
+  page,
+}) => {
+  const groundId = await boxSet(page, 'Stint Fork');
+  await page.getByRole('button', { name: 'Start the run' }).click();
+  await page.getByLabel('Next bucket from').selectOption({ label: 'Upper bar' });
+  await page.reload();
+  await expect(page.getByLabel('Next bucket from').locator('option:checked')).toHaveText('Upper bar');
+  await logBucket(page, 1);
+  await page.getByRole('button', { name: 'head +10 mm' }).click();
+  await expect(page.getByText('Head +10 mm: a stint begins.')).toBeVisible();
+  await expect(page.getByRole('img', { name: '0 buckets' })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(page.getByRole('img', { name: '1 buckets' })).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Stints, the latest first' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'water +5 mm' }).click();
+  await logBucket(page, 1);
+  await logBucket(page, 2);
+  const stints = page.getByRole('list', { name: 'Stints, the latest first' }).filter({ visible: true });
+  await expect(stints.getByRole('listitem').first()).toContainText('water 20 mm to 25 mm');
+  await expect(stints.getByRole('listitem').first()).toContainText('2 buckets');
+  await expect(stints.getByRole('listitem').last()).toContainText('as first set');
+  await expect(stints.getByRole('listitem').last()).toContainText('1 bucket');
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  await page.getByRole('link', { name: 'Clean up' }).click();
+  // Both stints wait for the same clean-up; the first goes on from where its stop was taken back.
+  await expect
+    .poll(async () =>
+      (await list<KeptRun & { deleted: boolean }>(page, `/grounds/${groundId}/runs`))
+        .filter((r) => !r.deleted)
+        .map((r) => [r.tally.buckets, r.tally.stopped]),
+    )
+    .toEqual([
+      [1, true],
+      [2, true],
+    ]);
+  const setups = await list<{ depth_m: number; deleted: boolean }>(page, `/grounds/${groundId}/setups`);
+  expect(setups.filter((s) => !s.deleted).map((s) => s.depth_m)).toEqual([0.02, 0.025]);
+});
+
+test('two boxes run side by side, each one tap away', async ({ page }) => {
+  await boxSet(page, 'Two Box Fork');
+  await toStage(page, 'Set');
+  await setBox(page, 'Other box');
+  await page.getByRole('button', { name: 'Keep this set-up' }).click();
+  await toStage(page, 'Run');
+  await page.getByRole('button', { name: 'Start the run' }).click();
+  await logBucket(page, 1);
+  await page.getByRole('button', { name: 'Start another box beside it' }).click();
+  await page.getByLabel('Set-up').selectOption({ index: 1 });
+  await page.getByRole('button', { name: 'Start the run' }).click();
+  await logBucket(page, 1);
+  await logBucket(page, 2);
+  const open = page.getByRole('group', { name: 'Runs that are open' });
+  await expect(open.getByRole('button', { pressed: true })).toContainText('Two Box Fork box');
+  await open.getByRole('button', { name: /^Other box/ }).click();
+  await expect(page.getByRole('img', { name: '1 buckets' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('img', { name: '1 buckets' })).toBeVisible();
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  await open.getByRole('button', { name: /^Two Box Fork box/ }).click();
+  await expect(page.getByRole('img', { name: '2 buckets' })).toBeVisible();
+});
+
+test('two phones at one box see each other’s buckets', { tag: '@phone' }, async ({ page, browser }) => {
+  await boxSet(page, 'Pair Fork');
+  await page.getByRole('button', { name: 'Start the run' }).click();
+  await logBucket(page, 1);
+  const other = await (await browser.newContext()).newPage();
+  await other.goto(page.url());
+  await expect(other.getByRole('img', { name: '1 buckets' })).toBeVisible();
+  await logBucket(other, 2);
+  await expect(page.getByRole('img', { name: '2 buckets' })).toBeVisible({ timeout: 4000 });
+  await logBucket(page, 3);
+  await expect(other.getByRole('img', { name: '3 buckets' })).toBeVisible({ timeout: 4000 });
+  // Stopped on one, it stands stopped on both.
+  await other.getByRole('button', { name: 'Stop', exact: true }).click();
+  await expect(judgement(page)).toContainText('Stopped. Clean up and weigh it.', { timeout: 4000 });
+  await other.context().close();
+});
+
+test('a phone three hours slow is noticed, and its taps are set right', { tag: '@phone' }, async ({ page }) => {
+  const slow_ms = 3 * 3_600_000;
+  await page.addInitScript((by) => {
+    const right = Date.now;
+    Date.now = () => right() - by;
+    globalThis.Date = new Proxy(Date, {
+      construct: (target, given: [] | [number]) =>
+        given.length === 0 ? new target(right() - by) : new target(...given),
+    });
+  }, slow_ms);
+  const groundId = await boxSet(page, 'Slow Clock Fork');
+  await page.getByRole('button', { name: 'Start the run' }).click();
+  await expect(page.getByText(/^This device’s clock is [23]:\d\d:\d\d slow\./)).toBeVisible();
+  await logBucket(page, 1);
+  await expect(page.getByRole('timer')).toHaveText(/^0:\d\d$/);
+  await expect.poll(async () => (await list<KeptRun>(page, `/grounds/${groundId}/runs`))[0]?.tally.buckets).toBe(1);
+  const run = (await list<KeptRun>(page, `/grounds/${groundId}/runs`))[0];
+  const [tap] = await list<{ at: string }>(page, `/runs/${run?.id ?? ''}/events`);
+  expect(Math.abs(Date.parse(tap?.at ?? '') - Date.now())).toBeLessThan(60_000);
+});
