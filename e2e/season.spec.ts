@@ -69,7 +69,14 @@ test('from a GPX file to the CSV of the book', async ({ page }, info) => {
 
   // Clean: 24 + 5 + 1 = 30 mg, 80 % of it in the first 200 mm; 70 / 1.18 = 59.32 L bank: 0.506 g/m3.
   const gold = page.getByLabel('Gold', { exact: true });
-  await gold.nth(0).fill('24');
+  // A wrong unit is asked about, against what its pan and box promised; the other is one tap.
+  await gold.nth(0).fill('24 g');
+  await expect(page.getByRole('alert').filter({ hasText: /^24,000\smg: is that right\?/ })).toContainText(
+    /times more than what its pans and its box promised\./,
+  );
+  await page.getByRole('button', { name: /^No: 24(\.0)?\smg$/ }).click();
+  await expect(gold.nth(0)).toHaveValue('24');
+  await expect(page.getByText(/is that right\?/)).toBeHidden();
   await gold.nth(1).fill('5 mg');
   await gold.nth(2).fill('1');
   await expect(judgement(page)).toContainText('30 mg');

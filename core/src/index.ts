@@ -310,6 +310,14 @@ export { walkingMinutes, walkingSpeed_m_s, type WalkedLine } from './day/walking
 
 export { BROKEN_OFF_MS, DOUBLE_TAP_MS, tallyRun, type RunEvent, type RunTally } from './run/tallyRun.ts';
 export { addTaps, asRunEvent, keepTally, type TapTally, type LoggedTap } from './run/keepTally.ts';
+export {
+  GOLD_UNITS,
+  RICHEST_MG_L,
+  unlikelyGold,
+  type ExpectedGold,
+  type GoldUnit,
+  type UnlikelyGold,
+} from './clean/unlikelyGold.ts';
 export { HEAD_STRETCH_M, sectionSplit, type BoxSection, type SectionSplit } from './clean/sectionSplit.ts';
 export { creditGold, type CleanupCredit, type Credit } from './books/creditGold.ts';
 export {

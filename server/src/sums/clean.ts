@@ -1,4 +1,4 @@
-import { lossBySize, sectionSplit } from '@riffle/core';
+import { GOLD_UNITS, lossBySize, sectionSplit, unlikelyGold } from '@riffle/core';
 import { z } from 'zod';
 import { n, sum, type Sum } from './sum.ts';
 
@@ -37,5 +37,20 @@ export const CLEAN_SUMS: readonly Sum[] = [
         i.screens_m,
         i.sections.map((s) => s.cells_mg),
       ),
+  ),
+  sum(
+    'unlikely-gold',
+    'Whether weights of a clean-up are so far from what was to be expected that a unit may be wrong, and which would be likely; null where nothing is odd.',
+    z.object({
+      typed: z.array(z.object({ value: n.min(0), unit: z.enum(GOLD_UNITS) })).max(20),
+      expected: z
+        .array(
+          z.object({ by: z.enum(['forecast', 'clean-ups', 'any ground']), low_mg: n.min(0), high_mg: n.positive() }),
+        )
+        .min(1)
+        .max(10),
+      isComplete: z.boolean().default(true),
+    }),
+    (i) => unlikelyGold(i.typed, i.expected, i.isComplete),
   ),
 ];

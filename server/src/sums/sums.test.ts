@@ -585,6 +585,10 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     { better: 'less', rounds: Array.from({ length: 6 }, () => ({ a: 4, b: 2 })) },
     (a: { better: string; evidence: number }) => a.better === 'B' && Math.abs(a.evidence - 14.4375) < 1e-6,
   ],
+  'unlikely-gold': [
+    { typed: [{ value: 15, unit: 'g' }], expected: [{ by: 'forecast', low_mg: 8, high_mg: 45 }] },
+    (a: { other: { unit: string; total_mg: number } }) => a.other.unit === 'mg' && a.other.total_mg === 15,
+  ],
   'section-split': [
     {
       color_mg: 0.5,

@@ -4,11 +4,13 @@ import { TextField } from '../../ui/Field.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { WhenField } from '../../when/WhenField.tsx';
+import { OddGold } from './OddGold.tsx';
 import { RinsedChoices } from './RinsedChoices.tsx';
 import type { CleanupInHand } from './useCleanup.ts';
 
 /** Whether the box was rinsed, the black sand, and the way into the book. */
-export function FinishBlock({ inHand: { draft, change, blackSand, tried, ready } }: { inHand: CleanupInHand }) {
+export function FinishBlock({ inHand }: { inHand: CleanupInHand }) {
+  const { draft, change, blackSand, tried, ready } = inHand;
   return (
     <Block title="Before the next ground">
       <p className="mb-1 text-[13px] text-ink-2">
@@ -33,6 +35,7 @@ export function FinishBlock({ inHand: { draft, change, blackSand, tried, ready }
         onChange={(when) => change({ when })}
         hint="empty: now"
       />
+      <OddGold inHand={inHand} />
       <Button look="main" type="submit" className="mt-1 min-h-14 w-full text-[18px]">
         Write it in the book
       </Button>

@@ -52,6 +52,8 @@ export interface CleanupDraft {
   readonly note: string;
   /** When it was weighed, as the field writes it; left out: now. */
   readonly when?: string;
+  /** Gold that was asked about and is so all the same, mg. */
+  readonly sure_mg?: number;
   /** Screens the gold is parted by, as they are called; left out: weighed whole. */
   readonly screens?: string | undefined;
 }

@@ -9,6 +9,7 @@ import { toast } from '../../ui/toast.ts';
 import { useDraft } from '../../ui/useDraft.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { useShow } from '../../units/useShow.ts';
+import { expectedGold, oddGold } from './expectedGold.ts';
 import {
   cleanupRecord,
   isWeighed,
@@ -47,6 +48,25 @@ export function useCleanup() {
   const read = readCleanup(draft, sections, color_mg);
   // Nothing is foretold once a weight stands there.
   const { forecast, why } = useSealedForecast(ground, runs, !sections.some(isWeighed));
+  const volumeBank_L = bankVolume_L(
+    runs.reduce((sum, r) => sum + r.tally.volumeLoose_L, 0),
+    ground.swell_percent,
+  );
+  const before = useMemo(
+    () =>
+      cleanups.map((c) => ({
+        gold_mg: c.sections.reduce((sum, s) => sum + s.gold_mg, 0),
+        volumeBank_L: bankVolume_L(
+          allRuns.filter((r) => c.runIds.includes(r.id)).reduce((sum, r) => sum + r.tally.volumeLoose_L, 0),
+          ground.swell_percent,
+        ),
+      })),
+    [cleanups, allRuns, ground.swell_percent],
+  );
+  const odd =
+    runs.length === 0
+      ? null
+      : oddGold({ sections, readings: read.readings, draft }, expectedGold(forecast, before, volumeBank_L));
   const record = cleanupRecord(draft, sections, read, ground, runs, useLocalTime());
 
   return {
@@ -65,10 +85,9 @@ export function useCleanup() {
     notForetold: why,
     ready: record !== null,
     /** Of all the runs in it, in the bank. */
-    volumeBank_L: bankVolume_L(
-      runs.reduce((sum, r) => sum + r.tally.volumeLoose_L, 0),
-      ground.swell_percent,
-    ),
+    volumeBank_L,
+    /** Gold worth a question before it is written. */
+    odd,
     /** The spots its gravel came from, by name. */
     sources: [...new Set(runs.flatMap((r) => Object.keys(r.tally.bySpot_L)))].map(
       (id) => spots.find((s) => s.id === id)?.name ?? 'no spot named',
@@ -77,6 +96,7 @@ export function useCleanup() {
       change({ leftOut: out ? [...leftOut, runId] : leftOut.filter((id) => id !== runId) }),
     setSection: (key: string, some: Partial<SectionDraft>): void =>
       change({ sections: sections.map((s) => (s.key === key ? { ...s, ...some } : s)) }),
+    setSections: (all: readonly SectionDraft[]): void => change({ sections: all }),
     dropSection: (key: string): void => change({ sections: sections.filter((s) => s.key !== key) }),
     addSection: (): void => change({ sections: sectionBelow(sections) }),
     keep: (): void => {
