@@ -155,3 +155,38 @@ test('a phone three hours slow is noticed, and its taps are set right', { tag: '
   const [tap] = await list<{ at: string }>(page, `/runs/${run?.id ?? ''}/events`);
   expect(Math.abs(Date.parse(tap?.at ?? '') - Date.now())).toBeLessThan(60_000);
 });
+
+test('a run written on paper is put in whole: spread over its hours, its people told, and back by Undo', async ({
+  page,
+}) => {
+  const groundId = await boxSet(page, 'Paper Fork');
+  await page.getByLabel('How many of you').selectOption('2');
+  await page.getByRole('button', { name: 'A run written on paper' }).click();
+  const sheet = page.getByRole('dialog', { name: 'A run from paper' });
+  await sheet.getByRole('button', { name: 'Write it in the book' }).click();
+  await expect(sheet.getByRole('alert').filter({ hasText: 'Not kept' })).toContainText('A day and an hour.');
+  await sheet.getByLabel('Began', { exact: true }).fill('3 May 2026 9:00');
+  await sheet.getByLabel('Stopped', { exact: true }).fill('3 May 2026 8:00');
+  await expect(sheet.getByText('It stopped before it began.').first()).toBeVisible();
+  await sheet.getByLabel('Stopped', { exact: true }).fill('3 May 2026 11:00');
+  await sheet.getByLabel('Gravel from').selectOption({ label: 'Lower bar' });
+  await sheet.getByLabel('Buckets').fill('lots');
+  await sheet.getByRole('button', { name: 'Write it in the book' }).click();
+  await expect(sheet.getByText('How many buckets: a whole number.').first()).toBeVisible();
+  await sheet.getByLabel('Buckets').fill('8');
+  await sheet.getByRole('button', { name: 'and from another spot' }).click();
+  await sheet.getByLabel('then from').selectOption({ label: 'Upper bar' });
+  await sheet.getByLabel('Buckets').last().fill('4');
+  await expect(sheet.getByText('A bucket in 10:00.')).toBeVisible();
+  await sheet.getByRole('button', { name: 'Write it in the book' }).click();
+  const runs = async () =>
+    (await list<KeptRun & { people: number; deleted: boolean }>(page, `/grounds/${groundId}/runs`)).filter(
+      (r) => !r.deleted,
+    );
+  await expect.poll(async () => (await runs())[0]?.tally.buckets).toBe(12);
+  const [run] = await runs();
+  expect(run).toMatchObject({ people: 2, tally: { running_s: 7200, brokenOff_s: 0, stopped: true } });
+  expect(Object.values(run?.tally.bySpot_L ?? {}).sort((a: number, b: number) => a - b)).toEqual([80, 160]);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(runs).toEqual([]);
+});

@@ -7,6 +7,7 @@ const amounts = {
   volumeBank_L: z.number(),
   gold_mg: z.number(),
   running_s: z.number(),
+  person_s: z.number().nullable(),
   buckets: z.int(),
   cleanups: z.int(),
 };
@@ -17,7 +18,13 @@ export const Book = z
     groundId: Id,
     lines: z.array(z.object({ spotIds: z.array(Id), ...amounts, mayHoldOldGold: z.boolean() })),
     total: z.object(amounts),
-    unweighed: z.object({ volumeBank_L: z.number(), running_s: z.number(), buckets: z.int(), runs: z.int() }),
+    unweighed: z.object({
+      volumeBank_L: z.number(),
+      running_s: z.number(),
+      person_s: z.number().nullable(),
+      buckets: z.int(),
+      runs: z.int(),
+    }),
     days: z.array(z.object({ day: Day, ...amounts })),
   })
   .meta({ id: 'Book' });

@@ -139,6 +139,7 @@ export const NUMBERS = {
   temperature_C: between(0, 40, '°C', { tooLittle: 'Water is at least 0 °C.' }),
   scoop_L: above0(50, 'L'),
   bucket_L: above0(500, 'L'),
+  people: between(1, 100, 'people', { tooLittle: 'At least one.' }),
   section_m: between(0, 10, 'm'),
   /** Clearing one bucket that was fed as fast as the box takes it. */
   cleared_s: between(5, 7200, 's', { tooLittle: 'At least 5 s.', tooMuch: 'At most two hours.' }),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { MOST, NUMBERS, TEXTS } from './limits.ts';
-import { Based, Entered, Id, Note, Stored, text, Timestamp, Whole, within } from './shared.ts';
+import { Based, Entered, Id, Note, Stored, text, Timestamp, Whole, wholeWithin, within } from './shared.ts';
 
 export const Run = Whole.extend({
   groundId: Id,
@@ -11,6 +11,8 @@ export const Run = Whole.extend({
   /** A full bucket, loose. */
   bucket_L: within(NUMBERS.bucket_L),
   bucketEntered: Entered,
+  /** How many were at it, those who dig and carry too; null: not said. */
+  people: wholeWithin(NUMBERS.people, 'A whole number.').nullable().default(null),
   note: Note,
 });
 export const NewRun = Run.extend(Based.shape).meta({ id: 'NewRun' });

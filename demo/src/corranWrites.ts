@@ -436,6 +436,8 @@ function runDay(
     startedAt: iso(start),
     bucket_L,
     bucketEntered: BUCKET,
+    // The long box takes two: one digs and carries, one feeds.
+    people: r.rig === 'long' ? 2 : 1,
     note: '',
   };
 

@@ -311,6 +311,7 @@ describe('clean-ups and the book', () => {
       gold_mg: 7.3,
       volumeBank_L: 80,
       running_s: 30 * 60 + 20 * 60,
+      person_s: null,
       buckets: 5,
       cleanups: 2,
     });
@@ -320,6 +321,7 @@ describe('clean-ups and the book', () => {
         gold_mg: 7,
         volumeBank_L: 32,
         running_s: 20 * 60,
+        person_s: null,
         buckets: 2,
         cleanups: 1,
         mayHoldOldGold: true,
@@ -329,6 +331,7 @@ describe('clean-ups and the book', () => {
         gold_mg: 0.3,
         volumeBank_L: 48,
         running_s: 30 * 60,
+        person_s: null,
         buckets: 3,
         cleanups: 1,
         mayHoldOldGold: false,
@@ -336,10 +339,10 @@ describe('clean-ups and the book', () => {
     ]);
     const csv = (await server.call('GET', `/grounds/${groundId}/book.csv`)).body;
     expect(csv.split('\r\n')).toEqual([
-      'ground,source,clean-ups,buckets,volume (m3 bank),time (h),gold (mg),grade (g/m3 bank),note',
-      'Test creek,A + B,1,2,0.032,0.3333,7,0.21875,"mixed sources, not shared out; box was not rinsed clean before"',
-      'Test creek,A,1,3,0.048,0.5,0.3,0.00625,',
-      'Test creek,total,2,5,0.08,0.8333,7.3,0.09125,',
+      'ground,source,clean-ups,buckets,volume (m3 bank),time (h),person time (h),gold (mg),grade (g/m3 bank),note',
+      'Test creek,A + B,1,2,0.032,0.3333,,7,0.21875,"mixed sources, not shared out; box was not rinsed clean before"',
+      'Test creek,A,1,3,0.048,0.5,,0.3,0.00625,',
+      'Test creek,total,2,5,0.08,0.8333,,7.3,0.09125,',
       '',
     ]);
   });

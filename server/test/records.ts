@@ -185,6 +185,7 @@ export const newRun = (groundId: string, setupId: string, spotId: string, some: 
   startedAt: '2026-05-01T09:00:00.000Z',
   bucket_L: 20,
   bucketEntered: entered('20', 'L'),
+  people: null,
   note: '',
   ...some,
 });

@@ -13,11 +13,11 @@ const setups = [
   { id: 'at-b', rigId: 'short box' },
 ];
 const runs = [
-  { id: 'r1', groundId: 'g', setupId: 'at-a', tally: tally({ A: 118 }) },
-  { id: 'r2', groundId: 'g', setupId: 'at-a', tally: tally({ A: 59, B: 59 }) },
-  { id: 'r3', groundId: 'g', setupId: 'at-b', tally: tally({ B: 118 }) },
-  { id: 'r4', groundId: 'g', setupId: 'at-b', tally: tally({ B: 236 }, 1800) },
-  { id: 'away', groundId: 'h', setupId: 'at-a', tally: tally({ X: 10 }) },
+  { id: 'r1', groundId: 'g', setupId: 'at-a', people: 2, tally: tally({ A: 118 }) },
+  { id: 'r2', groundId: 'g', setupId: 'at-a', people: 3, tally: tally({ A: 59, B: 59 }) },
+  { id: 'r3', groundId: 'g', setupId: 'at-b', people: 1, tally: tally({ B: 118 }) },
+  { id: 'r4', groundId: 'g', setupId: 'at-b', people: null, tally: tally({ B: 236 }, 1800) },
+  { id: 'away', groundId: 'h', setupId: 'at-a', people: 1, tally: tally({ X: 10 }) },
 ];
 const cleanup = (
   id: string,
@@ -52,6 +52,8 @@ describe('the book from records, by hand', () => {
       // 118 L three times over, loose; 18 % swell.
       volumeBank_L: expect.closeTo(300, 9),
       running_s: 3 * 3600,
+      // Two, three and one of us, an hour each.
+      person_s: 6 * 3600,
       buckets: 4,
     });
   });
@@ -67,8 +69,19 @@ describe('the book from records, by hand', () => {
       B: false,
       A: false,
     }));
+  test('where of one run nobody said how many they were, no hour of a person is told', () => {
+    const [first, ...rest] = weighed;
+    const unsaid = first && { ...first, tallies: first.tallies.map((t) => ({ ...t, people: null })) };
+    expect(keepBook('g', 18, [...(unsaid ? [unsaid] : []), ...rest], []).total.person_s).toBeNull();
+  });
   test('a run no clean-up counts lies un-weighed, on its own ground only', () =>
-    expect(book.unweighed).toEqual({ volumeBank_L: expect.closeTo(200, 9), running_s: 1800, buckets: 1, runs: 1 }));
+    expect(book.unweighed).toEqual({
+      volumeBank_L: expect.closeTo(200, 9),
+      running_s: 1800,
+      person_s: null,
+      buckets: 1,
+      runs: 1,
+    }));
   test('days come in their order', () =>
     expect(book.days.map((d) => [d.day, d.gold_mg])).toEqual([
       ['2026-05-01', 0.3],

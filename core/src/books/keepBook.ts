@@ -7,6 +7,8 @@ export interface KeptTally {
   readonly volumeLoose_L: number;
   readonly bySpot_L: Readonly<Record<string, number>>;
   readonly running_s: number;
+  /** How many were at it; null or left out: not said. */
+  readonly people?: number | null;
 }
 
 /** A clean-up with its gold and what the runs behind it came to. */
@@ -23,6 +25,8 @@ export interface BookAmounts {
   volumeBank_L: number;
   gold_mg: number;
   running_s: number;
+  /** Running time times those who were at it; null where of some run nobody said how many. */
+  person_s: number | null;
   buckets: number;
   cleanups: number;
 }
@@ -32,7 +36,7 @@ export interface GroundBook {
   groundId: string;
   lines: (BookAmounts & { spotIds: string[]; mayHoldOldGold: boolean })[];
   total: BookAmounts;
-  unweighed: { volumeBank_L: number; running_s: number; buckets: number; runs: number };
+  unweighed: { volumeBank_L: number; running_s: number; person_s: number | null; buckets: number; runs: number };
   days: (BookAmounts & { day: string })[];
 }
 
@@ -81,11 +85,12 @@ export function keepBook(
 function work(
   tallies: readonly KeptTally[],
   bank: (loose_L: number) => number,
-): { volumeBank_L: number; running_s: number; buckets: number } {
+): { volumeBank_L: number; running_s: number; person_s: number | null; buckets: number } {
   const total = (of: (t: KeptTally) => number): number => tallies.reduce((sum, t) => sum + of(t), 0);
   return {
     volumeBank_L: bank(total((t) => t.volumeLoose_L)),
     running_s: total((t) => t.running_s),
+    person_s: tallies.every((t) => t.people || t.running_s === 0) ? total((t) => t.running_s * (t.people ?? 0)) : null,
     buckets: total((t) => t.buckets),
   };
 }

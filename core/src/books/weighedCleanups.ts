@@ -15,6 +15,7 @@ export interface BookRun {
   readonly groundId: string;
   readonly setupId: string;
   readonly tally: KeptTally;
+  readonly people: number | null;
 }
 export interface BookSetup {
   readonly id: string;
@@ -48,13 +49,15 @@ export function weighedCleanups(
         day: localDay(new Date(c.cleanedAt), timeZone),
         gold_mg: exactSum_mg(c.sections.map((s) => s.gold_mg)),
         boxWasClean: [...rigs].every((rig) => (rinsedBefore.get(rig) ?? 'yes') === 'yes'),
-        tallies: behind.map((r) => r.tally),
+        tallies: behind.map(workOf),
       });
     for (const rig of rigs) rinsedBefore.set(rig, c.rinsedClean);
   }
   const counted = new Set(cleanups.flatMap((c) => c.runIds));
   return {
     cleanups: weighed,
-    unweighed: runs.filter((r) => r.groundId === groundId && !counted.has(r.id)).map((r) => r.tally),
+    unweighed: runs.filter((r) => r.groundId === groundId && !counted.has(r.id)).map(workOf),
   };
 }
+
+const workOf = ({ tally, people }: BookRun): KeptTally => ({ ...tally, people });

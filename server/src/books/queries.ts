@@ -13,11 +13,13 @@ export const trials = recordKind({
   added: {},
 });
 
+/** A run's tally with how many were at it. */
+const Work = Tally.extend({ people: z.int().nullable() });
 const CleanedUp = z.object({
   cleanedAt: z.coerce.date(),
   gold_mg: z.number(),
   boxWasClean: z.boolean(),
-  tallies: z.array(Tally),
+  tallies: z.array(Work),
 });
 
 /**
@@ -31,7 +33,7 @@ export async function listCleanedUp(
 ): Promise<WeighedCleanup[]> {
   const { rows } = await db.query<object>(
     `with boxed as (
-       select c.id, c.ground_id, c.cleaned_at, c.rinsed_clean, s.rig_id, json_agg(r.tally) as tallies
+       select c.id, c.ground_id, c.cleaned_at, c.rinsed_clean, s.rig_id, json_agg(r.tally || jsonb_build_object('people', r.people)) as tallies
        from cleanup c
        join cleanup_run cr on cr.crew_id = c.crew_id and cr.cleanup_id = c.id
        join run r on r.crew_id = cr.crew_id and r.id = cr.run_id
@@ -55,11 +57,11 @@ export async function listCleanedUp(
 }
 
 /** Tallies of the runs whose gold was not weighed yet. */
-export async function listUnweighedTallies(db: Db, crewId: string, groundId: string): Promise<z.infer<typeof Tally>[]> {
+export async function listUnweighedTallies(db: Db, crewId: string, groundId: string): Promise<z.infer<typeof Work>[]> {
   const { rows } = await db.query<{ tally: unknown }>(
-    `select r.tally from run r where r.crew_id = $1 and r.ground_id = $2 and not r.deleted
+    `select r.tally || jsonb_build_object('people', r.people) as tally from run r where r.crew_id = $1 and r.ground_id = $2 and not r.deleted
        and not exists (select 1 from cleanup_run c where c.crew_id = r.crew_id and c.run_id = r.id and c.counts)`,
     [crewId, groundId],
   );
-  return rows.map((row) => Tally.parse(row.tally));
+  return rows.map((row) => Work.parse(row.tally));
 }

@@ -16,6 +16,7 @@ export const runs = recordKind({
     startedAt: 'started_at',
     bucket_L: 'bucket_l',
     bucketEntered: 'bucket_entered',
+    people: 'people',
     note: 'note',
   },
   added: { tally: 'tally' },

@@ -2,7 +2,15 @@ import { coinTrial, keepBook } from '@riffle/core';
 import { z } from 'zod';
 import { n, sum, type Sum } from './sum.ts';
 
-const tally = z.object({ buckets: n, volumeLoose_L: n, bySpot_L: z.record(z.string().max(60), n), running_s: n });
+const tally = z
+  .object({
+    buckets: n,
+    volumeLoose_L: n,
+    bySpot_L: z.record(z.string().max(60), n),
+    running_s: n,
+    people: n.int().positive().max(100).nullish(),
+  })
+  .transform((t) => ({ ...t, people: t.people ?? null }));
 
 /** The book. */
 export const BOOKS_SUMS: readonly Sum[] = [

@@ -42,7 +42,7 @@ export function BooksScreen() {
   const { total, unweighed } = book;
   const rests = [
     total.running_s > 0 &&
-      `${total.buckets} buckets in ${hoursText(total.running_s)} of running, ${plural(total.cleanups, 'clean-up')}${total.gold_mg > 0 ? `: ${show.gold(total.gold_mg / (total.running_s / 3600))} an hour` : ''}.`,
+      `${total.buckets} buckets in ${hoursText(total.running_s)} of running, ${plural(total.cleanups, 'clean-up')}${total.gold_mg > 0 ? `: ${show.gold(total.gold_mg / (total.running_s / 3600))} an hour${total.person_s ? `, ${show.gold(total.gold_mg / (total.person_s / 3600))} for each person’s hour` : ''}` : ''}.`,
     unweighed.buckets > 0 &&
       `Not weighed yet: ${show.volume(unweighed.volumeBank_L)} in ${plural(unweighed.runs, 'run')}.`,
     pricePerGram === null && 'Type your price in Settings to see values.',

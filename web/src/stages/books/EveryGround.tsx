@@ -23,6 +23,7 @@ export function EveryGround({
     buckets: sum((t) => t.buckets),
     volumeBank_L: sum((t) => t.volumeBank_L),
     running_s: sum((t) => t.running_s),
+    person_s: totals.every((t) => t.person_s !== null) ? sum((t) => t.person_s ?? 0) : null,
     gold_mg: sum((t) => t.gold_mg),
     cleanups: sum((t) => t.cleanups),
   };

@@ -1,5 +1,5 @@
 import type { StoredCleanup, StoredRig, StoredRun, StoredSetup } from '@riffle/contract';
-import { useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { plural } from '../../ui/plural.ts';
 import { trueNow } from '../../api/trueClock.ts';
@@ -21,8 +21,11 @@ import { SelectField } from '../../ui/Field.tsx';
 import { Block, Judgement } from '../../ui/Judgement.tsx';
 import { RunLive } from './RunLive.tsx';
 import { useLocalTime } from '../../when/useLocalTime.ts';
+import { PeopleField } from './PeopleField.tsx';
 import { RunSheet } from './RunSheet.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
+
+const PaperSheet = lazy(() => import('./PaperSheet.tsx').then((m) => ({ default: m.PaperSheet })));
 
 /** Runs gravel: a run under way, or the start of one. */
 export function RunScreen() {
@@ -84,7 +87,7 @@ export function RunScreen() {
         </>
       ) : (
         <Needs kinds={['runs', 'cleanups']} without="said">
-          <StartRun waiting={byStart} onStarted={hold} />
+          <StartRun all={runs} waiting={byStart} onStarted={hold} />
         </Needs>
       )}
     </div>
@@ -149,11 +152,15 @@ const HELD = 'riffle-run';
 const ANOTHER = 'another';
 
 interface StartRunProps {
+  readonly all: readonly StoredRun[];
   readonly waiting: readonly StoredRun[];
   readonly onStarted: (runId: string) => void;
 }
 
-function StartRun({ waiting, onStarted }: StartRunProps) {
+const lastPeople = (runs: readonly StoredRun[]): number | null =>
+  [...runs].sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1))[0]?.people ?? null;
+
+function StartRun({ all, waiting, onStarted }: StartRunProps) {
   const local = useLocalTime();
   const { ground, spots } = useGround();
   const { picked, pick } = usePicked();
@@ -164,6 +171,9 @@ function StartRun({ waiting, onStarted }: StartRunProps) {
   const { add } = useKeep('runs');
   const [chosen, setChosen] = useState<string | null>(null);
   const [tried, setTried] = useState(false);
+  // As many as last time, until told otherwise.
+  const [people, setPeople] = useState(() => lastPeople(all));
+  const [isPaper, setPaper] = useState(false);
   const [mendedId, setMended] = useState<string | null>(null);
   const mended = waiting.find((r) => r.id === mendedId);
   const setup = setups.find((s) => s.id === chosen) ?? setups[0];
@@ -195,6 +205,7 @@ function StartRun({ waiting, onStarted }: StartRunProps) {
         startedAt: trueNow(),
         bucket_L: setup.bucket_L,
         bucketEntered: setup.bucketEntered,
+        people,
         note: '',
       }),
     );
@@ -243,7 +254,27 @@ function StartRun({ waiting, onStarted }: StartRunProps) {
         <Button look="main" type="submit" className="mt-2 min-h-24 text-[30px]">
           Start the run
         </Button>
+        <div className="mt-2 flex flex-wrap items-end gap-x-6">
+          <div className="w-44">
+            <PeopleField value={people} onChange={setPeople} />
+          </div>
+          <TextButton className="mb-6" onClick={() => setPaper(true)}>
+            A run written on paper
+          </TextButton>
+        </div>
       </form>
+      {isPaper && (
+        <Suspense>
+          <PaperSheet
+            groundId={ground.id}
+            setups={setups}
+            rigs={rigs}
+            spots={spots}
+            people={people}
+            onClose={() => setPaper(false)}
+          />
+        </Suspense>
+      )}
       <Caution quiet>
         A full bucket weighs {show.figure('load', 25).digits} to {show.load(35)}: lift with the knees, or fill two
         thirds. Keep out from under cut banks; watch the river when it rains upstream.

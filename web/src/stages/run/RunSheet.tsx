@@ -4,6 +4,8 @@ import { useMemo, useState } from 'react';
 import { useWrite } from '../../offline/outbox.ts';
 import { useKeep } from '../../records/useKeep.ts';
 import { useRunEvents } from '../../records/useRunEvents.ts';
+import { asTyped } from '../../units/readEntered.ts';
+import { useRecords } from '../../records/useRecords.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
@@ -13,6 +15,7 @@ import { TextButton } from '../../ui/TextButton.tsx';
 import { useNow } from '../../ui/useNow.ts';
 import { undoToast } from '../../ui/undoToast.ts';
 import { whenProblem } from '../../when/readWhen.ts';
+import { PeopleField } from './PeopleField.tsx';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { WhenField } from '../../when/WhenField.tsx';
 import { stoppedAt, FULLNESS, missedBucket, takenBack, type BucketToldAnew, type Fullness } from './byHand.ts';
@@ -32,6 +35,10 @@ export function RunSheet({ run, spots, onClose }: RunSheetProps) {
   const first = buckets[0]?.at;
   const [started, setStarted] = useState(() => local.isoMoment(run.startedAt));
   const [note, setNote] = useState(run.note);
+  const [people, setPeople] = useState(run.people);
+  const [setupId, setSetup] = useState(run.setupId);
+  const setups = useRecords('setups', run.groundId).items;
+  const rigs = useRecords('rigs').items;
   const [open, setOpen] = useState<string | null>(null);
   const [tried, setTried] = useState(false);
   const startWrong =
@@ -45,7 +52,9 @@ export function RunSheet({ run, spots, onClose }: RunSheetProps) {
     setTried(true);
     if (startWrong || textProblem(TEXTS.note, note)) return;
     const startedAt = started === local.isoMoment(run.startedAt) ? run.startedAt : local.at(started).toISOString();
-    if (startedAt !== run.startedAt || note !== run.note) change(run, { startedAt, note }, 'The run is put right.');
+    const mended = { startedAt, note, people, setupId };
+    const isNew = (Object.keys(mended) as (keyof typeof mended)[]).some((k) => mended[k] !== run[k]);
+    if (isNew) change(run, mended, 'The run is put right.');
     onClose();
   };
   const picked = buckets.find((b) => b.id === open);
@@ -61,6 +70,18 @@ export function RunSheet({ run, spots, onClose }: RunSheetProps) {
           <Button onClick={() => mends.stopAt(lastBucketAt)}>Stop it at {local.clock(lastBucketAt)}</Button>
         </div>
       )}
+      <SelectField
+        label="Through"
+        value={setupId}
+        onChange={setSetup}
+        choices={[...setups]
+          .sort((a, b) => (a.setAt < b.setAt ? 1 : -1))
+          .map((s) => ({
+            value: s.id,
+            label: `${local.day(s.setAt)}: ${rigs.find((r) => r.id === s.rigId)?.name ?? 'box'}, ${asTyped(s.pitchEntered)}`,
+          }))}
+      />
+      <PeopleField value={people} onChange={setPeople} />
       <TextField label="Note" value={note} onChange={setNote} rows={2} limit={TEXTS.note} />
       <div className="mt-1 flex flex-wrap gap-3">
         <Button look="main" type="submit">

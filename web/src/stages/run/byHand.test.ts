@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { LoggedEvent } from '@riffle/contract';
 import { asRunEvent, keepTally } from '@riffle/core';
-import { stoppedAt, missedBucket, takenBack } from './byHand.ts';
+import { fromPaper, missedBucket, stoppedAt, takenBack } from './byHand.ts';
 
 const START = '2026-07-28T09:00:00.000Z';
 const at = (minutes: number): string => new Date(Date.parse(START) + minutes * 60_000).toISOString();
@@ -53,5 +53,25 @@ describe('a run put right afterwards', () => {
     const some = [missedBucket({ at: at(25), spotId: 'b', fullness: '1/3' }, 20), stoppedAt(at(45)), ...taps];
     expect(keepTally(START, [...some].reverse())).toEqual(keepTally(START, some));
     expect(new Set(some.map((e) => asRunEvent(e).eventId)).size).toBe(6);
+  });
+  test('a run from paper: its buckets spread over its hours, source after source, and stopped', () => {
+    const taps = fromPaper(
+      at(0),
+      at(120),
+      [
+        { spotId: 'a', count: 4 },
+        { spotId: 'b', count: 8 },
+      ],
+      20,
+    );
+    const tallied = keepTally(at(0), taps);
+    expect(tallied).toMatchObject({
+      buckets: 12,
+      volumeLoose_L: 240,
+      bySpot_L: { a: 80, b: 160 },
+      running_s: 120 * 60,
+      brokenOff_s: 0,
+      stopped: true,
+    });
   });
 });

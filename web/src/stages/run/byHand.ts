@@ -41,3 +41,28 @@ export const stoppedAt = (at: string): LoggedEvent => byHand({ kind: 'stop', at 
 
 /** Work goes on from a moment on: what stood stopped before it stays so. */
 export const goneOn = (at: string): LoggedEvent => byHand({ kind: 'resume', at });
+
+/** Buckets of a run written down from paper: where they came from, and how many. */
+export interface PaperBuckets {
+  readonly spotId: string;
+  readonly count: number;
+}
+
+/** The taps of a run that was written on paper: its buckets spread evenly over its hours, source after source, and its stop. @param bucket_L a full one, loose */
+export function fromPaper(
+  startedAt: string,
+  until: string,
+  sources: readonly PaperBuckets[],
+  bucket_L: number,
+): LoggedEvent[] {
+  const [from_ms, to_ms] = [Date.parse(startedAt), Date.parse(until)];
+  const spots = sources.flatMap(({ spotId, count }) => Array.from({ length: count }, () => spotId));
+  const apart_ms = (to_ms - from_ms) / spots.length;
+  const buckets = spots.map((spotId, i) =>
+    missedBucket(
+      { at: new Date(Math.round(from_ms + (i + 0.5) * apart_ms)).toISOString(), spotId, fullness: 'full' },
+      bucket_L,
+    ),
+  );
+  return [...buckets, stoppedAt(until)];
+}

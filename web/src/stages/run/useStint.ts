@@ -26,8 +26,8 @@ export function useStint(run: StoredRun, setup: StoredSetup, rig: StoredRig, hol
       const at = trueNow();
       const setting = { ...changed, setAt: at };
       const setupId = setups.add(setting);
-      const { groundId, bucket_L, bucketEntered } = run;
-      const stint = { groundId, setupId, spotId, startedAt: at, bucket_L, bucketEntered, note: '' };
+      const { groundId, bucket_L, bucketEntered, people } = run;
+      const stint = { groundId, setupId, spotId, startedAt: at, bucket_L, bucketEntered, people, note: '' };
       const stintId = runs.add(stint);
       write({ what: 'events', runId: run.id, groundId, events: [stoppedAt(at)] });
       hold(stintId);
