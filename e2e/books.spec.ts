@@ -54,6 +54,33 @@ test('the book by source adds up to the book by ground, and the CSV says the sam
   expect(Buffer.concat(chunks).toString('utf8')).not.toMatch(/46\.4|-33\./);
 });
 
+test('the book told apart by box, pitch and month adds up, and a figure opens to the runs it is made of', async ({
+  page,
+}) => {
+  await openHalloway(page);
+  await toStage(page, 'Books');
+  const all = page.getByRole('region', { name: 'The book by source' }).getByRole('row', { name: /^all/ });
+  const buckets = Number(await all.getByRole('cell').first().innerText());
+  for (const by of ['box', 'pitch', 'month', 'people'] as const) {
+    await page.getByRole('radio', { name: by, exact: true }).click();
+    const rows = page
+      .getByRole('region', { name: `The book by ${by}` })
+      .getByRole('row')
+      .filter({ has: page.getByRole('button') });
+    await expect(rows.first()).toBeVisible();
+    const each = await rows.evaluateAll((trs) => trs.map((tr) => Number(tr.querySelector('td')?.textContent)));
+    expect(each.reduce((sum, n) => sum + n, 0)).toBe(buckets);
+  }
+  await page.getByRole('radio', { name: 'month', exact: true }).click();
+  const july = page.getByRole('button', { name: /^July/ });
+  await july.click();
+  await expect(july).toHaveAttribute('aria-expanded', 'true');
+  const made = page.getByRole('list', { name: /^What .+ is made of$/ });
+  await expect(made.getByText(/buckets, .+ loose from /).first()).toBeVisible();
+  await made.getByRole('link', { name: 'Put one right' }).click();
+  await expect(page).toHaveURL(/\/clean/);
+});
+
 test('leaving with the place is asked about first', async ({ page }) => {
   await openHalloway(page);
   await toStage(page, 'Books');

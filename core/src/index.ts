@@ -322,8 +322,10 @@ export { HEAD_STRETCH_M, sectionSplit, type BoxSection, type SectionSplit } from
 export { creditGold, type CleanupCredit, type Credit } from './books/creditGold.ts';
 export {
   exactSum_mg,
+  groupBook,
   keepBook,
   type BookAmounts,
+  type BookGroup,
   type GroundBook,
   type KeptTally,
   type WeighedCleanup,

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { keepBook } from './keepBook.ts';
+import { exactSum_mg, groupBook, keepBook } from './keepBook.ts';
 import { weighedCleanups, type BookCleanup } from './weighedCleanups.ts';
 
 const tally = (bySpot_L: Record<string, number>, running_s = 3600) => ({
@@ -82,6 +82,20 @@ describe('the book from records, by hand', () => {
       buckets: 1,
       runs: 1,
     }));
+  test('told apart by anything the groups add up to the book, each clean-up in one of them', () => {
+    for (const keyOf of [(c: { id: string }) => c.id, () => 'all', (c: { day: string }) => c.day.slice(-1)]) {
+      const groups = groupBook(18, weighed, keyOf);
+      expect(groups.flatMap((g) => g.cleanupIds).sort()).toEqual(['c1', 'c2', 'c3']);
+      expect(exactSum_mg(groups.map((g) => g.gold_mg))).toBe(book.total.gold_mg);
+      expect(groups.reduce((sum, g) => sum + g.volumeBank_L, 0)).toBeCloseTo(book.total.volumeBank_L, 9);
+    }
+    // The most gold first: 7 mg and 5 mg of the 3rd and 4th, then the 0.3 mg of the 1st.
+    expect(groupBook(18, weighed, (c) => c.day).map((g) => [g.key, g.gold_mg])).toEqual([
+      ['2026-05-04', 7],
+      ['2026-05-03', 5],
+      ['2026-05-01', 0.3],
+    ]);
+  });
   test('days come in their order', () =>
     expect(book.days.map((d) => [d.day, d.gold_mg])).toEqual([
       ['2026-05-01', 0.3],

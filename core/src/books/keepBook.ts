@@ -13,6 +13,7 @@ export interface KeptTally {
 
 /** A clean-up with its gold and what the runs behind it came to. */
 export interface WeighedCleanup {
+  readonly id: string;
   /** The day it was weighed by the ground's clock, YYYY-MM-DD. */
   readonly day: string;
   readonly gold_mg: number;
@@ -48,14 +49,7 @@ export function keepBook(
   unweighed: readonly KeptTally[],
 ): GroundBook {
   const bank = (loose_L: number): number => bankVolume_L(loose_L, swell_percent);
-  const amounts = (some: readonly WeighedCleanup[]): BookAmounts => ({
-    gold_mg: exactSum_mg(some.map((c) => c.gold_mg)),
-    cleanups: some.length,
-    ...work(
-      some.flatMap((c) => c.tallies),
-      bank,
-    ),
-  });
+  const amounts = (some: readonly WeighedCleanup[]): BookAmounts => amountsOf(some, swell_percent);
   const credits = cleanups.map((c) => ({
     gold_mg: c.gold_mg,
     boxWasClean: c.boxWasClean,
@@ -79,6 +73,37 @@ export function keepBook(
     total: amounts(cleanups),
     unweighed: { ...work(unweighed, bank), runs: unweighed.filter((t) => t.buckets > 0).length },
     days: days.map((day) => ({ day, ...amounts(cleanups.filter((c) => c.day === day)) })),
+  };
+}
+
+/** What clean-ups came to by whatever they are told apart by: a box, a lining, a pitch, a month. */
+export interface BookGroup extends BookAmounts {
+  readonly key: string;
+  /** The clean-ups behind it, in their order. */
+  readonly cleanupIds: readonly string[];
+}
+
+/** Clean-ups grouped, the group with the most gold first; every one is in one group, so the groups add up to the book. @param keyOf what tells a clean-up apart */
+export function groupBook(
+  swell_percent: number,
+  cleanups: readonly WeighedCleanup[],
+  keyOf: (cleanup: WeighedCleanup) => string,
+): BookGroup[] {
+  const groups = new Map<string, WeighedCleanup[]>();
+  for (const c of cleanups) groups.set(keyOf(c), [...(groups.get(keyOf(c)) ?? []), c]);
+  return [...groups]
+    .map(([key, some]) => ({ key, cleanupIds: some.map((c) => c.id), ...amountsOf(some, swell_percent) }))
+    .sort((a, b) => b.gold_mg - a.gold_mg);
+}
+
+function amountsOf(some: readonly WeighedCleanup[], swell_percent: number): BookAmounts {
+  return {
+    gold_mg: exactSum_mg(some.map((c) => c.gold_mg)),
+    cleanups: some.length,
+    ...work(
+      some.flatMap((c) => c.tallies),
+      (loose_L) => bankVolume_L(loose_L, swell_percent),
+    ),
   };
 }
 

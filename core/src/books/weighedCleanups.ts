@@ -46,6 +46,7 @@ export function weighedCleanups(
     const rigs = new Set(behind.map((r) => rigOf.get(r.setupId) ?? ''));
     if (c.groundId === groundId)
       weighed.push({
+        id: c.id,
         day: localDay(new Date(c.cleanedAt), timeZone),
         gold_mg: exactSum_mg(c.sections.map((s) => s.gold_mg)),
         boxWasClean: [...rigs].every((rig) => (rinsedBefore.get(rig) ?? 'yes') === 'yes'),

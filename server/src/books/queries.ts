@@ -16,6 +16,7 @@ export const trials = recordKind({
 /** A run's tally with how many were at it. */
 const Work = Tally.extend({ people: z.int().nullable() });
 const CleanedUp = z.object({
+  id: z.string(),
   cleanedAt: z.coerce.date(),
   gold_mg: z.number(),
   boxWasClean: z.boolean(),
@@ -43,7 +44,7 @@ export async function listCleanedUp(
      ), ordered as (
        select *, lag(rinsed_clean) over (partition by rig_id order by cleaned_at, id) as before from boxed
      )
-     select min(o.cleaned_at) as "cleanedAt",
+     select o.id, min(o.cleaned_at) as "cleanedAt",
        (select coalesce(sum(x.gold_mg), 0) from cleanup_section x where x.crew_id = $1 and x.cleanup_id = o.id) as gold_mg,
        bool_and(coalesce(o.before, 'yes') = 'yes') as "boxWasClean",
        (select json_agg(t) from ordered p, json_array_elements(p.tallies) t where p.id = o.id) as tallies

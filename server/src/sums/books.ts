@@ -25,7 +25,12 @@ export const BOOKS_SUMS: readonly Sum[] = [
       unweighed: z.array(tally).max(500).default([]),
     }),
     (i) => {
-      const { lines, total, days, unweighed } = keepBook('', i.swell_percent, i.cleanups, i.unweighed);
+      const { lines, total, days, unweighed } = keepBook(
+        '',
+        i.swell_percent,
+        i.cleanups.map((c, nth) => ({ ...c, id: String(nth) })),
+        i.unweighed,
+      );
       return { lines, total, days, unweighed };
     },
   ),

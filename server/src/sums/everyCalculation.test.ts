@@ -86,6 +86,7 @@ const WITHOUT: Readonly<Record<string, readonly string[]>> = {
     'haiderLevenspiel_m_s',
     'judgedByItsTop',
     'addTaps',
+    'groupBook',
     'keepTally',
     'leftToDig',
     'liesInPit',

@@ -1,5 +1,5 @@
 import type { StoredRun } from '@riffle/contract';
-import { keepBook, keepTally, weighedCleanups, type GroundBook } from '@riffle/core';
+import { keepBook, keepTally, weighedCleanups, type GroundBook, type WeighedCleanup } from '@riffle/core';
 import type { LoggedEvent } from '@riffle/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
@@ -13,7 +13,7 @@ import { useRecords, useRecordsOfAll } from './useRecords.ts';
  * The books of several grounds, in their order, added up on this device: what was logged counts with or without a signal.
  * Undefined where a ground's clean-ups or runs have not been read yet.
  */
-export function useBooks(groundIds: readonly string[]): (GroundBook | undefined)[] {
+export function useBooks(groundIds: readonly string[]): (OpenBook | undefined)[] {
   const grounds = useRecords('grounds').items;
   const cleanups = useRecordsOfAll('cleanups');
   const setups = useRecordsOfAll('setups');
@@ -26,12 +26,18 @@ export function useBooks(groundIds: readonly string[]): (GroundBook | undefined)
       // Other grounds only tell whether a box came clean: that mark comes with them, and no figure waits for a hundred lists.
       if (!ground || lists.some((l) => !l.known.has(id))) return undefined;
       const weighed = weighedCleanups(id, cleanups.items, tallied, setups.items, ground.timeZone ?? deviceZone());
-      return keepBook(id, ground.swell_percent, weighed.cleanups, weighed.unweighed);
+      const book = keepBook(id, ground.swell_percent, weighed.cleanups, weighed.unweighed);
+      return { ...book, weighed: weighed.cleanups };
     });
   }, [groundIds, grounds, cleanups, setups, runs, tallied]);
 }
 
-export function useBook(groundId: string): GroundBook | undefined {
+/** A ground's book, and the clean-ups it is made of. */
+export interface OpenBook extends GroundBook {
+  readonly weighed: readonly WeighedCleanup[];
+}
+
+export function useBook(groundId: string): OpenBook | undefined {
   // Its own lists are asked for before those of every other ground.
   useRecords('cleanups', groundId);
   useRecords('setups', groundId);

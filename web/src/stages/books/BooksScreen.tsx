@@ -11,6 +11,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Block, Gold, Judgement } from '../../ui/Judgement.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { AmountCells, AmountHeads, hoursText, valueText, type Money } from './AmountCells.tsx';
+import { BookBy } from './BookBy.tsx';
 import { EveryGround } from './EveryGround.tsx';
 
 const SeasonChart = lazy(() => import('./SeasonChart.tsx').then((m) => ({ default: m.SeasonChart })));
@@ -96,6 +97,7 @@ export function BooksScreen() {
           <BookTable book={book} nameOf={nameOf} picked={picked} money={money} />
         </Block>
       )}
+      {book.lines.length > 0 && <BookBy ground={ground} weighed={book.weighed} money={money} nameOf={nameOf} />}
       {book.days.length > 0 && (
         <Block title="The season" aside="bars: weighed that day; line: all so far">
           <Suspense fallback={<div className="h-60" />}>

@@ -18,6 +18,8 @@ import { useStint } from './useStint.ts';
 const ListenSheet = lazy(() => import('../../listen/ListenSheet.tsx').then((m) => ({ default: m.ListenSheet })));
 
 interface AtTheBoxProps {
+  /** When each bucket of this run went in, ms since 1970. */
+  readonly tipped_ms: readonly number[];
   /** Where the next bucket comes from. */
   readonly source: string;
   /** Takes another run in hand. */
@@ -51,14 +53,18 @@ const SAYS: Readonly<Record<(typeof TAIL_COLORS)[number], string>> = {
   '3+': '3 colors or more',
 };
 
-/** A pan of tailings in one tap. */
-function TailPan({ run }: AtTheBoxProps) {
+/** After so many buckets the tail is to be panned again: what goes over the end shows nowhere else. Common practice, no source. */
+const PAN_AGAIN = 10;
+
+/** A pan of tailings in one tap; asked for when the last was long ago. */
+function TailPan({ run, tipped_ms }: AtTheBoxProps) {
   const { add, takeOut } = useKeep('box-tests');
   const tests = useRecords('box-tests', run.groundId).items;
   const pan_L = useContainers().pan ?? CONTAINERS.pan;
   const last = tests
     .filter((t) => t.setupId === run.setupId && t.tested.kind === 'tail pan' && t.testedAt >= run.startedAt)
     .sort((a, b) => b.testedAt.localeCompare(a.testedAt))[0];
+  const since = last ? tipped_ms.filter((at_ms) => at_ms > Date.parse(last.testedAt)).length : tipped_ms.length;
   const tap = (colors: (typeof TAIL_COLORS)[number]): void => {
     add({
       groundId: run.groundId,
@@ -82,6 +88,7 @@ function TailPan({ run }: AtTheBoxProps) {
             ? `${SAYS[last.tested.colors]}, ${formatDistanceToNowStrict(new Date(last.testedAt))} ago`
             : 'none in this run: pan what comes over the end'}
         </span>
+        {since >= PAN_AGAIN && <b className="block">{since} buckets since: pan the tail.</b>}
         {last && (
           <TextButton className="ml-3" onClick={() => takeOut(last, 'The tail pan is taken out.')}>
             take it out

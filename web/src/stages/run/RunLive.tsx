@@ -220,6 +220,7 @@ export function RunLive({ run, setup, rig, spots, onDrop, hold }: RunLiveProps) 
               run={run}
               setup={setup}
               rig={rig}
+              tipped_ms={tally.buckets.map((b) => b.at_ms)}
               source={source}
               hold={hold}
               volumeLoose_L={open.volumeLoose_L}

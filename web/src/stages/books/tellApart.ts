@@ -1,0 +1,41 @@
+import type { StoredCleanup, StoredRig, StoredRun, StoredSetup } from '@riffle/contract';
+import { liningOf, type WeighedCleanup } from '@riffle/core';
+import { rigSections } from '../../api/rigSections.ts';
+import { asTyped } from '../../units/readEntered.ts';
+import type { LocalTime } from '../../when/localTime.ts';
+
+/** What clean-ups are told apart by. */
+export const TOLD_BY = ['box', 'lining', 'pitch', 'people', 'month', 'year'] as const;
+export type ToldBy = (typeof TOLD_BY)[number];
+
+interface Behind {
+  readonly cleanups: readonly Pick<StoredCleanup, 'id' | 'cleanedAt' | 'runIds'>[];
+  readonly runs: readonly Pick<StoredRun, 'id' | 'setupId' | 'people'>[];
+  readonly setups: readonly StoredSetup[];
+  readonly rigs: readonly StoredRig[];
+}
+
+/** A clean-up's word for it: of several runs that differ all of them, since their gold lies together. */
+export function tellApart(by: ToldBy, { cleanups, runs, setups, rigs }: Behind, local: LocalTime) {
+  const runById = new Map(runs.map((r) => [r.id, r]));
+  const wordOf = (run: Behind['runs'][number]): string => {
+    const setup = setups.find((s) => s.id === run.setupId);
+    const rig = rigs.find((r) => r.id === setup?.rigId);
+    if (by === 'people') return run.people ? String(run.people) : 'not said';
+    if (by === 'pitch') return setup ? asTyped(setup.pitchEntered) : 'not known';
+    if (by === 'box') return rig?.name ?? 'not known';
+    return rig ? [...new Set(rigSections(rig).map((s) => liningOf(s).name))].join(', ') : 'not known';
+  };
+  return ({ id }: Pick<WeighedCleanup, 'id'>): string => {
+    const cleanup = cleanups.find((c) => c.id === id);
+    if (!cleanup) return 'not known';
+    const day = local.isoDay(cleanup.cleanedAt);
+    if (by === 'year') return day.slice(0, 4);
+    if (by === 'month') return day.slice(0, 7);
+    const words = cleanup.runIds.flatMap((runId) => {
+      const run = runById.get(runId);
+      return run ? [wordOf(run)] : [];
+    });
+    return [...new Set(words)].sort().join(' + ') || 'not known';
+  };
+}
