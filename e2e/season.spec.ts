@@ -110,7 +110,7 @@ test('from a GPX file to the CSV of the book', async ({ page }, info) => {
   const row = page.getByRole('row', { name: /Lower bar/ });
   await expect(row).toContainText('59.3 L');
   await expect(row).toContainText('30 mg');
-  await expect(row.getByRole('cell').first()).toHaveText('4');
+  await expect(row.getByRole('cell').nth(3)).toHaveText('4');
   const downloading = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Save the book as CSV' }).click();
   const csv = await readFile(await (await downloading).path(), 'utf8');

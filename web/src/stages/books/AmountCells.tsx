@@ -12,7 +12,7 @@ export const valueText = (gold_mg: number, money: Money): string =>
 /** Headings over `AmountCells`. */
 export const AmountHeads = ({ money }: { money: Money }) => (
   <>
-    {['buckets', 'volume, bank', 'time', 'gold', 'grade', ...(money ? ['value'] : [])].map((h) => (
+    {['gold', 'grade', ...(money ? ['value'] : []), 'volume, bank', 'buckets', 'time'].map((h) => (
       <th key={h} scope="col" className="pr-4 text-right font-normal">
         {h}
       </th>
@@ -20,19 +20,19 @@ export const AmountHeads = ({ money }: { money: Money }) => (
   </>
 );
 
-/** What some ground gave, as the cells of a row. */
+/** What some ground gave, as the cells of a row: gold and grade first, where a phone shows them. */
 export function AmountCells({ amounts, money }: { amounts: BookAmounts; money: Money }) {
   const show = useShow();
   return (
     <>
-      <td className="py-2 pr-4 text-right">{amounts.buckets}</td>
-      <td className="py-2 pr-4 text-right">{show.volume(amounts.volumeBank_L)}</td>
-      <td className="py-2 pr-4 text-right">{hoursText(amounts.running_s)}</td>
       <td className="py-2 pr-4 text-right font-bold text-gold">{show.gold(amounts.gold_mg)}</td>
       <td className="py-2 pr-4 text-right font-bold text-gold">
         {amounts.volumeBank_L > 0 ? show.grade(amounts.gold_mg / amounts.volumeBank_L) : ''}
       </td>
       {money && <td className="py-2 pr-4 text-right">{valueText(amounts.gold_mg, money)}</td>}
+      <td className="py-2 pr-4 text-right">{show.volume(amounts.volumeBank_L)}</td>
+      <td className="py-2 pr-4 text-right">{amounts.buckets}</td>
+      <td className="py-2 pr-4 text-right">{hoursText(amounts.running_s)}</td>
     </>
   );
 }
