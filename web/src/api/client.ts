@@ -1,5 +1,4 @@
 import type { Problem } from '@riffle/contract';
-import { hearClock } from './trueClock.ts';
 
 /** The server refused: its own words, the fields it named, and (after a conflict) the copy that is stored. */
 export class Refused extends Error {
@@ -27,6 +26,9 @@ const PATIENCE_MS = { json: 20_000, file: 180_000 } as const;
 const fileType = (file: Blob): string =>
   /^image\/|^application\/(pdf|zip)$/.test(file.type) ? file.type : 'application/octet-stream';
 
+/** Told of every answer: when it was asked for by this device's clock, and the server's `Date`. Set by what needs the time of day (`trueClock`). */
+export const answers: { heard: ((asked_ms: number, date: string | null) => void) | null } = { heard: null };
+
 /** One call to the API. @throws Refused for an answer that is a problem, TypeError or a timeout when there is no connection */
 export async function call<T>(method: 'GET' | 'PUT' | 'POST', path: string, body?: unknown): Promise<T> {
   const isFile = body instanceof Blob;
@@ -39,7 +41,7 @@ export async function call<T>(method: 'GET' | 'PUT' | 'POST', path: string, body
       headers: { 'content-type': isFile ? fileType(body) : 'application/json' },
     }),
   });
-  hearClock(asked_ms, response.headers.get('date'));
+  answers.heard?.(asked_ms, response.headers.get('date'));
   if (response.ok) return (response.status === 204 ? undefined : await response.json()) as T;
   const said = (await response.json().catch(() => null)) as Problem | null;
   throw new Refused(

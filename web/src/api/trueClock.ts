@@ -1,3 +1,5 @@
+import { answers } from './client.ts';
+
 /**
  * How far this device's clock is off the server's, by its last answer (none comes from a cache). What two phones tap in one run is put in
  * order by their times: a phone that is hours wrong must not put its buckets into the night.
@@ -6,11 +8,13 @@
 /** An answer names the second only, and takes a while: nearer than this a clock is right. Stated assumption. */
 const NOTICED_MS = 2 * 60_000;
 
+answers.heard = hearClock;
+
 let off_ms = 0;
 const listeners = new Set<() => void>();
 
 /** @param asked_ms when the question left, by this device's clock @param date the answer's `Date`, RFC 9110 */
-export function hearClock(asked_ms: number, date: string | null, answered_ms = Date.now()): void {
+export function hearClock(asked_ms: number, date: string | null, answered_ms: number = Date.now()): void {
   const server_ms = Date.parse(date ?? '');
   if (Number.isNaN(server_ms)) return;
   // The second named began up to a second before the answer left.

@@ -67,13 +67,15 @@ export function useRunsOfOthers(groundId: string): void {
 /** Does it again and again while the page is in sight and the device is not known to be without signal, one at a time. Answers the way to end it. */
 function lookAgain(every_ms: number, look: () => Promise<void>): () => void {
   let isLooking = false;
-  const timer = setInterval(() => {
+  const turn = (): void => {
     if (isLooking || document.visibilityState !== 'visible' || !navigator.onLine) return;
     isLooking = true;
     // Out of reach: asked again at the next turn.
     void look()
       .catch(() => undefined)
       .finally(() => (isLooking = false));
-  }, every_ms);
+  };
+  turn();
+  const timer = setInterval(turn, every_ms);
   return () => clearInterval(timer);
 }

@@ -6,7 +6,6 @@ import {
   solveBox,
   surfaceAlong,
   toldSection,
-  UNITS,
   type BoxSetting,
   type Entered,
   type GoldShare,
