@@ -64,7 +64,8 @@ test(
       // From here on there is no signal: the receiver is the phone's own.
       if (i === 6) await context.setOffline(true);
       await page.clock.runFor(5000);
-      await page.waitForTimeout(60);
+      // Time to draw, also on a machine that has much else to do.
+      await page.waitForTimeout(250);
       heads.push((await page.getByRole('heading', { level: 1 }).first().innerText()).trim());
     }
     await context.setOffline(false);

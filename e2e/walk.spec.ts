@@ -49,6 +49,23 @@ test('walked up: the distance counts down, places ring, a blank is one tap, a cl
     permissionId: null,
     note: '',
   });
+  // Planned: back by four.
+  await keep(page, 'day-sheets', {
+    groundId,
+    day: '2026-07-10',
+    start_min: 480,
+    back_min: 960,
+    start_m: 0,
+    rest_min: 30,
+    limit_kg: 20,
+    tools: [],
+    aim: 'best traps',
+    way: 'quick pans',
+    frozen: false,
+    waterAway: false,
+    stops: [],
+    note: '',
+  });
   await keepBlank(page, 'Lower bar');
   await toStage(page, 'Read');
   await page.getByRole('link', { name: 'Walk it' }).click();

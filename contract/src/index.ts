@@ -31,6 +31,7 @@ export {
   SCREEN_SHAPES,
   SPOT_KINDS,
 } from './kinds.ts';
+export { Agreement, GoldEntry, NewAgreement, NewGoldEntry, StoredAgreement, StoredGoldEntry } from './gold.ts';
 export { Lot, NewLot, StoredLot } from './lot.ts';
 export { DaySheet, NewDaySheet, StoredDaySheet, type PlannedStop } from './day.ts';
 export { Attachment, NewAttachment, NewOutline, Outline, StoredAttachment, StoredOutline } from './map.ts';

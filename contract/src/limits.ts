@@ -153,6 +153,11 @@ export const NUMBERS = {
   /** Fed between two clean-ups, in the bank. */
   fedBank_L: above0(10_000_000, 'L'),
   sectionGold_mg: between(0, 100_000_000, 'mg', { tooMuch: 'At most 100 kg.' }),
+  ledgerGold_mg: between(0, 100_000_000, 'mg', { tooMuch: 'At most 100 kg.' }),
+  fineness_permille: between(0, 1000, '‰'),
+  price: between(0, 1_000_000_000, 'of your money'),
+  /** Parts a partner has of what is won. */
+  parts: between(0, 10_000, 'parts'),
   blackSand_g: between(0, 1_000_000, 'g', { tooMuch: 'At most 1,000 kg.' }),
 
   startMinute: between(0, 1439, 'min', { tooLittle: 'Not before midnight.', tooMuch: 'Before midnight.' }),
@@ -187,6 +192,7 @@ export const TEXTS = {
   sizeWord: { called: 'A word', longest: 30, needed: 'Give it a word.' },
   section: { called: 'A name', longest: 60 },
   fullness: { called: 'How full', longest: 20 },
+  vial: { called: 'A name', longest: 80 },
 } as const satisfies Readonly<Record<string, TextLimit>>;
 
 /** Most entries of a list. */
@@ -198,6 +204,7 @@ export const MOST = {
   sections: 20,
   boxSections: 8,
   cleanScreens: 6,
+  partners: 20,
   trialRounds: 60,
   runsOfACleanup: 200,
   outlinePoints: 2000,

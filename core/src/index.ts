@@ -330,6 +330,18 @@ export {
   type KeptTally,
   type WeighedCleanup,
 } from './books/keepBook.ts';
+export {
+  GOLD_DEEDS,
+  goldLedger,
+  shareOut,
+  statements,
+  TOGETHER,
+  UNSORTED,
+  type GoldDeed,
+  type GoldIn,
+  type GoldLedger,
+  type Statement,
+} from './books/goldLedger.ts';
 export { weighedCleanups, type BookCleanup, type BookRun, type BookSetup } from './books/weighedCleanups.ts';
 
 export {

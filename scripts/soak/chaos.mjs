@@ -185,6 +185,15 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
     buckets += change;
     await sleep(BETWEEN_TAPS_MS);
   };
+  /** Something put right on the run's own slip. */
+  const mend = async (tab, what) => {
+    const open = tab.page.getByRole('button', { name: 'put right' });
+    if ((await open.count()) === 0) return;
+    await open.click();
+    const sheet = tab.page.getByRole('dialog', { name: /^The run of/ });
+    await what(sheet);
+    await sheet.getByRole('button', { name: 'Close' }).click();
+  };
   const actions = {
     bucket: { weight: 8, do: (tab) => tap(tab, live(tab), 1) },
     'a double tap': {
@@ -200,6 +209,28 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
       weight: 2,
       may: () => buckets > 0,
       do: (tab) => tap(tab, tab.page.getByRole('button', { name: 'Undo' }), -1),
+    },
+    'one was missed': {
+      weight: 1,
+      may: () => buckets > 0,
+      do: (tab) =>
+        mend(tab, async (sheet) => {
+          await sheet.getByRole('button', { name: 'one was missed' }).click();
+          await tap(tab, tab.page.getByRole('button', { name: 'Add it' }), 1);
+        }),
+    },
+    'taken out in the list': {
+      weight: 1,
+      may: () => buckets > 0,
+      do: (tab) =>
+        mend(tab, async (sheet) => {
+          const listed = sheet.getByRole('list', { name: 'Buckets of this run' }).getByRole('button');
+          // Taps that have not reached this device cannot be put right on it.
+          if ((await listed.count()) === 0) return;
+          await listed.first().click();
+          const bucket = tab.page.getByRole('dialog', { name: /^Bucket/ });
+          await tap(tab, bucket.getByRole('button', { name: 'Take it out' }), -1);
+        }),
     },
     'stop and run on': {
       weight: 1,

@@ -7,7 +7,9 @@ import {
   newAttachment,
   newBoxTest,
   newCleanup,
+  newAgreement,
   newForecast,
+  newGoldEntry,
   newTrial,
   newGaugeReading,
   newGround,
@@ -75,6 +77,8 @@ const RIGHT = {
   cleanups: () => newCleanup(ids.ground, [ids.run], [newSection(0, 1.2, 5)]),
   forecasts: () => newForecast(ids.ground, ids.setup, [ids.run]),
   trials: () => newTrial(ids.ground),
+  'gold-entries': () => newGoldEntry(),
+  agreements: () => newAgreement(),
 } as const;
 type Kind = keyof typeof RIGHT;
 
@@ -333,6 +337,27 @@ const WRONG: readonly (readonly [Kind, string, unknown, string?])[] = [
   ['forecasts', 'all', { low_mg: 9, middle_mg: 7, high_mg: 17 }, 'sections'],
   ['forecasts', 'sections', []],
   ['forecasts', 'pans', 0.5],
+  ['gold-entries', 'deed', 'gambled'],
+  ['gold-entries', 'to', ''],
+  ['gold-entries', 'from', '  '],
+  ['gold-entries', 'amount_mg', -1],
+  ['gold-entries', 'out_mg', 3],
+  ['gold-entries', 'fineness_permille', 1001],
+  ['gold-entries', 'price', -4],
+  ['gold-entries', 'corrects', '019370a0-0000-7000-8000-000000000001'],
+  ['agreements', 'since', 'spring'],
+  ['agreements', 'partners', []],
+  ['agreements', 'partners', [{ name: 'Ana', parts: 0 }]],
+  [
+    'agreements',
+    'partners',
+    [
+      { name: 'Ana', parts: 1 },
+      { name: 'Ana', parts: 2 },
+    ],
+  ],
+  ['agreements', 'partners', [{ name: '', parts: 1 }], 'partners.0.name'],
+  ['agreements', 'partners', [{ name: 'Ana', parts: 1.5 }], 'partners.0.parts'],
   ['trials', 'a', ''],
   ['trials', 'measure', 'luck'],
   ['trials', 'rounds', [{ ...newTrial('').rounds[0], first: 'C' }], 'rounds.0.first'],
@@ -412,6 +437,8 @@ const TABLE: Readonly<Record<Kind, string>> = {
   cleanups: 'cleanup',
   forecasts: 'forecast',
   trials: 'trial',
+  'gold-entries': 'gold_entry',
+  agreements: 'agreement',
 };
 
 describe('a record that points to nothing is refused by field', () => {
@@ -445,6 +472,7 @@ describe('a record that points to nothing is refused by field', () => {
     ['box-tests', { setupId: uuidv7() }, 'setupId'],
     ['forecasts', { setupId: uuidv7() }, 'setupId'],
     ['trials', { groundId: uuidv7() }, 'groundId'],
+    ['gold-entries', { deed: 'taken back', from: '', to: '', corrects: uuidv7() }, 'corrects'],
   ] as const)('%s %j', async (kind, some, path) => {
     const answer = await put(kind, { ...RIGHT[kind](), ...some });
     expect([answer.statusCode, answer.json<Problem>().errors?.[0]?.path]).toEqual([422, path]);

@@ -1,12 +1,14 @@
 import { v7 as uuidv7 } from 'uuid';
 import {
   PLAIN_PAN,
+  type Agreement,
   type Attachment,
   type BoxTest,
   type Cleanup,
   type Forecast,
   type Container,
   type GaugeReading,
+  type GoldEntry,
   type Ground,
   type LoggedEvent,
   type Look,
@@ -491,6 +493,34 @@ export const newSeeding = (some: Partial<New<Seeding>> = {}): New<Seeding> => ({
   size: '-40',
   putIn: 10,
   cameBack: 8,
+  note: '',
+  ...some,
+});
+
+export const newGoldEntry = (some: Partial<New<GoldEntry>> = {}): New<GoldEntry> => ({
+  ...fresh(),
+  at: '2026-05-02T18:00:00.000Z',
+  deed: 'moved',
+  from: 'unsorted',
+  to: 'vial A',
+  amount_mg: 12.5,
+  amountEntered: entered('12.5', 'mg'),
+  out_mg: null,
+  outEntered: null,
+  fineness_permille: null,
+  price: null,
+  corrects: null,
+  note: '',
+  ...some,
+});
+
+export const newAgreement = (some: Partial<New<Agreement>> = {}): New<Agreement> => ({
+  ...fresh(),
+  since: '2026-05-01',
+  partners: [
+    { name: 'Ana', parts: 2 },
+    { name: 'Ben', parts: 1 },
+  ],
   note: '',
   ...some,
 });

@@ -1,8 +1,17 @@
 import { z } from 'zod';
-import { NewTrial, StoredTrial, Tally, type StoredGround } from '@riffle/contract';
+import {
+  NewAgreement,
+  NewGoldEntry,
+  NewTrial,
+  StoredAgreement,
+  StoredGoldEntry,
+  StoredTrial,
+  Tally,
+  type StoredGround,
+} from '@riffle/contract';
 import { localDay, type WeighedCleanup } from '@riffle/core';
 import type { Db } from '../db/pool.ts';
-import { recordKind } from '../db/recordKind.ts';
+import { day, recordKind } from '../db/recordKind.ts';
 
 export const trials = recordKind({
   path: 'trials',
@@ -10,6 +19,36 @@ export const trials = recordKind({
   sent: NewTrial,
   kept: StoredTrial,
   fields: { groundId: 'ground_id', a: 'a', b: 'b', measure: 'measure', rounds: 'rounds', note: 'note' },
+  added: {},
+});
+
+export const goldEntries = recordKind({
+  path: 'gold-entries',
+  table: 'gold_entry',
+  sent: NewGoldEntry,
+  kept: StoredGoldEntry,
+  fields: {
+    at: 'entry_at',
+    deed: 'deed',
+    from: 'from_place',
+    to: 'to_place',
+    amount_mg: 'amount_mg',
+    amountEntered: 'amount_entered',
+    out_mg: 'out_mg',
+    outEntered: 'out_entered',
+    fineness_permille: 'fineness_permille',
+    price: 'price',
+    corrects: 'corrects',
+    note: 'note',
+  },
+  added: {},
+});
+export const agreements = recordKind({
+  path: 'agreements',
+  table: 'agreement',
+  sent: NewAgreement,
+  kept: StoredAgreement,
+  fields: { since: day('since'), partners: 'partners', note: 'note' },
   added: {},
 });
 

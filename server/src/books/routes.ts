@@ -9,10 +9,12 @@ import { fileName } from '../ground/routes.ts';
 import { Refusal } from '../http/problems.ts';
 import { recordRoutes } from '../http/recordRoutes.ts';
 import { bookCsv } from './bookCsv.ts';
-import { listCleanedUp, listUnweighedTallies, trials } from './queries.ts';
+import { agreements, goldEntries, listCleanedUp, listUnweighedTallies, trials } from './queries.ts';
 
 export function booksRoutes(scope: FastifyInstance, pool: pg.Pool): void {
   recordRoutes(scope, pool, trials);
+  recordRoutes(scope, pool, goldEntries);
+  recordRoutes(scope, pool, agreements);
   const app = scope.withTypeProvider<ZodTypeProvider>();
   const params = z.object({ groundId: Id });
 

@@ -1,4 +1,4 @@
-import { trials } from '../books/queries.ts';
+import { agreements, goldEntries, trials } from '../books/queries.ts';
 import { cleanups, forecasts } from '../clean/queries.ts';
 import { daySheets } from '../day/queries.ts';
 import { grounds, spots } from '../ground/queries.ts';
@@ -46,4 +46,6 @@ export const EVERY_KIND = [
   cleanups,
   forecasts,
   trials,
+  goldEntries,
+  agreements,
 ] as const;

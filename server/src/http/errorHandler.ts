@@ -22,6 +22,11 @@ const CONSTRAINTS: Readonly<
   ground_joins_another: { path: 'joins.groundId', message: 'A draw cannot run into itself.', code: 'INVALID' },
   day_sheet_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
   day_sheet_forward: { path: 'back_min', message: 'Be back after you start.', code: 'INVALID' },
+  gold_entry_corrects_fk: {
+    path: 'corrects',
+    message: 'That line is not in the ledger.',
+    code: 'UNKNOWN_REFERENCE',
+  },
   trial_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
   outline_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
   outline_permission_fk: {

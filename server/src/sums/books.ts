@@ -1,4 +1,4 @@
-import { coinTrial, keepBook } from '@riffle/core';
+import { coinTrial, GOLD_DEEDS, goldLedger, keepBook, statements } from '@riffle/core';
 import { z } from 'zod';
 import { n, sum, type Sum } from './sum.ts';
 
@@ -33,6 +33,44 @@ export const BOOKS_SUMS: readonly Sum[] = [
       );
       return { lines, total, days, unweighed };
     },
+  ),
+  sum(
+    'gold-ledger',
+    'What a ledger of gold comes to: in hand by vial, sold, handed out, lost; and what each partner has coming, to the tenth of a milligram.',
+    z.object({
+      came: z.array(z.object({ id: z.string(), at: z.iso.datetime(), gold_mg: n.min(0) })).max(2000),
+      entries: z
+        .array(
+          z.object({
+            id: z.string(),
+            at: z.iso.datetime(),
+            deed: z.enum(GOLD_DEEDS),
+            from: z.string().default(''),
+            to: z.string().default(''),
+            amount_mg: n.min(0),
+            out_mg: n.min(0).nullable().default(null),
+            price: n.min(0).nullable().default(null),
+            corrects: z.string().nullable().default(null),
+          }),
+        )
+        .max(5000),
+      agreements: z
+        .array(
+          z.object({
+            since: z.iso.date(),
+            partners: z
+              .array(z.object({ name: z.string().min(1), parts: n.int().min(0) }))
+              .min(1)
+              .max(20),
+          }),
+        )
+        .max(200)
+        .default([]),
+    }),
+    (i) => ({
+      ...goldLedger(i.came, i.entries),
+      statements: statements(i.came, i.entries, i.agreements, (at) => at.slice(0, 10)),
+    }),
   ),
   sum(
     'coin-trial',

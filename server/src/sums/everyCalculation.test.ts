@@ -87,6 +87,7 @@ const WITHOUT: Readonly<Record<string, readonly string[]>> = {
     'judgedByItsTop',
     'addTaps',
     'groupBook',
+    'shareOut',
     'keepTally',
     'leftToDig',
     'liesInPit',

@@ -585,6 +585,26 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     { better: 'less', rounds: Array.from({ length: 6 }, () => ({ a: 4, b: 2 })) },
     (a: { better: string; evidence: number }) => a.better === 'B' && Math.abs(a.evidence - 14.4375) < 1e-6,
   ],
+  'gold-ledger': [
+    {
+      came: [{ id: 'c', at: '2026-07-01T18:00:00Z', gold_mg: 100.1 }],
+      entries: [{ id: 's', at: '2026-07-02T18:00:00Z', deed: 'sold', from: 'unsorted', amount_mg: 40, price: 3 }],
+      agreements: [
+        {
+          since: '2026-01-01',
+          partners: [
+            { name: 'Ana', parts: 2 },
+            { name: 'Ben', parts: 1 },
+          ],
+        },
+      ],
+    },
+    // 1 001 tenths are 667 and 334; of 400 sold 267 and 133.
+    (a: { inHand_mg: number; statements: { due_mg: number; price: number }[] }) =>
+      a.inHand_mg === 60.1 &&
+      a.statements.map((s) => s.due_mg).join() === '40,20.1' &&
+      a.statements.map((s) => s.price).join() === '2,1',
+  ],
   'unlikely-gold': [
     { typed: [{ value: 15, unit: 'g' }], expected: [{ by: 'forecast', low_mg: 8, high_mg: 45 }] },
     (a: { other: { unit: string; total_mg: number } }) => a.other.unit === 'mg' && a.other.total_mg === 15,

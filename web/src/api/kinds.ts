@@ -4,7 +4,9 @@ import type {
   Cleanup,
   Container,
   DaySheet,
+  Agreement,
   Forecast,
+  GoldEntry,
   GaugeReading,
   Ground,
   Look,
@@ -28,7 +30,9 @@ import type {
   StoredCleanup,
   StoredContainer,
   StoredDaySheet,
+  StoredAgreement,
   StoredForecast,
+  StoredGoldEntry,
   StoredGaugeReading,
   StoredGround,
   StoredLook,
@@ -78,6 +82,8 @@ export interface Records {
   cleanups: { sent: Cleanup; kept: StoredCleanup };
   forecasts: { sent: Forecast; kept: StoredForecast };
   trials: { sent: Trial; kept: StoredTrial };
+  'gold-entries': { sent: GoldEntry; kept: StoredGoldEntry };
+  agreements: { sent: Agreement; kept: StoredAgreement };
 }
 export type Kind = keyof Records;
 
@@ -117,13 +123,13 @@ export const KINDS: { readonly [K in Kind]: KindTraits<K> } = {
   pits: { of: 'ground', spoken: 'pit', added: {} },
   screenings: { of: 'ground', spoken: 'screening', added: {} },
   looks: { of: 'ground', spoken: 'look', added: {} },
-  sweeps: { of: 'ground', spoken: 'sweep of the detector', many: 'sweeps of the detector', added: {} },
+  sweeps: { of: 'ground', spoken: 'detector sweep', added: {} },
   containers: { of: 'crew', spoken: 'container', added: {} },
   seedings: { of: 'crew', spoken: 'practice pan', added: {} },
   'size-words': { of: 'crew', spoken: 'size word', added: {} },
   rigs: { of: 'crew', spoken: 'box', many: 'boxes', added: {} },
   setups: { of: 'ground', spoken: 'set-up', added: {} },
-  'box-tests': { of: 'ground', spoken: 'test of the box', many: 'tests of the box', added: {} },
+  'box-tests': { of: 'ground', spoken: 'box test', added: {} },
   runs: {
     of: 'ground',
     spoken: 'run',
@@ -144,6 +150,8 @@ export const KINDS: { readonly [K in Kind]: KindTraits<K> } = {
   cleanups: { of: 'ground', spoken: 'clean-up', added: {} },
   forecasts: { of: 'ground', spoken: 'forecast', added: {} },
   trials: { of: 'ground', spoken: 'comparison', added: {} },
+  'gold-entries': { of: 'crew', spoken: 'ledger line', added: {} },
+  agreements: { of: 'crew', spoken: 'agreement', added: {} },
 };
 
 /** Records of a kind as people would call them. */

@@ -31,7 +31,7 @@ const SetBox = page(async () => (await import('../stages/set/SetScreen.tsx')).Se
 const Run = page(async () => (await import('../stages/run/RunScreen.tsx')).RunScreen);
 const Clean = page(async () => (await import('../stages/clean/CleanScreen.tsx')).CleanScreen);
 const Sure = page(async () => (await import('../sure/SureScreen.tsx')).SureScreen);
-const Books = page(async () => (await import('../stages/books/BooksScreen.tsx')).BooksScreen);
+const Books = page(async () => (await import('../stages/books/BooksStage.tsx')).BooksStage);
 
 const screen = ({ Screen }: Page) => (
   <Suspense fallback={<Fetching what="this page" />}>
@@ -78,7 +78,7 @@ export const Pages = () => (
           <Route path="set" element={evenWithout(['rigs', 'setups'], SetBox)} />
           <Route path="run" element={screen(Run)} />
           <Route path="clean" element={needs(['runs', 'cleanups', 'setups', 'rigs', 'samples'], Clean)} />
-          <Route path="books" element={screen(Books)} />
+          <Route path="books/*" element={screen(Books)} />
           <Route path="sure" element={needs(['samples', 'signs', 'pits', 'runs', 'cleanups'], Sure)} />
         </Route>
         <Route path="*" element={<Home />} />

@@ -1,3 +1,4 @@
+import { trueNow_ms } from '../api/trueClock.ts';
 import { addDays, format, getDay, isValid, parse } from 'date-fns';
 import type { LocalTime } from './localTime.ts';
 
@@ -104,7 +105,7 @@ export const isMoment = (value: string): boolean => MOMENT.test(value) && isVali
 export const isDay = (value: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(value) && isValid(new Date(value));
 
 /** What is wrong with a moment that has been; null where it is right, or empty. */
-export function whenProblem(value: string, local: LocalTime, now = new Date()): string | null {
+export function whenProblem(value: string, local: LocalTime, now = new Date(trueNow_ms())): string | null {
   if (value === '') return null;
   if (!isMoment(value)) return problemOf(readWhen(value, local.isoDay(now)));
   // Fields have no seconds: the minute that has begun counts as now.

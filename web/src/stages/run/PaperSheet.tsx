@@ -21,7 +21,7 @@ import { undoToast } from '../../ui/undoToast.ts';
 import { whenProblem } from '../../when/readWhen.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { WhenField } from '../../when/WhenField.tsx';
-import { fromPaper } from './byHand.ts';
+import { fromPaper } from '../../box/byHand.ts';
 import { PeopleField } from './PeopleField.tsx';
 import { clockText } from './useOpenRun.ts';
 

@@ -13,7 +13,7 @@ import { AtTheBox } from './AtTheBox.tsx';
 import { BucketCount, BucketGlyph, PaceBar, StopGlyph, UndoGlyph } from './RunDrawings.tsx';
 import { safePace_ms, clockText, useOpenRun, type OpenRun } from './useOpenRun.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
-import { FULLNESS } from './byHand.ts';
+import { FULLNESS } from '../../box/byHand.ts';
 import { RunSheet } from './RunSheet.tsx';
 import { Stints } from './Stints.tsx';
 import { useKeepAwake } from '../../ui/useKeepAwake.ts';

@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { plural } from '../../ui/plural.ts';
 import { trueNow } from '../../api/trueClock.ts';
 import { Caution } from '../../ui/Caution.tsx';
+import { heldRun, holdRun } from '../../box/heldRun.ts';
 import { NotSealed, Sealed } from '../../box/SealedForecast.tsx';
 import { useSealedForecast, weighingBegun } from '../../box/useSealedForecast.ts';
 import { useRecords } from '../../records/useRecords.ts';
@@ -37,7 +38,7 @@ export function RunScreen() {
   const cleanups = useRecords('cleanups', ground.id).items;
   const { takeOut } = useKeep('runs');
   // The run in hand: the one taken last on this device, also once it is stopped, until it is weighed; or one that is not stopped.
-  const [held, hold] = useState(() => sessionStorage.getItem(HELD));
+  const [held, hold] = useState(heldRun);
   const weighed = new Set(cleanups.flatMap((c) => c.runIds));
   const byStart = [...runs].sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1)).filter((r) => !weighed.has(r.id));
   const running = byStart.filter((r) => !r.tally.stopped);
@@ -46,7 +47,7 @@ export function RunScreen() {
   // What is in hand stays in hand when it stops.
   if (openId !== undefined && openId !== held) hold(openId);
   useEffect(() => {
-    if (openId !== undefined) sessionStorage.setItem(HELD, openId);
+    if (openId !== undefined) holdRun(openId);
   }, [openId]);
   useRunsOfOthers(ground.id);
   const isRunning = open !== undefined && !open.tally.stopped;
@@ -147,8 +148,7 @@ function OpenRuns({ running, inHand, setups, rigs, onTake }: OpenRunsProps) {
   );
 }
 
-/** Where this device keeps which run it has in hand; this word for none: another is to be started. */
-const HELD = 'riffle-run';
+/** In hand instead of a run: another is to be started. */
 const ANOTHER = 'another';
 
 interface StartRunProps {

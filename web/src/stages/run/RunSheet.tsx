@@ -18,7 +18,7 @@ import { whenProblem } from '../../when/readWhen.ts';
 import { PeopleField } from './PeopleField.tsx';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { WhenField } from '../../when/WhenField.tsx';
-import { stoppedAt, FULLNESS, missedBucket, takenBack, type BucketToldAnew, type Fullness } from './byHand.ts';
+import { stoppedAt, FULLNESS, missedBucket, takenBack, type BucketToldAnew, type Fullness } from '../../box/byHand.ts';
 
 interface RunSheetProps {
   readonly run: StoredRun;
@@ -230,11 +230,13 @@ function BucketSheet({ title, bucket, spots, onKeep, onTakeOut, onClose }: Bucke
   const [when, setWhen] = useState(() => local.isoMoment(bucket.at));
   const [spotId, setSpot] = useState(bucket.spotId);
   const [fullness, setFullness] = useState(bucket.fullness);
-  const wrong = when === '' ? 'A day and an hour.' : whenProblem(when, local);
+  // What was tapped stands, whatever the clock says by now.
+  const isAsTapped = when === local.isoMoment(bucket.at);
+  const wrong = when === '' ? 'A day and an hour.' : isAsTapped ? null : whenProblem(when, local);
   const keep = (): void => {
     if (wrong) return;
     // The field has no seconds: what was not touched keeps its own.
-    const at = when === local.isoMoment(bucket.at) ? bucket.at : local.at(when).toISOString();
+    const at = isAsTapped ? bucket.at : local.at(when).toISOString();
     onKeep({ at, spotId, fullness });
   };
   return (

@@ -19,7 +19,7 @@ import { useRunEvents } from '../../records/useRunEvents.ts';
 import { useWrite } from '../../offline/outbox.ts';
 import { trueNow } from '../../api/trueClock.ts';
 import { useClockOff_ms } from '../../api/useClockOff.ts';
-import { stoppedAt } from './byHand.ts';
+import { stoppedAt } from '../../box/byHand.ts';
 import { countPartly } from './countPartly.ts';
 import { nextTap } from './tapCount.ts';
 import { useNow } from '../../ui/useNow.ts';

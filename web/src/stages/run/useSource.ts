@@ -1,17 +1,13 @@
 import { useState } from 'react';
-
-const KEY = 'riffle-source';
+import { chooseSource, chosenSource } from '../../box/heldRun.ts';
 
 /** Where the next bucket of a run comes from, as it was chosen last: it outlives a reload. `usual` where nothing was chosen in this run. */
 export function useSource(runId: string, usual: string): [string, (spotId: string) => void] {
-  const [source, setSource] = useState(() => {
-    const [of, spotId] = (localStorage.getItem(KEY) ?? '').split(' ');
-    return of === runId && spotId ? spotId : usual;
-  });
+  const [source, setSource] = useState(() => chosenSource(runId) ?? usual);
   return [
     source,
     (spotId) => {
-      localStorage.setItem(KEY, `${runId} ${spotId}`);
+      chooseSource(runId, spotId);
       setSource(spotId);
     },
   ];

@@ -1,8 +1,10 @@
-import type { StoredRig, StoredScreening, StoredSetup, Measurement, StoredBoxTest } from '@riffle/contract';
+import type { Measurement, StoredBoxTest, StoredRig, StoredRun, StoredScreening, StoredSetup } from '@riffle/contract';
 import { boxLength_m, UNITS } from '@riffle/core';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { evidenceOf, fedSince_m3, speaking } from '../../box/boxEvidence.ts';
+import { evidenceOf, fedSince_m3, speaking, type BoxBook } from '../../box/boxEvidence.ts';
+import { chosenSource, holdRun } from '../../box/heldRun.ts';
+import { useGoOn } from '../../box/useGoOn.ts';
 import { useBoxBook } from '../../box/useBoxBook.ts';
 import { useReading } from '../../reading/useReading.ts';
 import { useKeep } from '../../records/useKeep.ts';
@@ -34,6 +36,7 @@ export function useSetScreen() {
   const { add } = useKeep('setups');
   const tests = useKeep('box-tests');
   const navigate = useNavigate();
+  const goOn = useGoOn();
   // Which box is in hand is kept with how it stands: after a reload it is the same one.
   const [{ rigId: chosen }, setChosen] = useDraft<{ readonly rigId: string | null }>(`setup-box-${ground.id}`, () => ({
     rigId: null,
@@ -96,11 +99,18 @@ export function useSetScreen() {
     if (!kept) return;
     add(kept);
     setTried(false);
+    const toRun = (): void => void navigate(`/g/${ground.id}/run${picked ? `?spot=${picked}` : ''}`);
+    const running = runningThrough(book, kept.rigId);
     toast('Kept: this set-up.', {
-      action: {
-        label: 'Start a run',
-        onClick: () => void navigate(`/g/${ground.id}/run${picked ? `?spot=${picked}` : ''}`),
-      },
+      action: running
+        ? {
+            label: 'The run goes on with it',
+            onClick: () => {
+              holdRun(goOn(running, kept.id, chosenSource(running.id) ?? running.spotId).stintId);
+              toRun();
+            },
+          }
+        : { label: 'Start a run', onClick: toRun },
     });
   };
   /** A test is of a box as it stands: as it was kept, or it is kept now. False: the box cannot be read yet. */
@@ -181,6 +191,15 @@ export function useSetScreen() {
 }
 /** Nobody levels finer. */
 const LEVEL_M = 0.001;
+/** The run through this box that is not stopped: the latest, where there are several. */
+const runningThrough = ({ runs, setups, cleanups }: BoxBook, rigId: string): StoredRun | undefined => {
+  const ofRig = new Set(setups.filter((s) => s.rigId === rigId).map((s) => s.id));
+  const weighed = new Set(cleanups.flatMap((c) => c.runIds));
+  return runs
+    .filter((r) => ofRig.has(r.setupId) && !r.tally.stopped && !weighed.has(r.id))
+    .sort((a, b) => b.startedAt.localeCompare(a.startedAt))[0];
+};
+
 const standsAs = (
   a: StoredSetup,
   b: Pick<StoredSetup, 'rigId' | 'slope' | 'depth_m' | 'flow_m3_s' | 'stone_m' | 'temperature_C'>,

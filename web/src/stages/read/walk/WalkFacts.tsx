@@ -17,14 +17,16 @@ export function WalkFacts({ walk, onRiver }: { walk: Walk; onRiver: () => void }
               Turn back {clock(back.turn_min)}
             </b>
             <span className="block text-[14px]">
-              {back.left_min > 0 ? `in ${lasting(back.left_min)}` : `${lasting(-back.left_min)} ago`}; back by{' '}
-              {clock(back.back_min)}
+              {back.left_min > 0 ? `in ${lasting(back.left_min)}` : `${lasting(-back.left_min)} ago`};{' '}
+              {back.isDark ? 'dark at' : 'back by'} {clock(back.back_min)}
             </span>
           </span>
         ) : (
           <span>
             <b>When to turn</b>
-            <span className="block text-[14px]">once it is known where you are</span>
+            <span className="block text-[14px]">
+              {walk.where ? 'plan the day, and it says' : 'once it is known where you are'}
+            </span>
           </span>
         )}
       </Link>

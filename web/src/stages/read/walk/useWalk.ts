@@ -87,7 +87,7 @@ export interface Walk {
   readonly inShut: ClaimStretch | null;
   /** The next edge of one ahead. */
   readonly edge: (ClaimStretch & { readonly ahead_m: number }) | null;
-  readonly back: (TurnBack & { readonly back_min: number; readonly isPlanned: boolean }) | null;
+  readonly back: (TurnBack & { readonly back_min: number; readonly isDark: boolean }) | null;
   readonly river: {
     readonly level_m: number;
     readonly isFresh: boolean;
@@ -120,7 +120,9 @@ export function useWalk(ground: StoredGround, spots: readonly StoredSpot[]): Wal
   const walk = kept.day === today ? kept : newWalk(today);
   const ring = useBells();
   const line = useMemo(() => walkedLine(ground), [ground]);
-  const usual = useMemo(() => firstDraft(ground, plan, daySky(ground, today, local)), [ground, plan, today, local]);
+  const sky = useMemo(() => daySky(ground, today, local), [ground, today, local]);
+  const usual = useMemo(() => firstDraft(ground, plan, sky), [ground, plan, sky]);
+  const dark_min = plan ? null : sky.twilightEnd_min;
 
   const all = useMemo(() => walkPlaces(ranking?.ranked ?? [], plan?.stops ?? []), [ranking, plan]);
   const marks = useMemo(() => all.filter((m) => !walk.done.includes(m.id)), [all, walk.done]);
@@ -130,7 +132,11 @@ export function useWalk(ground: StoredGround, spots: readonly StoredSpot[]): Wal
   const isFresh = riverIsFresh(level, now_ms);
 
   const at = (here_m: number, ms: number) => {
-    const back = start_m === null ? null : turnBack(line, here_m, start_m, usual.back_min, local.minuteOfDay(ms));
+    const minute = local.minuteOfDay(ms);
+    // Where nobody planned the day one is to be back by dark; who sets out after that knows it.
+    const by_min = dark_min ?? usual.back_min;
+    const isMeant = plan !== undefined || minute < by_min;
+    const back = start_m === null || !isMeant ? null : turnBack(line, here_m, start_m, by_min, minute);
     const ford = start_m === null ? null : shutsFirst(spots, here_m, start_m);
     return {
       back,
@@ -219,7 +225,7 @@ export function useWalk(ground: StoredGround, spots: readonly StoredSpot[]): Wal
     shut,
     inShut: here_m === null ? null : (shut.find((s) => here_m >= s.from_m && here_m <= s.to_m) ?? null),
     edge: edges[0] ?? null,
-    back: back && { ...back, back_min: usual.back_min, isPlanned: plan !== undefined },
+    back: back && { ...back, back_min: dark_min ?? usual.back_min, isDark: dark_min !== null },
     river: level ? { level_m: level.level_m, isFresh, readAt: level.readAt, ford } : null,
     wayShut,
     said: walk.said,

@@ -1,0 +1,29 @@
+import { lazy, Suspense } from 'react';
+import { Route, Routes } from 'react-router';
+import { RoomsBar } from '../../shell/RoomsBar.tsx';
+import { useGround } from '../../shell/useGround.ts';
+import { Fetching } from '../../ui/Fetching.tsx';
+import { BooksScreen } from './BooksScreen.tsx';
+
+const GoldScreen = lazy(() => import('./gold/GoldScreen.tsx').then((m) => ({ default: m.GoldScreen })));
+
+/** Rooms of this stage: what the ground gave, and what became of the gold. */
+const ROOMS = [
+  { path: '', name: 'Ground' },
+  { path: 'gold', name: 'Gold' },
+] as const;
+
+export function BooksStage() {
+  const { ground } = useGround();
+  return (
+    <>
+      <RoomsBar stage="Books" base={`/g/${ground.id}/books`} rooms={ROOMS} />
+      <Suspense fallback={<Fetching what="this page" />}>
+        <Routes>
+          <Route index element={<BooksScreen />} />
+          <Route path="gold" element={<GoldScreen />} />
+        </Routes>
+      </Suspense>
+    </>
+  );
+}
