@@ -208,7 +208,8 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
     undo: {
       weight: 2,
       may: () => buckets > 0,
-      do: (tab) => tap(tab, tab.page.getByRole('button', { name: 'Undo' }), -1),
+      // Its own, not that of a few words about what was put right.
+      do: (tab) => tap(tab, tab.page.getByRole('main').getByRole('button', { name: 'Undo' }), -1),
     },
     'one was missed': {
       weight: 1,

@@ -64,7 +64,7 @@ function Vials({ gold: { ledger } }: { gold: ReturnType<typeof useGold> }) {
         {ledger.vials.map((v) => (
           <li
             key={v.name}
-            className="grid grid-cols-[minmax(0,9rem)_minmax(0,1fr)_auto] items-center gap-x-3 border-b border-rule py-2"
+            className="grid grid-cols-[minmax(0,9rem)_minmax(0,1fr)_6rem] items-center gap-x-3 border-b border-rule py-2"
           >
             <b className="truncate">{v.name}</b>
             <svg viewBox="0 0 100 18" preserveAspectRatio="none" className="block h-[18px] w-full" aria-hidden="true">
@@ -80,7 +80,7 @@ function Vials({ gold: { ledger } }: { gold: ReturnType<typeof useGold> }) {
                 />
               )}
             </svg>
-            <b className={v.gold_mg < 0 ? 'text-danger' : 'text-gold'}>{show.gold(v.gold_mg)}</b>
+            <b className={`text-right ${v.gold_mg < 0 ? 'text-danger' : 'text-gold'}`}>{show.gold(v.gold_mg)}</b>
           </li>
         ))}
       </ul>
