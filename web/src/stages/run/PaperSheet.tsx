@@ -22,6 +22,7 @@ import { whenProblem } from '../../when/readWhen.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { WhenField } from '../../when/WhenField.tsx';
 import { fromPaper } from '../../box/byHand.ts';
+import { SetupSelect } from './SetupSelect.tsx';
 import { PeopleField } from './PeopleField.tsx';
 import { clockText } from './useOpenRun.ts';
 
@@ -94,15 +95,13 @@ export function PaperSheet({ groundId, setups, rigs, spots, onClose, ...usual }:
         onChange={setEnded}
         problem={tried || ended !== '' ? endedWrong : null}
       />
-      <SelectField
+      <SetupSelect
         label="Set-up"
         value={setupId}
+        setups={setups}
+        rigs={rigs}
         onChange={setSetup}
         hint={setup && `Bucket ${asTyped(setup.bucketEntered)}`}
-        choices={setups.map((s) => ({
-          value: s.id,
-          label: `${local.day(s.setAt)}: ${rigs.find((r) => r.id === s.rigId)?.name ?? 'box'}, ${asTyped(s.pitchEntered)}`,
-        }))}
       />
       {lines.map((line, i) => (
         <fieldset key={i} className="grid grid-cols-[minmax(0,1fr)_6rem] gap-x-3">

@@ -22,6 +22,7 @@ import { SelectField } from '../../ui/Field.tsx';
 import { Block, Judgement } from '../../ui/Judgement.tsx';
 import { RunLive } from './RunLive.tsx';
 import { useLocalTime } from '../../when/useLocalTime.ts';
+import { SetupSelect } from './SetupSelect.tsx';
 import { PeopleField } from './PeopleField.tsx';
 import { RunSheet } from './RunSheet.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
@@ -240,15 +241,13 @@ function StartRun({ all, waiting, onStarted }: StartRunProps) {
             problem={tried && !spot ? 'Say which spot the first bucket comes from.' : null}
             hint="Later buckets may come from elsewhere."
           />
-          <SelectField
+          <SetupSelect
             label="Set-up"
             value={setup.id}
+            setups={setups}
+            rigs={rigs}
             onChange={setChosen}
             hint={`Bucket ${asTyped(setup.bucketEntered)}, ${show.volume(setup.bucket_L)}`}
-            choices={setups.map((s) => ({
-              value: s.id,
-              label: `${local.day(s.setAt)}: ${rigs.find((r) => r.id === s.rigId)?.name ?? 'box'}, ${asTyped(s.pitchEntered)}`,
-            }))}
           />
         </div>
         <Button look="main" type="submit" className="mt-2 min-h-24 text-[30px]">

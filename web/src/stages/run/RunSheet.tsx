@@ -4,17 +4,18 @@ import { useMemo, useState } from 'react';
 import { useWrite } from '../../offline/outbox.ts';
 import { useKeep } from '../../records/useKeep.ts';
 import { useRunEvents } from '../../records/useRunEvents.ts';
-import { asTyped } from '../../units/readEntered.ts';
 import { useRecords } from '../../records/useRecords.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { plural } from '../../ui/plural.ts';
+import { PutRight } from '../../ui/PutRight.tsx';
 import { FormSheet, Sheet } from '../../ui/Sheet.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
 import { useNow } from '../../ui/useNow.ts';
 import { undoToast } from '../../ui/undoToast.ts';
 import { whenProblem } from '../../when/readWhen.ts';
+import { SetupSelect } from './SetupSelect.tsx';
 import { PeopleField } from './PeopleField.tsx';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { WhenField } from '../../when/WhenField.tsx';
@@ -70,33 +71,15 @@ export function RunSheet({ run, spots, onClose }: RunSheetProps) {
           <Button onClick={() => mends.stopAt(lastBucketAt)}>Stop it at {local.clock(lastBucketAt)}</Button>
         </div>
       )}
-      <SelectField
-        label="Through"
-        value={setupId}
-        onChange={setSetup}
-        choices={[...setups]
-          .sort((a, b) => (a.setAt < b.setAt ? 1 : -1))
-          .map((s) => ({
-            value: s.id,
-            label: `${local.day(s.setAt)}: ${rigs.find((r) => r.id === s.rigId)?.name ?? 'box'}, ${asTyped(s.pitchEntered)}`,
-          }))}
-      />
+      <SetupSelect label="Through" value={setupId} setups={setups} rigs={rigs} onChange={setSetup} />
       <PeopleField value={people} onChange={setPeople} />
       <TextField label="Note" value={note} onChange={setNote} rows={2} limit={TEXTS.note} />
-      <div className="mt-1 flex flex-wrap gap-3">
-        <Button look="main" type="submit">
-          Keep it so
-        </Button>
-        <Button
-          look="danger"
-          onClick={() => {
-            takeOut(run, `The run of ${local.clock(run.startedAt)} is out of the book.`, { lasts_ms: 15_000 });
-            onClose();
-          }}
-        >
-          Take it out
-        </Button>
-      </div>
+      <PutRight
+        onTakeOut={() => {
+          takeOut(run, `The run of ${local.clock(run.startedAt)} is out of the book.`, { lasts_ms: 15_000 });
+          onClose();
+        }}
+      />
       <p role="alert" className="min-h-5 text-[12.5px] text-danger">
         {tried && startWrong && '▲ Not kept: see when it began.'}
       </p>

@@ -7,6 +7,7 @@ import { moneyText } from '../../../units/moneyText.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { TextField } from '../../../ui/Field.tsx';
 import { Block } from '../../../ui/Judgement.tsx';
+import { PutRight } from '../../../ui/PutRight.tsx';
 import { FormSheet } from '../../../ui/Sheet.tsx';
 import { TextButton } from '../../../ui/TextButton.tsx';
 import { useShow } from '../../../units/useShow.ts';
@@ -167,22 +168,18 @@ function AgreementSheet({ agreement, before, onClose }: AgreementSheetProps) {
       <p role="alert" className="min-h-5 text-[12.5px] text-danger">
         {tried && isWrong && `▲ Not kept: ${nobody ?? 'see the fields marked.'}`}
       </p>
-      <div className="flex flex-wrap gap-3">
-        <Button look="main" type="submit">
+      {agreement ? (
+        <PutRight
+          onTakeOut={() => {
+            takeOut(agreement, 'What was agreed is taken out.');
+            onClose();
+          }}
+        />
+      ) : (
+        <Button look="main" type="submit" className="self-start">
           Keep it so
         </Button>
-        {agreement && (
-          <Button
-            look="danger"
-            onClick={() => {
-              takeOut(agreement, 'What was agreed is taken out.');
-              onClose();
-            }}
-          >
-            Take it out
-          </Button>
-        )}
-      </div>
+      )}
     </FormSheet>
   );
 }
