@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { judgement, openHalloway, toStage } from './job.ts';
+import type { StoredCleanup, StoredGround, StoredRun } from '@riffle/contract';
+import { giveBook, judgement, openHalloway, toStage } from './job.ts';
 
 /** The demo's book, held against what its API says and what a person types. */
 test('a price typed is used everywhere, and a wrong one is told', async ({ page }) => {
@@ -37,9 +38,9 @@ test('the book by source adds up to the book by ground, and the CSV says the sam
   expect(ground.replace('Halloway Creek', '').trim().split(/\s+/)).toEqual(all.replace('all', '').trim().split(/\s+/));
 
   const download = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Save the book as CSV' }).click();
+  await giveBook(page);
   const saved = await download;
-  expect(saved.suggestedFilename()).toBe('halloway-creek-book.csv');
+  expect(saved.suggestedFilename()).toBe('Halloway Creek book.csv');
   const chunks: Buffer[] = [];
   for await (const chunk of await saved.createReadStream()) chunks.push(chunk as Buffer);
   const rows = Buffer.concat(chunks)
@@ -83,10 +84,44 @@ test('the book told apart by box, pitch and month adds up, and a figure opens to
   await expect(page).toHaveURL(/\/clean/);
 });
 
+test('what pans promised is held against clean-ups of one spot and a clean box; what is left out is said', async ({
+  page,
+}) => {
+  await openHalloway(page);
+  await toStage(page, 'Books');
+  const rows = page
+    .locator('section')
+    .filter({ has: page.getByRole('heading', { name: 'Promised and came' }) })
+    .getByRole('listitem');
+  await expect(rows.first()).toBeVisible();
+  const list = async <T>(path: string): Promise<T[]> =>
+    ((await (await page.request.get(`/api/v1${path}`)).json()) as { items: T[] }).items;
+  const halloway = (await list<StoredGround>('/grounds')).find((g) => g.name === 'Halloway Creek');
+  const runs = await list<StoredRun>(`/grounds/${halloway?.id}/runs`);
+  const cleanups = await list<StoredCleanup>(`/grounds/${halloway?.id}/cleanups`);
+  // By hand: the gold over the gravel as it lay, of the clean-ups whose gravel is of one spot.
+  const grades = cleanups.flatMap((c) => {
+    const fed = runs.filter((r) => c.runIds.includes(r.id));
+    const loose_L = fed.reduce((sum, r) => sum + r.tally.volumeLoose_L, 0);
+    const gold_mg = c.sections.reduce((sum, s) => sum + s.gold_mg, 0);
+    const spots = new Set(fed.flatMap((r) => Object.keys(r.tally.bySpot_L)));
+    return spots.size === 1 ? [(gold_mg / loose_L) * (1 + (halloway?.swell_percent ?? NaN) / 100)] : [];
+  });
+  const bars = await rows.getByRole('img').evaluateAll((all) => all.map((bar) => bar.getAttribute('aria-label') ?? ''));
+  expect(bars.length).toBeGreaterThan(2);
+  for (const bar of bars) {
+    const came = Number(/came ([\d.]+)/.exec(bar)?.[1]);
+    expect(Math.min(...grades.map((g) => Math.abs(g / came - 1)))).toBeLessThan(0.03);
+  }
+  await expect(page.getByText(new RegExp(`the pans promised, over ${bars.length} clean-ups`))).toBeVisible();
+  await expect(page.getByText(/^Left out: .*of several spots/)).toContainText('of a box not rinsed clean');
+});
+
 test('leaving with the place is asked about first', async ({ page }) => {
   await openHalloway(page);
   await toStage(page, 'Books');
-  await page.getByRole('button', { name: 'Save the ground as GeoJSON' }).click();
+  await page.getByRole('button', { name: 'Give or print ...' }).click();
+  await page.getByRole('dialog').getByLabel('What', { exact: true }).selectOption('whole');
   await expect(page.getByRole('dialog')).toContainText('Whoever has it knows where you dig');
   const download = page.waitForEvent('download');
   await page.getByRole('dialog').getByRole('link', { name: 'Save it with positions' }).click();

@@ -103,13 +103,28 @@ test('a high river closes what it covers and plan B keeps off the water', async 
   await expect(judgement(page)).toContainText('Everything is closed today.');
 });
 
-test('the calendar goes without positions; GPX only after one has said so @desk', async ({ page }) => {
+test('the calendar and the GPX of a day give what was chosen of the place @desk', async ({ page }) => {
   const ground = await bringCreek(page, 'Secret Fork');
   await openDay(page, ground);
   await expect(rows(page)).toHaveCount(2);
+  const sheet = page.getByRole('dialog');
+  // Nothing was chosen yet: the calendar names nothing, and a receiver has nothing to go by.
+  await page.getByRole('button', { name: 'Calendar file ...' }).click();
+  const [bare] = await Promise.all([
+    page.waitForEvent('download'),
+    sheet.getByRole('button', { name: 'Save it' }).click(),
+  ]);
+  const nameless = readFileSync(await bare.path(), 'utf8');
+  expect(nameless).toContain('SUMMARY:1. a place');
+  expect(nameless).not.toMatch(/Secret|bar|46\.50|GEO:/);
+  await page.getByRole('button', { name: 'GPX for a receiver ...' }).click();
+  await expect(sheet.getByRole('button', { name: 'Save it' })).toBeDisabled();
+  await sheet.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Calendar file ...' }).click();
+  await sheet.getByRole('radio', { name: 'names' }).click();
   const [ics] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Calendar file' }).click(),
+    sheet.getByRole('button', { name: 'Save it' }).click(),
   ]);
   const calendar = readFileSync(await ics.path(), 'utf8');
   expect(calendar).toContain('BEGIN:VCALENDAR');
@@ -117,10 +132,11 @@ test('the calendar goes without positions; GPX only after one has said so @desk'
   expect(calendar).toContain('SUMMARY:Be back from Secret Fork');
   expect(calendar).not.toMatch(/46\.50|GEO:/);
   await page.getByRole('button', { name: 'GPX for a receiver ...' }).click();
-  await expect(page.getByText('gives every place away')).toBeVisible();
+  await sheet.getByRole('radio', { name: 'exact' }).click();
+  await expect(sheet.getByText('Whoever has it knows where you dig.')).toBeVisible();
   const [gpx] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Save with every position' }).click(),
+    sheet.getByRole('button', { name: 'Save it' }).click(),
   ]);
   const track = readFileSync(await gpx.path(), 'utf8');
   // What a receiver's own programs make of it, where they are installed.

@@ -1,5 +1,6 @@
+import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
-import { judgement, openHalloway, toStage } from './job.ts';
+import { judgement, openHalloway, toStage, wordsOfPdf } from './job.ts';
 
 /** The gold of the crew is one, and other tests weigh some meanwhile: what is asked of is vials of these tests' own, and their lines are taken back. */
 
@@ -58,6 +59,14 @@ test(
     await sheet.getByLabel('Partner', { exact: true }).last().fill('Ben');
     await sheet.getByRole('button', { name: 'Keep it so' }).click();
     const shares = page.getByRole('region', { name: 'What each partner has coming' });
+    const [statement] = await Promise.all([
+      page.waitForEvent('download'),
+      shares.getByRole('button', { name: 'Statement for Ana' }).click(),
+    ]);
+    expect(statement.suggestedFilename()).toBe('statement Ana.pdf');
+    const told = await wordsOfPdf(await readFile(await statement.path()));
+    expect(told).toMatch(/Due.*Ana 2, Ben 1/);
+    expect(told).not.toMatch(/Halloway|Otter/);
     await expect(shares.getByRole('row', { name: /^Ana/ })).toContainText('2.00');
     await expect(shares.getByRole('row', { name: /^Ben/ })).toContainText('1.00');
     await page.getByLabel('From vial').selectOption('bar T');

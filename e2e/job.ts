@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 
 /** A creek walked upstream (northward, rising), with two way points beside it: the lower on the left bank, the upper on the right. */
 export function creekGpx(name: string): string {
@@ -98,4 +99,22 @@ export async function logBucket(page: Page, expected: number, part?: string): Pr
   await page.getByRole('button', { name: part ? `Log bucket, ${part} full` : 'Log bucket a full one' }).click();
   await expect(page.getByRole('img', { name: `${expected} buckets` })).toBeVisible();
   await page.waitForTimeout(550);
+}
+
+/** Has the book as CSV saved, with the names of the ground and its spots. */
+export async function giveBook(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Give or print ...' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Give or print' });
+  await sheet.getByLabel('What', { exact: true }).selectOption('csv');
+  await sheet.getByRole('radio', { name: 'names' }).click();
+  await sheet.getByRole('button', { name: 'Save it' }).click();
+}
+
+/** Everything a PDF says: its words as a reader finds them, and what stands about it. */
+export async function wordsOfPdf(bytes: Buffer): Promise<string> {
+  const pdf = await getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise;
+  expect(pdf.numPages).toBe(1);
+  const content = await (await pdf.getPage(1)).getTextContent();
+  const drawn = content.items.map((i) => ('str' in i ? i.str : '')).join(' ');
+  return `${drawn} ${JSON.stringify(await pdf.getMetadata())}`;
 }

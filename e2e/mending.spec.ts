@@ -150,4 +150,21 @@ test('a run is put right: when it began, a wrong source, one missed, one too man
   await bucket.getByRole('button', { name: 'Take it out' }).click();
   await expect(sheet.getByRole('heading', { name: '2 buckets' })).toBeVisible();
   await expect.poll(async () => (await tally())?.tally.buckets).toBe(2);
+  // It is told what was put right, through a reload, and each step goes back in a tap.
+  await page.reload();
+  await page.getByRole('button', { name: 'put right' }).click();
+  const mends = sheet.getByRole('list', { name: 'What was put right, the latest first' });
+  await expect(mends.getByRole('listitem').first()).toContainText('taken out');
+  await expect(mends.getByText(/is now .*Upper bar/)).toBeVisible();
+  await mends
+    .getByRole('button', { name: /^Take back: .*taken out/ })
+    .first()
+    .click();
+  await expect(sheet.getByRole('heading', { name: '3 buckets' })).toBeVisible();
+  await expect.poll(async () => (await tally())?.tally.buckets).toBe(3);
+  await mends.getByRole('button', { name: /^Take back: .*is now .*Upper bar/ }).click();
+  // The first is of the lower bar again: 40 L from there, the half bucket from the upper.
+  await expect
+    .poll(async () => Object.values((await tally())?.tally.bySpot_L ?? {}).sort((a, b) => a - b))
+    .toEqual([10, 40]);
 });

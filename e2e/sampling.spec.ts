@@ -570,7 +570,7 @@ test(
     await page.getByRole('button', { name: 'Save these' }).click();
     const [download] = await Promise.all([
       page.waitForEvent('download'),
-      page.getByRole('button', { name: 'CSV without places' }).click(),
+      page.getByRole('dialog').getByRole('button', { name: 'CSV', exact: true }).click(),
     ]);
     expect(download.suggestedFilename()).toBe('samples.csv');
   },

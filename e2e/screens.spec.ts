@@ -160,3 +160,25 @@ test('nothing spills over the edge of a phone', { tag: '@phone' }, async ({ page
   await expect(page.getByRole('button', { name: /^1\. / })).toBeVisible();
   expect(await painted_px(page)).toBe(390);
 });
+
+test('Riffle goes on the home screen when one asks for it, and says how where the browser does not', async ({
+  page,
+}) => {
+  const manifest = (await (await page.request.get('/manifest.webmanifest')).json()) as {
+    icons: { src: string; purpose?: string }[];
+  };
+  for (const { src } of manifest.icons) expect((await page.request.get(src)).status()).toBe(200);
+  expect(manifest.icons.some((i) => i.purpose === 'maskable')).toBe(true);
+  await page.goto('/settings');
+  await page.getByRole('button', { name: 'Put Riffle on the home screen' }).click();
+  await expect(page.getByText('open its menu')).toBeVisible();
+  // A browser that offers it is asked, once.
+  await page.evaluate(() => {
+    const offer = new Event('beforeinstallprompt', { cancelable: true });
+    Object.assign(offer, { prompt: () => Promise.resolve((document.title = 'asked')) });
+    dispatchEvent(offer);
+  });
+  await page.getByRole('button', { name: 'Put Riffle on the home screen' }).click();
+  await expect(page).toHaveTitle('asked');
+  await expect(page.getByText('open its menu')).toBeHidden();
+});

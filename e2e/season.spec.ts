@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
-import { bringCreek, chooseSpot, dropFile, judgement, logBucket, setBox, toStage } from './job.ts';
+import { bringCreek, chooseSpot, dropFile, giveBook, judgement, logBucket, setBox, toStage } from './job.ts';
 
 /** The whole job, from a creek file to a line in the book, its figures worked out by hand beside each check. On desk and phone. */
 test('from a GPX file to the CSV of the book', async ({ page }, info) => {
@@ -112,7 +112,7 @@ test('from a GPX file to the CSV of the book', async ({ page }, info) => {
   await expect(row).toContainText('30 mg');
   await expect(row.getByRole('cell').nth(3)).toHaveText('4');
   const downloading = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Save the book as CSV' }).click();
+  await giveBook(page);
   const csv = await readFile(await (await downloading).path(), 'utf8');
   const lines = csv.split('\r\n');
   expect(lines[0]).toBe(
@@ -133,7 +133,8 @@ test('a ground exported as GeoJSON comes back the same', { tag: '@desk' }, async
   // The same code on both sizes.
   await bringCreek(page, 'There and back');
   await toStage(page, 'Books');
-  await page.getByRole('button', { name: 'Save the ground as GeoJSON' }).click();
+  await page.getByRole('button', { name: 'Give or print ...' }).click();
+  await page.getByRole('dialog').getByLabel('What', { exact: true }).selectOption('whole');
   await expect(page.getByRole('dialog')).toContainText('gives the place away');
   const downloading = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Save it with positions' }).click();

@@ -87,10 +87,14 @@ test(
     await sheet.getByLabel('Name').fill('Old mission');
     await sheet.getByRole('button', { name: 'Keep it' }).click();
     await expect(sheet).toBeHidden();
-    const { items } = (await (await page.request.get(`/api/v1/grounds/${groundId}/outlines`)).json()) as {
-      items: { kind: string; name: string }[];
-    };
-    expect(items.map((o) => [o.kind, o.name])).toEqual([['protected', 'Old mission']]);
+    // It stands on the page before the server has it.
+    await expect
+      .poll(async () => {
+        const answer = await page.request.get(`/api/v1/grounds/${groundId}/outlines`);
+        const { items } = (await answer.json()) as { items: { kind: string; name: string }[] };
+        return items.map((o) => [o.kind, o.name]);
+      })
+      .toEqual([['protected', 'Old mission']]);
     await expect(page.getByText('▲ Old mission, protected')).toBeVisible();
     await page.getByRole('link', { name: 'Day sheet' }).filter({ visible: true }).click();
     await expect(page.getByText(/Old mission, protected/).first()).toBeVisible();

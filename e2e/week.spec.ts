@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
-import { bringCreek, chooseSpot, judgement, logBucket, setBox, toStage } from './job.ts';
+import { bringCreek, chooseSpot, giveBook, judgement, logBucket, setBox, toStage } from './job.ts';
 
 /**
  * A week at the box as it goes wrong: a day from paper with a wrong spot, a wrong bucket and two missed, two phones of which one loses its signal, the
@@ -37,7 +37,7 @@ async function weigh(page: Page, weights: readonly string[], rinsed: string): Pr
 const csvOf = async (page: Page): Promise<string[]> => {
   await toStage(page, 'Books');
   const downloading = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Save the book as CSV' }).click();
+  await giveBook(page);
   return (await readFile(await (await downloading).path(), 'utf8')).split('\r\n');
 };
 

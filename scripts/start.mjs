@@ -7,7 +7,13 @@ import { startCluster } from './cluster.mjs';
 import { notRunning, runningAt, sayRunning } from './running.mjs';
 import { ensurePackages, ensurePostgres, giveUp, home, root } from './setup.mjs';
 
-const empty = process.argv.includes('--empty');
+const asked = process.argv.slice(2);
+const unknown = asked.find((word) => word !== '--empty');
+if (unknown !== undefined) {
+  console.error(`"${unknown}" says nothing to Riffle. npm start, or with an empty book: npm start -- --empty`);
+  process.exit(2);
+}
+const empty = asked.includes('--empty');
 const started = Date.now();
 mkdirSync(home, { recursive: true });
 

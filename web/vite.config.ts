@@ -36,14 +36,21 @@ export default defineConfig({
         display: 'standalone',
         background_color: '#F3F0E7',
         theme_color: '#F3F0E7',
-        icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
+        icons: [
+          { src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' },
+          { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+          // Drawn small enough that a launcher may cut it round.
+          { src: '/icon-maskable-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+        ],
       },
       strategies: 'injectManifest',
       srcDir: 'src',
       filename: 'sw.ts',
       injectManifest: {
         globPatterns: ['**/*.{js,css,html,svg,png,woff2}'],
-        globIgnores: ['**/*-{cyrillic,cyrillic-ext,greek,greek-ext,vietnamese}-*.woff2'],
+        // Half a megabyte that writes PDF, at home: fetched when a sheet is asked for.
+        globIgnores: ['**/*-{cyrillic,cyrillic-ext,greek,greek-ext,vietnamese}-*.woff2', '**/pdf-*.js'],
         maximumFileSizeToCacheInBytes: 4 * 1024 * 1024,
         rollupFormat: 'iife',
       },
@@ -78,6 +85,7 @@ export default defineConfig({
           groups: [
             { name: 'ol', test: /node_modules[\\/](ol|rbush|quickselect|earcut|pbf|color-[a-z]+)[\\/]/, priority: 20 },
             { name: 'echarts', test: /node_modules[\\/](echarts|zrender)[\\/]/, priority: 20 },
+            { name: 'pdf', test: /node_modules[\\/](pdf-lib|@pdf-lib|pako|tslib)[\\/]/, priority: 20 },
             // What the first sight needs comes as one file: on a slow phone each further one costs more than its bytes.
             { name: 'start', tags: ['$initial'], priority: 10 },
           ],

@@ -36,14 +36,17 @@ export const CleanSection = z.object({
     .default([]),
 });
 
+const IdsOnce = z
+  .array(Id)
+  .max(MOST.runsOfACleanup)
+  .overwrite((ids) => [...new Set(ids)].sort());
+
 export const Cleanup = Whole.extend({
   groundId: Id,
   /** The runs whose gravel lies behind this gold. */
-  runIds: z
-    .array(Id)
-    .min(1, 'Say which run this gold came from.')
-    .max(MOST.runsOfACleanup)
-    .overwrite((ids) => [...new Set(ids)].sort()),
+  runIds: IdsOnce,
+  /** Clean-ups of boxes that were not rinsed clean then: this is what came out of their carpets later. */
+  rinseOutOf: IdsOnce.default([]),
   cleanedAt: Timestamp,
   /** From the head of the box down, not overlapping. */
   sections: z.array(CleanSection).min(1, 'Weigh at least one section.').max(MOST.sections),
@@ -64,7 +67,10 @@ const finerDown = (c: { screens: { aperture_mm: number }[] }): boolean =>
   c.screens.every((s, i) => i === 0 || s.aperture_mm < (c.screens[i - 1]?.aperture_mm ?? 0));
 const cellsOfScreens = (c: { screens: unknown[]; sections: { bySize: unknown[] }[] }): boolean =>
   c.sections.every((s) => s.bySize.length === 0 || (c.screens.length > 0 && s.bySize.length === c.screens.length + 1));
+const fromSomewhere = (c: { runIds: string[]; rinseOutOf: string[] }): boolean =>
+  c.runIds.length > 0 !== c.rinseOutOf.length > 0;
 export const NewCleanup = Cleanup.extend(Based.shape)
+  .refine(fromSomewhere, { error: 'Say which run this gold came from.', path: ['runIds'] })
   .refine(finerDown, { error: 'Each screen must be finer than the one above.', path: ['screens'] })
   .refine(cellsOfScreens, {
     error: 'A section has one weight more than there are screens, or none.',

@@ -62,8 +62,8 @@ describe('what cannot be so is named', () => {
     ]));
   test('no section, no run', () =>
     expect(problems(NewCleanup, { ...cleanup, sections: [], runIds: [] })).toEqual([
-      'runIds: Say which run this gold came from.',
       'sections: Weigh at least one section.',
+      'runIds: Say which run this gold came from.',
     ]));
   test('an own word without a weight, a sign with one', () => {
     const sign = {

@@ -18,6 +18,7 @@ export {
   DAY_WAYS,
   FIRMNESS,
   BOX_EVENTS,
+  FINISH_WAYS,
   GROUND_KINDS,
   TRIAL_MEASURES,
   LOT_STATES,
@@ -114,6 +115,7 @@ export {
   type Tested,
 } from './set.ts';
 export { LoggedEvent, NewEvents, NewRun, Run, RunAfterTaps, StoredRun, Tally } from './run.ts';
+export { Lift, NewLift, StoredLift, type Tub } from './lift.ts';
 export { Cleanup, CleanSection, Forecast, NewCleanup, NewForecast, StoredCleanup, StoredForecast } from './clean.ts';
 export { Book, NewTrial, StoredTrial, Trial } from './books.ts';
 export { BackupShelf, KeptBackup } from './backup.ts';

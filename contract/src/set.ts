@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { LINING_IDS } from '@riffle/core';
 import { BOX_EVENTS } from './kinds.ts';
-import { MOST, NUMBERS } from './limits.ts';
-import { Based, Entered, Id, Name, Note, Stored, Timestamp, Whole, wholeWithin, within } from './shared.ts';
+import { MOST, NUMBERS, TEXTS } from './limits.ts';
+import { Based, Entered, Id, Name, neededText, Note, Stored, Timestamp, Whole, wholeWithin, within } from './shared.ts';
 
 export const Lining = z.enum(LINING_IDS as [(typeof LINING_IDS)[number], ...(typeof LINING_IDS)[number][]]);
 
@@ -29,6 +29,8 @@ export const Rig = Whole.extend({
   name: Name,
   /** From the head down. */
   sections: z.array(RigSection).min(1, 'A box has at least one section.').max(MOST.boxSections, 'At most 8 sections.'),
+  /** Where it hides gold, washed out at every clean-up. Empty: the usual places. */
+  leakPoints: z.array(neededText(TEXTS.leak)).max(MOST.leaks, 'At most 12 places.').default([]),
   note: Note,
 });
 const lengthOf = (r: { sections: readonly { length_m: number }[] }): number =>

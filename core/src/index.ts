@@ -47,6 +47,7 @@ export { hinderedSettling_m_s, richardsonZakiExponent } from './grains/richardso
 
 export { centreLine, MIDSTREAM_M, type Bank, type CentreLine, type OnLine } from './ground/centreLine.ts';
 export { flowDirection, type FlowDirection } from './ground/flowDirection.ts';
+export { hidePlace, type PlaceGiven } from './ground/hidePlace.ts';
 export { inside } from './ground/inside.ts';
 export { FED_BY, fedLogOdds, GOLD_SOURCES, type FedBy } from './read/fedBy.ts';
 export { localPlane, type Position } from './ground/localPlane.ts';
@@ -308,8 +309,10 @@ export {
 export { DRY_IN_SUMMER, secondWater, type WaterHole } from './day/secondWater.ts';
 export { walkingMinutes, walkingSpeed_m_s, type WalkedLine } from './day/walking.ts';
 
-export { BROKEN_OFF_MS, DOUBLE_TAP_MS, tallyRun, type RunEvent, type RunTally } from './run/tallyRun.ts';
-export { addTaps, asRunEvent, keepTally, type TapTally, type LoggedTap } from './run/keepTally.ts';
+export { BROKEN_OFF_MS, DOUBLE_TAP_MS, type RunEvent } from './run/inOrder.ts';
+export { goOnTo, tallyRun, type RunTally } from './run/tallyRun.ts';
+export { addTaps, asRunEvent, type LoggedTap, type TapTally } from './run/addTaps.ts';
+export { keepTally } from './run/keepTally.ts';
 export {
   GOLD_UNITS,
   RICHEST_MG_L,
@@ -341,8 +344,17 @@ export {
   type GoldIn,
   type GoldLedger,
   type Statement,
+  type Vial,
 } from './books/goldLedger.ts';
-export { weighedCleanups, type BookCleanup, type BookRun, type BookSetup } from './books/weighedCleanups.ts';
+export { whyOff, type OffBy, type OffCause, type PromisedAndCame, type WhyOff } from './books/whyOff.ts';
+export { fedBefore, shareRinse, type FedCarpet } from './books/rinseOut.ts';
+export {
+  weighedCleanups,
+  type BookCleanup,
+  type BookLift,
+  type BookRun,
+  type BookSetup,
+} from './books/weighedCleanups.ts';
 
 export {
   gradeOf,
@@ -415,6 +427,9 @@ export {
 } from './day/dayCandidates.ts';
 export { readingVerdict, type ReadingVerdict } from './read/verdict.ts';
 export { coinTrial, type CoinRound, type CoinTrial } from './books/coinTrial.ts';
+export { repeatWeighing, type RepeatWeighing } from './clean/repeatWeighing.ts';
+export { leftInTub } from './clean/leftInTub.ts';
+export { tailsAgain, type TailsAgain } from './clean/tailsAgain.ts';
 export { lossBySize, type LossBySize, type SizeLoss } from './clean/lossBySize.ts';
 export * from './set/index.ts';
 export * from './walk/index.ts';

@@ -132,6 +132,7 @@ export function corranWrites({
       deleted: false,
       name: 'Short Ten',
       sections: [section('riffles', 10, 4)],
+      leakPoints: ['hose joint', 'under the head riffle'],
       note: 'Raised riffles on carpet, carried in.',
     },
     long: {
@@ -139,6 +140,7 @@ export function corranWrites({
       deleted: false,
       name: 'Long Twelve',
       sections: [section('expanded', 12, 3), section('expanded', 12, 3, 1)],
+      leakPoints: ['the bolted joint', 'lip of the flare', 'under the carpet'],
       note: 'Two sections, bolted.',
     },
   };
@@ -519,6 +521,7 @@ function cleanUp(
     deleted: false,
     groundId,
     runIds: [runId],
+    rinseOutOf: [],
     cleanedAt: new Date(stopped_ms + 2.4e6).toISOString(),
     sections: names.map((name, i) => {
       const [from_m, to_m] = [cuts[i] ?? 0, cuts[i + 1] ?? length_m];

@@ -1,9 +1,10 @@
 // A day at the creek gone wrong, drawn from a seed: signal lost, pages reloaded and closed, two tabs, server and database
 // killed, clocks put back and forward. Whatever is on the screen is watched at every frame.
-/* global indexedDB, document, requestAnimationFrame, dispatchEvent -- watchScreen and what is evaluated run in the page */
+/* global dispatchEvent -- what is evaluated runs in the page */
 import { setTimeout as sleep } from 'node:timers/promises';
 import { seededRandom } from '@riffle/core';
 import { newGround, newRig, newSetup, newSpot } from '../../server/test/records.ts';
+import { watchScreen, whatIsKept } from './inThePage.mjs';
 
 const STEPS = 14;
 /** Two taps closer than this are taken for one, and should be. */
@@ -30,68 +31,10 @@ export async function makeGround(address, name) {
   return { ground: ground.id, spot: spot.id, setup: setup.id };
 }
 
-/** In the page: a clock that can be put back, and a look at the screen at every frame. */
-function watchScreen() {
-  const RealDate = Date;
-  const shift = () => Number(localStorage.getItem('chaos-clock') ?? 0);
-  globalThis.Date = class extends RealDate {
-    constructor(...given) {
-      if (given.length === 0) super(RealDate.now() + shift());
-      else super(...given);
-    }
-    static now() {
-      return RealDate.now() + shift();
-    }
-  };
-  let last = '';
-  const look = () => {
-    const count = /^(\d+) buckets$/.exec(
-      document.querySelector('[role=img][aria-label$=" buckets"]')?.getAttribute('aria-label') ?? '',
-    )?.[1];
-    const text = document.body?.innerText ?? '';
-    const seen = JSON.stringify({
-      count: count === undefined ? null : Number(count),
-      saved: text.includes('All saved'),
-      start: text.includes('Start the run'),
-    });
-    if (seen !== last) {
-      last = seen;
-      // By a clock that nobody puts back; read here, since word of it may be late on a busy machine.
-      globalThis.chaosSees(seen, performance.timeOrigin + performance.now());
-    }
-    requestAnimationFrame(look);
-  };
-  requestAnimationFrame(look);
-}
-
 /**
  * Plays one seed. Answers what was done and every way in which the screen or the server fell short: an empty list is a day
  * on which nothing was lost, doubled or told falsely.
  */
-/** In a page: the runs and taps this device keeps, and what waits. */
-async function whatIsKept() {
-  const db = await new Promise((resolve, reject) => {
-    const opening = indexedDB.open('riffle-device');
-    opening.onsuccess = () => resolve(opening.result);
-    opening.onerror = () => reject(opening.error);
-  });
-  const all = (store, keys) =>
-    new Promise((resolve) => {
-      const asked = db.transaction(store).objectStore(store)[keys ? 'getAllKeys' : 'getAll']();
-      asked.onsuccess = () => resolve(asked.result);
-    });
-  const names = await all('lists', true);
-  const lists = (await all('lists', false)).map((list, i) => ({ name: names[i], ...list }));
-  const told = {
-    lists: lists.filter((l) => /"(events|runs)"/.test(l.name)),
-    outbox: await all('outbox', false),
-    said: document.querySelector('h1')?.textContent,
-    shown: document.querySelector('[role=img][aria-label*=bucket]')?.getAttribute('aria-label'),
-  };
-  db.close();
-  return told;
-}
-
 export async function playSeed({ riffle, browser, seed, killing = true }) {
   const random = seededRandom(seed);
   const pick = (list) => list[Math.floor(random() * list.length)];
@@ -327,6 +270,48 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
     return may.find(([, a]) => (at -= a.weight) < 0) ?? may[0];
   };
 
+  /** The box is lifted into tubs without signal, the page opened anew, the server killed; then the tubs are weighed, and it is all there once. */
+  const evening = async () => {
+    done.push('the evening');
+    // A run that is weighed is over: the other tabs may offer the next.
+    started = false;
+    const page = await context.newPage();
+    await page.goto(`${riffle.address}/g/${ground}/clean`, { waitUntil: 'domcontentloaded' });
+    const lift = page.getByRole('button', { name: 'Lift it into tubs, weigh later' });
+    await lift.waitFor();
+    await context.setOffline(true);
+    await lift.click();
+    await page.getByRole('button', { name: 'It is in the tubs' }).click();
+    const weigh = page.getByRole('button', { name: 'Weigh these tubs' });
+    await weigh.waitFor();
+    await page.reload({ waitUntil: 'domcontentloaded' });
+    await weigh.waitFor();
+    if (killing) await riffle.killServer();
+    await context.setOffline(false);
+    await weigh.click();
+    const golds = ['3.1', '2.2', '1.3'];
+    for (const [i, gold] of golds.entries()) await page.getByLabel('Gold', { exact: true }).nth(i).fill(gold);
+    await page.getByRole('button', { name: 'Write it in the book' }).click();
+    if (killing) await riffle.start();
+    await riffle.untilUp();
+    await page.bringToFront();
+    await page.evaluate(() => dispatchEvent(new Event('online')));
+    await page.getByText('All saved').filter({ visible: true }).first().waitFor({ timeout: 40_000 });
+    const [lifts, cleanups, book] = [
+      (await get(`/grounds/${ground}/lifts`))?.items,
+      (await get(`/grounds/${ground}/cleanups`))?.items,
+      await get(`/grounds/${ground}/book`),
+    ];
+    if (lifts?.length !== 1 || lifts[0].tubs.length !== golds.length)
+      wrong.push(`${lifts?.length} lifts at the server`);
+    if (cleanups?.length !== 1) wrong.push(`${cleanups?.length} clean-ups at the server`);
+    if (book?.total.gold_mg !== 6.6 || book.total.buckets !== buckets)
+      wrong.push(
+        `the book has ${book?.total.gold_mg} mg of ${book?.total.buckets} buckets; 6.6 of ${buckets} are true`,
+      );
+    await page.close();
+  };
+
   try {
     const first = await openTab();
     // The page is kept on the device before the signal goes, as it is after a first visit.
@@ -365,6 +350,7 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
     if (standing !== buckets || tally?.buckets !== buckets)
       wrong.push(`${buckets} buckets are true; the server has ${standing} and counts ${tally?.buckets}`);
     await settle();
+    if (wrong.length === 0) await evening();
     // What a tab that tells something else goes by.
     if (wrong.length > 0) for (const tab of tabs) kept.push(await tab.page.evaluate(whatIsKept));
   } catch (error) {

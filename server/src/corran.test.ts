@@ -6,6 +6,7 @@ import {
   type Pan,
   type StoredCleanup,
   type StoredGround,
+  type StoredLift,
   type StoredRun,
   type StoredSample,
   type StoredSetup,
@@ -78,14 +79,15 @@ describe('the demo island', () => {
       );
       return lists.flatMap((l) => l.items.filter((r) => !r.deleted));
     };
-    const [cleanups, runs, setups] = [
+    const [cleanups, lifts, runs, setups] = [
       await all<StoredCleanup>('cleanups'),
+      await all<StoredLift>('lifts'),
       await all<StoredRun>('runs'),
       await all<StoredSetup>('setups'),
     ];
     const { items } = (await server.call('GET', '/grounds')).json<{ items: StoredGround[] }>();
     for (const ground of items) {
-      const weighed = weighedCleanups(ground.id, cleanups, runs, setups, ground.timeZone ?? 'UTC');
+      const weighed = weighedCleanups(ground.id, cleanups, lifts, runs, setups, ground.timeZone ?? 'UTC');
       const book = keepBook(ground.id, ground.swell_percent, weighed.cleanups, weighed.unweighed);
       expect(book).toEqual((await server.call('GET', `/grounds/${ground.id}/book`)).json());
     }

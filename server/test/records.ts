@@ -13,6 +13,7 @@ import {
   type LoggedEvent,
   type Look,
   type Sweep,
+  type Lift,
   type Lot,
   type Outline,
   type Permission,
@@ -29,6 +30,7 @@ import {
   type SizeWord,
   type Spot,
   type Trial,
+  type Tub,
 } from '@riffle/contract';
 
 /** For tests: one right record of each kind, new. Anything may be changed by the caller. */
@@ -141,6 +143,7 @@ export const newRig = (some: Partial<New<Rig>> = {}): New<Rig> => ({
   ...fresh(),
   name: 'Box',
   sections: [newRigSection()],
+  leakPoints: [],
   note: '',
   ...some,
 });
@@ -235,6 +238,7 @@ export const newCleanup = (
   ...fresh(),
   groundId,
   runIds,
+  rinseOutOf: [],
   cleanedAt: '2026-05-01T15:00:00.000Z',
   sections,
   screens: [],
@@ -444,6 +448,30 @@ export const newBoxTest = (groundId: string, setupId: string, some: Partial<New<
   testedAt: '2026-05-01T10:00:00.000Z',
   tested: { kind: 'timed bucket', took_s: 240, volume_L: 20, volumeEntered: entered('20', 'L') },
   note: '',
+  ...some,
+});
+
+export const newLift = (groundId: string, runIds: string[], some: Partial<New<Lift>> = {}): New<Lift> => ({
+  ...fresh(),
+  groundId,
+  runIds,
+  liftedAt: '2026-05-01T14:10:00.000Z',
+  tubs: [newTub('1', 0, 0.2), newTub('2', 0.2, 1.2)],
+  rinsedClean: 'no',
+  leaksWashed: ['under the mat'],
+  note: '',
+  ...some,
+});
+export const newTub = (tag: string, from_m: number, to_m: number, some: Partial<Tub> = {}): Tub => ({
+  tag,
+  name: 'head',
+  from_m,
+  to_m,
+  lining: 'riffles',
+  place: '',
+  holder: '',
+  lost: false,
+  finish: null,
   ...some,
 });
 

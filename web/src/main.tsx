@@ -39,8 +39,10 @@ const Toaster = lazy(() => import('./ui/Toaster.tsx'));
 function AfterFirstSight() {
   const seen = useSeen();
   useEffect(() => {
-    if (seen && import.meta.env.PROD)
-      void import('virtual:pwa-register').then(({ registerSW }) => registerSW({ immediate: true }));
+    if (!seen || !import.meta.env.PROD) return;
+    // What offers the home screen listens before the worker is there: the browser asks once it is.
+    void import('./shell/install.ts');
+    void import('virtual:pwa-register').then(({ registerSW }) => registerSW({ immediate: true }));
   }, [seen]);
   return seen && <Suspense>{<Toaster />}</Suspense>;
 }

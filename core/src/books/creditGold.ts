@@ -23,10 +23,9 @@ export interface Credit {
 export function creditGold(cleanups: readonly CleanupCredit[]): Credit[] {
   const book = new Map<string, Credit>();
   for (const c of cleanups) {
-    const spotIds = Object.entries(c.bySpot_L)
-      .filter(([, litres]) => litres > 0)
-      .map(([id]) => id)
-      .sort();
+    const fed = Object.entries(c.bySpot_L).filter(([, litres]) => litres > 0);
+    // What was rinsed out of a carpet later fed nothing: it is credited to the spots it names.
+    const spotIds = (fed.length > 0 ? fed : Object.entries(c.bySpot_L)).map(([id]) => id).sort();
     const key = spotIds.join('+');
     const before = book.get(key);
     book.set(key, {

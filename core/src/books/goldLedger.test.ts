@@ -47,8 +47,8 @@ describe('the ledger of a season, by hand', () => {
       found_mg: 2500,
       // 1250 of the nugget; 1200.1 + 800.2 - 1000 - 0.3 unsorted.
       vials: [
-        { name: 'vial B', gold_mg: 1250 },
-        { name: UNSORTED, gold_mg: 1000 },
+        { name: 'vial B', gold_mg: 1250, fine_mg: null },
+        { name: UNSORTED, gold_mg: 1000, fine_mg: null },
       ],
       inHand_mg: 2250,
       sold_mg: 930.5,
@@ -194,5 +194,30 @@ describe('whatever is written', () => {
       }),
       { numRuns: 500 },
     );
+  });
+});
+
+describe('fine gold', () => {
+  const came = [{ id: 'c', at: '2026-07-01T00:00:00Z', gold_mg: 1000 }];
+  const melted = line('2', 2, {
+    deed: 'melted',
+    from: 'unsorted',
+    to: 'button',
+    amount_mg: 500,
+    out_mg: 450,
+    fineness_permille: 880,
+  });
+  const fineOf = (entries: GoldEntry[]) =>
+    Object.fromEntries(goldLedger(came, entries).vials.map((v) => [v.name, v.fine_mg]));
+  test('a melt that was assayed is known, native gold is not', () =>
+    expect(fineOf([melted])).toEqual({ unsorted: null, button: 396 }));
+  test('what is moved together is fine as its parts, by weight; with some never assayed it is not known', () => {
+    const found = line('3', 3, { deed: 'found', to: 'coin', amount_mg: 100, fineness_permille: 900 });
+    const joined = line('4', 4, { from: 'button', to: 'coin', amount_mg: 225 });
+    // Half of the button is 198 mg fine, and 90 of the coin.
+    const both = fineOf([melted, found, joined]);
+    expect(both['button']).toBeCloseTo(198, 9);
+    expect(both['coin']).toBeCloseTo(288, 9);
+    expect(fineOf([melted, line('5', 5, { to: 'button', amount_mg: 10 })])['button']).toBeNull();
   });
 });

@@ -35,12 +35,22 @@ export interface GoldEntry {
   readonly out_mg: number | null;
   /** The whole price of what was sold, in the person's own money; null otherwise or where not said. */
   readonly price: number | null;
+  /** Of what came out of a melt or was found, thousandths; null or left out: not assayed. */
+  readonly fineness_permille?: number | null;
   readonly corrects: string | null;
+}
+
+/** A vial, by its name. */
+export interface Vial {
+  readonly name: string;
+  readonly gold_mg: number;
+  /** Fine gold in it, mg: of what was moved together so much of each as was there; null where some of it was never assayed. */
+  readonly fine_mg: number | null;
 }
 
 export interface GoldLedger {
   /** What lies in each vial, mg; the fullest first. Below nothing where more was taken than was there. */
-  readonly vials: readonly { readonly name: string; readonly gold_mg: number }[];
+  readonly vials: readonly Vial[];
   /** Came in: weighed, and found otherwise. */
   readonly weighed_mg: number;
   readonly found_mg: number;
@@ -63,6 +73,7 @@ export interface GoldLedger {
 export function goldLedger(came: readonly GoldIn[], entries: readonly GoldEntry[]): GoldLedger {
   const { counting, takenBack } = standing(entries);
   const vials = new Map<string, number>();
+  const assayed = new Map<string, Assayed>();
   const short: GoldLedger['short'][number][] = [];
   const sums = { weighed: 0, found: 0, sold: 0, handedOut: 0, lost: 0, price: 0 };
   const add = (vial: string, tenths: number): void => void vials.set(vial, (vials.get(vial) ?? 0) + tenths);
@@ -78,15 +89,21 @@ export function goldLedger(came: readonly GoldIn[], entries: readonly GoldEntry[
     const tenths = toTenths(e.amount_mg);
     if (e.deed === 'found') {
       sums.found += tenths;
+      mix(assayed, e.to, assayOf(tenths, e.fineness_permille));
       return add(e.to, tenths);
     }
     const left = (vials.get(e.from) ?? 0) - tenths;
     if (left < 0) short.push({ id: e.id, vial: e.from, by_mg: fromTenths(Math.min(tenths, -left)) });
+    const taken = takeOut(assayed, e.from, tenths, left + tenths);
     add(e.from, -tenths);
-    if (e.deed === 'moved') return add(e.to, tenths);
+    if (e.deed === 'moved') {
+      mix(assayed, e.to, taken);
+      return add(e.to, tenths);
+    }
     if (e.deed === 'melted') {
       const out = toTenths(e.out_mg ?? e.amount_mg);
       sums.lost += tenths - out;
+      mix(assayed, e.to, assayOf(out, e.fineness_permille));
       return add(e.to, out);
     }
     if (e.deed === 'sold') {
@@ -100,7 +117,11 @@ export function goldLedger(came: readonly GoldIn[], entries: readonly GoldEntry[
   return {
     vials: held
       .sort((a, b) => b[1] - a[1] || byText(a[0], b[0]))
-      .map(([name, tenths]) => ({ name, gold_mg: fromTenths(tenths) })),
+      .map(([name, tenths]): Vial => {
+        const { known, fine } = assayed.get(name) ?? UNASSAYED;
+        const isKnown = tenths > 0 && Math.abs(known - tenths) < 0.5;
+        return { name, gold_mg: fromTenths(tenths), fine_mg: isKnown ? fine / 10 : null };
+      }),
     weighed_mg: fromTenths(sums.weighed),
     found_mg: fromTenths(sums.found),
     inHand_mg: fromTenths(held.reduce((sum, [, tenths]) => sum + tenths, 0)),
@@ -111,6 +132,30 @@ export function goldLedger(came: readonly GoldIn[], entries: readonly GoldEntry[
     takenBack,
     short,
   };
+}
+
+/** How much of a vial was assayed, and the fine gold of that, tenths of a milligram. */
+interface Assayed {
+  readonly known: number;
+  readonly fine: number;
+}
+const UNASSAYED: Assayed = { known: 0, fine: 0 };
+
+const assayOf = (tenths: number, permille: number | null | undefined): Assayed =>
+  permille === null || permille === undefined ? UNASSAYED : { known: tenths, fine: (tenths * permille) / 1000 };
+
+function mix(assayed: Map<string, Assayed>, vial: string, more: Assayed): void {
+  const { known, fine } = assayed.get(vial) ?? UNASSAYED;
+  assayed.set(vial, { known: known + more.known, fine: fine + more.fine });
+}
+
+/** What goes out of a vial is of it all alike. */
+function takeOut(assayed: Map<string, Assayed>, vial: string, tenths: number, held: number): Assayed {
+  const { known, fine } = assayed.get(vial) ?? UNASSAYED;
+  const part = held > 0 ? Math.min(1, tenths / held) : 0;
+  const taken = { known: known * part, fine: fine * part };
+  assayed.set(vial, { known: known - taken.known, fine: fine - taken.fine });
+  return taken;
 }
 
 /** The lines that count. A line that takes another back can be taken back itself. */

@@ -42,7 +42,7 @@ describe('the book from records, by hand', () => {
     cleanup('c2', 4, ['r2'], [7]),
     cleanup('elsewhere', 2, ['away'], [99], { groundId: 'h', rinsedClean: 'no' }),
   ];
-  const { cleanups: weighed, unweighed } = weighedCleanups('g', cleanups, runs, setups, 'UTC');
+  const { cleanups: weighed, unweighed } = weighedCleanups('g', cleanups, [], runs, setups, 'UTC');
   const book = keepBook('g', 18, weighed, unweighed);
 
   test('gold adds up exactly, and volumes are in the bank', () => {

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { addTaps, keepTally, type LoggedTap } from './keepTally.ts';
+import { addTaps, type LoggedTap } from './addTaps.ts';
+import { keepTally } from './keepTally.ts';
 
 const START = '2026-05-01T09:00:00.000Z';
 const SPOTS = ['lower', 'upper', null] as const;

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { tallyRun, type RunEvent } from './tallyRun.ts';
+import type { RunEvent } from './inOrder.ts';
+import { goOnTo, tallyRun } from './tallyRun.ts';
 
 const bucket = (eventId: string, at_ms: number, volume_L = 18, spotId = 'H-22'): RunEvent => ({
   eventId,
@@ -28,6 +29,17 @@ describe('a run’s tally', () => {
     expect(tally.bySpot_L).toEqual({ 'H-22': 36, 'H-17': 12 });
     expect(tally.running_ms).toBe(1_300_000 + 200_000);
     expect(tally.stopped).toBe(false);
+  });
+  test('without a tap only the clock goes on, as if all were counted again', () => {
+    fc.assert(
+      fc.property(fc.nat(events.length), fc.nat(6_000_000), fc.nat(6_000_000), (taps, first_ms, second_ms) => {
+        const some = events.slice(0, taps);
+        const last_ms = some.at(-1)?.at_ms ?? 0;
+        const early = tallyRun(0, some, last_ms);
+        expect(goOnTo(early, last_ms + first_ms)).toEqual(tallyRun(0, some, last_ms + first_ms));
+        expect(goOnTo(early, last_ms - second_ms)).toBe(early);
+      }),
+    );
   });
   test('order and repeats make no difference', () => {
     const straight = tallyRun(0, events, 2_200_000);

@@ -1,18 +1,4 @@
-/** One thing that happened in a run. `spotId` is where the bucket came from; several spots may feed one box. */
-export interface RunEvent {
-  readonly eventId: string;
-  readonly kind: 'bucket' | 'undo' | 'stop' | 'resume';
-  /** Milliseconds since 1970 by the clock of the device that was tapped, which may be wrong or put right meanwhile. */
-  readonly at_ms: number;
-  readonly spotId?: string | null;
-  /** Loose volume in the bucket, litres. */
-  readonly volume_L?: number | null;
-  /** For an undo: the bucket it takes back. */
-  readonly undoes?: string | null;
-  /** The device that was tapped, and how many taps it had counted before this one; null where it did not count. */
-  readonly deviceId?: string | null;
-  readonly deviceCount?: number | null;
-}
+import { BROKEN_OFF_MS, deviceOf, DOUBLE_TAP_MS, inOrder, type RunEvent } from './inOrder.ts';
 
 export interface RunTally {
   /** Buckets that count, in the order they were tipped. */
@@ -27,42 +13,9 @@ export interface RunTally {
   readonly brokenOff_ms: number;
   /** Milliseconds a loose litre took over the last buckets (up to five gaps of work); null before the second. */
   readonly pace_ms_L: number | null;
+  /** Where its clock stands: at the moment it was counted for, milliseconds since 1970. */
+  readonly at_ms: number;
 }
-
-/** So long without a tap and nobody feeds: the stop was forgotten, or it is dinner. Common practice, no source. */
-export const BROKEN_OFF_MS = 45 * 60_000;
-
-/** Two bucket taps closer than this are one tap: no one tips two buckets in half a second. Common practice, no source. */
-export const DOUBLE_TAP_MS = 500;
-
-/**
- * A run's events in the order they happened, each once: by time, but those of one device in the order it counted them.
- * After its clock was put back, what it tapped later still comes later.
- */
-export function inOrder(events: readonly RunEvent[]): RunEvent[] {
-  const once = [...new Map(events.map((e) => [e.eventId, e])).values()];
-  const counted = once.filter((e) => deviceOf(e) !== '').sort((a, b) => countOf(a) - countOf(b) || a.at_ms - b.at_ms);
-  /** The latest time each device had shown when it counted an event: what the event is placed by among those of others. */
-  const latest = new Map<string, number>();
-  const placed = new Map<RunEvent, number>();
-  for (const e of counted) {
-    const at = Math.max(latest.get(deviceOf(e)) ?? -Infinity, e.at_ms);
-    latest.set(deviceOf(e), at);
-    placed.set(e, at);
-  }
-  const placeOf = (e: RunEvent): number => placed.get(e) ?? e.at_ms;
-  return once.sort(
-    (a, b) =>
-      placeOf(a) - placeOf(b) ||
-      byText(deviceOf(a), deviceOf(b)) ||
-      countOf(a) - countOf(b) ||
-      byText(a.eventId, b.eventId),
-  );
-}
-
-const deviceOf = (e: RunEvent): string => (typeof e.deviceCount === 'number' ? (e.deviceId ?? '') : '');
-const countOf = (e: RunEvent): number => e.deviceCount ?? 0;
-const byText = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
 /**
  * What a run's events add up to. The order they arrive in and how often each arrives make no difference: events are
@@ -105,7 +58,6 @@ export function tallyRun(startedAt_ms: number, events: readonly RunEvent[], now_
     at_ms = e.at_ms;
     worked.set(e.eventId, { running_ms, stands });
   }
-  goOn(now_ms);
 
   const bySpot_L: Record<string, number> = {};
   for (const b of buckets) bySpot_L[b.spotId ?? ''] = (bySpot_L[b.spotId ?? ''] ?? 0) + (b.volume_L ?? 0);
@@ -119,7 +71,7 @@ export function tallyRun(startedAt_ms: number, events: readonly RunEvent[], now_
     gaps_ms += to.running_ms - from.running_ms;
     gaps_L += before.volume_L;
   }
-  return {
+  const toTheLastTap = {
     buckets,
     volumeLoose_L: buckets.reduce((sum, b) => sum + (b.volume_L ?? 0), 0),
     bySpot_L,
@@ -127,5 +79,17 @@ export function tallyRun(startedAt_ms: number, events: readonly RunEvent[], now_
     running_ms,
     brokenOff_ms,
     pace_ms_L: gaps_L > 0 ? gaps_ms / gaps_L : null,
+    at_ms,
   };
+  return goOnTo(toTheLastTap, now_ms);
+}
+
+/** A run that was counted for one moment, at a later one with no tap between: only its clock has gone on. An earlier one leaves it as it is. */
+export function goOnTo(tally: RunTally, now_ms: number): RunTally {
+  const gap_ms = now_ms - tally.at_ms;
+  if (gap_ms <= 0) return tally;
+  if (tally.stopped) return { ...tally, at_ms: now_ms };
+  return gap_ms > BROKEN_OFF_MS
+    ? { ...tally, at_ms: now_ms, brokenOff_ms: tally.brokenOff_ms + gap_ms }
+    : { ...tally, at_ms: now_ms, running_ms: tally.running_ms + gap_ms };
 }

@@ -9,7 +9,7 @@ import {
   Tally,
   type StoredGround,
 } from '@riffle/contract';
-import { localDay, type WeighedCleanup } from '@riffle/core';
+import { fedBefore, localDay, type WeighedCleanup } from '@riffle/core';
 import type { Db } from '../db/pool.ts';
 import { day, recordKind } from '../db/recordKind.ts';
 
@@ -59,12 +59,14 @@ const CleanedUp = z.object({
   cleanedAt: z.coerce.date(),
   gold_mg: z.number(),
   boxWasClean: z.boolean(),
-  tallies: z.array(Work),
+  /** `own`: false for the runs of the clean-ups whose carpet was rinsed out. */
+  tallies: z.array(Work.extend({ own: z.boolean() })),
 });
 
 /**
  * Every clean-up of a ground with its gold (summed exactly, as numeric) and the tallies of its runs. `boxWasClean` is false when
- * the clean-up of the same box before this one was not rinsed clean, on whatever ground that was: old gold travels with the box.
+ * the clean-up of the same box before this one, or what of it stands in tubs, was not rinsed clean, on whatever ground that was: old gold travels
+ * with the box.
  */
 export async function listCleanedUp(
   db: Db,
@@ -72,14 +74,29 @@ export async function listCleanedUp(
   ground: Pick<StoredGround, 'id' | 'timeZone'>,
 ): Promise<WeighedCleanup[]> {
   const { rows } = await db.query<object>(
-    `with boxed as (
-       select c.id, c.ground_id, c.cleaned_at, c.rinsed_clean, s.rig_id, json_agg(r.tally || jsonb_build_object('people', r.people)) as tallies
-       from cleanup c
-       join cleanup_run cr on cr.crew_id = c.crew_id and cr.cleanup_id = c.id
-       join run r on r.crew_id = cr.crew_id and r.id = cr.run_id
+    `with emptied as (
+       select c.id, c.ground_id, c.cleaned_at, c.rinsed_clean from cleanup c where c.crew_id = $1 and not c.deleted
+       union all
+       select l.id, null, l.lifted_at, l.rinsed_clean from lift l where l.crew_id = $1 and not l.deleted and exists (
+         select 1 from jsonb_array_elements_text(l.run_ids) f(run_id) where not exists (
+           select 1 from cleanup_run cr where cr.crew_id = l.crew_id and cr.run_id = f.run_id::uuid and cr.counts))
+     ), fed as (
+       select cr.cleanup_id as id, cr.run_id, true as own from cleanup_run cr where cr.crew_id = $1
+       union all
+       select c.id, cr.run_id, false from cleanup c
+         cross join jsonb_array_elements_text(c.rinse_out_of) o(cleanup_id)
+         join cleanup_run cr on cr.crew_id = c.crew_id and cr.cleanup_id = o.cleanup_id::uuid and cr.counts
+         where c.crew_id = $1
+       union all
+       select l.id, f.run_id::uuid, true from lift l cross join jsonb_array_elements_text(l.run_ids) f(run_id) where l.crew_id = $1
+     ), boxed as (
+       select e.id, e.ground_id, e.cleaned_at, e.rinsed_clean, s.rig_id,
+         json_agg(r.tally || jsonb_build_object('people', r.people, 'own', f.own)) as tallies
+       from emptied e
+       join fed f on f.id = e.id
+       join run r on r.crew_id = $1 and r.id = f.run_id
        join setup s on s.crew_id = r.crew_id and s.id = r.setup_id
-       where c.crew_id = $1 and not c.deleted
-       group by c.id, c.ground_id, c.cleaned_at, c.rinsed_clean, s.rig_id
+       group by e.id, e.ground_id, e.cleaned_at, e.rinsed_clean, s.rig_id
      ), ordered as (
        select *, lag(rinsed_clean) over (partition by rig_id order by cleaned_at, id) as before from boxed
      )
@@ -91,8 +108,12 @@ export async function listCleanedUp(
     [crewId, ground.id],
   );
   return rows.map((row) => {
-    const { cleanedAt, ...rest } = CleanedUp.parse(row);
-    return { day: localDay(cleanedAt, ground.timeZone ?? 'UTC'), ...rest };
+    const { cleanedAt, tallies, ...rest } = CleanedUp.parse(row);
+    return {
+      day: localDay(cleanedAt, ground.timeZone ?? 'UTC'),
+      ...rest,
+      tallies: tallies.map((t) => (t.own ? t : fedBefore(t))),
+    };
   });
 }
 

@@ -41,6 +41,7 @@ export function booksRoutes(scope: FastifyInstance, pool: pg.Pool): void {
         tags: ['books'],
         summary: 'The book as CSV (RFC 4180).',
         params,
+        querystring: z.object({ names: z.enum(['given', 'none']).default('given') }),
         response: { 200: z.string(), '4xx': Problem },
       },
     },
@@ -48,10 +49,16 @@ export function booksRoutes(scope: FastifyInstance, pool: pg.Pool): void {
       const { ground, book } = await open(request.crewId, request.params.groundId);
       const places = await spots.list(pool, request.crewId, ground.id, FIRST_ID, MOST_SPOTS);
       const names = new Map(places.map((s) => [s.id, s.name]));
-      const csv = bookCsv(ground.name, book, (id) => names.get(id) ?? 'a spot since removed');
+      const isNamed = request.query.names === 'given';
+      const numbers = new Map(places.map((s, i) => [s.id, `Spot ${i + 1}`]));
+      const csv = bookCsv(
+        isNamed ? ground.name : 'A ground',
+        book,
+        (id) => (isNamed ? names : numbers).get(id) ?? 'a spot since removed',
+      );
       return reply
         .header('content-type', 'text/csv; charset=utf-8')
-        .header('content-disposition', `attachment; filename="${fileName(ground.name)}-book.csv"`)
+        .header('content-disposition', `attachment; filename="${isNamed ? `${fileName(ground.name)}-` : ''}book.csv"`)
         .serializer((s) => s as string)
         .send(csv);
     },

@@ -1,4 +1,12 @@
-import { NewCleanup, NewForecast, StoredCleanup, StoredForecast, type Cleanup } from '@riffle/contract';
+import {
+  NewCleanup,
+  NewForecast,
+  NewLift,
+  StoredCleanup,
+  StoredForecast,
+  StoredLift,
+  type Cleanup,
+} from '@riffle/contract';
 import type { Db } from '../db/pool.ts';
 import { elsewhere, recordKind } from '../db/recordKind.ts';
 
@@ -15,6 +23,7 @@ const ownRow = recordKind({
     rinsedClean: 'rinsed_clean',
     note: 'note',
     screens: 'screens',
+    rinseOutOf: 'rinse_out_of',
     runIds: elsewhere(
       `(select coalesce(json_agg(r.run_id order by r.run_id), '[]') from cleanup_run r
         where r.crew_id = cleanup.crew_id and r.cleanup_id = cleanup.id)`,
@@ -57,6 +66,23 @@ async function writeRunIds(db: Db, crewId: string, { id, groundId, deleted, runI
     [crewId, groundId, id, !deleted, runIds],
   );
 }
+
+export const lifts = recordKind({
+  path: 'lifts',
+  table: 'lift',
+  sent: NewLift,
+  kept: StoredLift,
+  fields: {
+    groundId: 'ground_id',
+    runIds: 'run_ids',
+    liftedAt: 'lifted_at',
+    tubs: 'tubs',
+    rinsedClean: 'rinsed_clean',
+    leaksWashed: 'leaks_washed',
+    note: 'note',
+  },
+  added: {},
+});
 
 export const forecasts = recordKind({
   path: 'forecasts',

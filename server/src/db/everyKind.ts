@@ -1,5 +1,5 @@
 import { agreements, goldEntries, trials } from '../books/queries.ts';
-import { cleanups, forecasts } from '../clean/queries.ts';
+import { cleanups, forecasts, lifts } from '../clean/queries.ts';
 import { daySheets } from '../day/queries.ts';
 import { grounds, spots } from '../ground/queries.ts';
 import { attachments, outlines } from '../map/queries.ts';
@@ -43,6 +43,7 @@ export const EVERY_KIND = [
   setups,
   boxTests,
   runs,
+  lifts,
   cleanups,
   forecasts,
   trials,

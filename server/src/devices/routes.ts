@@ -1,5 +1,5 @@
 import { Id, Problem } from '@riffle/contract';
-import { gaugeCsv, walkNmea } from '@riffle/demo';
+import { gaugeCsv, scaleLines, walkNmea } from '@riffle/demo';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import type pg from 'pg';
@@ -7,7 +7,7 @@ import { z } from 'zod';
 import { grounds } from '../ground/queries.ts';
 import { Refusal } from '../http/problems.ts';
 
-/** Simulated devices that stand in for real ones: a receiver that walks up a ground, and a river gauge. */
+/** Simulated devices that stand in for real ones: a receiver that walks up a ground, a river gauge, a scale. */
 export function deviceRoutes(scope: FastifyInstance, pool: pg.Pool): void {
   const app = scope.withTypeProvider<ZodTypeProvider>();
 
@@ -48,5 +48,23 @@ export function deviceRoutes(scope: FastifyInstance, pool: pg.Pool): void {
         .header('content-type', 'text/csv; charset=utf-8')
         .serializer(String)
         .send(gaugeCsv(new Date(), request.query.days)),
+  );
+
+  app.get(
+    '/devices/scale.txt',
+    {
+      schema: {
+        tags: ['devices'],
+        summary:
+          'A simulated scale: what it sends over its cable while an empty vial, or one with gold, comes to rest.',
+        querystring: z.object({ on: z.enum(['vial', 'gold']).default('vial') }),
+        response: { 200: z.unknown() },
+      },
+    },
+    async (request, reply) =>
+      reply
+        .header('content-type', 'text/plain; charset=us-ascii')
+        .serializer(String)
+        .send(scaleLines(request.query.on, Date.now() % 1_000_000)),
   );
 }

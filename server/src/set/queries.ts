@@ -9,6 +9,7 @@ export const rigs = recordKind({
   fields: {
     name: 'name',
     sections: 'sections',
+    leakPoints: 'leak_points',
     note: 'note',
   },
   added: {},

@@ -1,4 +1,4 @@
-import { coinTrial, GOLD_DEEDS, goldLedger, keepBook, statements } from '@riffle/core';
+import { coinTrial, GOLD_DEEDS, goldLedger, keepBook, statements, whyOff } from '@riffle/core';
 import { z } from 'zod';
 import { n, sum, type Sum } from './sum.ts';
 
@@ -35,6 +35,27 @@ export const BOOKS_SUMS: readonly Sum[] = [
     },
   ),
   sum(
+    'why-off',
+    'What likeliest made clean-ups come to more or less than their pans promised: hands, box, ground or luck; null where there are none.',
+    z.object({
+      cleanups: z
+        .array(
+          z.object({
+            id: z.string().max(60),
+            spotId: z.string().max(60),
+            rigId: z.string().max(60),
+            said_mg_L: n.positive().max(1e6),
+            low_mg_L: n.min(0).max(1e6),
+            high_mg_L: n.positive().max(1e6),
+            came_mg_L: n.min(0).max(1e6),
+            pieces: n.min(0).max(1e9),
+          }),
+        )
+        .max(100),
+    }),
+    (i) => whyOff(i.cleanups),
+  ),
+  sum(
     'gold-ledger',
     'What a ledger of gold comes to: in hand by vial, sold, handed out, lost; and what each partner has coming, to the tenth of a milligram.',
     z.object({
@@ -50,6 +71,7 @@ export const BOOKS_SUMS: readonly Sum[] = [
             amount_mg: n.min(0),
             out_mg: n.min(0).nullable().default(null),
             price: n.min(0).nullable().default(null),
+            fineness_permille: n.min(0).max(1000).nullable().default(null),
             corrects: z.string().nullable().default(null),
           }),
         )

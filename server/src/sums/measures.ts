@@ -4,6 +4,7 @@ import {
   describePitch,
   GRADE_UNITS,
   type GradeUnit,
+  hidePlace,
   parseQuantity,
   pitchSlope,
   sieveAperture_mm,
@@ -45,6 +46,20 @@ export const MEASURES_SUMS: readonly Sum[] = [
   sum('sieve', 'Aperture of a US sieve (ASTM E11).', z.object({ designation: z.string() }), (i) => ({
     aperture_mm: sieveAperture_mm(i.designation),
   })),
+  sum(
+    'hide-place',
+    'Positions as a file gives them away: exact, blurred to a square, or moved to the sea and turned.',
+    z.object({
+      positions: z.array(z.tuple([n.min(-180).max(180), n.min(-89).max(89)])).max(20_000),
+      given: z.discriminatedUnion('way', [
+        z.object({ way: z.literal('exact') }),
+        z.object({ way: z.literal('blurred'), size_m: n.min(10).max(100_000) }),
+        z.object({ way: z.literal('shifted'), turn_rad: n }),
+        z.object({ way: z.literal('none') }),
+      ]),
+    }),
+    (i) => ({ positions: i.positions.map(hidePlace(i.given, i.positions)) }),
+  ),
   sum(
     'bank-volume',
     'Volume in the bank of a loose volume.',

@@ -605,6 +605,26 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
       a.statements.map((s) => s.due_mg).join() === '40,20.1' &&
       a.statements.map((s) => s.price).join() === '2,1',
   ],
+  // Half of the usual 0.8 came; of that the box has 0.16 of 0.04 + 0.16 + 0.09 + 0.0225 + 0.0025.
+  'why-off': [
+    {
+      cleanups: [
+        {
+          id: 'c',
+          spotId: 's',
+          rigId: 'r',
+          said_mg_L: 1,
+          low_mg_L: Math.exp(-0.49347),
+          high_mg_L: Math.exp(0.49347),
+          came_mg_L: 0.4,
+          pieces: 400,
+        },
+      ],
+    },
+    (a: { causes: { cause: string; factor: { middle: number } }[] }) =>
+      Math.abs(Math.log(a.causes.find((c) => c.cause === 'box')?.factor.middle ?? 1) - (Math.log(0.5) * 0.16) / 0.315) <
+      1e-4,
+  ],
   'unlikely-gold': [
     { typed: [{ value: 15, unit: 'g' }], expected: [{ by: 'forecast', low_mg: 8, high_mg: 45 }] },
     (a: { other: { unit: string; total_mg: number } }) => a.other.unit === 'mg' && a.other.total_mg === 15,
@@ -635,6 +655,48 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     (a: { sizes: { lost: { middle: number } }[] }) =>
       Math.abs((a.sizes[0]?.lost.middle ?? 0) - 0.008) < 1e-5 &&
       Math.abs((a.sizes[1]?.lost.middle ?? 0) - 0.125) < 1e-4,
+  ],
+  // Of each size that went over, between half of the share it took the first time and all of it.
+  'tails-again': [
+    {
+      screens_m: [0.001],
+      sections: [
+        { from_m: 0, to_m: 0.2, cells_mg: [80, 40] },
+        { from_m: 0.2, to_m: 0.4, cells_mg: [16, 20] },
+        { from_m: 0.4, to_m: 0.6, cells_mg: [3.2, 10] },
+      ],
+      running_h: 2,
+    },
+    // 99.2 and 70 mg held in two hours; 0.8 and 10 mg went over.
+    (a: { freshPerHour_mg: number; gold_mg: { middle: number }; paysFromDigging_h_h: { middle: number } }) =>
+      Math.abs(a.freshPerHour_mg - 84.6) < 1e-9 &&
+      Math.abs(a.gold_mg.middle - 0.75 * (0.8 * 0.992 + 10 * 0.875)) < 0.01 &&
+      a.paysFromDigging_h_h.middle > 20,
+  ],
+  // Nothing seen: at most ln 20 colors are expected (Garwood 1936).
+  'left-in-tub': [
+    { colors: 0, panned_L: 0.5, left_L: 5, finest_mg: 0.02, usual_mg: 0.1 },
+    (a: { low: number; high: number }) => a.low === 0 && Math.abs(a.high - Math.log(20)) < 1e-4,
+  ],
+  'repeat-weighing': [
+    { tare_mg: 12_345.6, gross_mg: [12_379.8, 12_380], step_mg: 0.1 },
+    (a: { net_mg: number; agree: boolean }) => Math.abs(a.net_mg - 34.3) < 1e-9 && a.agree,
+  ],
+  'share-rinse': [
+    {
+      gold_mg: 35,
+      fed: [
+        { groundId: 'g', gold_mg: 140 },
+        { groundId: 'h', gold_mg: 70 },
+      ],
+    },
+    (a: { gold_mg: number }[]) => a.map((s) => s.gold_mg).join() === '23.3,11.7',
+  ],
+  // A square of 1 km at the equator is 0.008998 degrees (40 007 863 m around): its middle lies half of that in.
+  'hide-place': [
+    { positions: [[0.001, 0.002]], given: { way: 'blurred', size_m: 1000 } },
+    (a: { positions: [number, number][] }) =>
+      Math.abs((a.positions[0]?.[0] ?? 0) - 0.0045) < 1e-5 && Math.abs((a.positions[0]?.[1] ?? 0) - 0.0045) < 1e-5,
   ],
   // The smallest color of the best case is 60 micrometres, common practice; a bare pan doubles it.
   'detection-limit': [

@@ -9,6 +9,7 @@ import type {
   GoldEntry,
   GaugeReading,
   Ground,
+  Lift,
   Look,
   Sweep,
   Lot,
@@ -35,6 +36,7 @@ import type {
   StoredGoldEntry,
   StoredGaugeReading,
   StoredGround,
+  StoredLift,
   StoredLook,
   StoredSweep,
   StoredLot,
@@ -79,6 +81,7 @@ export interface Records {
   setups: { sent: Setup; kept: StoredSetup };
   'box-tests': { sent: BoxTest; kept: StoredBoxTest };
   runs: { sent: Run; kept: StoredRun };
+  lifts: { sent: Lift; kept: StoredLift };
   cleanups: { sent: Cleanup; kept: StoredCleanup };
   forecasts: { sent: Forecast; kept: StoredForecast };
   trials: { sent: Trial; kept: StoredTrial };
@@ -87,51 +90,52 @@ export interface Records {
 }
 export type Kind = keyof Records;
 
-interface KindTraits<K extends Kind> {
-  /** Whose it is: one ground's, or the crew's on every ground. */
-  readonly of: 'ground' | 'crew';
+/** What the server adds to a record. */
+type Added<K extends Kind> = Omit<Records[K]['kept'], keyof Records[K]['sent'] | 'version' | 'updatedAt'>;
+
+interface Traits {
+  /** It is the crew's on every ground; left out, one ground's. */
+  readonly ofCrew?: true;
   /** What people call one of it. */
   readonly spoken: string;
   /** What they call several; left out, with an s. */
   readonly many?: string;
-  /** What the server adds to a record; stands in until it answers. */
-  readonly added: Omit<Records[K]['kept'], keyof Records[K]['sent'] | 'version' | 'updatedAt'>;
   /** Kinds the server changes along with it: read anew when one lands. */
   readonly changes?: readonly Kind[];
 }
+/** Where the server adds something, it stands in until the server answers. */
+type KindTraits<K extends Kind> = Traits &
+  (keyof Added<K> extends never ? { readonly added?: never } : { readonly added: Added<K> });
 
 /** The one table of what the web knows of each kind. */
 export const KINDS: { readonly [K in Kind]: KindTraits<K> } = {
-  grounds: { of: 'crew', spoken: 'ground', added: { line: null, linePoints: 0 } },
-  spots: { of: 'ground', spoken: 'spot', added: {} },
-  signs: { of: 'ground', spoken: 'sign', added: {} },
-  permissions: { of: 'ground', spoken: 'permission', added: {} },
-  'gauge-readings': { of: 'ground', spoken: 'gauge reading', added: {} },
-  'day-sheets': { of: 'ground', spoken: 'day sheet', added: {} },
-  outlines: { of: 'ground', spoken: 'shape', added: {} },
-  attachments: { of: 'ground', spoken: 'picture or paper', many: 'pictures and papers', added: {} },
-  lots: { of: 'ground', spoken: 'bag', added: {} },
-  samples: { of: 'ground', spoken: 'sample', added: {} },
+  grounds: { ofCrew: true, spoken: 'ground', added: { line: null, linePoints: 0 } },
+  spots: { spoken: 'spot' },
+  signs: { spoken: 'sign' },
+  permissions: { spoken: 'permission' },
+  'gauge-readings': { spoken: 'gauge reading' },
+  'day-sheets': { spoken: 'day sheet' },
+  outlines: { spoken: 'shape' },
+  attachments: { spoken: 'picture or paper', many: 'pictures and papers' },
+  lots: { spoken: 'bag' },
+  samples: { spoken: 'sample' },
   // A plan takes its undug bags and points out with it, and brings them back.
   'sample-plans': {
-    of: 'ground',
     spoken: 'plan of samples',
     many: 'plans of samples',
-    added: {},
     changes: ['lots', 'spots'],
   },
-  pits: { of: 'ground', spoken: 'pit', added: {} },
-  screenings: { of: 'ground', spoken: 'screening', added: {} },
-  looks: { of: 'ground', spoken: 'look', added: {} },
-  sweeps: { of: 'ground', spoken: 'detector sweep', added: {} },
-  containers: { of: 'crew', spoken: 'container', added: {} },
-  seedings: { of: 'crew', spoken: 'practice pan', added: {} },
-  'size-words': { of: 'crew', spoken: 'size word', added: {} },
-  rigs: { of: 'crew', spoken: 'box', many: 'boxes', added: {} },
-  setups: { of: 'ground', spoken: 'set-up', added: {} },
-  'box-tests': { of: 'ground', spoken: 'box test', added: {} },
+  pits: { spoken: 'pit' },
+  screenings: { spoken: 'screening' },
+  looks: { spoken: 'look' },
+  sweeps: { spoken: 'detector sweep' },
+  containers: { ofCrew: true, spoken: 'container' },
+  seedings: { ofCrew: true, spoken: 'practice pan' },
+  'size-words': { ofCrew: true, spoken: 'size word' },
+  rigs: { ofCrew: true, spoken: 'box', many: 'boxes' },
+  setups: { spoken: 'set-up' },
+  'box-tests': { spoken: 'box test' },
   runs: {
-    of: 'ground',
     spoken: 'run',
     added: {
       tally: {
@@ -147,11 +151,12 @@ export const KINDS: { readonly [K in Kind]: KindTraits<K> } = {
       },
     },
   },
-  cleanups: { of: 'ground', spoken: 'clean-up', added: {} },
-  forecasts: { of: 'ground', spoken: 'forecast', added: {} },
-  trials: { of: 'ground', spoken: 'comparison', added: {} },
-  'gold-entries': { of: 'crew', spoken: 'ledger line', added: {} },
-  agreements: { of: 'crew', spoken: 'agreement', added: {} },
+  lifts: { spoken: 'lift' },
+  cleanups: { spoken: 'clean-up' },
+  forecasts: { spoken: 'forecast' },
+  trials: { spoken: 'comparison' },
+  'gold-entries': { ofCrew: true, spoken: 'ledger line' },
+  agreements: { ofCrew: true, spoken: 'agreement' },
 };
 
 /** Records of a kind as people would call them. */

@@ -9,7 +9,7 @@ import { useLocalTime } from '../when/useLocalTime.ts';
 type Weighed = Pick<StoredCleanup['sections'][number], 'from_m' | 'to_m' | 'gold_mg'>;
 
 /** A forecast that nobody has opened: the box hatched over, and when it was sealed. */
-export function Sealed({ forecast }: { forecast: StoredForecast }) {
+export function Sealed({ forecast, what = 'it' }: { forecast: StoredForecast; what?: 'it' | 'each tub' }) {
   const local = useLocalTime();
   return (
     <div className="flex items-center gap-4">
@@ -23,7 +23,7 @@ export function Sealed({ forecast }: { forecast: StoredForecast }) {
         <circle cx="36" cy="22" r="9" fill="var(--gold-fill)" stroke="var(--gold)" strokeWidth="2" />
       </svg>
       <p>
-        <b>What it should hold is sealed</b> since {local.dayTime(forecast.sealedAt)}, by {restsOn(forecast)}. Weigh
+        <b>What {what} should hold is sealed</b> since {local.dayTime(forecast.sealedAt)}, by {restsOn(forecast)}. Weigh
         every section and it opens.
       </p>
     </div>

@@ -55,6 +55,7 @@ const cleanup = (id: string, runIds: string[], some: Partial<StoredCleanup> = {}
 const boxTest = (id: string, tested: StoredBoxTest['tested'], some: Partial<StoredBoxTest> = {}): StoredBoxTest =>
   ({ id, setupId: 'a', testedAt: '2026-05-01T12:00:00.000Z', tested, ...some }) as StoredBoxTest;
 const book = (some: Partial<BoxBook> = {}): BoxBook => ({
+  lifts: [],
   rigs: [rig],
   setups: [setup('a'), setup('b')],
   runs: [run('1'), run('2', { setupId: 'b' })],
@@ -142,6 +143,8 @@ describe('what was measured at a box', () => {
   test('what was fed since the box was cleaned up', () => {
     expect(fedSince_m3(book(), 'rig')).toBeCloseTo(0.236, 9);
     expect(fedSince_m3(book({ cleanups: [cleanup('c', ['1'])] }), 'rig')).toBeCloseTo(0.118, 9);
+    // What was lifted into tubs lies in the box no more.
+    expect(fedSince_m3(book({ lifts: [{ runIds: ['1'] }] }), 'rig')).toBeCloseTo(0.118, 9);
     expect(fedSince_m3(book(), 'another')).toBe(0);
   });
   test('earlier clean-ups of a spot are those of it alone', () => {

@@ -1,4 +1,12 @@
-import type { StoredBoxTest, StoredCleanup, StoredRig, StoredRun, StoredSetup, Measurement } from '@riffle/contract';
+import type {
+  StoredBoxTest,
+  StoredCleanup,
+  StoredLift,
+  StoredRig,
+  StoredRun,
+  StoredSetup,
+  Measurement,
+} from '@riffle/contract';
 import {
   bankVolume_L,
   blackSandShare,
@@ -10,6 +18,7 @@ import {
   type EarlierClean,
   type GoldShare,
 } from '@riffle/core';
+import { outOfTheBox } from './outOfTheBox.ts';
 import { rigSections } from '../api/rigSections.ts';
 
 /** What the book holds of boxes on one ground. */
@@ -17,6 +26,7 @@ export interface BoxBook {
   readonly rigs: readonly StoredRig[];
   readonly setups: readonly StoredSetup[];
   readonly runs: readonly StoredRun[];
+  readonly lifts: readonly Pick<StoredLift, 'runIds'>[];
   readonly cleanups: readonly StoredCleanup[];
   readonly tests: readonly StoredBoxTest[];
   readonly swell_percent: number;
@@ -221,15 +231,15 @@ export function earlierCleans(book: BoxBook, spotId: string): EarlierClean[] {
 export const speaking = (measured: readonly NamedEvidence[]): BoxEvidence[] =>
   measured.flatMap((m) => (m.evidence ? [m.evidence] : []));
 
-/** Loose gravel fed through a box on this ground since it was cleaned up, m3. */
+/** Loose gravel fed through a box on this ground since it was cleaned up or lifted into tubs, m3. */
 export function fedSince_m3(
-  { runs, setups, cleanups }: Pick<BoxBook, 'runs' | 'setups' | 'cleanups'>,
+  { runs, setups, cleanups, lifts }: Pick<BoxBook, 'runs' | 'setups' | 'cleanups' | 'lifts'>,
   rigId: string,
 ): number {
-  const cleaned = new Set(cleanups.flatMap((c) => c.runIds));
+  const emptied = outOfTheBox(cleanups, lifts);
   const through = new Set(setups.filter((s) => s.rigId === rigId).map((s) => s.id));
   return runs
-    .filter((r) => through.has(r.setupId) && !cleaned.has(r.id))
+    .filter((r) => through.has(r.setupId) && !emptied.has(r.id))
     .reduce((sum, r) => sum + r.tally.volumeLoose_L / 1000, 0);
 }
 

@@ -16,6 +16,7 @@ export function useBoxBook(
   const rigs = useRecords('rigs').items;
   const setups = useRecords('setups', ground.id).items;
   const runs = useRecords('runs', ground.id).items;
+  const lifts = useRecords('lifts', ground.id).items;
   const cleanups = useRecords('cleanups', ground.id).items;
   const tests = useRecords('box-tests', ground.id).items;
   const { swell_percent } = ground;
@@ -25,6 +26,7 @@ export function useBoxBook(
       rigs,
       setups,
       runs,
+      lifts,
       cleanups,
       tests,
       swell_percent,
@@ -38,6 +40,6 @@ export function useBoxBook(
         return ALIKE.map((share) => from * (high / from) ** share);
       },
     }),
-    [rigs, setups, runs, cleanups, tests, swell_percent, gold, colors, grades],
+    [rigs, setups, runs, lifts, cleanups, tests, swell_percent, gold, colors, grades],
   );
 }

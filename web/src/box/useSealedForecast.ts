@@ -12,7 +12,7 @@ import { useBoxBook } from './useBoxBook.ts';
 
 const open = (): Worker => new Worker(new URL('./clean.worker.ts', import.meta.url), { type: 'module' });
 /** Kinds a forecast rests on: none is sealed on half of them. */
-const RESTS_ON = ['forecasts', 'runs', 'cleanups', 'setups', 'rigs', 'box-tests', 'pits'] as const;
+const RESTS_ON = ['forecasts', 'runs', 'lifts', 'cleanups', 'setups', 'rigs', 'box-tests', 'pits'] as const;
 
 /**
  * The forecast of these runs' clean-up. Where none is sealed yet and `maySeal` says that nothing was weighed, it is worked out and put in the book now,

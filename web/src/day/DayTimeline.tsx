@@ -86,19 +86,19 @@ export function DayTimeline({
             {sun.sunset_min > from && sun.sunset_min < to && (
               <path d={`M${x(sun.sunset_min)} 0V${SKY_H + 4}`} stroke="var(--ink)" strokeWidth="1.6" />
             )}
-            <text x={x(from) + 8} y={SKY_H - 7} fontSize="12.500" className="halo">
+            <text x={x(from) + 8} y={SKY_H - 7} fontSize="12.5" className="halo">
               sun {clock(sun.sunrise_min)} to {clock(sun.sunset_min)}
               {sky.twilightEnd_min !== null && wide && `, light to walk by until ${clock(sky.twilightEnd_min)}`}
             </text>
           </g>
         )}
         {sun && sun.kind !== 'rises and sets' && (
-          <text x={x(from) + 8} y={SKY_H - 7} fontSize="12.500">
+          <text x={x(from) + 8} y={SKY_H - 7} fontSize="12.5">
             {sun.kind === 'up all day' ? 'the sun does not set' : 'the sun does not rise'}
           </text>
         )}
         {!sun && (
-          <text x={x(from) + 8} y={SKY_H - 7} fontSize="12.500" style={{ fill: 'var(--ink-2)' }}>
+          <text x={x(from) + 8} y={SKY_H - 7} fontSize="12.5" style={{ fill: 'var(--ink-2)' }}>
             no line, so no sunrise: bring in a track or draw the line
           </text>
         )}
@@ -108,14 +108,14 @@ export function DayTimeline({
         <path
           d={`M${x(from)} ${bottom}H${x(to)}${hours.map((h) => `M${x(h)} ${bottom}v5`).join('')}`}
           stroke="var(--ink)"
-          strokeWidth="1.200"
+          strokeWidth="1.2"
         />
         {hours.map((h, i) => (
           <text
             key={h}
             x={x(h)}
             y={bottom + 19}
-            fontSize="12.500"
+            fontSize="12.5"
             textAnchor={i === 0 ? 'start' : i === hours.length - 1 ? 'end' : 'middle'}
           >
             {clock(h)}
@@ -123,7 +123,7 @@ export function DayTimeline({
         ))}
 
         {/* The road: a thin line for walking, a gap of dots for waiting. */}
-        <path d={`M${x(start_min)} ${roadY}H${x(plan.back_min)}`} stroke="var(--ink)" strokeWidth="1.600" />
+        <path d={`M${x(start_min)} ${roadY}H${x(plan.back_min)}`} stroke="var(--ink)" strokeWidth="1.6" />
         <circle cx={x(start_min)} cy={roadY} r="4" fill="var(--ink)" />
         {plan.stops.map((s, i) => {
           const place = places.get(s.id);
@@ -185,7 +185,7 @@ export function DayTimeline({
                 <text
                   x={x1 + w / 2}
                   y={roadY + 15}
-                  fontSize="12.500"
+                  fontSize="12.5"
                   textAnchor="middle"
                   className={s.late ? 'halo' : ''}
                 >
@@ -217,16 +217,16 @@ export function DayTimeline({
           stroke={plan.back_min > back_min ? 'var(--danger)' : 'var(--ink)'}
           strokeWidth="4"
         />
-        <text x={x(back_min) - 8} y={SKY_H - 7} fontSize="12.500" fontWeight="700" textAnchor="end" className="halo">
+        <text x={x(back_min) - 8} y={SKY_H - 7} fontSize="12.5" fontWeight="700" textAnchor="end" className="halo">
           back by {clock(back_min)}
         </text>
         {now_min !== null && now_min > from && now_min < to && (
           <g>
-            <path d={`M${x(now_min)} 0V${bottom}`} stroke="var(--water)" strokeWidth="2.400" />
+            <path d={`M${x(now_min)} 0V${bottom}`} stroke="var(--water)" strokeWidth="2.4" />
             {/* Under the axis, over the hours: nothing else is written there. */}
             <g transform={`translate(${Math.min(x(to) - 36, Math.max(x(from) + 36, x(now_min)))} ${bottom})`}>
               <rect x="-36" y="4" width="72" height="20" fill="var(--water)" />
-              <text y="18.500" fontSize="12.500" fontWeight="700" textAnchor="middle" style={{ fill: 'var(--paper)' }}>
+              <text y="18.5" fontSize="12.5" fontWeight="700" textAnchor="middle" style={{ fill: 'var(--paper)' }}>
                 now {clock(now_min)}
               </text>
             </g>
@@ -275,13 +275,7 @@ function TideBand({
       {open.map((w) => (
         <g key={w.from}>
           <path d={`M${x(w.from)} ${top + TIDE_H}H${x(w.to)}`} stroke="var(--ink)" strokeWidth="4" />
-          <text
-            x={(x(w.from) + x(w.to)) / 2}
-            y={top + TIDE_H - 7}
-            fontSize="12.500"
-            textAnchor="middle"
-            className="halo"
-          >
+          <text x={(x(w.from) + x(w.to)) / 2} y={top + TIDE_H - 7} fontSize="12.5" textAnchor="middle" className="halo">
             sand bare {clock(w.from)}–{clock(w.to)}
           </text>
         </g>

@@ -15,6 +15,7 @@ import { useRecords, useRecordsOfAll } from '../records/useRecords.ts';
 import { asTyped, readVolume } from '../units/readEntered.ts';
 import { useShow } from '../units/useShow.ts';
 import { Button } from '../ui/Button.tsx';
+import { fromTheFootUp } from '../ground/SpotSelect.tsx';
 import { SelectField, TextField } from '../ui/Field.tsx';
 import { Block } from '../ui/Judgement.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
@@ -163,7 +164,7 @@ function LotSheet({
         problem={tried && spotId === '' ? 'Say where it was dug.' : null}
         choices={[
           { value: '', label: 'Pick one' },
-          ...[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => ({ value: s.id, label: s.name })),
+          ...fromTheFootUp(spots).map((s) => ({ value: s.id, label: s.name })),
           { value: 'several', label: 'several spots, mixed' },
         ]}
       />

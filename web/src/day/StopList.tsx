@@ -101,7 +101,7 @@ function Row({ stop, place, number, walk_min, picked, onPick, onMinutes, onOut }
       >
         <svg width="20" height="30" viewBox="-10 -15 20 30" aria-hidden="true">
           <path d="M-5 -9l5 -5l5 5M-5 9l5 5l5 -5" fill="none" stroke="var(--ink)" strokeWidth="2" />
-          <path d="M-7 -3h14M-7 0.500h14M-7 4h14" stroke="var(--ink)" strokeWidth="1.400" />
+          <path d="M-7 -3h14M-7 0.500h14M-7 4h14" stroke="var(--ink)" strokeWidth="1.4" />
         </svg>
       </button>
       <span className="font-serif text-[17px] leading-5 font-bold">

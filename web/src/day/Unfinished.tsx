@@ -1,7 +1,11 @@
 import type { StoredGround, StoredSpot } from '@riffle/contract';
 import { Link } from 'react-router';
+import { expectedWords, standingTubs } from '../box/openLifts.ts';
+import { outOfTheBox } from '../box/outOfTheBox.ts';
+import { useOpenLifts } from '../box/useOpenLifts.ts';
 import { useRecords } from '../records/useRecords.ts';
 import { useShow } from '../units/useShow.ts';
+import { plural } from '../ui/plural.ts';
 import { Block } from '../ui/Judgement.tsx';
 import { useLocalTime } from '../when/useLocalTime.ts';
 
@@ -10,11 +14,16 @@ export function Unfinished({ ground, spots }: { ground: StoredGround; spots: rea
   const local = useLocalTime();
   const show = useShow();
   const runs = useRecords('runs', ground.id).items;
-  const cleaned = new Set(useRecords('cleanups', ground.id).items.flatMap((c) => c.runIds));
+  const cleanups = useRecords('cleanups', ground.id).items;
   const back = useRecords('signs', ground.id).items.filter((s) => s.comeBackWith !== '');
   const open = runs.filter((r) => !r.tally.stopped);
-  const unweighed = runs.filter((r) => r.tally.stopped && r.tally.buckets > 0 && !cleaned.has(r.id));
-  if (open.length + unweighed.length + back.length === 0) return null;
+  const inTubs = useOpenLifts(ground);
+  const emptied = outOfTheBox(
+    cleanups,
+    inTubs.map((l) => l.lift),
+  );
+  const unweighed = runs.filter((r) => r.tally.stopped && r.tally.buckets > 0 && !emptied.has(r.id));
+  if (open.length + unweighed.length + inTubs.length + back.length === 0) return null;
   const at = (spotId: string): string => spots.find((s) => s.id === spotId)?.name ?? 'a spot since removed';
   return (
     <Block title="Unfinished">
@@ -33,6 +42,15 @@ export function Unfinished({ ground, spots }: { ground: StoredGround; spots: rea
           <li key={r.id} className="border-b border-rule py-1">
             <Link className="flex min-h-11 items-center underline underline-offset-4" to={`/g/${ground.id}/clean`}>
               Concentrate of {local.day(r.startedAt)} from {at(r.spotId)}, {r.tally.buckets} buckets, not weighed
+            </Link>
+          </li>
+        ))}
+        {inTubs.map(({ lift, forecast }) => (
+          <li key={lift.id} className="border-b border-rule py-1">
+            <Link className="flex min-h-11 items-center underline underline-offset-4" to={`/g/${ground.id}/clean`}>
+              {plural(standingTubs([{ lift }]).length, 'tub')} of {local.day(lift.liftedAt)},{' '}
+              {standingTubs([{ lift }]).every((t) => t.finish) ? 'to be weighed' : 'to be finished'}
+              {forecast && `, ${expectedWords(forecast.all, show.gold)}`}
             </Link>
           </li>
         ))}

@@ -1,5 +1,6 @@
 import { textProblem, TEXTS, type StoredDaySheet, type StoredGround, type StoredSpot } from '@riffle/contract';
 import { useMemo, useState } from 'react';
+import { givenFor, placeGiven, type Given } from '../give/place.ts';
 import { saveFile } from '../files/saveFile.ts';
 import { useKeep } from '../records/useKeep.ts';
 import { toast } from '../ui/toast.ts';
@@ -38,12 +39,21 @@ export function useDaySheet(
     });
     toast('The plan is kept.');
   };
-  const saveAs = (what: 'ics' | 'gpx'): void => {
+  const saveAs = (what: 'ics' | 'gpx', given: Given): void => {
     if (!plan) return;
     try {
       if (what === 'ics')
-        saveFile(dayAsIcs(ground, date, plan, places, draft.back_min), `day-${date}.ics`, 'text/calendar');
-      else saveFile(dayAsGpx(ground, date, plan, places, spots), `day-${date}.gpx`, 'application/gpx+xml');
+        saveFile(
+          dayAsIcs(ground, date, plan, places, draft.back_min, givenFor(given, false).names),
+          `day-${date}.ics`,
+          'text/calendar',
+        );
+      else
+        saveFile(
+          dayAsGpx(ground, date, plan, places, spots, placeGiven(given), givenFor(given, true).names),
+          `day-${date}.gpx`,
+          'application/gpx+xml',
+        );
     } catch (error) {
       toast((error as Error).message);
     }

@@ -85,7 +85,7 @@ export function LinePlan({ line, spots, flow, picked, onPick, shape = 0.6, gold,
           d={view.path}
           fill="none"
           stroke={dry ? 'var(--gravel)' : 'var(--water-body)'}
-          strokeWidth="5.500"
+          strokeWidth="5.5"
           strokeLinejoin="round"
           strokeLinecap="round"
         />
@@ -139,7 +139,7 @@ export function LinePlan({ line, spots, flow, picked, onPick, shape = 0.6, gold,
                   className="halo"
                   x={px + 10}
                   y={py + (i % 2 ? 15 : -5)}
-                  fontSize="12.500"
+                  fontSize="12.5"
                   fontWeight={isPicked ? 700 : 400}
                 >
                   {s.name}

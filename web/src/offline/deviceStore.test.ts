@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
-import { beforeEach, describe, expect, test } from '@jest/globals';
+import { beforeEach, describe, expect, jest, test } from '@jest/globals';
+import fc from 'fast-check';
 import { openDB } from 'idb';
 import {
   addWrite,
@@ -13,7 +14,7 @@ import {
   readDevice,
 } from './deviceStore.ts';
 import { hashOf, listKey } from './landing.ts';
-import type { QueuedWrite } from './writes.ts';
+import type { QueuedWrite } from './write.ts';
 
 const CREW = 'crew';
 const spots = hashOf(listKey('spots', 'g', CREW));
@@ -104,6 +105,58 @@ describe('what landed and the lists', () => {
   });
 });
 
+/** A page of its own on the same device: it has read nothing yet. */
+async function anotherPage() {
+  jest.resetModules();
+  return import('./deviceStore.ts');
+}
+
+test('a page that reads only what came or changed since sees what one sees that reads all of it', async () => {
+  const [here, there] = [await anotherPage(), await anotherPage()];
+  const doing = fc.record({
+    what: fc.constantFrom('add', 'refuse', 'land', 'give up', 'keep', 'look'),
+    page: fc.constantFrom(here, there),
+    nth: fc.nat(5),
+  });
+  let made = 0;
+  await fc.assert(
+    fc.asyncProperty(fc.array(doing, { maxLength: 25 }), async (steps) => {
+      for (const { what, page, nth } of steps) {
+        const { entries, landed } = await page.readDevice(CREW);
+        const place = entries[nth % Math.max(1, entries.length)]?.place ?? -1;
+        if (what === 'add') await page.addWrite(change(`${made++}`));
+        if (what === 'refuse') await page.changeEntry(place, { faults: nth, refused: null });
+        if (what === 'land') await page.landEntry(place, { id: 'x', version: 1 });
+        if (what === 'give up') await page.giveUpEntry(place);
+        if (what === 'keep') await page.keepLists([list()], landed);
+      }
+      const fresh = await (await anotherPage()).readDevice(CREW);
+      expect(await here.readDevice(CREW)).toEqual(fresh);
+      expect(await there.readDevice(CREW)).toEqual(fresh);
+    }),
+    { numRuns: 30, seed: 14 },
+  );
+});
+
+test('what the outbox held before its entries counted their changes is in it still', async () => {
+  indexedDB = new (indexedDB.constructor as new () => IDBFactory)();
+  const before = await openDB('riffle-device', 1, {
+    upgrade(db) {
+      db.createObjectStore('outbox', { keyPath: 'place', autoIncrement: true });
+      db.createObjectStore('lists', { keyPath: 'hash' });
+      db.createObjectStore('facts');
+    },
+  });
+  await before.add('outbox', { write: change('a'), faults: 0, refused: null, landed: null });
+  await before.add('outbox', { write: change('b'), faults: 0, refused: null, landed: { nth: 1, answer: { id: 'b' } } });
+  await before.put('facts', 1, 'landed');
+  before.close();
+  const anew = await anotherPage();
+  expect((await anew.readDevice(CREW)).entries.map((e) => e.write.writeId)).toEqual(['write of a', 'write of b']);
+  await anew.keepLists([list()], 1);
+  expect((await anew.readDevice(CREW)).entries.map((e) => e.write.writeId)).toEqual(['write of a']);
+});
+
 test('what a Riffle before this one had still to send is taken over, in order, once', async () => {
   indexedDB = new (indexedDB.constructor as new () => IDBFactory)();
   const earlier = await openDB('riffle-outbox', 1, { upgrade: (db) => void db.createObjectStore('writes') });
@@ -111,9 +164,7 @@ test('what a Riffle before this one had still to send is taken over, in order, o
   await earlier.put('writes', { write: change('1'), refused: null }, 'write of 1');
   await earlier.put('writes', { write: change('0'), refused: null, landed: { answer: {} } }, 'write of 0');
   earlier.close();
-  const { jest } = await import('@jest/globals');
-  jest.resetModules();
-  const anew = await import('./deviceStore.ts');
+  const anew = await anotherPage();
   const { entries } = await anew.readDevice(CREW);
   expect(entries.map((e) => e.write.writeId)).toEqual(['write of 1', 'write of 2']);
   expect((await indexedDB.databases()).map((d) => d.name)).toEqual(['riffle-device']);

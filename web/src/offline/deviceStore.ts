@@ -1,7 +1,7 @@
 import type { Problem } from '@riffle/contract';
-import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction } from 'idb';
 import { listKeysOf, withAnswer, type Listed } from './landing.ts';
-import type { QueuedWrite } from './writes.ts';
+import type { QueuedWrite } from './write.ts';
 
 /** A write as it lies in the outbox, in the order of `place`, which this device counts: no clock decides what comes first. */
 export interface Entry {
@@ -13,7 +13,11 @@ export interface Entry {
   readonly refused: Problem | null;
   /** The server has it. It stays until every list kept here holds the answer; `nth` counts what landed on this device. */
   readonly landed: { readonly nth: number; readonly answer: unknown } | null;
+  /** Which of this device's changes to entries changed it last; missing while it lies as it was written. */
+  readonly changed?: number;
 }
+
+type NewEntry = Omit<Entry, 'place'>;
 
 /** A list as it was last read, with the answers of what landed since. */
 export interface KeptList {
@@ -25,9 +29,9 @@ export interface KeptList {
 }
 
 interface Schema extends DBSchema {
-  outbox: { key: number; value: Entry };
+  outbox: { key: number; value: Entry; indexes: { changed: number; landed: number } };
   lists: { key: string; value: KeptList };
-  facts: { key: 'landed' | 'dropped' | 'crew'; value: number | string };
+  facts: { key: 'landed' | 'dropped' | 'changes' | 'crew'; value: number | string };
 }
 
 /** What lies on this device at one moment. */
@@ -44,11 +48,16 @@ export interface OnDevice {
  */
 let opened: Promise<IDBPDatabase<Schema>> | null = null;
 function database(): Promise<IDBPDatabase<Schema>> {
-  opened ??= openDB<Schema>('riffle-device', 1, {
-    upgrade(db) {
-      db.createObjectStore('outbox', { keyPath: 'place', autoIncrement: true });
-      db.createObjectStore('lists', { keyPath: 'hash' });
-      db.createObjectStore('facts');
+  opened ??= openDB<Schema>('riffle-device', 2, {
+    upgrade(db, before, _after, tx) {
+      if (before < 1) {
+        db.createObjectStore('outbox', { keyPath: 'place', autoIncrement: true });
+        db.createObjectStore('lists', { keyPath: 'hash' });
+        db.createObjectStore('facts');
+      }
+      const outbox = tx.objectStore('outbox');
+      outbox.createIndex('changed', 'changed');
+      outbox.createIndex('landed', 'landed.nth');
     },
     // A later Riffle in another tab changes the database: this tab lets go of it, and opens it anew at the next call.
     blocking: (_now, _next, event) => {
@@ -59,7 +68,19 @@ function database(): Promise<IDBPDatabase<Schema>> {
       opened = null;
     },
   }).then(async (db) => {
-    await takeOverEarlier(db);
+    known = nothingRead();
+    const names = (await indexedDB.databases()).map((d) => d.name);
+    if (names.includes('riffle-outbox')) {
+      const { handOverEarlier } = await import('./earlierWrites.ts');
+      await handOverEarlier(async (earlier) => {
+        const tx = db.transaction(['outbox', 'facts'], 'readwrite');
+        for (const { write, refused } of earlier) {
+          await tx.objectStore('outbox').add({ write, faults: 0, refused, landed: null } as NewEntry as Entry);
+          await tx.objectStore('facts').put(write.crewId, 'crew');
+        }
+        await tx.done;
+      });
+    }
     return db;
   });
   opened.catch(() => {
@@ -74,7 +95,7 @@ export const crewOnDevice = async (): Promise<string> => String((await (await da
 export async function addWrite(write: QueuedWrite): Promise<void> {
   const db = await database();
   const tx = db.transaction(['outbox', 'facts'], 'readwrite', { durability: 'strict' });
-  const entry: Omit<Entry, 'place'> = { write, faults: 0, refused: null, landed: null };
+  const entry: NewEntry = { write, faults: 0, refused: null, landed: null };
   // All asked at once and committed by word: a page that closes in the next moment has kept it all the same.
   void tx
     .objectStore('outbox')
@@ -88,47 +109,89 @@ export async function addWrite(write: QueuedWrite): Promise<void> {
   await tx.done;
 }
 
+/** The outbox as this page read it last. Thousands of writes may wait, and it is read at every tap: only what came or changed since is read again. */
+interface Read {
+  readonly entries: Map<number, Entry>;
+  place: number;
+  changes: number;
+}
+const nothingRead = (): Read => ({ entries: new Map(), place: 0, changes: 0 });
+let known = nothingRead();
+let reading: Promise<unknown> = Promise.resolve();
+
 /** What lies here of a crew's, as of one moment. */
-export async function readDevice(crewId: string): Promise<OnDevice> {
+export function readDevice(crewId: string): Promise<OnDevice> {
+  // One after another: what was read later is never laid over by what was read before.
+  const read = reading.then(() => readOn(crewId));
+  reading = read.catch(() => undefined);
+  return read;
+}
+
+async function readOn(crewId: string): Promise<OnDevice> {
   const tx = (await database()).transaction(['outbox', 'facts'], 'readonly');
   const facts = tx.objectStore('facts');
-  const [entries, landed, dropped] = await Promise.all([
-    tx.objectStore('outbox').getAll(),
+  const outbox = tx.objectStore('outbox');
+  const [places, added, changed, landed, dropped, changes] = await Promise.all([
+    outbox.getAllKeys(),
+    outbox.getAll(IDBKeyRange.lowerBound(known.place, true)),
+    outbox.index('changed').getAll(IDBKeyRange.lowerBound(known.changes, true)),
     facts.get('landed'),
     facts.get('dropped'),
+    facts.get('changes'),
   ]);
   await tx.done;
+  for (const entry of [...added, ...changed]) known.entries.set(entry.place, entry);
+  const lying = new Set(places);
+  for (const place of known.entries.keys()) if (!lying.has(place)) known.entries.delete(place);
+  known.place = Math.max(known.place, places.at(-1) ?? 0);
+  known.changes = Number(changes ?? 0);
   return {
-    entries: entries.filter(({ write }) => write.crewId === crewId),
+    entries: places.flatMap((place) => {
+      const entry = known.entries.get(place);
+      return entry?.write.crewId === crewId ? [entry] : [];
+    }),
     landed: Number(landed ?? 0),
     dropped: Number(dropped ?? 0),
   };
 }
 
-/** Changes an entry that is still to be sent; one that landed or was given up meanwhile is left as it is. */
+type Stores = IDBPTransaction<Schema, ('outbox' | 'facts')[], 'readwrite'>;
+
+/** An entry that is still to be sent; one that landed or was given up meanwhile is left as it is. */
+async function unlanded(tx: Stores, place: number): Promise<Entry | undefined> {
+  const entry = await tx.objectStore('outbox').get(place);
+  return entry?.landed ? undefined : entry;
+}
+
+async function putChanged(tx: Stores, entry: Entry): Promise<void> {
+  const facts = tx.objectStore('facts');
+  const changed = Number((await facts.get('changes')) ?? 0) + 1;
+  await facts.put(changed, 'changes');
+  await tx.objectStore('outbox').put({ ...entry, changed });
+}
+
+/** Changes an entry that is still to be sent. */
 export async function changeEntry(place: number, some: Partial<Omit<Entry, 'place' | 'landed'>>): Promise<void> {
-  const tx = (await database()).transaction('outbox', 'readwrite');
-  const entry = await tx.store.get(place);
-  if (entry && !entry.landed) await tx.store.put({ ...entry, ...some });
+  const tx = (await database()).transaction(['outbox', 'facts'], 'readwrite');
+  const entry = await unlanded(tx, place);
+  if (entry) await putChanged(tx, { ...entry, ...some });
   await tx.done;
 }
 
 export async function giveUpEntry(place: number): Promise<void> {
-  const tx = (await database()).transaction('outbox', 'readwrite');
-  const entry = await tx.store.get(place);
-  if (entry && !entry.landed) await tx.store.delete(place);
+  const tx = (await database()).transaction(['outbox', 'facts'], 'readwrite');
+  if (await unlanded(tx, place)) await tx.objectStore('outbox').delete(place);
   await tx.done;
 }
 
 export async function landEntry(place: number, answer: unknown): Promise<void> {
   const tx = (await database()).transaction(['outbox', 'facts'], 'readwrite', { durability: 'strict' });
-  const outbox = tx.objectStore('outbox');
   const facts = tx.objectStore('facts');
-  const entry = await outbox.get(place);
-  if (entry && !entry.landed) {
+  const entry = await unlanded(tx, place);
+  if (entry) {
     const nth = Number((await facts.get('landed')) ?? 0) + 1;
     await facts.put(nth, 'landed');
-    await outbox.put({ ...entry, landed: { nth, answer } });
+    await putChanged(tx, { ...entry, landed: { nth, answer } });
   }
   await tx.done;
 }
@@ -151,8 +214,8 @@ export async function keepLists(lists: readonly KeptList[], seen: number): Promi
   await Promise.all(lists.map((list) => store.put(list)));
   const kept = new Set(lists.map((list) => list.hash));
   let dropped = 0;
-  for (const entry of await tx.objectStore('outbox').getAll()) {
-    if (!entry.landed || entry.landed.nth > seen) continue;
+  for (const entry of await tx.objectStore('outbox').index('landed').getAll(IDBKeyRange.upperBound(seen))) {
+    if (!entry.landed) continue;
     let everywhere = true;
     for (const { hash, key } of listKeysOf(entry.write)) {
       if (kept.has(hash)) continue;
@@ -167,27 +230,4 @@ export async function keepLists(lists: readonly KeptList[], seen: number): Promi
   if (dropped > Number((await facts.get('dropped')) ?? 0)) await facts.put(dropped, 'dropped');
   await tx.done;
   return true;
-}
-
-/** What a Riffle before this one had still to send; what it had read is read anew. */
-async function takeOverEarlier(db: IDBPDatabase<Schema>): Promise<void> {
-  const names = (await indexedDB.databases()).map((d) => d.name);
-  if (!names.includes('riffle-outbox')) return;
-  interface Earlier {
-    readonly write: QueuedWrite;
-    readonly refused: Problem | null;
-    readonly landed?: unknown;
-  }
-  const earlier = await openDB('riffle-outbox');
-  const kept = earlier.objectStoreNames.contains('writes') ? ((await earlier.getAll('writes')) as Earlier[]) : [];
-  const tx = db.transaction(['outbox', 'facts'], 'readwrite');
-  // In the order they were written: their ids are UUIDs of version 7.
-  for (const { write, refused, landed } of kept.sort((a, b) => (a.write.writeId < b.write.writeId ? -1 : 1))) {
-    if (landed) continue;
-    await tx.objectStore('outbox').add({ write, faults: 0, refused, landed: null } as Omit<Entry, 'place'> as Entry);
-    await tx.objectStore('facts').put(write.crewId, 'crew');
-  }
-  await tx.done;
-  earlier.close();
-  await Promise.all([deleteDB('riffle-outbox'), deleteDB('riffle')]);
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { hangsOn } from './hangsOn.ts';
-import type { QueuedWrite } from './writes.ts';
+import type { QueuedWrite } from './write.ts';
 
 const record = (kind: string, fields: object, baseVersion = 0, writeId = JSON.stringify([kind, fields])): QueuedWrite =>
   ({ what: 'record', kind, record: { ...fields, baseVersion }, writeId, crewId: 'c' }) as unknown as QueuedWrite;

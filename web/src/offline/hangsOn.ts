@@ -1,4 +1,4 @@
-import type { QueuedWrite } from './writes.ts';
+import type { QueuedWrite } from './write.ts';
 
 /** Whether a value of records, lists and texts has this text in it as a whole. */
 function holds(value: unknown, text: string): boolean {

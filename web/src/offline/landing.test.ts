@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import type { LoggedEvent, StoredRun } from '@riffle/contract';
-import { eventsKey, listKey, listKeysOf, withAnswer, tappedRuns, withTalliesInHand } from './landing.ts';
-import type { Write } from './writes.ts';
+import { eventsKey, listKey, listKeysOf, withAnswer, withTalliesInHand } from './landing.ts';
+import { tapsByRun } from './waitingTaps.ts';
+import type { Write } from './write.ts';
 
 const ground = 'g';
 const spots = listKey('spots', ground);
@@ -77,7 +78,10 @@ describe('what the server answers goes into the lists', () => {
     test('a tally that was read stands only where no tap of this device may be in it already', () => {
       const run = (id: string, taps: number) => ({ id, tally: { buckets: taps, taps } }) as unknown as StoredRun;
       const told = (read: StoredRun[], inHand: StoredRun[]) =>
-        withTalliesInHand(read, inHand, tappedRuns([taps as unknown as Write])).map((r) => [r.id, r.tally.taps]);
+        withTalliesInHand(read, inHand, new Set(tapsByRun([taps as unknown as Write]).keys())).map((r) => [
+          r.id,
+          r.tally.taps,
+        ]);
       // A tap of `run` is on its way: the server may have it, and it is counted here.
       expect(told([run('run', 9), run('other', 9)], [run('run', 8), run('other', 8)])).toEqual([
         ['run', 8],

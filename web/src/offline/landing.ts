@@ -1,7 +1,8 @@
 import type { RunAfterTaps, StoredRun } from '@riffle/contract';
 import type { Kind } from '../api/kinds.ts';
 import { CREW_ID } from '../api/opening.ts';
-import { recordsOf, scopeOf, type Write } from './writes.ts';
+import type { Write } from './write.ts';
+import { recordsOf, scopeOf } from './writes.ts';
 
 /** The keys that what was read is known by. They name the crew, so that one book is never taken for another. */
 export const listKey = (kind: Kind, groundId: string, crewId = CREW_ID) => ['list', crewId, kind, groundId] as const;
@@ -83,7 +84,3 @@ export function withTalliesInHand(
     return tally && (tapped.has(run.id) || tally.taps > run.tally.taps) ? { ...run, tally } : run;
   });
 }
-
-/** Runs with taps among these writes. */
-export const tappedRuns = (writes: readonly Write[]): Set<string> =>
-  new Set(writes.flatMap((w) => (w.what === 'events' ? [w.runId] : [])));

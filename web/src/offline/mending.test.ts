@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { RefusedWrite } from './outbox.ts';
 import { spokenField, withMended, wrongFields } from './mending.ts';
-import type { QueuedWrite } from './writes.ts';
+import type { QueuedWrite } from './write.ts';
 
 const write = {
   what: 'record',

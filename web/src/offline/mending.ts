@@ -1,4 +1,4 @@
-import type { QueuedWrite } from './writes.ts';
+import type { QueuedWrite } from './write.ts';
 import type { RefusedWrite } from './outbox.ts';
 
 /** A field the server named, as it was written: a text or a number a person can put right where it stands. */

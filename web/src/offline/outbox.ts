@@ -1,11 +1,12 @@
 import { keepable, type Problem } from '@riffle/contract';
 import { useCallback, useSyncExternalStore } from 'react';
 import { v7 as uuidv7 } from 'uuid';
+import type { Kind } from '../api/kinds.ts';
 import { CREW_ID } from '../api/opening.ts';
 import { addWrite, changeEntry, giveUpEntry, readDevice, type Entry, type OnDevice } from './deviceStore.ts';
-import { sendWaiting } from './sender.ts';
 import { OUTBOX } from './outboxName.ts';
-import { sendWrite, type QueuedWrite, type Write } from './writes.ts';
+import type { QueuedWrite, Write } from './write.ts';
+import { sendWrite, waitingOf } from './writes.ts';
 
 export interface RefusedWrite {
   readonly place: number;
@@ -39,6 +40,13 @@ export const useOutbox = (): Outbox => useSyncExternalStore(subscribe, () => out
 
 /** What the person did and the lists do not hold yet, oldest first. */
 export const useWaiting = (): readonly Write[] => useOutbox().laidOver;
+
+/** Of `useWaiting`, what a list of a kind on a ground has laid over it: what else is written draws nothing anew. */
+export const useWaitingFor = (kind: Kind, groundId: string): readonly Write[] =>
+  useSyncExternalStore(subscribe, () =>
+    // Taps change what runs come to.
+    kind === 'runs' ? outbox.laidOver : waitingOf(outbox.laidOver, kind, groundId),
+  );
 
 /** As `useWaiting`, for what is no part of a screen. */
 export const waitingNow = (): readonly Write[] => outbox.laidOver;
@@ -178,7 +186,9 @@ function send(): void {
   sending = true;
   sendMore = false;
   clearTimeout(retry);
-  sendWaiting(CREW_ID, moved)
+  // Nothing is sent before the first sight: what sends comes after it.
+  import('./sender.ts')
+    .then(({ sendWaiting }) => sendWaiting(CREW_ID, moved))
     .catch(() => false)
     .then(async (done) => {
       const allKept = await keepUnkept().then(

@@ -14,7 +14,8 @@ import {
   type ListKey,
 } from './landing.ts';
 import { layOver, lookIntoOutbox, openOutbox } from './outbox.ts';
-import { recordsOf, scopeOf, type QueuedWrite } from './writes.ts';
+import type { QueuedWrite } from './write.ts';
+import { recordsOf, scopeOf } from './writes.ts';
 
 const WEEK = 7 * 24 * 3600 * 1000;
 /** What was read is kept at most this often. */
@@ -113,9 +114,9 @@ function knowFromTheStart(write: QueuedWrite): void {
   if (runId !== null) knowAsEmpty(eventsKey(runId), Date.now());
   const groundId = begunGround(write);
   if (groundId === null) return;
-  for (const [kind, { of }] of Object.entries(KINDS))
+  for (const [kind, { ofCrew }] of Object.entries(KINDS))
     // Known, but old: what the others add meanwhile is asked for at the next look.
-    if (of === 'ground') knowAsEmpty(listKey(kind as Kind, groundId), NEVER_READ + 1);
+    if (!ofCrew) knowAsEmpty(listKey(kind as Kind, groundId), NEVER_READ + 1);
 }
 
 function knowAsEmpty(key: ListKey, updatedAt: number): void {

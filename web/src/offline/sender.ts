@@ -4,7 +4,8 @@ import { spokenRecord } from '../api/kinds.ts';
 import { changeEntry, landEntry, readDevice, type Entry } from './deviceStore.ts';
 import { hangsOn } from './hangsOn.ts';
 import { OUTBOX } from './outboxName.ts';
-import { sendWrite, type QueuedWrite } from './writes.ts';
+import type { QueuedWrite } from './write.ts';
+import { sendWrite } from './writes.ts';
 
 /** How often the server may come to a fault over a write before it steps aside, so that the others pass. */
 const MOST_FAULTS = 3;

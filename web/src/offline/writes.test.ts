@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import type { LoggedEvent, Spot, StoredRun, StoredSpot } from '@riffle/contract';
-import { eventsWithWaiting, sendWrite, withWaiting, type Write } from './writes.ts';
+import { keepTally } from '@riffle/core';
+import type { Write } from './write.ts';
+import { eventsWithWaiting, sendWrite, withWaiting } from './writes.ts';
 
 const ground = '01900000-0000-7000-8000-000000000001';
 const spot = (n: number, some: Partial<StoredSpot> = {}): StoredSpot => ({
@@ -99,32 +101,48 @@ test('a plan laid out waits as its plan, its points and its bags', () => {
   expect(withWaiting('lots', ground, [], waiting)).toMatchObject([{ tag: 'A-1', state: 'waiting', version: 2 }]);
 });
 
-test('a run that was stopped or went on without a signal is so at once', () => {
-  const run = { id: 'run', version: 1, deleted: false, tally: { stopped: false } } as unknown as StoredRun;
-  const tapped = (kind: string): Write =>
-    ({ what: 'events', runId: 'run', groundId: ground, events: [{ id: kind, kind }] }) as unknown as Write;
-  const stopped = (...kinds: string[]): unknown[] =>
-    withWaiting('runs', ground, [run], kinds.map(tapped)).map((r) => r.tally.stopped);
-  expect([stopped('bucket'), stopped('stop', 'bucket'), stopped('stop', 'resume')]).toEqual([[false], [true], [false]]);
+test('a run that was tapped, stopped or went on without a signal is so at once', () => {
+  const startedAt = '2026-05-01T08:00:00.000Z';
+  const run = {
+    id: 'run',
+    version: 1,
+    deleted: false,
+    startedAt,
+    tally: keepTally(startedAt, []),
+  } as unknown as StoredRun;
+  const tapped = (kind: LoggedEvent['kind'], n: number): Write => ({
+    what: 'events',
+    runId: 'run',
+    groundId: ground,
+    events: [{ ...waitingTap(n), kind, volume_L: kind === 'bucket' ? 20 : null }],
+  });
+  const after = (...kinds: LoggedEvent['kind'][]): unknown[] =>
+    withWaiting('runs', ground, [run], kinds.map(tapped)).map(({ tally }) => [tally.stopped, tally.volumeLoose_L]);
+  expect(after('bucket')).toEqual([[false, 20]]);
+  expect(after('bucket', 'bucket', 'stop')).toEqual([[true, 40]]);
+  expect(after('stop', 'bucket')).toEqual([[true, 20]]);
+  expect(after('stop', 'resume')).toEqual([[false, 0]]);
+});
+
+/** A bucket of 20 L that no device counted, minutes apart. */
+const waitingTap = (n: number): LoggedEvent => ({
+  id: `tap-${n}`,
+  kind: 'bucket',
+  at: `2026-05-01T09:0${n}:00.000Z`,
+  spotId: null,
+  volume_L: 20,
+  fullness: 'full',
+  undoes: null,
+  deviceId: null,
+  deviceCount: null,
 });
 
 test('taps of a run: those waiting are added, those landed are not doubled', () => {
-  const tap = (n: number): LoggedEvent => ({
-    id: `tap-${n}`,
-    kind: 'bucket',
-    at: `2026-05-01T09:0${n}:00.000Z`,
-    spotId: null,
-    volume_L: 20,
-    fullness: 'full',
-    undoes: null,
-    deviceId: null,
-    deviceCount: null,
-  });
   const waiting: Write[] = [
-    { what: 'events', runId: 'run', groundId: ground, events: [tap(1), tap(2)] },
-    { what: 'events', runId: 'other', groundId: ground, events: [tap(3)] },
+    { what: 'events', runId: 'run', groundId: ground, events: [waitingTap(1), waitingTap(2)] },
+    { what: 'events', runId: 'other', groundId: ground, events: [waitingTap(3)] },
   ];
-  expect(eventsWithWaiting('run', [tap(1)], waiting).map((e) => e.id)).toEqual(['tap-1', 'tap-2']);
+  expect(eventsWithWaiting('run', [waitingTap(1)], waiting).map((e) => e.id)).toEqual(['tap-1', 'tap-2']);
 });
 
 describe('what is sent', () => {

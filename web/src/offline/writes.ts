@@ -1,45 +1,14 @@
-import type { LaidOut, LoggedEvent, StoredRun } from '@riffle/contract';
+import type { LoggedEvent, StoredRun } from '@riffle/contract';
 import { call } from '../api/client.ts';
 import { KINDS, type Kind, type Records } from '../api/kinds.ts';
-import { rigSections } from '../api/rigSections.ts';
-
-type RecordWrite = {
-  [K in Kind]: {
-    readonly what: 'record';
-    readonly kind: K;
-    readonly record: Records[K]['sent'] & { readonly baseVersion: number };
-    /** The record as it was when this change of it was begun: it stays here, for the case that another changed it too. */
-    readonly base?: object;
-  };
-}[Kind];
-interface EventsWrite {
-  readonly what: 'events';
-  readonly runId: string;
-  readonly groundId: string;
-  readonly events: readonly LoggedEvent[];
-}
-/** The bytes of an attachment whose record was written before. */
-interface FileWrite {
-  readonly what: 'file';
-  readonly groundId: string;
-  readonly attachmentId: string;
-  readonly bytes: Blob;
-}
-/** A plan of samples with its points and bags, in one go. */
-interface LaidOutWrite {
-  readonly what: 'laid out';
-  readonly groundId: string;
-  readonly whole: LaidOut;
-}
-/** Anything that leaves for the server. Idempotent, so that it may be sent again. */
-export type Write = RecordWrite | EventsWrite | FileWrite | LaidOutWrite;
-/** A write with its place in the outbox, and the crew it was made for. */
-export type QueuedWrite = Write & { readonly writeId: string; readonly crewId: string };
+import { asBefore } from './asBefore.ts';
+import { tapsByRun, withTaps } from './waitingTaps.ts';
+import type { RecordWrite, Write } from './write.ts';
 
 export function sendWrite(write: Write): Promise<unknown> {
   switch (write.what) {
     case 'record':
-      return call('PUT', `/${write.kind}/${write.record.id}`, asKeptNow(write));
+      return putRecord(write);
     case 'events':
       return call('POST', `/runs/${write.runId}/events`, { events: write.events });
     case 'file':
@@ -49,9 +18,13 @@ export function sendWrite(write: Write): Promise<unknown> {
   }
 }
 
-/** A record as the book takes it now: a box that an earlier Riffle left in the outbox has no sections yet. */
-const asKeptNow = (write: RecordWrite): object =>
-  write.kind === 'rigs' ? { ...write.record, sections: rigSections(write.record) } : write.record;
+async function putRecord(write: RecordWrite): Promise<unknown> {
+  const { kind, record } = write;
+  // A box that an earlier Riffle left in the outbox has no sections yet.
+  const asTakenNow =
+    kind === 'rigs' ? { ...record, sections: (await import('../api/rigSections.ts')).rigSections(record) } : record;
+  return call('PUT', `/${kind}/${record.id}`, asTakenNow);
+}
 
 export const fileAddress = (attachmentId: string): string => `/attachments/${attachmentId}/file`;
 
@@ -72,7 +45,11 @@ export const recordsOf = (write: Write): readonly RecordWrite[] => {
 
 /** What waits, by kind and ground: thousands wait after a day without signal, and every list asks. */
 const waitingBy = new WeakMap<readonly Write[], ReadonlyMap<string, readonly RecordWrite[]>>();
-function waitingOf(waiting: readonly Write[], kind: Kind, groundId: string): readonly RecordWrite[] {
+const latest = new Map<string, readonly RecordWrite[]>();
+const NONE: readonly RecordWrite[] = [];
+
+/** What waits of a kind on a ground, oldest first; the same list as long as it is the same writes, whatever else is written. */
+export function waitingOf(waiting: readonly Write[], kind: Kind, groundId: string): readonly RecordWrite[] {
   let by = waitingBy.get(waiting);
   if (!by) {
     const made = new Map<string, RecordWrite[]>();
@@ -82,17 +59,17 @@ function waitingOf(waiting: readonly Write[], kind: Kind, groundId: string): rea
       if (some) some.push(write);
       else made.set(key, [write]);
     }
-    by = made;
+    by = new Map([...made].map(([key, writes]) => [key, asBefore(latest, key, writes)]));
     waitingBy.set(waiting, by);
   }
-  return by.get(`${kind} ${groundId}`) ?? [];
+  return by.get(`${kind} ${groundId}`) ?? NONE;
 }
 
 /** A ground that has not left this device yet: it has nothing anywhere else. */
 export const isOurOwn = (waiting: readonly Write[], groundId: string): boolean =>
   waitingOf(waiting, 'grounds', '').some((w) => w.record.id === groundId && w.record.baseVersion === 0);
 
-/** A list with the waiting writes of its kind laid over it: what the person did is what the person sees. */
+/** A list with the waiting writes of its kind laid over it: what the person did is what the person sees. Taps on their way are counted in the runs they belong to. */
 export function withWaiting<K extends Kind>(
   kind: K,
   groundId: string,
@@ -113,19 +90,11 @@ export function withWaiting<K extends Kind>(
     } as Records[K]['kept']);
   }
   if (kind === 'runs')
-    for (const run of byId.values() as Iterable<StoredRun>) {
-      const stopped = stoppedBy(run.id, waiting);
-      if (stopped !== null) byId.set(run.id, { ...run, tally: { ...run.tally, stopped } });
+    for (const [runId, taps] of tapsByRun(waiting)) {
+      const run = byId.get(runId) as StoredRun | undefined;
+      if (run) byId.set(runId, { ...run, tally: withTaps(run.startedAt, run.tally, taps) });
     }
   return [...byId.values()].filter((r) => !r.deleted).sort((a, b) => (a.id < b.id ? -1 : 1));
-}
-
-/** Whether a run was stopped, or went on, by the last waiting tap that says so; null where none does. What waits comes after what has landed. */
-function stoppedBy(runId: string, waiting: readonly Write[]): boolean | null {
-  const last = waiting
-    .flatMap((w) => (w.what === 'events' && w.runId === runId ? w.events : []))
-    .findLast((e) => e.kind === 'stop' || e.kind === 'resume');
-  return last ? last.kind === 'stop' : null;
 }
 
 /** Events of a run with the waiting ones laid over. */
@@ -135,7 +104,6 @@ export function eventsWithWaiting(
   waiting: readonly Write[],
 ): LoggedEvent[] {
   const byId = new Map(events.map((e) => [e.id, e]));
-  for (const write of waiting)
-    if (write.what === 'events' && write.runId === runId) for (const e of write.events) byId.set(e.id, e);
+  for (const e of tapsByRun(waiting).get(runId) ?? []) byId.set(e.id, e);
   return [...byId.values()];
 }

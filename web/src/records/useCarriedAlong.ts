@@ -20,7 +20,7 @@ export function useCarriedAlong(groundId: string | undefined): void {
     const carry = async (): Promise<void> => {
       for (const kind of Object.keys(KINDS) as Kind[]) {
         if (gone || !navigator.onLine) return;
-        const list = listOf(kind, KINDS[kind].of === 'crew' ? '' : groundId);
+        const list = listOf(kind, KINDS[kind].ofCrew ? '' : groundId);
         if (client.getQueryState(list.queryKey)?.dataUpdatedAt || (await isListKept(hashOf(list.queryKey)))) continue;
         await client.prefetchQuery(list);
       }

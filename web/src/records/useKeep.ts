@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { KINDS, type Kind, type Records } from '../api/kinds.ts';
 import { useWrite } from '../offline/outbox.ts';
-import type { Write } from '../offline/writes.ts';
+import type { Write } from '../offline/write.ts';
 import { undoToast, type UndoOptions } from '../ui/undoToast.ts';
 
 /** A record's own fields; an id where the writer has made one already. */
@@ -22,7 +22,7 @@ export interface Keep<K extends Kind> {
 /** A kept record as it would be sent: without what the server adds to it. */
 function asSent<K extends Kind>(kind: K, kept: Records[K]['kept']): { version: number; before: object } {
   const { version, updatedAt, ...rest } = kept;
-  const added = new Set(Object.keys(KINDS[kind].added));
+  const added = new Set(Object.keys(KINDS[kind].added ?? {}));
   return { version, before: Object.fromEntries(Object.entries(rest).filter(([name]) => !added.has(name))) };
 }
 

@@ -23,7 +23,7 @@ export function useListStates(
 } {
   const pans = usePans(needed.includes('pans') ? groundId : '');
   const kinds = needed.filter((n) => n !== 'pans');
-  const scopes = kinds.map((kind) => (KINDS[kind].of === 'crew' ? '' : groundId));
+  const scopes = kinds.map((kind) => (KINDS[kind].ofCrew ? '' : groundId));
   const lists = useQueries({ queries: kinds.map((kind, i) => listOf(kind, scopes[i] ?? '')) });
   const waiting = useWaiting();
   const arrived = useArrived(kinds.map((kind, i) => hashOf(listKey(kind, scopes[i] ?? ''))));

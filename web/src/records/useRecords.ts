@@ -3,9 +3,10 @@ import { queryOptions, useQueries, useQuery, type UseQueryResult } from '@tansta
 import { useMemo } from 'react';
 import { call } from '../api/client.ts';
 import { KINDS, type Kind, type Records } from '../api/kinds.ts';
-import { hashOf, listKey, tappedRuns, withTalliesInHand } from '../offline/landing.ts';
-import { useWaiting, waitingNow } from '../offline/outbox.ts';
+import { hashOf, listKey, withTalliesInHand } from '../offline/landing.ts';
+import { useWaiting, useWaitingFor, waitingNow } from '../offline/outbox.ts';
 import { NEVER_READ } from '../offline/queryClient.ts';
+import { tapsByRun } from '../offline/waitingTaps.ts';
 import { isOurOwn, withWaiting } from '../offline/writes.ts';
 import { tellArrived } from './arrived.ts';
 
@@ -58,12 +59,12 @@ export const listOf = <K extends Kind>(kind: K, groundId: string) =>
   queryOptions({
     queryKey: listKey(kind, groundId),
     queryFn: async ({ queryKey, client }): Promise<Records[K]['kept'][]> => {
-      const before = tappedRuns(waitingNow());
+      const before = tapsByRun(waitingNow());
       const path = groundId === '' ? `/${kind}` : `/grounds/${groundId}/${kind}`;
       const read = await fetchAll<Records[K]['kept']>(path, (count) => tellArrived(hashOf(queryKey), count));
       if (kind !== 'runs') return read;
       const inHand = client.getQueryData<StoredRun[]>(queryKey) ?? [];
-      const tapped = new Set([...before, ...tappedRuns(waitingNow())]);
+      const tapped = new Set([...before.keys(), ...tapsByRun(waitingNow()).keys()]);
       return withTalliesInHand(read as StoredRun[], inHand, tapped);
     },
     refetchInterval: askAgain,
@@ -71,12 +72,13 @@ export const listOf = <K extends Kind>(kind: K, groundId: string) =>
 
 /** All records of a kind on a ground (or of the crew, with an empty ground), with what waits to be sent laid over. Deleted ones are left out. */
 export function useRecords<K extends Kind>(kind: K, groundId = ''): RecordList<Records[K]['kept']> {
-  const ofCrew = KINDS[kind].of === 'crew';
+  const ofCrew = KINDS[kind].ofCrew;
   const scope = ofCrew ? '' : groundId;
-  const query = useQuery({ ...listOf(kind, scope), enabled: ofCrew || groundId !== '' });
-  const waiting = useWaiting();
+  const query = useQuery({ ...listOf(kind, scope), enabled: scope !== '' || ofCrew === true });
+  const waiting = useWaitingFor(kind, scope);
   const items = useMemo(() => withWaiting(kind, scope, query.data ?? [], waiting), [kind, scope, query.data, waiting]);
-  return { items, state: isOurOwn(waiting, scope) ? 'here' : stateOf(query) };
+  const begun = useWaitingFor('grounds', '');
+  return { items, state: isOurOwn(begun, scope) ? 'here' : stateOf(query) };
 }
 
 export interface RecordsOfAll<T> {

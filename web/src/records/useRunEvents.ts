@@ -10,13 +10,11 @@ import { askAgain, fetchAll, stateOf, type ListState } from './useRecords.ts';
 export interface RunEvents {
   /** The run's taps as far as this device has them, those still to be sent among them. */
   readonly events: readonly LoggedEvent[];
-  /** Those still to be sent: what the run's tally does not hold yet. */
-  readonly onTheirWay: readonly LoggedEvent[];
   readonly state: ListState;
 }
 
-/** A run's taps; only those of this device while the run itself still waits to be sent. With a ground, those of other phones are looked for each second. */
-export function useRunEvents(runId: string, liveOn: string | null = null): RunEvents {
+/** A run's taps; only those of this device while the run itself still waits to be sent. `isOpen`: those of other phones are looked for each second. */
+export function useRunEvents(runId: string, isOpen = false): RunEvents {
   const query = useQuery({
     queryKey: eventsKey(runId),
     queryFn: () =>
@@ -26,14 +24,13 @@ export function useRunEvents(runId: string, liveOn: string | null = null): RunEv
       }),
     refetchInterval: askAgain,
   });
-  useOtherPhones(runId, liveOn);
+  useOtherPhones(runId, isOpen);
   const waiting = useWaiting();
   const isWaiting = waiting.some((w) => w.what === 'record' && w.kind === 'runs' && w.record.id === runId);
   const state = isWaiting ? 'here' : stateOf(query);
   return useMemo(
     () => ({
       events: eventsWithWaiting(runId, query.data ?? [], waiting),
-      onTheirWay: eventsWithWaiting(runId, [], waiting),
       state,
     }),
     [runId, query.data, waiting, state],
@@ -43,16 +40,16 @@ export function useRunEvents(runId: string, liveOn: string | null = null): RunEv
 const LOOK_EVERY_MS = { taps: 1000, runs: 5000 } as const;
 
 /** Whether others tapped in this run: asked each second, by what all taps come to; only what is new is fetched. */
-function useOtherPhones(runId: string, groundId: string | null): void {
+function useOtherPhones(runId: string, isOpen: boolean): void {
   const client = useQueryClient();
   useEffect(() => {
-    if (groundId === null) return undefined;
+    if (!isOpen) return undefined;
     return lookAgain(LOOK_EVERY_MS.taps, async () => {
       const run = await call<StoredRun>('GET', `/runs/${runId}`);
       const known = client.getQueryData<LoggedEvent[]>(eventsKey(runId));
       if (known && run.tally.taps > known.length) await client.invalidateQueries({ queryKey: eventsKey(runId) });
     });
-  }, [client, runId, groundId]);
+  }, [client, runId, isOpen]);
 }
 
 /** Runs that others begin, stop or go on with come up by themselves. */

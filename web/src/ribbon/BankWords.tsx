@@ -3,7 +3,7 @@ import { GROUND_WORDS } from '../ground/groundWords.ts';
 import type { RibbonFrame } from './ribbonFrame.ts';
 
 /** What lies above and below the band, in its left margin, and which way the water runs. */
-export function BankWords({ kind, frame }: { kind: StoredGround['kind']; frame: RibbonFrame }) {
+export default function BankWords({ kind, frame }: { kind: StoredGround['kind']; frame: RibbonFrame }) {
   if (!frame.wide) return null;
   const [above, below] = GROUND_WORDS[kind].edges;
   return (

@@ -90,7 +90,7 @@ export function GradeLane({ spots, grades, x, left, right, top, height, picked, 
                 strokeWidth="1.2"
               />
               {found.blanks > 1 && (
-                <circle cx={cx} cy={zero} r="8.500" fill="none" stroke="var(--ink)" strokeWidth="1.3" />
+                <circle cx={cx} cy={zero} r="8.5" fill="none" stroke="var(--ink)" strokeWidth="1.3" />
               )}
               <circle
                 cx={cx}

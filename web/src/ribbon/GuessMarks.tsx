@@ -11,7 +11,7 @@ export default function GuessMarks({ guesses, x, y }: GuessMarksProps) {
   return guesses.map((g) => (
     <g key={g.id} aria-hidden="true" transform={`translate(${x(g.distance_m)} ${y(g)})`}>
       <circle r="8" fill="none" stroke="var(--ink-2)" strokeWidth="1.2" strokeDasharray="2.5 3" />
-      <text y="4" fontSize="11.500" textAnchor="middle" style={{ fill: 'var(--ink-2)' }}>
+      <text y="4" fontSize="11.5" textAnchor="middle" style={{ fill: 'var(--ink-2)' }}>
         ?
       </text>
     </g>

@@ -6,7 +6,6 @@ import { useWidth } from '../ui/useWidth.ts';
 import { useSeen } from '../ui/useSeen.ts';
 import { useShow } from '../units/useShow.ts';
 import { bandLevels, isFloat, placeAcross, signAcross } from './across.ts';
-import { BankWords } from './BankWords.tsx';
 import { CreekBand } from './CreekBand.tsx';
 import { creekShape, reachOf } from './creekShape.ts';
 import { GradeLane } from './GradeLane.tsx';
@@ -18,7 +17,6 @@ import { nameY, ribbonFrame } from './ribbonFrame.ts';
 import { RibbonHead, type Layer } from './RibbonHead.tsx';
 import { ribbonScale } from './ribbonScale.ts';
 import { MarkedPlace, PickedStripe, SpotMark } from './SpotMarks.tsx';
-import { StopsShade } from './StopsShade.tsx';
 import { thinSigns } from './thinSigns.ts';
 import { useRibbonDrag, useRibbonKeys, useRibbonWheel } from './useRibbonHands.ts';
 import { useRibbonView } from './useRibbonView.ts';
@@ -42,6 +40,8 @@ const ClaimMarks = lazy(() => import('./ClaimMarks.tsx'));
 const BedLane = lazy(async () => ({ default: (await import('./BedLane.tsx')).BedLane }));
 const DrawMouth = lazy(async () => ({ default: (await import('./DrawMouth.tsx')).DrawMouth }));
 const GuessMarks = lazy(() => import('./GuessMarks.tsx'));
+const StopsShade = lazy(() => import('./StopsShade.tsx'));
+const BankWords = lazy(() => import('./BankWords.tsx'));
 const NO_GUESSES: readonly GuessedSign[] = [];
 const NO_SIGNS: readonly StoredSign[] = [];
 
@@ -240,8 +240,16 @@ export const Ribbon = memo(function Ribbon({
             <TideMarks tide={ground.tide} left={left} right={right} top={bandTop} height={bandHeight} say={length} />
           </Suspense>
         )}
-        {!reach && <BankWords kind={ground.kind} frame={frame} />}
-        {lanes && stops && <StopsShade stops={stops} frame={frame} scale={scale} />}
+        {!reach && (
+          <Suspense>
+            <BankWords kind={ground.kind} frame={frame} />
+          </Suspense>
+        )}
+        {lanes && stops && (
+          <Suspense>
+            <StopsShade stops={stops} frame={frame} scale={scale} />
+          </Suspense>
+        )}
         {lanes && (
           <GradeLane
             spots={inSight}

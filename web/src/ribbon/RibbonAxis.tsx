@@ -26,7 +26,7 @@ export function RibbonAxis({ frame: { left, right, axisY, wide, thin }, scale, f
       {ticks
         .filter((t) => !(wide && thin && x(t.distance_m) < left + 110))
         .map((t) => (
-          <text key={t.label} x={x(t.distance_m)} y={axisY + 19} fontSize="12.500" textAnchor="middle">
+          <text key={t.label} x={x(t.distance_m)} y={axisY + 19} fontSize="12.5" textAnchor="middle">
             {t.label}
           </text>
         ))}

@@ -27,11 +27,11 @@ export function RibbonHead({ view, around_m, wide, hidden, onLayer }: RibbonHead
         </Mark>
         <Mark says={wide ? 'grade, 90 % band' : 'grade'}>
           <path d="M7 0v14M4 .6h6M4 13.400h6" stroke="var(--gold)" strokeWidth="1.4" />
-          <circle cx="7" cy="7" r="4.500" fill="var(--gold-fill)" stroke="var(--gold)" />
+          <circle cx="7" cy="7" r="4.5" fill="var(--gold-fill)" stroke="var(--gold)" />
         </Mark>
         <Mark says={wide ? 'blank, less than' : 'blank'}>
-          <path d="M7 0v5M4 .6h6" stroke="var(--ink)" strokeWidth="1.200" strokeDasharray="2 2" />
-          <circle cx="7" cy="9" r="4" fill="none" stroke="var(--ink)" strokeWidth="1.600" />
+          <path d="M7 0v5M4 .6h6" stroke="var(--ink)" strokeWidth="1.2" strokeDasharray="2 2" />
+          <circle cx="7" cy="9" r="4" fill="none" stroke="var(--ink)" strokeWidth="1.6" />
         </Mark>
         {wide && (
           <Mark says="broken: guessed">

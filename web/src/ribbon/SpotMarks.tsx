@@ -47,7 +47,7 @@ export function SpotMark({ spot, x, y, frame, found, picked, linked, label, most
           <path
             d={`M${x - 6} ${y}h12M${x} ${y - 6}v12`}
             stroke="var(--paper)"
-            strokeWidth="5.500"
+            strokeWidth="5.5"
             strokeLinecap="square"
           />
           <path
@@ -102,7 +102,7 @@ function ThinMark({ x, y, found, picked, most_mg_L }: ThinMarkProps) {
         r={r}
         fill={blank ? 'var(--paper)' : 'var(--gold-fill)'}
         stroke={blank ? 'var(--ink)' : 'var(--gold)'}
-        strokeWidth="1.600"
+        strokeWidth="1.6"
       />
     </>
   );

@@ -11,7 +11,7 @@ interface StopsShadeProps {
 const WORDS_PX = 90;
 
 /** The stretch where colors stop, shaded through the lane of grades. */
-export function StopsShade({ stops, frame, scale }: StopsShadeProps) {
+export default function StopsShade({ stops, frame, scale }: StopsShadeProps) {
   if (stops.to_m <= scale.from_m || stops.from_m >= scale.to_m) return null;
   const left = scale.x(Math.min(scale.to_m, stops.to_m));
   const right = scale.x(Math.max(scale.from_m, stops.from_m));

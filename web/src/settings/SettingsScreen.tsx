@@ -1,3 +1,4 @@
+import { HomeScreen } from './HomeScreen.tsx';
 import type { UNITS } from '@riffle/core';
 import { GRADE_UNITS, type Display, type GradeUnit } from '@riffle/core';
 import { useState } from 'react';
@@ -68,6 +69,7 @@ export function SettingsScreen() {
           choices={LIGHTS.map((l) => ({ value: l, label: l }))}
         />
       </Block>
+      <HomeScreen />
       <Block title="Positions" aside="asked for only when you tap “Where I stand”">
         <Choices
           label="Positions from"
@@ -79,7 +81,7 @@ export function SettingsScreen() {
           ]}
         />
         <p className="mt-1 text-[13px] text-ink-2">
-          The simulated one walks up the chosen ground and lies in a box, to try things out at home.
+          The simulated one walks up the chosen ground, and a simulated scale stands with it, to try things out at home.
         </p>
       </Block>
       <Block title="Your price" aside="Riffle knows no price but yours">

@@ -63,7 +63,7 @@ export const Pages = () => (
         <Route path="g/:groundId" element={<GroundGate />}>
           <Route path="day" element={evenWithout(['day-sheets', 'pans', 'signs', 'lots', 'permissions'], Day)} />
           <Route path="read" element={<ReadScreen />} />
-          <Route path="walk" element={evenWithout(['pans', 'signs', 'day-sheets'], Walk)} />
+          <Route path="walk" element={evenWithout(['pans', 'signs', 'day-sheets', 'gauge-readings'], Walk)} />
           <Route path="sample" element={screen(Sample)}>
             <Route index element={screen(Pan)} />
             <Route path="bags" element={needs(['lots', 'sample-plans', 'samples'], Bags)} />
@@ -77,9 +77,9 @@ export const Pages = () => (
           </Route>
           <Route path="set" element={evenWithout(['rigs', 'setups'], SetBox)} />
           <Route path="run" element={screen(Run)} />
-          <Route path="clean" element={needs(['runs', 'cleanups', 'setups', 'rigs', 'samples'], Clean)} />
+          <Route path="clean" element={needs(['runs', 'lifts', 'cleanups', 'setups', 'rigs', 'samples'], Clean)} />
           <Route path="books/*" element={screen(Books)} />
-          <Route path="sure" element={needs(['samples', 'signs', 'pits', 'runs', 'cleanups'], Sure)} />
+          <Route path="sure" element={needs(['samples', 'signs', 'pits', 'runs', 'lifts', 'cleanups'], Sure)} />
         </Route>
         <Route path="*" element={<Home />} />
       </Route>

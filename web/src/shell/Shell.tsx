@@ -4,7 +4,6 @@ import { useCarriedAlong } from '../records/useCarriedAlong.ts';
 import { useRecords } from '../records/useRecords.ts';
 import { LIGHTS, usePreferences } from '../preferences/preferences.ts';
 import { DayIcon, SettingsIcon } from '../ui/icons.tsx';
-import { Patterns } from '../ui/patterns.tsx';
 import { Broken } from './Broken.tsx';
 import { GroundPicker } from './GroundPicker.tsx';
 import { STAGES } from './stages.ts';
@@ -13,6 +12,10 @@ import { lastGround } from './useGround.ts';
 import { useKeys } from './useKeys.ts';
 
 const KeysSheet = lazy(async () => ({ default: (await import('./KeysSheet.tsx')).KeysSheet }));
+
+/** A word on the rail: it runs into the page while it is the one that is open. */
+const ON_RAIL =
+  'relative flex items-center gap-2 border-t border-b border-l-[5px] border-transparent px-2.5 aria-[current=page]:z-10 aria-[current=page]:border-ink aria-[current=page]:bg-paper aria-[current=page]:font-bold';
 
 /** The frame of every screen: stages in the order of the work, ground above them, the page beside. */
 export function Shell() {
@@ -72,7 +75,6 @@ export function Shell() {
       <a href="#page" className="absolute -top-20 left-2 z-40 bg-ink px-4 py-2 text-paper focus:top-2">
         Skip to the page
       </a>
-      <Patterns />
       <nav aria-label="Stages" className="sticky top-0 hidden h-dvh flex-col bg-spine sm:flex">
         {/* The binding: a double rule, broken where the open stage runs into the page. */}
         <div aria-hidden="true" className="absolute inset-y-0 right-0 w-[5px] border-x-[1.6px] border-ink" />
@@ -85,28 +87,18 @@ export function Shell() {
         <ul>
           {STAGES.map(({ path, name, key, Icon }) => (
             <li key={path}>
-              <NavLink
-                to={to(path)}
-                className="relative flex min-h-[52px] items-center gap-2 border-t border-b border-l-[5px] border-transparent px-2.5 aria-[current=page]:z-10 aria-[current=page]:border-ink aria-[current=page]:bg-paper aria-[current=page]:font-bold"
-              >
+              <NavLink to={to(path)} className={`min-h-[52px] ${ON_RAIL}`}>
                 <Icon />
                 <span className="grow">{name}</span>
-                <kbd className="w-4 pr-2.5 text-right font-sans text-[13px] text-ink-2" aria-hidden="true">
-                  {key}
-                </kbd>
+                <Key>{key}</Key>
               </NavLink>
             </li>
           ))}
         </ul>
-        <NavLink
-          to={to('day')}
-          className="relative mt-5 flex min-h-11 items-center gap-2 border-t border-b border-l-[5px] border-transparent px-2.5 aria-[current=page]:z-10 aria-[current=page]:border-ink aria-[current=page]:bg-paper aria-[current=page]:font-bold"
-        >
+        <NavLink to={to('day')} className={`mt-5 min-h-11 ${ON_RAIL}`}>
           <DayIcon />
           <span className="grow whitespace-nowrap">Day sheet</span>
-          <kbd className="w-4 pr-2.5 text-right font-sans text-[13px] text-ink-2" aria-hidden="true">
-            d
-          </kbd>
+          <Key>d</Key>
         </NavLink>
         <NavLink
           to="/settings"
@@ -172,3 +164,9 @@ export function Shell() {
     </div>
   );
 }
+
+const Key = ({ children }: { children: string }) => (
+  <kbd className="w-4 pr-2.5 text-right font-sans text-[13px] text-ink-2" aria-hidden="true">
+    {children}
+  </kbd>
+);

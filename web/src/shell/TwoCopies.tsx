@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { mergeCopies, sayThing, withTheirs, type Differing } from '../offline/mergeCopies.ts';
 import { spokenField } from '../offline/mending.ts';
 import { giveUp, sendAgain, type RefusedWrite } from '../offline/outbox.ts';
-import type { QueuedWrite } from '../offline/writes.ts';
+import type { QueuedWrite } from '../offline/write.ts';
 import { Button } from '../ui/Button.tsx';
 import { describeWrite } from './describeWrite.ts';
 

@@ -1,5 +1,5 @@
 import { spokenRecord } from '../api/kinds.ts';
-import type { Write } from '../offline/writes.ts';
+import type { Write } from '../offline/write.ts';
 import { plural } from '../ui/plural.ts';
 
 /** What a write is about, as people would call it. */

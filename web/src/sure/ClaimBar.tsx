@@ -32,7 +32,7 @@ export function ClaimBar({ came, claim, from, to, holds }: ClaimBarProps) {
           stroke="var(--ink)"
         />
       )}
-      <path d={`M${x(came)} 1V19`} stroke="var(--ink)" strokeWidth="3.500" />
+      <path d={`M${x(came)} 1V19`} stroke="var(--ink)" strokeWidth="3.5" />
     </svg>
   );
 }

@@ -41,7 +41,7 @@ export function DaysFinds({ replayed }: { replayed: readonly ReplayedChance[] })
                     r="6.5"
                     fill={i < paid ? 'var(--gold-fill)' : 'var(--paper)'}
                     stroke={i < paid ? 'var(--gold)' : 'var(--ink)'}
-                    strokeWidth="1.500"
+                    strokeWidth="1.5"
                   />
                 ))}
                 <path d={`M4 22H${4 + STEP * expected}`} stroke="var(--ink)" strokeWidth="4" />

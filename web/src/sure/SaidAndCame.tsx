@@ -32,8 +32,8 @@ export function SaidAndCame({ bins, own }: SaidAndCameProps) {
           fill="var(--picked)"
           stroke="var(--rule)"
         />
-        <path d={`M${x(0)} ${y(0)}L${x(1)} ${y(1)}`} stroke="var(--ink)" strokeWidth="1.600" />
-        <path d={`M${x(0)} ${y(1)}V${y(0)}H${x(1)}`} fill="none" stroke="var(--ink)" strokeWidth="1.400" />
+        <path d={`M${x(0)} ${y(0)}L${x(1)} ${y(1)}`} stroke="var(--ink)" strokeWidth="1.6" />
+        <path d={`M${x(0)} ${y(1)}V${y(0)}H${x(1)}`} fill="none" stroke="var(--ink)" strokeWidth="1.4" />
         {[0, 2, 4, 6, 8, 10].map((n) => (
           <g key={n} fontSize="13">
             <text x={x(n / 10)} y={y(0) + 18} textAnchor="middle">
@@ -52,7 +52,7 @@ export function SaidAndCame({ bins, own }: SaidAndCameProps) {
             r="4.5"
             fill="var(--paper)"
             stroke="var(--ink)"
-            strokeWidth="1.600"
+            strokeWidth="1.6"
           />
         ))}
         {own.map((f) => (
@@ -87,13 +87,13 @@ function OwnBar({ fifth: { from, said, places, paid, low, high }, x, y }: OwnBar
           d={`M${left} ${y(came)}H${right}V${y(from + 0.2)}L${left} ${y(from)}Z`}
           fill="url(#against)"
           stroke="var(--ink)"
-          strokeWidth="0.800"
+          strokeWidth="0.8"
         />
       )}
       <path
         d={`M${middle} ${y(low)}V${y(high)}M${middle - 5} ${y(low)}H${middle + 5}M${middle - 5} ${y(high)}H${middle + 5}`}
         stroke="var(--ink)"
-        strokeWidth="1.800"
+        strokeWidth="1.8"
       />
       <path d={`M${left} ${y(came)}H${right}`} stroke="var(--ink)" strokeWidth="6" />
     </g>

@@ -14,7 +14,7 @@ export function Tallies({ x, y, width, paid, places }: TalliesProps) {
   const shown = places <= 2 * perRow ? places : 0;
   return (
     <g>
-      <text x={x + 2} y={y - 5} fontSize="12.500" fontWeight="bold">
+      <text x={x + 2} y={y - 5} fontSize="12.5" fontWeight="bold">
         {paid} of {places}
       </text>
       {Array.from({ length: shown }, (_, i) => {

@@ -63,8 +63,8 @@ function EyeLine({ name, tally }: { name: string; tally: EyeTally }) {
         aria-label={`of ${pans} pans you were right in ${eye}, Riffle in ${riffle}`}
       >
         <path d="M8 14H152M8 10v8M80 10v8M152 10v8" stroke="var(--rule)" />
-        <path d={`M${x(eye)} 14H${x(riffle)}`} stroke="var(--ink)" strokeWidth="3.500" />
-        <path d={`M${x(eye) - 6} 2h12l-6 11Z`} fill="var(--paper)" stroke="var(--ink)" strokeWidth="1.600" />
+        <path d={`M${x(eye)} 14H${x(riffle)}`} stroke="var(--ink)" strokeWidth="3.5" />
+        <path d={`M${x(eye) - 6} 2h12l-6 11Z`} fill="var(--paper)" stroke="var(--ink)" strokeWidth="1.6" />
         <path d={`M${x(riffle) - 6} 26h12l-6 -11Z`} fill="var(--ink)" />
       </svg>
       <span className="flex items-baseline justify-between gap-2">

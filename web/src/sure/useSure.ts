@@ -1,5 +1,4 @@
 import {
-  bankVolume_L,
   cameOf,
   countColors,
   eyeRecord,
@@ -9,17 +8,18 @@ import {
   replayBest,
   replayChances,
   type EyeRecord,
-  type MeasuredRun,
   type OpenedForecast,
   type ReplayedBest,
   type ReplayedChance,
 } from '@riffle/core';
 import type { StoredCleanup, StoredForecast, StoredSample } from '@riffle/contract';
 import { useDeferredValue, useMemo } from 'react';
+import { measuredRuns } from '../box/measuredRuns.ts';
 import { openForecast, sealedFor, type OpenedClean } from '../box/cleanForecast.ts';
 import { usePreferences } from '../preferences/preferences.ts';
 import { useColors } from '../reading/useColors.ts';
 import { useReading } from '../reading/useReading.ts';
+import { useBook } from '../records/useBook.ts';
 import { useRecords } from '../records/useRecords.ts';
 import { useGround } from '../shell/useGround.ts';
 import calibrated from './calibrated.json';
@@ -52,30 +52,14 @@ export function useSure() {
   const pits = useRecords('pits', ground.id).items;
   const runs = useRecords('runs', ground.id).items;
   const cleanups = useRecords('cleanups', ground.id).items;
+  const lifts = useRecords('lifts', ground.id).items;
   const forecasts = useRecords('forecasts', ground.id).items;
+  const book = useBook(ground.id);
   const { swell_percent } = ground;
   const opened = useMemo((): OpenedForecast[] => {
-    const measured = cleanups.flatMap((c): MeasuredRun[] => {
-      const mine = runs.filter((r) => c.runIds.includes(r.id));
-      const from = [...new Set(mine.flatMap((r) => Object.keys(r.tally.bySpot_L)))];
-      const [spotId] = from;
-      // Gold of a mix is nobody's forecast.
-      if (mine.length === 0 || from.length !== 1 || spotId === undefined) return [];
-      return [
-        {
-          cleanupId: c.id,
-          spotId,
-          startedAt: mine.map((r) => r.startedAt).sort()[0] ?? c.cleanedAt,
-          volumeBank_L: bankVolume_L(
-            mine.reduce((sum, r) => sum + r.tally.volumeLoose_L, 0),
-            swell_percent,
-          ),
-          gold_mg: c.sections.reduce((sum, s) => sum + s.gold_mg, 0),
-        },
-      ];
-    });
-    return ownRecord(measured, samples, swell_percent, pits, colorSchool);
-  }, [cleanups, runs, samples, pits, swell_percent, colorSchool]);
+    const measured = measuredRuns({ cleanups, lifts, runs, weighed: book?.weighed ?? [] }, swell_percent);
+    return ownRecord(measured.runs, samples, swell_percent, pits, colorSchool);
+  }, [cleanups, lifts, runs, book, samples, pits, swell_percent, colorSchool]);
   const colors = useColors(ground, samples);
   // By the weights as they are known now: what came is what the pan is believed to have held.
   const eye = useMemo((): EyeRecord => {

@@ -15,14 +15,14 @@ export function Choices<T extends string>({ label, value, onChange, choices }: C
       aria-label={label}
       value={value}
       onValueChange={(v) => onChange(v as T)}
-      className="flex flex-wrap"
+      className="flex flex-wrap pt-0.5 pl-0.5"
     >
       {choices.map((c) => (
         <RadioGroup.Item
           key={c.value}
           value={c.value}
           aria-label={c.says}
-          className="-ml-0.5 min-h-11 border-2 border-ink px-3 first:ml-0 data-[state=checked]:bg-ink data-[state=checked]:font-semibold data-[state=checked]:text-paper"
+          className="-mt-0.5 -ml-0.5 min-h-11 border-2 border-ink px-3 data-[state=checked]:bg-ink data-[state=checked]:font-semibold data-[state=checked]:text-paper"
         >
           {c.label}
         </RadioGroup.Item>

@@ -17,7 +17,7 @@ export function ForecastBar({ low, said, high, came, label, most = Math.max(high
       <path d="M4 12H296" stroke="var(--rule)" />
       <rect x={x(low)} y="5" width={x(high) - x(low)} height="14" fill="var(--gold-band)" stroke="var(--gold)" />
       <path d={`M${x(said)} 5v14`} stroke="var(--gold)" strokeWidth="2" />
-      <circle cx={x(came)} cy="12" r="6" fill="var(--gold-fill)" stroke="var(--gold)" strokeWidth="1.500" />
+      <circle cx={x(came)} cy="12" r="6" fill="var(--gold-fill)" stroke="var(--gold)" strokeWidth="1.5" />
     </svg>
   );
 }

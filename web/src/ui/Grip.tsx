@@ -55,7 +55,7 @@ export function Grip({ x, y, label, value, min, max, says, color = 'var(--ink)',
       <rect x="-24" y="-24" width="48" height="48" fill="transparent" />
       <path d="M-5 -11l5 -6l5 6M-5 11l5 6l5 -6" fill="none" stroke={color} strokeWidth="2" />
       <rect x="-9" y="-8" width="18" height="16" fill="var(--paper)" stroke={color} strokeWidth="2" />
-      <path d="M-5 -3h10M-5 0.500h10M-5 4h10" stroke={color} strokeWidth="1.300" />
+      <path d="M-5 -3h10M-5 0.500h10M-5 4h10" stroke={color} strokeWidth="1.3" />
     </g>
   );
 }

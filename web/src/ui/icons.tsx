@@ -33,17 +33,17 @@ export const SampleIcon = () => (
 export const SetIcon = () => (
   <Drawing>
     <path d="M2 7l22 6v4L2 11z" />
-    <path d="M8 12v7M20 15.500v3.500M2 19.500h24" />
+    <path d="M8 12v7M20 15.5v3.5M2 19.5h24" />
   </Drawing>
 );
 export const RunIcon = () => (
   <Drawing>
-    <path d="M7 7h14l-2.500 13h-9zM7 7c0-6 14-6 14 0" />
+    <path d="M7 7h14l-2.5 13h-9zM7 7c0-6 14-6 14 0" />
   </Drawing>
 );
 export const CleanIcon = () => (
   <Drawing>
-    <path d="M14 2v17M8 19.500h12M4 5h20M4 5l-3 7h6zM24 5l-3 7h6z" />
+    <path d="M14 2v17M8 19.5h12M4 5h20M4 5l-3 7h6zM24 5l-3 7h6z" />
   </Drawing>
 );
 export const BooksIcon = () => (
@@ -54,7 +54,7 @@ export const BooksIcon = () => (
 export const SettingsIcon = () => (
   <Drawing>
     <path d="M2 7h24M2 15h24" />
-    <path d="M9 4.500v5M19 12.500v5" strokeWidth="4" />
+    <path d="M9 4.5v5M19 12.5v5" strokeWidth="4" />
   </Drawing>
 );
 export const DayIcon = () => (

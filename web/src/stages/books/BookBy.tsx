@@ -100,7 +100,11 @@ function MadeOf({ group, ground, weighed, nameOf }: MadeOfProps) {
   const cleanups = useRecords('cleanups', ground.id).items;
   const runs = useRecords('runs', ground.id).items;
   return (
-    <ul aria-label={`What ${group.key} is made of`}>
+    <ul
+      aria-label={`What ${group.key} is made of`}
+      // In sight as a whole where the table is wider than the phone.
+      className="sticky left-3 max-sm:max-w-[calc(100vw-4.5rem)]"
+    >
       {group.cleanupIds.map((id) => {
         const cleanup = cleanups.find((c) => c.id === id);
         if (!cleanup) return null;

@@ -1,6 +1,8 @@
 import type { GroundBook } from '@riffle/core';
 import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
+import { expectedInTubs, expectedWords, standingTubs } from '../../box/openLifts.ts';
+import { useOpenLifts } from '../../box/useOpenLifts.ts';
 import { plural } from '../../ui/plural.ts';
 import { useBook } from '../../records/useBook.ts';
 import { useRecords } from '../../records/useRecords.ts';
@@ -9,23 +11,25 @@ import { usePreferences } from '../../preferences/preferences.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Block, Gold, Judgement } from '../../ui/Judgement.tsx';
-import { Sheet } from '../../ui/Sheet.tsx';
 import { AmountCells, AmountHeads, hoursText, valueText, type Money } from './AmountCells.tsx';
 import { BookBy } from './BookBy.tsx';
 import { EveryGround } from './EveryGround.tsx';
+import { PromisedAndCame } from './PromisedAndCame.tsx';
 
 const SeasonChart = lazy(() => import('./SeasonChart.tsx').then((m) => ({ default: m.SeasonChart })));
+const GiveSheet = lazy(() => import('./give/GiveSheet.tsx').then((m) => ({ default: m.GiveSheet })));
 
 /** How much ground gave how much gold. */
 export function BooksScreen() {
   const { ground, spots } = useGround();
   const { picked } = usePicked();
   const book = useBook(ground.id);
+  const inTubs = useOpenLifts(ground);
   const show = useShow();
   const { pricePerGram, money: moneyName } = usePreferences().preferences;
   const money: Money = pricePerGram === null ? null : { pricePerGram, name: moneyName };
   const grounds = useRecords('grounds').items;
-  const [sharing, setSharing] = useState(false);
+  const [giving, setGiving] = useState(false);
   const nameOf = (id: string): string => spots.find((s) => s.id === id)?.name ?? 'a spot since removed';
 
   if (!book)
@@ -41,43 +45,35 @@ export function BooksScreen() {
       </Judgement>
     );
   const { total, unweighed } = book;
+  const tubs = standingTubs(inTubs).length;
+  const tubsSay =
+    tubs > 0 &&
+    `${[`${plural(tubs, 'tub')} of it`, expectedWords(expectedInTubs(inTubs), show.gold)].filter(Boolean).join(', ')}.`;
   const rests = [
     total.running_s > 0 &&
       `${total.buckets} buckets in ${hoursText(total.running_s)} of running, ${plural(total.cleanups, 'clean-up')}${total.gold_mg > 0 ? `: ${show.gold(total.gold_mg / (total.running_s / 3600))} an hour${total.person_s ? `, ${show.gold(total.gold_mg / (total.person_s / 3600))} for each person’s hour` : ''}` : ''}.`,
     unweighed.buckets > 0 &&
       `Not weighed yet: ${show.volume(unweighed.volumeBank_L)} in ${plural(unweighed.runs, 'run')}.`,
+    tubsSay,
     pricePerGram === null && 'Type your price in Settings to see values.',
   ]
     .filter(Boolean)
     .join(' ');
   return (
     <div className="flex flex-col gap-5">
-      <header className="flex flex-wrap items-center justify-between gap-3 border-b border-rule pb-2">
-        <span className="hidden font-serif text-[18px] font-semibold sm:inline">{ground.name}</span>
-        <span className="no-print flex flex-wrap gap-2 max-sm:order-last">
-          <a
-            className="inline-flex min-h-11 items-center border-2 border-ink px-4"
-            href={`/api/v1/grounds/${ground.id}/book.csv`}
-            download
-          >
-            Save the book as CSV
-          </a>
-          <Button
-            disabled={!ground.line}
-            title={ground.line ? undefined : 'A typed ground has no line to export'}
-            onClick={() => setSharing(true)}
-          >
-            Save the ground as GeoJSON
-          </Button>
-        </span>
+      <header className="hidden border-b border-rule pb-2 font-serif text-[18px] font-semibold sm:block">
+        {ground.name}
       </header>
       {total.cleanups === 0 ? (
         <Judgement
           rests={
             unweighed.buckets > 0 ? (
-              <Link className="underline underline-offset-4" to={`/g/${ground.id}/clean`}>
-                {show.volume(unweighed.volumeBank_L)} wait to be weighed
-              </Link>
+              <>
+                <Link className="underline underline-offset-4" to={`/g/${ground.id}/clean`}>
+                  {show.volume(unweighed.volumeBank_L)} wait to be weighed
+                </Link>
+                {tubsSay && `: ${tubsSay}`}
+              </>
             ) : (
               'Set a box, run some gravel, clean up: the first line then stands here.'
             )
@@ -92,12 +88,16 @@ export function BooksScreen() {
           {money && <>, worth {valueText(total.gold_mg, money)}</>}.
         </Judgement>
       )}
+      <Button className="no-print self-start" onClick={() => setGiving(true)}>
+        Give or print ...
+      </Button>
       {book.lines.length > 0 && (
         <Block title="By source" aside="gold of several spots run together stays theirs together">
           <BookTable book={book} nameOf={nameOf} picked={picked} money={money} />
         </Block>
       )}
       {book.lines.length > 0 && <BookBy ground={ground} weighed={book.weighed} money={money} nameOf={nameOf} />}
+      {total.cleanups > 0 && <PromisedAndCame ground={ground} weighed={book.weighed} nameOf={nameOf} />}
       {book.days.length > 0 && (
         <Block title="The season" aside="bars: weighed that day; line: all so far">
           <Suspense fallback={<div className="h-60" />}>
@@ -110,21 +110,10 @@ export function BooksScreen() {
           <EveryGround grounds={grounds} open={ground.id} money={money} />
         </Block>
       )}
-      {sharing && (
-        <Sheet title="This file gives the place away" onClose={() => setSharing(false)}>
-          <p className="mb-4">
-            It holds the line of {ground.name} and the position of every spot, so that it can be brought in again.
-            Whoever has it knows where you dig. The CSV holds none of that.
-          </p>
-          <a
-            className="inline-flex min-h-14 w-full items-center justify-center bg-ink px-4 text-[18px] font-semibold text-paper"
-            href={`/api/v1/grounds/${ground.id}/ground.geojson`}
-            download
-            onClick={() => setSharing(false)}
-          >
-            Save it with positions
-          </a>
-        </Sheet>
+      {giving && (
+        <Suspense fallback={null}>
+          <GiveSheet ground={ground} spots={spots} book={book} onClose={() => setGiving(false)} />
+        </Suspense>
       )}
     </div>
   );

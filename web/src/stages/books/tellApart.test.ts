@@ -14,8 +14,9 @@ const setup = (id: string, rigId: string, text: string): StoredSetup =>
 const BEHIND = {
   // Weighed on the last evening of June by the ground's own clock, two hours west of Greenwich.
   cleanups: [
-    { id: 'one', cleanedAt: '2026-07-01T01:00:00.000Z', runIds: ['a'] },
-    { id: 'two', cleanedAt: '2026-07-09T12:00:00.000Z', runIds: ['b', 'a', 'gone'] },
+    { id: 'one', cleanedAt: '2026-07-01T01:00:00.000Z', runIds: ['a'], rinseOutOf: [] },
+    { id: 'two', cleanedAt: '2026-07-09T12:00:00.000Z', runIds: ['b', 'a', 'gone'], rinseOutOf: [] },
+    { id: 'rinsed', cleanedAt: '2026-07-20T12:00:00.000Z', runIds: [], rinseOutOf: ['one'] },
   ],
   runs: [
     { id: 'a', setupId: 'flat', people: 2 },
@@ -39,6 +40,8 @@ describe('clean-ups told apart', () => {
     expect(words('month')).toEqual(['2026-06', '2026-07']);
     expect(words('year')).toEqual(['2026', '2026']);
   });
+  test('what was rinsed out later by the runs it came from', () =>
+    expect(tellApart('box', BEHIND, localTime('UTC'))({ id: 'rinsed' })).toBe('Short Ten'));
   test('one that is not here is not known', () =>
     expect(tellApart('box', BEHIND, localTime('UTC'))({ id: 'none' })).toBe('not known'));
 });

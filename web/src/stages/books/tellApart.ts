@@ -9,7 +9,7 @@ export const TOLD_BY = ['box', 'lining', 'pitch', 'people', 'month', 'year'] as 
 export type ToldBy = (typeof TOLD_BY)[number];
 
 interface Behind {
-  readonly cleanups: readonly Pick<StoredCleanup, 'id' | 'cleanedAt' | 'runIds'>[];
+  readonly cleanups: readonly Pick<StoredCleanup, 'id' | 'cleanedAt' | 'runIds' | 'rinseOutOf'>[];
   readonly runs: readonly Pick<StoredRun, 'id' | 'setupId' | 'people'>[];
   readonly setups: readonly StoredSetup[];
   readonly rigs: readonly StoredRig[];
@@ -32,10 +32,13 @@ export function tellApart(by: ToldBy, { cleanups, runs, setups, rigs }: Behind, 
     const day = local.isoDay(cleanup.cleanedAt);
     if (by === 'year') return day.slice(0, 4);
     if (by === 'month') return day.slice(0, 7);
-    const words = cleanup.runIds.flatMap((runId) => {
-      const run = runById.get(runId);
-      return run ? [wordOf(run)] : [];
-    });
+    const before = cleanups.filter((c) => cleanup.rinseOutOf.includes(c.id));
+    const words = [cleanup, ...before]
+      .flatMap((c) => c.runIds)
+      .flatMap((runId) => {
+        const run = runById.get(runId);
+        return run ? [wordOf(run)] : [];
+      });
     return [...new Set(words)].sort().join(' + ') || 'not known';
   };
 }

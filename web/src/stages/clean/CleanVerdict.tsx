@@ -1,10 +1,15 @@
 import { HEAD_STRETCH_M, type LossBySize, type SectionSplit } from '@riffle/core';
+import { expectedInTubs, standingTubs, type OpenLift } from '../../box/openLifts.ts';
+import { plural } from '../../ui/plural.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Gold, Judgement } from '../../ui/Judgement.tsx';
 import { shareLost } from './shareLost.ts';
 
 interface CleanVerdictProps {
   readonly runs: number;
+  /** What stands in tubs, and of it what is being weighed. */
+  readonly tubs: readonly OpenLift[];
+  readonly weighing: OpenLift | null;
   readonly volumeBank_L: number;
   readonly sources: readonly string[];
   readonly split: SectionSplit | null;
@@ -18,8 +23,9 @@ const TOO_MUCH = 0.1;
 const MOST_TELLS = 0.8;
 
 /** What the clean-up says: how much, whether the box held, what went over the end or why that cannot be told. */
-export function CleanVerdict({ runs, volumeBank_L, sources, split, bySize }: CleanVerdictProps) {
+export function CleanVerdict({ runs, tubs, weighing, volumeBank_L, sources, split, bySize }: CleanVerdictProps) {
   const show = useShow();
+  if (runs === 0 && tubs.length > 0) return <TubsVerdict tubs={tubs} />;
   if (runs === 0)
     return (
       <Judgement rests="Run some gravel first; its clean-up waits here afterwards.">
@@ -30,9 +36,9 @@ export function CleanVerdict({ runs, volumeBank_L, sources, split, bySize }: Cle
   if (!split)
     return (
       <Judgement
-        rests={`From ${fed}. Weigh section by section from the head down; cut the first at ${show.smallLength(HEAD_STRETCH_M)}.`}
+        rests={`From ${fed}. ${weighing ? 'Tub by tub from the head down.' : `Weigh section by section from the head down; cut the first at ${show.smallLength(HEAD_STRETCH_M)}.`}`}
       >
-        What did each section of the box hold?
+        {weighing ? 'What did each tub hold?' : 'What did each section of the box hold?'}
       </Judgement>
     );
   const { loss, headShare } = split;
@@ -76,6 +82,31 @@ export function CleanVerdict({ runs, volumeBank_L, sources, split, bySize }: Cle
       rests={`${head}${grade}${mixed}${loss.atLeast < 0.001 ? 'The sections do not show that any went over' : `At least ${shareLost(loss.atLeast)} went over, by how the last sections thin out`}. ${unseen}`}
     >
       <Gold>{show.gold(split.total_mg)}</Gold> in the box; how much went over the end, the tail tells.
+    </Judgement>
+  );
+}
+
+/** What waits in tubs, and what to do with it next. */
+function TubsVerdict({ tubs }: { tubs: readonly OpenLift[] }) {
+  const show = useShow();
+  const standing = standingTubs(tubs);
+  const toFinish = standing.filter((t) => !t.finish).length;
+  const expected = expectedInTubs(tubs);
+  return (
+    <Judgement
+      rests={`${
+        toFinish > 0
+          ? `${plural(toFinish, 'tub')} still to be brought down to gold.`
+          : 'All are brought down to gold: weigh them.'
+      }${expected ? '' : ' What they should hold was not said beforehand.'}`}
+    >
+      {plural(standing.length, 'tub')} to be weighed
+      {expected && (
+        <>
+          , <Gold>{show.gold(expected.low_mg)}</Gold> to <Gold>{show.gold(expected.high_mg)}</Gold> expected
+        </>
+      )}
+      .
     </Judgement>
   );
 }

@@ -1,4 +1,5 @@
 import { LINING_IDS, LININGS, type LiningId } from '@riffle/core';
+import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { Checkbox } from '../../ui/Checkbox.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -6,6 +7,7 @@ import { Block } from '../../ui/Judgement.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
 import { useShow } from '../../units/useShow.ts';
+import { ScaleSheet } from './ScaleSheet.tsx';
 import { USUAL_SCREENS, type SectionDraft, type SectionReading } from './readCleanup.ts';
 import type { CleanupInHand } from './useCleanup.ts';
 
@@ -61,6 +63,7 @@ function SectionFields({ nth, section, reading, inHand }: SectionFieldsProps) {
   const show = useShow();
   const { to, gold, from_m, problem, differs } = reading;
   const { tried, sections, dropSection } = inHand;
+  const [isWeighing, setWeighing] = useState(false);
   const set = (some: Partial<SectionDraft>): void => inHand.setSection(section.key, some);
   const from = nth === 1 ? 'the head' : from_m === null ? 'there' : show.smallLength(from_m);
   return (
@@ -120,8 +123,18 @@ function SectionFields({ nth, section, reading, inHand }: SectionFieldsProps) {
             onChange={(e) => set({ colors: e.target.value })}
           />
         </label>
+        <TextButton aria-label={`Weigh section ${nth} on a scale`} onClick={() => setWeighing(true)}>
+          vial and scale
+        </TextButton>
         {sections.length > 1 && <TextButton onClick={() => dropSection(section.key)}>drop section {nth}</TextButton>}
       </div>
+      {isWeighing && (
+        <ScaleSheet
+          what={section.name || `section ${nth}`}
+          onWeighed={(gold) => set({ gold })}
+          onClose={() => setWeighing(false)}
+        />
+      )}
     </fieldset>
   );
 }

@@ -57,7 +57,7 @@ export function SplitDrawing({ sections, split }: SplitDrawingProps) {
             height={base - y(density(s))}
             fill="var(--gold-fill)"
             stroke="var(--gold)"
-            strokeWidth="1.600"
+            strokeWidth="1.6"
           />
         ))}
         <clipPath id="split-clip">
@@ -71,7 +71,7 @@ export function SplitDrawing({ sections, split }: SplitDrawingProps) {
               clipPath="url(#split-clip)"
               fill="none"
               stroke="var(--ink)"
-              strokeWidth="1.800"
+              strokeWidth="1.8"
               strokeDasharray="6 4"
             />
           </>
@@ -84,7 +84,7 @@ export function SplitDrawing({ sections, split }: SplitDrawingProps) {
                 className="halo"
                 x={x(s.from_m) + w / 2}
                 y={Math.max(16, y(density(s)) - 8)}
-                fontSize="13.500"
+                fontSize="13.5"
                 fontWeight="700"
                 textAnchor="middle"
                 style={{ fill: 'var(--gold)' }}
@@ -92,11 +92,11 @@ export function SplitDrawing({ sections, split }: SplitDrawingProps) {
                 {show.gold(s.gold_mg)}
               </text>
               {w > 60 && (
-                <text x={x(s.from_m) + w / 2} y={base + 32} fontSize="12.500" textAnchor="middle">
+                <text x={x(s.from_m) + w / 2} y={base + 32} fontSize="12.5" textAnchor="middle">
                   {s.name}
                 </text>
               )}
-              <path d={`M${x(s.to_m)} ${base}v14`} stroke="var(--ink)" strokeWidth="1.300" />
+              <path d={`M${x(s.to_m)} ${base}v14`} stroke="var(--ink)" strokeWidth="1.3" />
               <text
                 className="halo"
                 x={x(s.to_m)}

@@ -6,6 +6,7 @@ import {
   TEXTS,
   type Cleanup,
   type StoredGround,
+  type StoredLift,
   type StoredRig,
   type StoredRun,
 } from '@riffle/contract';
@@ -39,6 +40,8 @@ export interface SectionDraft {
   readonly colors?: string;
   /** Weights by the screens, coarsest first, in the unit of `gold`; empty: not weighed. */
   readonly bySize?: readonly string[];
+  /** Where it begins, when a stretch above it was lost; left out: where the one above ends. */
+  readonly from_m?: number;
 }
 
 /** A clean-up as it is typed; kept on the device. */
@@ -135,7 +138,8 @@ export function readCleanup(
   let from_m: number | null = 0;
   for (const s of sections) {
     const to = readEntered('length', s.to);
-    readings.push({ to, ...goldRead(s, fractions), from_m, problem: endProblem(to, from_m) });
+    const begins: number | null = s.from_m ?? from_m;
+    readings.push({ to, ...goldRead(s, fractions), from_m: begins, problem: endProblem(to, begins) });
     from_m = to.ok ? to.value : null;
   }
   const measured = sections.flatMap((s, i): MeasuredSection[] => {
@@ -207,6 +211,7 @@ export function cleanupRecord(
   ground: StoredGround,
   runs: readonly StoredRun[],
   local: LocalTime,
+  lift: StoredLift | null = null,
 ): (Cleanup & { baseVersion: 0 }) | null {
   const wrong = screens?.ok === false || readings.some((r) => [...r.cells, r.colors].some((c) => c?.ok === false));
   if (
@@ -223,7 +228,9 @@ export function cleanupRecord(
     deleted: false,
     groundId: ground.id,
     runIds: runs.map((r) => r.id).sort(),
-    cleanedAt: (draft.when ? local.at(draft.when) : new Date()).toISOString(),
+    rinseOutOf: [],
+    // Gold belongs to the day it left the box, whenever it is weighed: that day's water, people and agreement.
+    cleanedAt: lift ? lift.liftedAt : (draft.when ? local.at(draft.when) : new Date()).toISOString(),
     sections: measured.map((m, i) => {
       const { name = '', gold = { text: '', unit: 'mg' }, bySize } = sections[i] ?? {};
       const { cells = [], colors } = readings[i] ?? {};
@@ -248,7 +255,7 @@ export function cleanupRecord(
         : [],
     blackSand_g: blackSand?.ok ? blackSand.value / 1000 : null,
     blackSandEntered: blackSand ? draft.blackSand : null,
-    rinsedClean: draft.rinsed,
+    rinsedClean: lift ? lift.rinsedClean : draft.rinsed,
     note: draft.note,
     baseVersion: 0,
   };

@@ -1,5 +1,7 @@
 import { bankVolume_L } from '@riffle/core';
 import { useMemo, useState } from 'react';
+import { outOfTheBox } from '../../box/outOfTheBox.ts';
+import { useOpenLifts } from '../../box/useOpenLifts.ts';
 import { useSealedForecast } from '../../box/useSealedForecast.ts';
 import { useColors } from '../../reading/useColors.ts';
 import { useKeep } from '../../records/useKeep.ts';
@@ -10,6 +12,7 @@ import { useDraft } from '../../ui/useDraft.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { useShow } from '../../units/useShow.ts';
 import { expectedGold, oddGold } from './expectedGold.ts';
+import { sectionsFromTubs } from './readLift.ts';
 import {
   cleanupRecord,
   isWeighed,
@@ -21,8 +24,12 @@ import {
   type SectionDraft,
 } from './readCleanup.ts';
 
-/** The clean-up in hand: the runs that wait for one, its sections as weighed, and what their split tells. */
-export function useCleanup() {
+/**
+ * The clean-up in hand: the runs that wait for one, its sections as weighed, and what their split tells.
+ * @param liftId the lift whose tubs are weighed; null: what lies in the box
+ * @param onKept called once it is in the book
+ */
+export function useCleanup(liftId: string | null, onKept: () => void) {
   const { ground, spots } = useGround();
   const show = useShow();
   const US = show.display.system === 'US';
@@ -32,18 +39,27 @@ export function useCleanup() {
   const rigs = useRecords('rigs').items;
   const samples = useRecords('samples', ground.id).items;
   const book = useKeep('cleanups');
-  const [draft, setDraft, clear] = useDraft<CleanupDraft>(`cleanup-${ground.id}`, () => newCleanup(US));
+  const [draft, setDraft, clear] = useDraft<CleanupDraft>(
+    liftId === null ? `cleanup-${ground.id}` : `cleanup-of-lift-${liftId}`,
+    () => newCleanup(US),
+  );
   const [tried, setTried] = useState(false);
   const change = (some: Partial<CleanupDraft>): void => setDraft((before) => ({ ...before, ...some }));
 
-  const waiting = useMemo(() => {
-    const weighed = new Set(cleanups.flatMap((c) => c.runIds));
-    return allRuns.filter((r) => !weighed.has(r.id));
-  }, [allRuns, cleanups]);
+  const inTubs = useOpenLifts(ground);
+  const inBox = useMemo(() => {
+    const emptied = outOfTheBox(
+      cleanups,
+      inTubs.map((l) => l.lift),
+    );
+    return allRuns.filter((r) => !emptied.has(r.id));
+  }, [allRuns, cleanups, inTubs]);
   const { leftOut } = draft;
+  const tubs = useMemo(() => inTubs.find((l) => l.lift.id === liftId) ?? null, [inTubs, liftId]);
+  const waiting = useMemo(() => tubs?.runs ?? inBox, [tubs, inBox]);
   const runs = useMemo(() => waiting.filter((r) => !leftOut.includes(r.id)), [waiting, leftOut]);
   const rig = rigs.find((r) => r.id === setups.find((s) => s.id === runs[0]?.setupId)?.rigId);
-  const sections = draft.sections ?? usualSections(rig, US);
+  const sections = draft.sections ?? (tubs ? sectionsFromTubs(tubs.lift, US ? 'grain' : 'mg') : usualSections(rig, US));
   const color_mg = useColors(ground, samples).luckColor_mg;
   const read = readCleanup(draft, sections, color_mg);
   // Nothing is foretold once a weight stands there.
@@ -67,11 +83,17 @@ export function useCleanup() {
     runs.length === 0
       ? null
       : oddGold({ sections, readings: read.readings, draft }, expectedGold(forecast, before, volumeBank_L));
-  const record = cleanupRecord(draft, sections, read, ground, runs, useLocalTime());
+  const record = cleanupRecord(draft, sections, read, ground, runs, useLocalTime(), tubs?.lift);
 
   return {
     ground,
     cleanups,
+    rig,
+    /** Runs that lie in the box, not in tubs. */
+    inBox,
+    inTubs,
+    /** The tubs being weighed; null: what lies in the box. */
+    tubs,
     waiting,
     runs,
     draft,
@@ -106,8 +128,8 @@ export function useCleanup() {
       clear();
       setTried(false);
       toast('Written to the book.');
+      onKept();
     },
-    takeOut: (one: (typeof cleanups)[number]): void => book.takeOut(one, 'Taken out of the book; its runs wait again.'),
   };
 }
 export type CleanupInHand = ReturnType<typeof useCleanup>;

@@ -1,10 +1,13 @@
+import { lazy, Suspense } from 'react';
 import { riverIsFresh, riverNow, underWater } from '@riffle/core';
 import type { StoredGaugeReading, StoredSpot } from '@riffle/contract';
 import { daysBetween } from '../../when/localTime.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
-import { plural } from '../../ui/plural.ts';
 import { useNow } from '../../ui/useNow.ts';
 import { useShow } from '../../units/useShow.ts';
+
+// It stands a moment after the level: the first view is to be light.
+const RiverCurve = lazy(() => import('./RiverCurve.tsx').then((m) => ({ default: m.RiverCurve })));
 
 /** Spots the river covers at its last fresh reading. */
 export function OutOfReach({
@@ -49,11 +52,13 @@ export function RiverLine({ readings, onOpen }: { readings: readonly StoredGauge
         ? ', steady'
         : `, ${trend_m_day > 0 ? 'rising' : 'falling'} ${show.smallLength(Math.abs(trend_m_day))} a day`;
   const daysAgo = (at: string): number => daysBetween(local.isoDay(at), local.isoDay(now_ms));
-  const since = Math.max(2, daysAgo(last.readAt));
+  const since = daysAgo(last.readAt);
   const days = flood ? daysAgo(flood.readAt) : 0;
   return (
     <button type="button" className="flex items-center gap-3 text-left max-sm:min-h-11" onClick={onOpen}>
-      <Curve readings={readings} />
+      <Suspense fallback={<span className="w-[92px] shrink-0 tight:hidden" />}>
+        <RiverCurve readings={readings} />
+      </Suspense>
       <span>
         {riverIsFresh(last, now_ms) ? (
           <>
@@ -62,8 +67,8 @@ export function RiverLine({ readings, onOpen }: { readings: readonly StoredGauge
           </>
         ) : (
           <>
-            <b className="text-water">River not read for {plural(since, 'day')}</b>; {show.length(last.level_m)} on{' '}
-            {local.day(last.readAt)}.
+            <b className="text-water">River not read {since < 2 ? 'since yesterday' : `for ${since} days`}</b>;{' '}
+            {show.length(last.level_m)} on {local.day(last.readAt)}.
           </>
         )}
         {flood && (
@@ -75,22 +80,5 @@ export function RiverLine({ readings, onOpen }: { readings: readonly StoredGauge
         )}
       </span>
     </button>
-  );
-}
-
-function Curve({ readings }: { readings: readonly StoredGaugeReading[] }) {
-  const order = [...readings].sort((a, b) => (a.readAt < b.readAt ? -1 : 1)).slice(-40);
-  if (order.length < 3) return null;
-  const [t0, t1] = [Date.parse(order[0]?.readAt ?? ''), Date.parse(order.at(-1)?.readAt ?? '')];
-  const levels = order.map((r) => r.level_m);
-  const [low, high] = [Math.min(...levels), Math.max(...levels)];
-  const at = (r: StoredGaugeReading): string =>
-    `${(2 + (86 * (Date.parse(r.readAt) - t0)) / (t1 - t0 || 1)).toFixed(1)} ${(22 - (18 * (r.level_m - low)) / (high - low || 1)).toFixed(1)}`;
-  const line = order.map((r, i) => `${i ? 'L' : 'M'}${at(r)}`).join('');
-  return (
-    <svg width="92" height="26" aria-hidden="true" className="shrink-0 tight:hidden">
-      <path d={`${line}V25H2Z`} fill="var(--water-body)" />
-      <path d={line} fill="none" stroke="var(--water)" strokeWidth="1.6" />
-    </svg>
   );
 }

@@ -1,7 +1,7 @@
 import { BOX_EVENTS, TAIL_COLORS, type StoredRig, type StoredRun, type StoredSetup } from '@riffle/contract';
 import { cleanUpAfter_m3, CONTAINERS, drawnBoxes, USUAL_MIX, type Spread } from '@riffle/core';
 import { formatDistanceToNowStrict } from 'date-fns';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { lazy, memo, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { fedSince_m3, settingAsSet, weighedBlackSand } from '../../box/boxEvidence.ts';
 import { useContainers } from '../../records/useContainers.ts';
@@ -34,7 +34,7 @@ interface AtTheBoxProps {
 }
 
 /** What is done at the box while it runs, besides feeding: the tail panned, the beat kept, the mat watched. */
-export function AtTheBox(props: AtTheBoxProps) {
+export const AtTheBox = memo(function AtTheBox(props: AtTheBoxProps) {
   return (
     <div className="mt-3 border-t-2 border-ink">
       <TailPan {...props} />
@@ -44,6 +44,26 @@ export function AtTheBox(props: AtTheBoxProps) {
       <Listen {...props} />
       <Mat {...props} />
     </div>
+  );
+});
+
+interface TapButtonProps {
+  readonly onTap: () => void;
+  readonly disabled?: boolean;
+  readonly children: string;
+}
+
+/** One of several things that may have happened at the box. */
+function TapButton({ onTap, disabled = false, children }: TapButtonProps) {
+  return (
+    <button
+      type="button"
+      disabled={disabled}
+      className="min-h-12 touch-manipulation border-2 border-ink text-[15px] leading-tight font-semibold active:bg-ink active:text-paper disabled:opacity-50"
+      onClick={onTap}
+    >
+      {children}
+    </button>
   );
 }
 
@@ -133,11 +153,9 @@ function Happened({ run }: AtTheBoxProps) {
     <div className="border-b border-rule py-2">
       <div role="group" aria-label="What happened at the box" className="grid grid-cols-4 gap-1">
         {BOX_EVENTS.map((event) => (
-          <button
+          <TapButton
             key={event}
-            type="button"
-            className="min-h-12 touch-manipulation border-2 border-ink text-[14px] font-semibold active:bg-ink active:text-paper"
-            onClick={() =>
+            onTap={() =>
               add({
                 groundId: run.groundId,
                 setupId: run.setupId,
@@ -148,7 +166,7 @@ function Happened({ run }: AtTheBoxProps) {
             }
           >
             {event}
-          </button>
+          </TapButton>
         ))}
       </div>
       {what && last && (
@@ -187,17 +205,13 @@ function Changed({ run, setup, rig, source, hold }: AtTheBoxProps) {
       </p>
       <div role="group" aria-labelledby="box-changed" className="grid grid-cols-2 gap-1 sm:grid-cols-4">
         {LEVERS.map((lever) => (
-          <button
+          <TapButton
             key={lever}
-            type="button"
             disabled={!stint.can(lever)}
-            className="min-h-12 touch-manipulation border-2 border-ink text-[15px] font-semibold active:bg-ink active:text-paper disabled:opacity-50"
-            onClick={() =>
-              stint.begin(lever, source, `${words[lever].charAt(0).toUpperCase()}${words[lever].slice(1)}`)
-            }
+            onTap={() => stint.begin(lever, source, `${words[lever].charAt(0).toUpperCase()}${words[lever].slice(1)}`)}
           >
             {words[lever]}
-          </button>
+          </TapButton>
         ))}
       </div>
     </div>
@@ -256,6 +270,7 @@ function Mat({ run, setup, rig, volumeLoose_L }: AtTheBoxProps) {
   const runs = useRecords('runs', run.groundId).items;
   const setups = useRecords('setups', run.groundId).items;
   const cleanups = useRecords('cleanups', run.groundId).items;
+  const lifts = useRecords('lifts', run.groundId).items;
   const share = useMemo(() => weighedBlackSand({ runs, cleanups }), [runs, cleanups]);
   const after = useMemo((): Spread | null => {
     const setting = settingAsSet(setup, rig, USUAL_MIX);
@@ -263,7 +278,7 @@ function Mat({ run, setup, rig, volumeLoose_L }: AtTheBoxProps) {
   }, [setup, rig, share]);
   if (!after) return null;
   // What lies in the box besides: earlier runs through it that were not cleaned up.
-  const before_L = 1000 * fedSince_m3({ runs: runs.filter((r) => r.id !== run.id), setups, cleanups }, rig.id);
+  const before_L = 1000 * fedSince_m3({ runs: runs.filter((r) => r.id !== run.id), setups, cleanups, lifts }, rig.id);
   const fed_L = before_L + volumeLoose_L;
   const [low, middle, high] = [after.low, after.middle, after.high].map((m3) =>
     Math.max(1, Math.round((m3 * 1000) / run.bucket_L)),

@@ -13,7 +13,8 @@ import { useWrite } from '../../offline/outbox.ts';
 import { justKept, useKeep } from '../../records/useKeep.ts';
 import { asTyped } from '../../units/readEntered.ts';
 import { Button } from '../../ui/Button.tsx';
-import { SelectField, TextField } from '../../ui/Field.tsx';
+import { SpotSelect } from '../../ground/SpotSelect.tsx';
+import { TextField } from '../../ui/Field.tsx';
 import { plural } from '../../ui/plural.ts';
 import { FormSheet } from '../../ui/Sheet.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
@@ -106,14 +107,12 @@ export function PaperSheet({ groundId, setups, rigs, spots, onClose, ...usual }:
       {lines.map((line, i) => (
         <fieldset key={i} className="grid grid-cols-[minmax(0,1fr)_6rem] gap-x-3">
           <legend className="sr-only">Gravel {i + 1}</legend>
-          <SelectField
+          <SpotSelect
             label={i === 0 ? 'Gravel from' : 'then from'}
+            none="Pick a spot"
+            spots={spots}
             value={line.spotId}
-            choices={[
-              { value: '', label: 'Pick a spot' },
-              ...[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => ({ value: s.id, label: s.name })),
-            ]}
-            onChange={(spotId) => setLines(lines.map((l, j) => (j === i ? { ...l, spotId } : l)))}
+            onPick={(spotId) => setLines(lines.map((l, j) => (j === i ? { ...l, spotId: spotId ?? '' } : l)))}
             problem={tried ? (lineWrong[i] ?? null) : null}
           />
           <TextField

@@ -1,6 +1,8 @@
+import { spotName } from '../../ground/spotName.ts';
+import { fromTheFootUp } from '../../ground/SpotSelect.tsx';
 import type { StoredRig, StoredRun, StoredSetup, StoredSpot } from '@riffle/contract';
-import { PRUDENT_SHARE } from '@riffle/core';
-import { useMemo, useState } from 'react';
+import { PRUDENT_SHARE, type RunTally } from '@riffle/core';
+import { memo, useCallback, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { plural } from '../../ui/plural.ts';
 import { useKeys } from '../../shell/useKeys.ts';
@@ -16,6 +18,7 @@ import { useLocalTime } from '../../when/useLocalTime.ts';
 import { FULLNESS } from '../../box/byHand.ts';
 import { RunSheet } from './RunSheet.tsx';
 import { Stints } from './Stints.tsx';
+import { useIsPhone } from '../../ui/useIsPhone.ts';
 import { useKeepAwake } from '../../ui/useKeepAwake.ts';
 import { useSource } from './useSource.ts';
 import { WrongClock } from './WrongClock.tsx';
@@ -40,11 +43,13 @@ export function RunLive({ run, setup, rig, spots, onDrop, hold }: RunLiveProps) 
   const open = useOpenRun(run, setup, rig);
   const show = useShow();
   const [mending, setMending] = useState(false);
+  const mend = useCallback(() => setMending(true), []);
+  const isPhone = useIsPhone();
   const { tally } = open;
   const { count, pace_ms } = open;
   const last = tally.buckets.at(-1);
   const [source, setSource] = useSource(run.id, last?.spotId ?? run.spotId);
-  const name = (id: string | null | undefined): string => spots.find((s) => s.id === id)?.name ?? 'no spot';
+  const name = (id: string | null | undefined): string => spotName(spots, id);
   const safe_ms = safePace_ms(open.answer, run.bucket_L);
   useKeys(
     useMemo(
@@ -58,6 +63,21 @@ export function RunLive({ run, setup, rig, spots, onDrop, hold }: RunLiveProps) 
   );
   useKeepAwake(!tally.stopped);
   const sources = Object.keys(tally.bySpot_L).filter(Boolean);
+
+  const log = (
+    <div>
+      <Tape
+        buckets={open.buckets}
+        // Those that have not come yet were tipped before.
+        earlier={count - open.buckets.length}
+        fullnessOf={open.fullnessOf}
+        isPartly={open.state === 'away' && run.tally.taps > 0}
+        spots={spots}
+        onMend={mend}
+      />
+      <Stints run={run} rigId={setup?.rigId} />
+    </div>
+  );
 
   if (open.state === 'arriving') return <Fetching what="the taps of this run" />;
   if (tally.stopped) {
@@ -139,10 +159,7 @@ export function RunLive({ run, setup, rig, spots, onDrop, hold }: RunLiveProps) 
               )}
             </div>
           )}
-          <div className="hidden sm:block">
-            <Tape open={open} name={name} onMend={() => setMending(true)} />
-            <Stints run={run} rigId={setup?.rigId} />
-          </div>
+          {!isPhone && log}
         </div>
         <div className="mt-auto sm:mt-0">
           <div
@@ -157,13 +174,11 @@ export function RunLive({ run, setup, rig, spots, onDrop, hold }: RunLiveProps) 
               value={source}
               onChange={(e) => setSource(e.target.value)}
             >
-              {[...spots]
-                .sort((a, b) => a.distance_m - b.distance_m)
-                .map((s) => (
-                  <option key={s.id} value={s.id}>
-                    {s.name}
-                  </option>
-                ))}
+              {fromTheFootUp(spots).map((s) => (
+                <option key={s.id} value={s.id}>
+                  {s.name}
+                </option>
+              ))}
             </select>
           </div>
           <div className="flex border-y-2 border-ink">
@@ -220,7 +235,7 @@ export function RunLive({ run, setup, rig, spots, onDrop, hold }: RunLiveProps) 
               run={run}
               setup={setup}
               rig={rig}
-              tipped_ms={tally.buckets.map((b) => b.at_ms)}
+              tipped_ms={open.tipped_ms}
               source={source}
               hold={hold}
               volumeLoose_L={open.volumeLoose_L}
@@ -229,29 +244,31 @@ export function RunLive({ run, setup, rig, spots, onDrop, hold }: RunLiveProps) 
           )}
         </div>
       </div>
-      <div className="sm:hidden">
-        <Tape open={open} name={name} onMend={() => setMending(true)} />
-        <Stints run={run} rigId={setup?.rigId} />
-      </div>
+      {isPhone && log}
       {mending && <RunSheet run={run} spots={spots} onClose={() => setMending(false)} />}
     </div>
   );
 }
 
 interface TapeProps {
-  readonly open: OpenRun;
-  readonly name: (spotId: string | null | undefined) => string;
+  /** As far as they have reached this device. */
+  readonly buckets: RunTally['buckets'];
+  /** How many were tipped before them. */
+  readonly earlier: number;
+  readonly fullnessOf: OpenRun['fullnessOf'];
+  /** Some are not here. */
+  readonly isPartly: boolean;
+  readonly spots: readonly StoredSpot[];
   readonly onMend: () => void;
 }
 
-/** The buckets of this run, the newest first: when, how full, from where. */
-function Tape({ open, name, onMend }: TapeProps) {
+/** So many buckets stand on the tape; those before them are in the sheet that puts them right. */
+const ON_TAPE = 30;
+
+/** The last buckets of this run, the newest first: when, how full, from where. Drawn anew when one comes, not with the clock. */
+const Tape = memo(function Tape({ buckets, earlier, fullnessOf, isPartly, spots, onMend }: TapeProps) {
   const local = useLocalTime();
-  const { buckets } = open.tally;
-  const partly = open.state === 'away' && open.run.tally.taps > 0;
-  if (buckets.length === 0 && !partly) return null;
-  // Those that have not come yet were tipped before.
-  const earlier = open.count - buckets.length;
+  if (buckets.length === 0 && !isPartly) return null;
   return (
     <div className="border-t-2 border-ink pt-2">
       <div className="flex items-baseline justify-between gap-3">
@@ -260,7 +277,9 @@ function Tape({ open, name, onMend }: TapeProps) {
       </div>
       <ol className="mt-1 max-h-52 overflow-y-auto" tabIndex={0} aria-label="Buckets, the newest first">
         {buckets
-          .map((b, i) => {
+          .slice(-ON_TAPE)
+          .map((b, nth, shown) => {
+            const i = buckets.length - shown.length + nth;
             const before = buckets[i - 1];
             return (
               <li
@@ -269,18 +288,21 @@ function Tape({ open, name, onMend }: TapeProps) {
               >
                 <b>{earlier + i + 1}</b>
                 <span>{local.clock(b.at_ms)}</span>
-                <span>{open.fullnessOf(b.eventId) ?? ''}</span>
-                <span>{name(b.spotId)}</span>
+                <span>{fullnessOf(b.eventId) ?? ''}</span>
+                <span>{spotName(spots, b.spotId)}</span>
                 <span className="text-ink-2">{before && `after ${clockText(b.at_ms - before.at_ms)}`}</span>
               </li>
             );
           })
           .reverse()}
       </ol>
-      {partly && <p className="text-ink-2">The taps before these have not reached this device yet.</p>}
+      {buckets.length > ON_TAPE && (
+        <TextButton onClick={onMend}>the {plural(buckets.length - ON_TAPE, 'bucket')} before</TextButton>
+      )}
+      {isPartly && <p className="text-ink-2">The taps before these have not reached this device yet.</p>}
     </div>
   );
-}
+});
 
 /** No tap for long: what lies between is counted as no work either way; whether the run goes on is asked. */
 function Forgotten({ at, onStop, onMissed }: { at: string; onStop: () => void; onMissed: () => void }) {

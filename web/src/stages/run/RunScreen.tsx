@@ -1,4 +1,5 @@
-import type { StoredCleanup, StoredRig, StoredRun, StoredSetup } from '@riffle/contract';
+import { outOfTheBox } from '../../box/outOfTheBox.ts';
+import type { StoredCleanup, StoredLift, StoredRig, StoredRun, StoredSetup } from '@riffle/contract';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { plural } from '../../ui/plural.ts';
@@ -18,7 +19,7 @@ import { useGround, usePicked } from '../../shell/useGround.ts';
 import { asTyped } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
-import { SelectField } from '../../ui/Field.tsx';
+import { SpotSelect } from '../../ground/SpotSelect.tsx';
 import { Block, Judgement } from '../../ui/Judgement.tsx';
 import { RunLive } from './RunLive.tsx';
 import { useLocalTime } from '../../when/useLocalTime.ts';
@@ -37,11 +38,12 @@ export function RunScreen() {
   const setups = useRecords('setups', ground.id).items;
   const rigs = useRecords('rigs').items;
   const cleanups = useRecords('cleanups', ground.id).items;
+  const lifts = useRecords('lifts', ground.id).items;
   const { takeOut } = useKeep('runs');
-  // The run in hand: the one taken last on this device, also once it is stopped, until it is weighed; or one that is not stopped.
+  // The run in hand: the one taken last on this device, also once it is stopped, until its box is lifted or weighed; or one that is not stopped.
   const [held, hold] = useState(heldRun);
-  const weighed = new Set(cleanups.flatMap((c) => c.runIds));
-  const byStart = [...runs].sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1)).filter((r) => !weighed.has(r.id));
+  const emptied = outOfTheBox(cleanups, lifts);
+  const byStart = [...runs].sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1)).filter((r) => !emptied.has(r.id));
   const running = byStart.filter((r) => !r.tally.stopped);
   const open = held === ANOTHER ? undefined : (byStart.find((r) => r.id === held) ?? running[0]);
   const openId = open?.id;
@@ -82,13 +84,13 @@ export function RunScreen() {
             onDrop={() => drop(open)}
             hold={hold}
           />
-          {open.tally.stopped && <SealedAtStop runs={runs} cleanups={cleanups} />}
+          {open.tally.stopped && <SealedAtStop runs={runs} lifts={lifts} cleanups={cleanups} />}
           <Button look="quiet" className="self-start" onClick={() => hold(ANOTHER)}>
             {open.tally.stopped ? 'Another run' : 'Start another box beside it'}
           </Button>
         </>
       ) : (
-        <Needs kinds={['runs', 'cleanups']} without="said">
+        <Needs kinds={['runs', 'lifts', 'cleanups']} without="said">
           <StartRun all={runs} waiting={byStart} onStarted={hold} />
         </Needs>
       )}
@@ -99,16 +101,18 @@ export function RunScreen() {
 /** When a run stops what its box should hold is sealed, unless some of it was weighed already. */
 function SealedAtStop({
   runs,
+  lifts,
   cleanups,
 }: {
   readonly runs: readonly StoredRun[];
+  readonly lifts: readonly StoredLift[];
   readonly cleanups: readonly StoredCleanup[];
 }) {
   const { ground } = useGround();
   const waiting = useMemo(() => {
-    const weighed = new Set(cleanups.flatMap((c) => c.runIds));
-    return runs.filter((r) => !weighed.has(r.id));
-  }, [runs, cleanups]);
+    const emptied = outOfTheBox(cleanups, lifts);
+    return runs.filter((r) => !emptied.has(r.id));
+  }, [runs, lifts, cleanups]);
   const [isWeighed] = useState(() => weighingBegun(ground.id));
   const { forecast, why } = useSealedForecast(ground, waiting, !isWeighed);
   if (isWeighed) return null;
@@ -228,16 +232,13 @@ function StartRun({ all, waiting, onStarted }: StartRunProps) {
         }}
       >
         <div className="grid gap-x-6 sm:grid-cols-2">
-          <SelectField
+          <SpotSelect
             label="Gravel from"
-            value={spot?.id ?? ''}
-            choices={[
-              { value: '', label: 'Pick a spot' },
-              ...[...spots]
-                .sort((a, b) => a.distance_m - b.distance_m)
-                .map((s) => ({ value: s.id, label: `${s.name}, ${show.distance(s.distance_m)}` })),
-            ]}
-            onChange={(id) => pick(id || null)}
+            none="Pick a spot"
+            spots={spots}
+            say={(s) => `${s.name}, ${show.distance(s.distance_m)}`}
+            value={spot?.id}
+            onPick={pick}
             problem={tried && !spot ? 'Say which spot the first bucket comes from.' : null}
             hint="Later buckets may come from elsewhere."
           />

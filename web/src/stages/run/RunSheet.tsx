@@ -1,25 +1,22 @@
-import { textProblem, TEXTS, type LoggedEvent, type StoredRun, type StoredSpot } from '@riffle/contract';
-import { asRunEvent, BROKEN_OFF_MS, tallyRun } from '@riffle/core';
-import { useMemo, useState } from 'react';
-import { useWrite } from '../../offline/outbox.ts';
+import { textProblem, TEXTS, type StoredRun, type StoredSpot } from '@riffle/contract';
+import { useState } from 'react';
+import { spotName } from '../../ground/spotName.ts';
 import { useKeep } from '../../records/useKeep.ts';
-import { useRunEvents } from '../../records/useRunEvents.ts';
 import { useRecords } from '../../records/useRecords.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Choices } from '../../ui/Choices.tsx';
-import { SelectField, TextField } from '../../ui/Field.tsx';
+import { TextField } from '../../ui/Field.tsx';
 import { plural } from '../../ui/plural.ts';
 import { PutRight } from '../../ui/PutRight.tsx';
-import { FormSheet, Sheet } from '../../ui/Sheet.tsx';
+import { FormSheet } from '../../ui/Sheet.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
-import { useNow } from '../../ui/useNow.ts';
-import { undoToast } from '../../ui/undoToast.ts';
 import { whenProblem } from '../../when/readWhen.ts';
-import { SetupSelect } from './SetupSelect.tsx';
-import { PeopleField } from './PeopleField.tsx';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { WhenField } from '../../when/WhenField.tsx';
-import { stoppedAt, FULLNESS, missedBucket, takenBack, type BucketToldAnew, type Fullness } from '../../box/byHand.ts';
+import { BucketSheet } from './BucketSheet.tsx';
+import { MendsSoFar } from './MendsSoFar.tsx';
+import { PeopleField } from './PeopleField.tsx';
+import { SetupSelect } from './SetupSelect.tsx';
+import { useMends } from './useMends.ts';
 
 interface RunSheetProps {
   readonly run: StoredRun;
@@ -59,7 +56,7 @@ export function RunSheet({ run, spots, onClose }: RunSheetProps) {
     onClose();
   };
   const picked = buckets.find((b) => b.id === open);
-  const nameOf = (id: string | null): string => spots.find((s) => s.id === id)?.name ?? 'no spot';
+  const nameOf = (id: string | null): string => spotName(spots, id);
   return (
     <FormSheet title={`The run of ${local.dayTime(run.startedAt)}`} onClose={onClose} onSave={save} tight>
       <WhenField label="Began" value={started} onChange={setStarted} problem={startWrong} />
@@ -107,6 +104,7 @@ export function RunSheet({ run, spots, onClose }: RunSheetProps) {
           </li>
         ))}
       </ol>
+      <MendsSoFar mends={mends} nameOf={nameOf} />
       {(picked || open === 'missed') && (
         <BucketSheet
           title={picked ? `Bucket ${buckets.indexOf(picked) + 1}` : 'A bucket that was missed'}
@@ -134,124 +132,5 @@ export function RunSheet({ run, spots, onClose }: RunSheetProps) {
         />
       )}
     </FormSheet>
-  );
-}
-
-/** A bucket that counts, as it can be told anew. */
-interface KeptBucket extends BucketToldAnew {
-  readonly id: string;
-}
-
-/** What a run's taps come to, and the ways to put them right; each says so and can be undone. */
-function useMends(run: StoredRun) {
-  const write = useWrite();
-  const local = useLocalTime();
-  const now_ms = useNow(60_000);
-  const { events, state } = useRunEvents(run.id);
-  const tally = useMemo(
-    () => tallyRun(Date.parse(run.startedAt), events.map(asRunEvent), Date.parse(run.startedAt)),
-    [run.startedAt, events],
-  );
-  const buckets = tally.buckets.map((b): KeptBucket => ({
-    id: b.eventId,
-    at: new Date(b.at_ms).toISOString(),
-    spotId: b.spotId ?? null,
-    fullness: fullnessOf(events.find((e) => e.id === b.eventId)),
-  }));
-  const lastBucketAt = buckets.at(-1)?.at ?? null;
-  const stops = events.filter((e) => e.kind === 'stop' && (lastBucketAt === null || e.at >= lastBucketAt));
-  const firstStop = stops.map((e) => e.at).sort()[0];
-  const until_ms = firstStop === undefined ? now_ms : Date.parse(firstStop);
-  const isLate = lastBucketAt !== null && until_ms - Date.parse(lastBucketAt) > BROKEN_OFF_MS;
-  const send = (...taps: LoggedEvent[]): void =>
-    write({ what: 'events', runId: run.id, groundId: run.groundId, events: taps });
-  const bucketOf = (told: BucketToldAnew): LoggedEvent => missedBucket(told, run.bucket_L);
-  return {
-    state,
-    buckets,
-    lastBucketAt,
-    /** Where the clock went on long after the last bucket: what it did, in words. */
-    stoppedLate: !isLate
-      ? null
-      : firstStop === undefined
-        ? 'was not stopped'
-        : `was stopped at ${local.clock(firstStop)}`,
-    add: (told: BucketToldAnew): void => {
-      const made = bucketOf(told);
-      send(made);
-      undoToast(`A bucket more, at ${local.clock(told.at)}.`, () => send(takenBack(made)));
-    },
-    takeBack: (bucket: KeptBucket): void => {
-      send(takenBack(bucket));
-      undoToast(`The bucket of ${local.clock(bucket.at)} is taken out.`, () => send(bucketOf(bucket)));
-    },
-    tellAnew: (bucket: KeptBucket, told: BucketToldAnew): void => {
-      const made = bucketOf(told);
-      send(takenBack(bucket), made);
-      undoToast(`The bucket of ${local.clock(told.at)} is put right.`, () => send(takenBack(made), bucketOf(bucket)));
-    },
-    stopAt: (at: string): void => send(stoppedAt(at)),
-  };
-}
-
-const fullnessOf = (event: LoggedEvent | undefined): Fullness =>
-  event?.fullness && event.fullness in FULLNESS ? (event.fullness as Fullness) : 'full';
-
-interface BucketSheetProps {
-  readonly title: string;
-  readonly bucket: BucketToldAnew;
-  readonly spots: readonly StoredSpot[];
-  readonly onKeep: (told: BucketToldAnew) => void;
-  readonly onTakeOut: (() => void) | undefined;
-  readonly onClose: () => void;
-}
-
-const NO_SPOT = '';
-
-function BucketSheet({ title, bucket, spots, onKeep, onTakeOut, onClose }: BucketSheetProps) {
-  const local = useLocalTime();
-  const [when, setWhen] = useState(() => local.isoMoment(bucket.at));
-  const [spotId, setSpot] = useState(bucket.spotId);
-  const [fullness, setFullness] = useState(bucket.fullness);
-  // What was tapped stands, whatever the clock says by now.
-  const isAsTapped = when === local.isoMoment(bucket.at);
-  const wrong = when === '' ? 'A day and an hour.' : isAsTapped ? null : whenProblem(when, local);
-  const keep = (): void => {
-    if (wrong) return;
-    // The field has no seconds: what was not touched keeps its own.
-    const at = isAsTapped ? bucket.at : local.at(when).toISOString();
-    onKeep({ at, spotId, fullness });
-  };
-  return (
-    <Sheet title={title} onClose={onClose}>
-      <div className="flex flex-col gap-1">
-        <WhenField label="Tipped" value={when} onChange={setWhen} problem={wrong} />
-        <SelectField
-          label="From"
-          value={spotId ?? NO_SPOT}
-          choices={[
-            { value: NO_SPOT, label: 'no spot named' },
-            ...[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => ({ value: s.id, label: s.name })),
-          ]}
-          onChange={(id) => setSpot(id === NO_SPOT ? null : id)}
-        />
-        <Choices
-          label="How full"
-          value={fullness}
-          onChange={setFullness}
-          choices={(Object.keys(FULLNESS) as Fullness[]).map((f) => ({ value: f, label: f }))}
-        />
-        <div className="mt-3 flex flex-wrap gap-3">
-          <Button look="main" onClick={keep}>
-            {onTakeOut ? 'Keep it so' : 'Add it'}
-          </Button>
-          {onTakeOut && (
-            <Button look="danger" onClick={onTakeOut}>
-              Take it out
-            </Button>
-          )}
-        </div>
-      </div>
-    </Sheet>
   );
 }

@@ -3,6 +3,7 @@ import {
   asRunEvent,
   BROKEN_OFF_MS,
   DOUBLE_TAP_MS,
+  goOnTo,
   MEDIAN_BOX,
   PRUDENT_SHARE,
   solveBox,
@@ -20,7 +21,6 @@ import { useWrite } from '../../offline/outbox.ts';
 import { trueNow } from '../../api/trueClock.ts';
 import { useClockOff_ms } from '../../api/useClockOff.ts';
 import { stoppedAt } from '../../box/byHand.ts';
-import { countPartly } from './countPartly.ts';
 import { nextTap } from './tapCount.ts';
 import { useNow } from '../../ui/useNow.ts';
 
@@ -33,6 +33,10 @@ export interface OpenRun {
   /** Of the taps: on their way, nothing can be counted yet; out of reach, those the server has are missing in `tally`. */
   readonly state: ListState;
   readonly fullnessOf: (eventId: string) => string | null;
+  /** The buckets this device has. The same list until a tap changes it. */
+  readonly buckets: RunTally['buckets'];
+  /** When each of them went in, ms since 1970. */
+  readonly tipped_ms: readonly number[];
   /** Nothing was tapped for so long that the stop was forgotten, likelier than not: when the last bucket went in. */
   readonly fedUntil_ms: number | null;
   /** Time of a full bucket over the last ones, ms; null before the second. */
@@ -49,20 +53,23 @@ export interface OpenRun {
 
 /** A run with its taps: what was logged, what is still on its way, and the ways to log more. */
 export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: StoredRig | undefined): OpenRun {
-  const { events, onTheirWay, state } = useRunEvents(run.id, run.groundId);
+  const { events, state } = useRunEvents(run.id, true);
 
   const write = useWrite();
   const now = useNow(1000) + useClockOff_ms();
   const lastTap = useRef(-Infinity);
-  const tally = useMemo(
-    () => tallyRun(Date.parse(run.startedAt), events.map(asRunEvent), now),
-    [run.startedAt, events, now],
-  );
-  // What has not reached this device is in the tally it came with, and so is what landed from here.
-  const partly = useMemo(
-    () => (state === 'here' ? null : countPartly(run.tally, run.startedAt, onTheirWay)),
-    [state, run.startedAt, run.tally, onTheirWay],
-  );
+  // Counted when a tap comes; each second only the clock goes on.
+  const counted = useMemo(() => {
+    const started_ms = Date.parse(run.startedAt);
+    return tallyRun(started_ms, events.map(asRunEvent), started_ms);
+  }, [run.startedAt, events]);
+  const fullnessOf = useMemo(() => {
+    const byId = new Map(events.map((e) => [e.id, e.fullness]));
+    return (id: string) => byId.get(id) ?? null;
+  }, [events]);
+  const tipped_ms = useMemo(() => counted.buckets.map((b) => b.at_ms), [counted]);
+  const lastTap_ms = useMemo(() => events.reduce((last, e) => Math.max(last, Date.parse(e.at)), -Infinity), [events]);
+  const tally = goOnTo(counted, now);
   const answer = useMemo(() => (setup && rig ? solveSetup(setup, rig) : null), [setup, rig]);
 
   const log = useCallback(
@@ -77,20 +84,22 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
     [write, run.id, run.groundId],
   );
   const lastBucket_ms = tally.buckets.at(-1)?.at_ms ?? null;
-  const lastTap_ms = events.reduce((last, e) => Math.max(last, Date.parse(e.at)), -Infinity);
   const isQuiet = state === 'here' && !tally.stopped && now - lastTap_ms > BROKEN_OFF_MS;
   const bare = { spotId: null, volume_L: null, fullness: null, undoes: null };
 
   return {
     run,
     tally,
-    count: partly?.count ?? tally.buckets.length,
-    volumeLoose_L: partly?.volumeLoose_L ?? tally.volumeLoose_L,
+    // Taps that have not reached this device are in the tally its run came with.
+    count: state === 'here' ? tally.buckets.length : run.tally.buckets,
+    volumeLoose_L: state === 'here' ? tally.volumeLoose_L : run.tally.volumeLoose_L,
     state,
     fedUntil_ms: isQuiet ? lastBucket_ms : null,
     pace_ms: tally.pace_ms_L === null ? null : tally.pace_ms_L * run.bucket_L,
     answer,
-    fullnessOf: (id) => events.find((e) => e.id === id)?.fullness ?? null,
+    buckets: counted.buckets,
+    fullnessOf,
+    tipped_ms,
     logBucket: (fullness, share, spotId) => {
       // Not by the time of day, which may be put back or forward between two taps.
       const at = performance.now();

@@ -110,7 +110,7 @@ function MeasureLine({
           stroke="var(--ink-2)"
           strokeWidth="1.5"
         />
-        <rect x={x(after.low)} y="8.500" width={x(after.high) - x(after.low)} height="9" fill="var(--ink)" />
+        <rect x={x(after.low)} y="8.5" width={x(after.high) - x(after.low)} height="9" fill="var(--ink)" />
         <path d={`M${x(after.middle)} 3V23`} stroke="var(--ink)" strokeWidth="3" />
       </svg>
       <span className="col-start-2 text-[13.5px] sm:col-start-3">{says}</span>

@@ -156,7 +156,7 @@ export function BoxSide({ width, left, right, setting, middle, surface, advised,
               stroke="var(--ink)"
               strokeWidth="1.6"
             />
-            <text className="halo" x={right + 44} y={headY - 18} fontSize="12.500" style={{ fill: 'var(--ink-2)' }}>
+            <text className="halo" x={right + 44} y={headY - 18} fontSize="12.5" style={{ fill: 'var(--ink-2)' }}>
               drop
             </text>
             <text className="halo" x={right + 44} y={headY - 2} fontSize="15" fontWeight="700">

@@ -127,23 +127,23 @@ export function BoxWindowChart({ width, window: found, now, then, onMove }: BoxW
       {pitches.map((p) => (
         <g key={p}>
           <path d={`M${x(p / 12)} ${TOP + high}v5`} stroke="var(--ink)" />
-          <text x={x(p / 12)} y={TOP + high + 18} fontSize="12.500" textAnchor="middle">
+          <text x={x(p / 12)} y={TOP + high + 18} fontSize="12.5" textAnchor="middle">
             {p}
           </text>
         </g>
       ))}
-      <text x={LEFT + wide} y={TOP + high + 34} fontSize="12.500" textAnchor="end" style={{ fill: 'var(--ink-2)' }}>
+      <text x={LEFT + wide} y={TOP + high + 34} fontSize="12.5" textAnchor="end" style={{ fill: 'var(--ink-2)' }}>
         {small ? 'in/ft' : 'pitch, in/ft'}
       </text>
       {waters.map((w) => (
         <g key={w}>
           <path d={`M${LEFT} ${y(w)}h-5`} stroke="var(--ink)" />
-          <text x={LEFT - 8} y={y(w) + 4} fontSize="12.500" textAnchor="end">
+          <text x={LEFT - 8} y={y(w) + 4} fontSize="12.5" textAnchor="end">
             {US ? Number((w / 0.0254).toFixed(2)) : Math.round(w * 1000)}
           </text>
         </g>
       ))}
-      <text x={LEFT} y={TOP + high + 34} fontSize="12.500" style={{ fill: 'var(--ink-2)' }}>
+      <text x={LEFT} y={TOP + high + 34} fontSize="12.5" style={{ fill: 'var(--ink-2)' }}>
         ↑ {small ? '' : 'water, '}
         {US ? 'in' : 'mm'}
       </text>
@@ -159,7 +159,7 @@ export function BoxWindowChart({ width, window: found, now, then, onMove }: BoxW
           className="halo"
           {...beside(px, 76, [LEFT, LEFT + wide])}
           y={crowded && y(then.depth_m) < py ? py + 20 : py - 11}
-          fontSize="13.500"
+          fontSize="13.5"
           fontWeight="700"
         >
           now {Math.round(100 * now.works)} %
@@ -179,7 +179,7 @@ export function BoxWindowChart({ width, window: found, now, then, onMove }: BoxW
             className="halo"
             {...beside(x(then.slope), small ? 40 : 86, [LEFT, LEFT + wide])}
             y={y(then.depth_m) + (crowded && y(then.depth_m) < py ? -8 : 18)}
-            fontSize="13.500"
+            fontSize="13.5"
             fontWeight="700"
           >
             {Math.round(100 * then.works)} %{small ? '' : ' works'}

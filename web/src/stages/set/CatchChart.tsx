@@ -63,7 +63,7 @@ export function CatchChart({ width, left, right, sections, curves, vCloses_m }: 
             stroke={s === 0 ? 'var(--ink)' : 'var(--rule)'}
             strokeWidth={s === 0 ? 1.4 : 1}
           />
-          <text x={left - 6} y={y(s) + 4} fontSize="12.500" textAnchor="end" style={{ fill: 'var(--gold)' }}>
+          <text x={left - 6} y={y(s) + 4} fontSize="12.5" textAnchor="end" style={{ fill: 'var(--gold)' }}>
             {s * 100} %
           </text>
         </g>

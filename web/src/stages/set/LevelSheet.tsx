@@ -96,7 +96,7 @@ function Laid({ turned, tilt_deg }: { turned: boolean; tilt_deg: number }) {
       <path d="M0 84H340" stroke="var(--rule)" strokeWidth="2" />
       <g transform="translate(165 50) rotate(2.9)">
         <rect x="-48" y="-11" width="96" height="9" rx="4" fill="var(--picked)" stroke="var(--ink)" strokeWidth="2" />
-        <circle cx={turned ? 40 : -40} cy="-6.500" r="3" fill="var(--ink)" />
+        <circle cx={turned ? 40 : -40} cy="-6.5" r="3" fill="var(--ink)" />
         <circle cx={Math.max(-30, Math.min(30, -3 * lean))} cy="-22" r="6" fill="var(--water)" />
         <path d="M-36 -29V-15M36 -29V-15" stroke="var(--ink)" strokeWidth="1.5" />
       </g>

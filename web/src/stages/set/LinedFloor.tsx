@@ -24,13 +24,13 @@ export function LinedFloor({ sections, x, y, high }: LinedFloorProps) {
         const isNamed = !before || liningOf(before).name !== name;
         return (
           <g key={i}>
-            <rect x={a} y={top} width={b - a} height={tall} fill="none" stroke="var(--ink)" strokeWidth="1.200" />
-            <path d={liningStrokes(s.lining, a, b, top, tall)} stroke="var(--ink)" strokeWidth="1.400" fill="none" />
+            <rect x={a} y={top} width={b - a} height={tall} fill="none" stroke="var(--ink)" strokeWidth="1.2" />
+            <path d={liningStrokes(s.lining, a, b, top, tall)} stroke="var(--ink)" strokeWidth="1.4" fill="none" />
             {isNamed && b - a > 5.6 * name.length && (
               <text
                 x={(a + b) / 2}
                 y={y + high + 15}
-                fontSize="12.500"
+                fontSize="12.5"
                 textAnchor="middle"
                 style={{ fill: 'var(--ink-2)' }}
               >

@@ -1,4 +1,5 @@
 import { MOST, textProblem, TEXTS, type RigSection, type StoredRig } from '@riffle/contract';
+import { leakPointsOf } from '../../box/openLifts.ts';
 import { LINING_IDS, LININGS, type LiningId } from '@riffle/core';
 import { useState } from 'react';
 import { useKeep } from '../../records/useKeep.ts';
@@ -34,15 +35,20 @@ export function RigSheet({ rig: now, onClose, onKept }: RigSheetProps) {
   const [name, setName] = useState(rig?.name ?? '');
   const [drafts, setDrafts] = useState(() => rigDraft(rig, show.display.system === 'US'));
   const [added, setAdded] = useState(0);
+  const [leaks, setLeaks] = useState(() => leakPointsOf(rig).join(', '));
   const [tried, setTried] = useState(false);
   const read = drafts.map((d, i) => readRigSection(d, { isFirst: i === 0, isAlone: drafts.length === 1 }));
   const sections = read.flatMap((r) => r.section ?? []);
   const wrongName = textProblem(TEXTS.name, name);
+  const leakPoints = leaks.split(/[,;\n]/).flatMap((place) => place.trim() || []);
+  const wrongLeaks =
+    leakPoints.map((place) => textProblem(TEXTS.leak, place)).find(Boolean) ??
+    (leakPoints.length > MOST.leaks ? `At most ${MOST.leaks} places.` : null);
   const wrong = rigProblem(read);
   const save = (): void => {
     setTried(true);
-    if (wrongName || wrong || sections.length < drafts.length) return;
-    onKept(keep.put(rig, { name: name.trim(), sections, note: rig?.note ?? '' }));
+    if (wrongName || wrongLeaks || wrong || sections.length < drafts.length) return;
+    onKept(keep.put(rig, { name: name.trim(), sections, leakPoints, note: rig?.note ?? '' }));
   };
   const remove = (): void => {
     if (!rig) return;
@@ -81,6 +87,13 @@ export function RigSheet({ rig: now, onClose, onKept }: RigSheetProps) {
           Another section below it, with a lining of its own
         </TextButton>
       )}
+      <TextField
+        label="Where it hides gold, washed out at each clean-up"
+        value={leaks}
+        onChange={setLeaks}
+        problem={wrongLeaks}
+        hint="parted by commas"
+      />
       <p role="alert" className="min-h-5 text-[12.5px] text-danger">
         {tried && wrong && `▲ ${wrong}`}
       </p>

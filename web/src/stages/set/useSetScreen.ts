@@ -2,6 +2,7 @@ import type { Measurement, StoredBoxTest, StoredRig, StoredRun, StoredScreening,
 import { boxLength_m, UNITS } from '@riffle/core';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
+import { outOfTheBox } from '../../box/outOfTheBox.ts';
 import { evidenceOf, fedSince_m3, speaking, type BoxBook } from '../../box/boxEvidence.ts';
 import { chosenSource, holdRun } from '../../box/heldRun.ts';
 import { useGoOn } from '../../box/useGoOn.ts';
@@ -192,11 +193,11 @@ export function useSetScreen() {
 /** Nobody levels finer. */
 const LEVEL_M = 0.001;
 /** The run through this box that is not stopped: the latest, where there are several. */
-const runningThrough = ({ runs, setups, cleanups }: BoxBook, rigId: string): StoredRun | undefined => {
+const runningThrough = ({ runs, setups, lifts, cleanups }: BoxBook, rigId: string): StoredRun | undefined => {
   const ofRig = new Set(setups.filter((s) => s.rigId === rigId).map((s) => s.id));
-  const weighed = new Set(cleanups.flatMap((c) => c.runIds));
+  const emptied = outOfTheBox(cleanups, lifts);
   return runs
-    .filter((r) => ofRig.has(r.setupId) && !r.tally.stopped && !weighed.has(r.id))
+    .filter((r) => ofRig.has(r.setupId) && !r.tally.stopped && !emptied.has(r.id))
     .sort((a, b) => b.startedAt.localeCompare(a.startedAt))[0];
 };
 

@@ -80,7 +80,10 @@ function Vials({ gold: { ledger } }: { gold: ReturnType<typeof useGold> }) {
                 />
               )}
             </svg>
-            <b className={`text-right ${v.gold_mg < 0 ? 'text-danger' : 'text-gold'}`}>{show.gold(v.gold_mg)}</b>
+            <span className="text-right">
+              <b className={v.gold_mg < 0 ? 'text-danger' : 'text-gold'}>{show.gold(v.gold_mg)}</b>
+              {v.fine_mg !== null && <span className="block text-[12.5px]">{show.gold(v.fine_mg)} fine</span>}
+            </span>
           </li>
         ))}
       </ul>

@@ -15,9 +15,12 @@ import { dayMonthYear } from '../../../when/localTime.ts';
 import { DayField } from '../../../when/WhenField.tsx';
 import { useToday } from '../../../when/useLocalTime.ts';
 import type { Gold } from './useGold.ts';
+import { useStatement } from './useStatement.ts';
 
 /** What each partner has coming, by what was agreed for the day it was won, sold or lost. */
-export function Shares({ gold: { agreements, statements } }: { gold: Gold }) {
+export function Shares({ gold }: { gold: Gold }) {
+  const { agreements, statements } = gold;
+  const give = useStatement(gold);
   const show = useShow();
   const { money } = usePreferences().preferences;
   const [open, setOpen] = useState<StoredAgreement | 'new' | null>(null);
@@ -35,6 +38,7 @@ export function Shares({ gold: { agreements, statements } }: { gold: Gold }) {
                     {h}
                   </th>
                 ))}
+                <td />
               </tr>
             </thead>
             <tbody>
@@ -49,6 +53,11 @@ export function Shares({ gold: { agreements, statements } }: { gold: Gold }) {
                   <td className="pr-3 text-right">{show.gold(s.share_mg)}</td>
                   <td className="pr-3 text-right">{show.gold(s.handedOut_mg)}</td>
                   {paid && <td className="pr-3 text-right">{moneyText(s.price, money)}</td>}
+                  <td className="text-right">
+                    <TextButton aria-label={`Statement for ${s.name}`} onClick={() => void give(s)}>
+                      statement
+                    </TextButton>
+                  </td>
                 </tr>
               ))}
             </tbody>

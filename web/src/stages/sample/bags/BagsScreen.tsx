@@ -293,16 +293,7 @@ function Progress({ lots }: { lots: readonly StoredLot[] }) {
           const x = at;
           at += (n / Math.max(1, lots.length)) * 400;
           return (
-            <rect
-              key={name}
-              x={x}
-              y="1"
-              width={at - x}
-              height="18"
-              fill={fill}
-              stroke="var(--ink)"
-              strokeWidth="1.200"
-            />
+            <rect key={name} x={x} y="1" width={at - x} height="18" fill={fill} stroke="var(--ink)" strokeWidth="1.2" />
           );
         })}
       </svg>

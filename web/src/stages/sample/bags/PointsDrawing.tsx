@@ -57,7 +57,7 @@ export function PointsDrawing({ points, picked = null, onPick }: PointsDrawingPr
               onClick={onPick && (() => onPick(p.id))}
             >
               <circle r="14" fill="transparent" />
-              {picked === p.id && <circle r="15" fill="var(--picked)" stroke="var(--ink)" strokeWidth="2.400" />}
+              {picked === p.id && <circle r="15" fill="var(--picked)" stroke="var(--ink)" strokeWidth="2.4" />}
               {p.states.length <= 1 ? (
                 <Bag state={p.states[0] ?? 'planned'} gold={p.gold} />
               ) : (
@@ -67,10 +67,10 @@ export function PointsDrawing({ points, picked = null, onPick }: PointsDrawingPr
                     x="-5"
                     y={-p.states.length * 2.5 + i * 5}
                     width="10"
-                    height="4.500"
+                    height="4.5"
                     fill={FILL[state]}
                     stroke="var(--ink)"
-                    strokeWidth="0.900"
+                    strokeWidth="0.9"
                   />
                 ))
               )}
@@ -107,10 +107,10 @@ const FILL: Readonly<Record<StoredLot['state'], string>> = {
 /** One bag: open while not dug, filled with gravel when dug; panned it is a gold disc or a blank's ring; lost it is crossed out. */
 function Bag({ state, gold }: { state: StoredLot['state']; gold: boolean | null }) {
   if (state === 'lost')
-    return <path d="M-6 -6l12 12M6 -6l-12 12" stroke="var(--danger)" strokeWidth="2.400" strokeDasharray="3 2" />;
+    return <path d="M-6 -6l12 12M6 -6l-12 12" stroke="var(--danger)" strokeWidth="2.4" strokeDasharray="3 2" />;
   if (state === 'panned' || state === 'run')
     return gold ? (
-      <circle r="7" fill="var(--gold-fill)" stroke="var(--gold)" strokeWidth="1.600" />
+      <circle r="7" fill="var(--gold-fill)" stroke="var(--gold)" strokeWidth="1.6" />
     ) : (
       <circle r="6" fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />
     );
@@ -119,7 +119,7 @@ function Bag({ state, gold }: { state: StoredLot['state']; gold: boolean | null 
       d="M-5 -7h10l2 13h-14z"
       fill={FILL[state]}
       stroke="var(--ink)"
-      strokeWidth="1.500"
+      strokeWidth="1.5"
       strokeDasharray={state === 'planned' ? '3 2' : undefined}
     />
   );

@@ -42,7 +42,7 @@ export function TagScanner({ onWords, onClose }: TagScannerProps) {
               d="M18 34V18H34M66 18H82V34M82 66V82H66M34 82H18V66"
               fill="none"
               stroke="var(--picked)"
-              strokeWidth="2.500"
+              strokeWidth="2.5"
             />
           </svg>
         </div>

@@ -126,11 +126,11 @@ function LooseAndBank({ swell_percent }: { swell_percent: number }) {
       >
         <path d="M10 36h120" stroke="var(--ink)" strokeWidth="1.6" />
         <rect x="30" y="36" width="80" height="64" fill="url(#gravel)" stroke="var(--ink)" strokeWidth="1.6" />
-        <text x="70" y="115" fontSize="12.500" textAnchor="middle">
+        <text x="70" y="115" fontSize="12.5" textAnchor="middle">
           in the bank: {show.volume(10)}
         </text>
-        <path d="M140 70h60m-9 -6l9 6l-9 6" fill="none" stroke="var(--ink)" strokeWidth="1.800" />
-        <text x="168" y="60" fontSize="12.500" textAnchor="middle">
+        <path d="M140 70h60m-9 -6l9 6l-9 6" fill="none" stroke="var(--ink)" strokeWidth="1.8" />
+        <text x="168" y="60" fontSize="12.5" textAnchor="middle">
           dug
         </text>
         <rect
@@ -140,14 +140,14 @@ function LooseAndBank({ swell_percent }: { swell_percent: number }) {
           height={tall}
           fill="url(#gravel)"
           stroke="var(--ink)"
-          strokeWidth="1.600"
+          strokeWidth="1.6"
           strokeDasharray="5 3"
         />
         <path d={`M314 36V${100 - tall}`} stroke="var(--ink)" strokeWidth="4" />
-        <text x="322" y={72 - tall / 4} fontSize="12.500">
+        <text x="322" y={72 - tall / 4} fontSize="12.5">
           + {swell_percent} %
         </text>
-        <text x="266" y="115" fontSize="12.500" textAnchor="middle">
+        <text x="266" y="115" fontSize="12.5" textAnchor="middle">
           loose: {show.volume(10 * (1 + swell_percent / 100))}
         </text>
       </svg>

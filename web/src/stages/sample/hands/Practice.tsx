@@ -68,7 +68,7 @@ export function Practice({ seedings, hands }: PracticeProps) {
             <path
               d={`M${recovery.low * 180} 11H${recovery.high * 180}M${recovery.low * 180} 7v8M${recovery.high * 180} 7v8`}
               stroke="var(--ink)"
-              strokeWidth="1.600"
+              strokeWidth="1.6"
             />
             <rect x={recovery.share * 180 - 3} y="5" width="6" height="12" fill="var(--ink)" />
           </svg>

@@ -45,23 +45,23 @@ export function CutoffCurve({ map, cutoff_mg_L, highest_mg_L }: CutoffCurveProps
           </g>
         ))}
         <path d={line((c) => c.pay)} fill="none" stroke="var(--ink)" strokeWidth="2" strokeDasharray="6 4" />
-        <path d={line((c) => c.gold)} fill="none" stroke="var(--gold)" strokeWidth="2.600" />
-        <path d={`M${x(cutoff_mg_L)} ${top}V${base}`} stroke="var(--ink)" strokeWidth="1.600" />
+        <path d={line((c) => c.gold)} fill="none" stroke="var(--gold)" strokeWidth="2.6" />
+        <path d={`M${x(cutoff_mg_L)} ${top}V${base}`} stroke="var(--ink)" strokeWidth="1.6" />
         <circle
           cx={x(cutoff_mg_L)}
           cy={y(here.gold)}
           r="5"
           fill="var(--gold-fill)"
           stroke="var(--gold)"
-          strokeWidth="1.600"
+          strokeWidth="1.6"
         />
         <circle
           cx={x(cutoff_mg_L)}
           cy={y(here.pay)}
-          r="4.500"
+          r="4.5"
           fill="var(--paper)"
           stroke="var(--ink)"
-          strokeWidth="1.600"
+          strokeWidth="1.6"
         />
         {[0, 0.1, 0.3, 0.6, 1].map((share) => (
           <text

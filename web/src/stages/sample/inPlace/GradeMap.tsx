@@ -120,7 +120,7 @@ export function GradeMap({
             d={`${outline.map((p, i) => `${i ? 'L' : 'M'}${px(p.x_m).toFixed(1)} ${py(p.y_m).toFixed(1)}`).join('')}Z`}
             fill="none"
             stroke="var(--ink-2)"
-            strokeWidth="1.200"
+            strokeWidth="1.2"
             strokeDasharray="7 4"
           />
           {places.map((p) => (
@@ -138,7 +138,7 @@ export function GradeMap({
                 strokeWidth={picked === p.spot.id ? 3 : 1.6}
               />
               {picked === p.spot.id && (
-                <text className="halo" y="-12" fontSize="12.500" fontWeight="700" textAnchor="middle">
+                <text className="halo" y="-12" fontSize="12.5" fontWeight="700" textAnchor="middle">
                   {p.spot.name}: {show.grade(p.grade_mg_L)}
                 </text>
               )}
@@ -163,7 +163,7 @@ export function GradeMap({
               r="9"
               fill="none"
               stroke="var(--ink)"
-              strokeWidth="1.600"
+              strokeWidth="1.6"
               pointerEvents="none"
             />
           )}

@@ -21,7 +21,7 @@ export function VariogramChart({ bins, model }: { bins: readonly VariogramBin[];
         role="img"
         aria-label={`Variogram, ${model.model}: nugget ${model.nugget.toPrecision(2)}, partial sill ${model.partialSill.toPrecision(2)}, range ${show.length(model.range_m)}`}
       >
-        <path d={`M${left} ${top}V${base}H${right}`} fill="none" stroke="var(--ink)" strokeWidth="1.300" />
+        <path d={`M${left} ${top}V${base}H${right}`} fill="none" stroke="var(--ink)" strokeWidth="1.3" />
         <path
           d={Array.from(
             { length: 61 },
@@ -30,7 +30,7 @@ export function VariogramChart({ bins, model }: { bins: readonly VariogramBin[];
           ).join('')}
           fill="none"
           stroke="var(--ink)"
-          strokeWidth="2.200"
+          strokeWidth="2.2"
         />
         {bins.map((b) => (
           <circle
@@ -40,7 +40,7 @@ export function VariogramChart({ bins, model }: { bins: readonly VariogramBin[];
             r={3 + 5 * Math.sqrt(b.pairs / most)}
             fill="var(--picked)"
             stroke="var(--ink-2)"
-            strokeWidth="1.600"
+            strokeWidth="1.6"
           />
         ))}
         {model.range_m < far && (

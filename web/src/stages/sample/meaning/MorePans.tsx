@@ -40,22 +40,22 @@ export function MorePans({ meant, toCome }: { meant: Meant; toCome: PansToCome }
             .join('')}Z`}
           fill="var(--gold-band)"
           stroke="var(--gold)"
-          strokeWidth="1.400"
+          strokeWidth="1.4"
         />
-        <path d={`M${left} ${y(grade)}H${right}`} stroke="var(--gold)" strokeWidth="1.200" strokeDasharray="5 3" />
+        <path d={`M${left} ${y(grade)}H${right}`} stroke="var(--gold)" strokeWidth="1.2" strokeDasharray="5 3" />
         {third !== null && third <= most && (
           <g>
             <path
               d={`M${x(third)} ${y(bandAfter(meant.belief, third, toCome).high_mg_L) - 4}V${y(bandAfter(meant.belief, third, toCome).low_mg_L) + 4}`}
               stroke="var(--gold)"
-              strokeWidth="2.400"
+              strokeWidth="2.4"
             />
-            <text x={x(third)} y={base + 16} fontSize="12.500" fontWeight="700" textAnchor="middle">
+            <text x={x(third)} y={base + 16} fontSize="12.5" fontWeight="700" textAnchor="middle">
               {third} more
             </text>
           </g>
         )}
-        <text x={left} y={base + 16} fontSize="12.500">
+        <text x={left} y={base + 16} fontSize="12.5">
           now
         </text>
         <text x={right} y={base + 34} fontSize="12" textAnchor="end" style={{ fill: 'var(--ink-2)' }}>

@@ -102,7 +102,7 @@ export function Streak({ plan, spots, waiting, cutoff_mg_L }: StreakProps) {
           />
         )}
         {best && <path d={`M${x(best.from_m)} ${top - 8}H${x(best.to_m)}`} stroke="var(--ink)" strokeWidth="4" />}
-        <path d={`M${left} ${base}H${right}`} stroke="var(--ink)" strokeWidth="1.400" />
+        <path d={`M${left} ${base}H${right}`} stroke="var(--ink)" strokeWidth="1.4" />
         <path d={`M${left} ${y(cutoff_mg_L)}H${right}`} stroke="var(--ink)" strokeDasharray="6 4" />
         <text x={left - 6} y={y(cutoff_mg_L) + 4} fontSize="12" textAnchor="end">
           pays
@@ -111,27 +111,27 @@ export function Streak({ plan, spots, waiting, cutoff_mg_L }: StreakProps) {
           d={points.map((p, i) => `${i ? 'L' : 'M'}${x(p.at_m).toFixed(1)} ${y(p.grade_mg_L).toFixed(1)}`).join('')}
           fill="none"
           stroke="var(--gold)"
-          strokeWidth="1.600"
+          strokeWidth="1.6"
         />
         {points.map((p) => (
           <g key={p.m.spot.id}>
             <path
               d={`M${x(p.at_m)} ${y(p.low)}V${y(p.high)}M${x(p.at_m) - 4} ${y(p.high)}h8`}
               stroke={p.grade_mg_L > 0 ? 'var(--gold)' : 'var(--ink)'}
-              strokeWidth="1.400"
+              strokeWidth="1.4"
               strokeDasharray={p.grade_mg_L > 0 ? undefined : '3 3'}
             />
             {p.grade_mg_L > 0 ? (
               <circle
                 cx={x(p.at_m)}
                 cy={y(p.grade_mg_L)}
-                r="5.500"
+                r="5.5"
                 fill="var(--gold-fill)"
                 stroke="var(--gold)"
-                strokeWidth="1.400"
+                strokeWidth="1.4"
               />
             ) : (
-              <circle cx={x(p.at_m)} cy={base} r="5" fill="var(--paper)" stroke="var(--ink)" strokeWidth="1.800" />
+              <circle cx={x(p.at_m)} cy={base} r="5" fill="var(--paper)" stroke="var(--ink)" strokeWidth="1.8" />
             )}
             <text x={x(p.at_m)} y={base + 18} fontSize="12" textAnchor="middle">
               {p.m.spot.name}

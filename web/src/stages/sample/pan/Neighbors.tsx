@@ -72,7 +72,7 @@ export function Neighbors({ spots, grades, spot, now }: NeighborsProps) {
                   <rect x="0" y={y - ROW / 2} width="5" height={ROW} fill="var(--ink)" />
                 </>
               )}
-              <text x="10" y={y + 5} fontSize="13.500" fontWeight={mine ? 700 : 400}>
+              <text x="10" y={y + 5} fontSize="13.5" fontWeight={mine ? 700 : 400}>
                 {s.name.length > 15 ? `${s.name.slice(0, 14)}…` : s.name}
               </text>
               {grade && <Whisker grade={grade} x={x} y={y} offset={mine && now ? 6 : 0} />}
@@ -110,7 +110,7 @@ function Whisker({
     return (
       <g>
         <path d={`M${cx} ${cy}H${x(0)}m7 -4l-7 4l7 4`} fill="none" stroke="var(--ink)" strokeWidth="1.4" />
-        <circle cx={cx} cy={cy} r="4.500" fill="var(--paper)" stroke="var(--ink)" strokeWidth="1.600" />
+        <circle cx={cx} cy={cy} r="4.5" fill="var(--paper)" stroke="var(--ink)" strokeWidth="1.6" />
       </g>
     );
   }
@@ -128,7 +128,7 @@ function Whisker({
         r={strong ? 7 : 5.5}
         fill="var(--gold-fill)"
         stroke="var(--gold)"
-        strokeWidth="1.400"
+        strokeWidth="1.4"
       />
     </g>
   );

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useContainers } from '../../../records/useContainers.ts';
 import { useKeep } from '../../../records/useKeep.ts';
 import { PutRight } from '../../../ui/PutRight.tsx';
+import { fromTheFootUp } from '../../../ground/SpotSelect.tsx';
 import { SelectField, TextField } from '../../../ui/Field.tsx';
 import { FormSheet } from '../../../ui/Sheet.tsx';
 import { useLocalTime } from '../../../when/useLocalTime.ts';
@@ -69,7 +70,7 @@ export function SampleSheet({ sample, spots, pits, onClose }: SampleSheetProps) 
         <SelectField
           label="Spot"
           value={typed.spot}
-          choices={[...spots].sort((a, b) => a.distance_m - b.distance_m).map((s) => ({ value: s.id, label: s.name }))}
+          choices={fromTheFootUp(spots).map((s) => ({ value: s.id, label: s.name }))}
           onChange={(spot) => setTyped({ ...typed, spot })}
         />
       )}

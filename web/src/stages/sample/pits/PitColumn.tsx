@@ -77,7 +77,7 @@ function PitColumn({ layers, bottom, waterAt_m, batter, picked, notes, onPick, o
         <path
           d={`M${LEFT - 8} ${TOP}V${y(shown_m)}${ticks.map((t) => `M${LEFT - 14} ${y(t * unit_m)}h6`).join('')}`}
           stroke="var(--ink)"
-          strokeWidth="1.200"
+          strokeWidth="1.2"
           fill="none"
         />
         {ticks.map((t) => (
@@ -91,7 +91,7 @@ function PitColumn({ layers, bottom, waterAt_m, batter, picked, notes, onPick, o
         <path
           d={`M${LEFT - 4} ${TOP}h${WIDTH + 8}${Array.from({ length: 14 }, (_, i) => `M${LEFT + i * 8.2} ${TOP}l${(i % 3) - 1} ${-6 - (i % 4)}`).join('')}`}
           stroke="var(--ink)"
-          strokeWidth="1.300"
+          strokeWidth="1.3"
           fill="none"
         />
       </g>
@@ -113,7 +113,7 @@ function PitColumn({ layers, bottom, waterAt_m, batter, picked, notes, onPick, o
                 d={`M${LEFT + WIDTH + 14} ${y(from) + 2}h8V${y(to) - 2}h-8`}
                 fill="none"
                 stroke="var(--gold)"
-                strokeWidth="2.200"
+                strokeWidth="2.2"
                 aria-hidden="true"
               />
             )}
@@ -125,10 +125,10 @@ function PitColumn({ layers, bottom, waterAt_m, batter, picked, notes, onPick, o
         d={`M${LEFT + lean(depth_m)} ${y(depth_m)}h${WIDTH - 2 * lean(depth_m)}v26h${-(WIDTH - 2 * lean(depth_m))}z`}
         fill={BOTTOM_HATCH(bottom)}
         stroke="var(--ink)"
-        strokeWidth="1.200"
+        strokeWidth="1.2"
         strokeDasharray={bottom === 'not reached' ? '4 3' : undefined}
       />
-      <text x={LEFT + WIDTH / 2} y={y(depth_m) + 42} fontSize="12.500" textAnchor="middle">
+      <text x={LEFT + WIDTH / 2} y={y(depth_m) + 42} fontSize="12.5" textAnchor="middle">
         {bottom}
       </text>
       {waterAt_m !== null && waterAt_m <= shown_m && (
@@ -136,7 +136,7 @@ function PitColumn({ layers, bottom, waterAt_m, batter, picked, notes, onPick, o
           <path
             d={`M${LEFT - 4} ${y(waterAt_m)}h${WIDTH + 8}`}
             stroke="var(--water)"
-            strokeWidth="2.200"
+            strokeWidth="2.2"
             strokeDasharray="9 3"
           />
           <path d={`M${LEFT - 6} ${y(waterAt_m) - 9}h-9l4.500 8z`} fill="var(--water)" />
@@ -147,7 +147,7 @@ function PitColumn({ layers, bottom, waterAt_m, batter, picked, notes, onPick, o
           <path
             d={`M${LEFT - 8} ${y(UNSHORED_M)}h${WIDTH + 28}`}
             stroke="var(--danger)"
-            strokeWidth="2.400"
+            strokeWidth="2.4"
             strokeDasharray="7 4"
           />
           <text
@@ -180,7 +180,7 @@ function PitColumn({ layers, bottom, waterAt_m, batter, picked, notes, onPick, o
             {MATERIALS[l.material].says}
           </tspan>
           {notes.get(l.id) && (
-            <tspan x={LEFT + WIDTH + 30} dy="15" fontSize="12.500" fontWeight="700" style={{ fill: 'var(--gold)' }}>
+            <tspan x={LEFT + WIDTH + 30} dy="15" fontSize="12.5" fontWeight="700" style={{ fill: 'var(--gold)' }}>
               {notes.get(l.id)}
             </tspan>
           )}

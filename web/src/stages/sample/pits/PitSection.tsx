@@ -69,7 +69,7 @@ export function PitSection({ pits, spots, grades, picked, onPick }: PitSectionPr
         role="img"
         aria-label={`Section through ${apart.length} pits: pay ${show.length(section.meanThickness_m)} thick on average`}
       >
-        <path d={`M${left - 20} ${top}H${right + 20}`} stroke="var(--ink)" strokeWidth="1.600" />
+        <path d={`M${left - 20} ${top}H${right + 20}`} stroke="var(--ink)" strokeWidth="1.6" />
         {apart.slice(0, -1).map((a, i) => {
           const b = apart[i + 1] as Placed;
           return a.payThickness_m + b.payThickness_m === 0 ? null : (
@@ -78,7 +78,7 @@ export function PitSection({ pits, spots, grades, picked, onPick }: PitSectionPr
               d={`M${px(a.at_m)} ${py(a.payTop_m)}L${px(b.at_m)} ${py(b.payTop_m)}V${py(b.payTop_m + b.payThickness_m)}L${px(a.at_m)} ${py(a.payTop_m + a.payThickness_m)}Z`}
               fill="var(--gold-band)"
               stroke="var(--gold)"
-              strokeWidth="1.200"
+              strokeWidth="1.2"
             />
           );
         })}
@@ -110,7 +110,7 @@ export function PitSection({ pits, spots, grades, picked, onPick }: PitSectionPr
                   height="12"
                   fill="url(#bedrock)"
                   stroke="var(--ink)"
-                  strokeWidth="0.900"
+                  strokeWidth="0.9"
                 />
               )}
               {picked === pit.id && (
@@ -119,7 +119,7 @@ export function PitSection({ pits, spots, grades, picked, onPick }: PitSectionPr
               <text
                 x={px(at_m)}
                 y={top - 10}
-                fontSize="12.500"
+                fontSize="12.5"
                 textAnchor="middle"
                 fontWeight={picked === pit.id ? 700 : 400}
               >

@@ -70,7 +70,7 @@ function StopCurve({ page, curve, stop }: { page: PitOnPage; curve: readonly Hou
           height={Math.max(0, y(tops[i + 1] ?? 0) - y(tops[i] ?? 0))}
           fill={HATCH[l.material]}
           stroke="var(--ink)"
-          strokeWidth="1.300"
+          strokeWidth="1.3"
           opacity={(tops[i] ?? 0) < stop.depth_m - 1e-6 ? 1 : 0.35}
         >
           <title>{MATERIALS[l.material].says}</title>
@@ -82,14 +82,14 @@ function StopCurve({ page, curve, stop }: { page: PitOnPage; curve: readonly Hou
           d={`M${LEFT + HOLE + 4} ${y(tops[i] ?? 0) + 2}h5V${y(Math.min(stop.depth_m, tops[i + 1] ?? 0)) - 2}h-5`}
           fill="none"
           stroke="var(--gold)"
-          strokeWidth="2.200"
+          strokeWidth="2.2"
         />
       ))}
       <path
         d={`M${CURVE} ${TOP}V${y(deepest_m)}H${RIGHT}${ticks.map((t) => `M${x(t)} ${y(deepest_m)}v5`).join('')}`}
         fill="none"
         stroke="var(--ink)"
-        strokeWidth="1.200"
+        strokeWidth="1.2"
       />
       {ticks.map((t) => (
         <text
@@ -109,7 +109,7 @@ function StopCurve({ page, curve, stop }: { page: PitOnPage; curve: readonly Hou
             fill="var(--gold-band)"
             opacity="0.55"
           />
-          <path d={`M${path((c) => c.gold_mg_h ?? 0)}`} fill="none" stroke="var(--gold)" strokeWidth="2.600" />
+          <path d={`M${path((c) => c.gold_mg_h ?? 0)}`} fill="none" stroke="var(--gold)" strokeWidth="2.6" />
         </>
       )}
       <path d={`M${LEFT - 6} ${y(stop.depth_m)}H${RIGHT}`} stroke="var(--ink)" strokeWidth="2" strokeDasharray="6 4" />
@@ -120,7 +120,7 @@ function StopCurve({ page, curve, stop }: { page: PitOnPage; curve: readonly Hou
           r="6"
           fill="var(--gold-fill)"
           stroke="var(--gold)"
-          strokeWidth="1.500"
+          strokeWidth="1.5"
         />
       )}
       <text x={LEFT - 10} y={y(stop.depth_m) + 4} fontSize="13" fontWeight="700" textAnchor="end">

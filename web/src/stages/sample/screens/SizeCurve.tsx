@@ -59,7 +59,7 @@ function SizeCurve({ curve, before }: { curve: Curve | null; before: readonly Cu
         ))}
         {curve && (
           <>
-            <path d={path(curve)} fill="none" stroke="var(--ink)" strokeWidth="2.400" />
+            <path d={path(curve)} fill="none" stroke="var(--ink)" strokeWidth="2.4" />
             {curve.points.map((p) => (
               <circle
                 key={p.aperture_mm}
@@ -68,7 +68,7 @@ function SizeCurve({ curve, before }: { curve: Curve | null; before: readonly Cu
                 r="4"
                 fill="var(--paper)"
                 stroke="var(--ink)"
-                strokeWidth="1.800"
+                strokeWidth="1.8"
               />
             ))}
             {MARKED.map((p) => {
@@ -98,7 +98,7 @@ function SizeCurve({ curve, before }: { curve: Curve | null; before: readonly Cu
                 d={stonePath(x(mm), base + 20, r, r * 0.8, i + 1)}
                 fill="var(--gravel)"
                 stroke="var(--ink)"
-                strokeWidth="1.100"
+                strokeWidth="1.1"
               />
               {(i === 0 || x(mm) - x(shown[i - 1] ?? 0) > 46) && (
                 <text x={x(mm)} y={base + 48} fontSize="12" textAnchor="middle">

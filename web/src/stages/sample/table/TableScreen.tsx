@@ -1,9 +1,7 @@
 import { grouped } from '@riffle/core';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { plural } from '../../../ui/plural.ts';
-import { toast } from '../../../ui/toast.ts';
 import { useRecords } from '../../../records/useRecords.ts';
-import { saveFile } from '../../../files/saveFile.ts';
 import { useColors } from '../../../reading/useColors.ts';
 import { useKeep } from '../../../records/useKeep.ts';
 import { useGround } from '../../../shell/useGround.ts';
@@ -11,9 +9,8 @@ import { useKeys } from '../../../shell/useKeys.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Choices } from '../../../ui/Choices.tsx';
 import { Judgement } from '../../../ui/Judgement.tsx';
-import { Sheet } from '../../../ui/Sheet.tsx';
-import { samplesAsCsv, samplesAsGeoJson } from './exportTable.ts';
 import { ImportSheet } from './ImportSheet.tsx';
+import { SaveSheet } from './SaveSheet.tsx';
 import { TakeBack } from './TakeBack.tsx';
 import { SampleGrid } from './SampleGrid.tsx';
 import { rowsOf, useSampleTable, type Only } from './useSampleTable.ts';
@@ -49,19 +46,6 @@ export function TableScreen() {
     return () => window.removeEventListener('paste', onPaste);
   }, []);
 
-  const save = (kind: 'csv' | 'csv with distances' | 'geojson'): void => {
-    const shown = rows.map((r) => r.original.sample);
-    if (kind === 'geojson')
-      saveFile(samplesAsGeoJson(shown, spots), `${ground.name} samples.geojson`, 'application/geo+json');
-    else
-      saveFile(
-        samplesAsCsv(shown, spots, kind !== 'csv'),
-        `${kind === 'csv' ? 'samples' : `${ground.name} samples`}.csv`,
-        'text/csv',
-      );
-    setSaving(false);
-    toast(`${grouped(shown.length)} samples saved.`);
-  };
   return (
     <div className="flex flex-col gap-3">
       <Judgement
@@ -113,22 +97,12 @@ export function TableScreen() {
         />
       )}
       {saving && (
-        <Sheet title="Save these samples" onClose={() => setSaving(false)}>
-          <div className="flex flex-col gap-3">
-            <p>The {grouped(rows.length)} shown, in their order.</p>
-            <Button look="main" onClick={() => save('csv')}>
-              CSV without places
-            </Button>
-            <p className="text-ink-2">Spot names, no distances, no positions.</p>
-            <Button look="danger" onClick={() => save('csv with distances')}>
-              CSV with distances
-            </Button>
-            <Button look="danger" onClick={() => save('geojson')}>
-              GeoJSON with positions
-            </Button>
-            <p className="text-danger">These two tell whoever has the file where your spots are.</p>
-          </div>
-        </Sheet>
+        <SaveSheet
+          ground={ground}
+          samples={rows.map((r) => r.original.sample)}
+          spots={spots}
+          onClose={() => setSaving(false)}
+        />
       )}
     </div>
   );

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { StoredSample, StoredSpot } from '@riffle/contract';
 import Papa from 'papaparse';
 import { outsideRead } from '../../../../test/outsideRead.ts';
-import { samplesAsCsv, samplesAsGeoJson } from './exportTable.ts';
+import { ALL_GIVEN, samplesAsCsv, samplesAsGeoJson } from './exportTable.ts';
 import { guessMapping, TableReader, type TableLine } from './readTable.ts';
 import { localTime } from '../../../when/localTime.ts';
 
@@ -32,7 +32,7 @@ const sample = (some: Partial<StoredSample> = {}): StoredSample =>
 
 describe('samples saved', () => {
   test('without places nothing in the file tells where', () => {
-    const csv = samplesAsCsv([sample()], spots, false);
+    const csv = samplesAsCsv([sample()], spots, { ...ALL_GIVEN, withDistance: false });
     expect(csv).not.toMatch(/522|46\.5|distance/);
     expect(Papa.parse<Record<string, string>>(csv, { header: true }).data[0]).toMatchObject({
       spot: 'Otter bar',
@@ -44,10 +44,10 @@ describe('samples saved', () => {
     });
   });
   test('what a spreadsheet would take for a formula is made harmless', () =>
-    expect(samplesAsCsv([sample({ note: '=1+1' })], spots, false)).toMatch(/'=1\+1/));
+    expect(samplesAsCsv([sample({ note: '=1+1' })], spots)).toMatch(/'=1\+1/));
   test('the file with distances can be brought in again, and says the same', () => {
     const { data, meta } = Papa.parse<Record<string, string>>(
-      samplesAsCsv([sample(), sample({ spotId: 's2', gold_mg: 3.5 })], spots, true),
+      samplesAsCsv([sample(), sample({ spotId: 's2', gold_mg: 3.5 })], spots),
       { header: true },
     );
     const mapping = guessMapping(meta.fields ?? []);
@@ -83,7 +83,6 @@ describe('samples saved', () => {
     const csv = samplesAsCsv(
       notes.map((note) => sample({ note, layer: note })),
       spots,
-      true,
     );
     const { data, meta } = Papa.parse<Record<string, string>>(csv, { header: true });
     const mapping = guessMapping(meta.fields ?? []);
@@ -107,7 +106,7 @@ describe('samples saved', () => {
   });
   test('CSV and GeoJSON say the same of a sample, and open in an outside reader', () => {
     const some = [sample(), sample({ spotId: 's2', note: 'two\nlines, "so"', gold_mg: 3.5 })];
-    const csv = samplesAsCsv(some, spots, true);
+    const csv = samplesAsCsv(some, spots);
     const geoJson = samplesAsGeoJson(some, spots);
     const { features } = JSON.parse(geoJson) as { features: { properties: Record<string, string | number | null> }[] };
     const { data } = Papa.parse<Record<string, string>>(csv, { header: true });
@@ -120,6 +119,13 @@ describe('samples saved', () => {
       ['samples.geojson', geoJson],
     ] as const)
       expect(outsideRead(name, text, 'ogrinfo', ['-ro', '-al', '-so'])).toMatch(/^$|Feature Count: 2/);
+  });
+  test('with nothing given no name, word of one’s own, distance or position is left', () => {
+    const none = { spotName: () => 'Spot 1', give: () => null, withDistance: false, withRemarks: false };
+    for (const file of [samplesAsCsv([sample()], spots, none), samplesAsGeoJson([sample()], spots, none)])
+      expect(file).not.toMatch(/Otter|Mara|rust|said|522|distance|-33|46\.5/);
+    // What was found is all there.
+    expect(samplesAsCsv([sample()], spots, none)).toContain('14.25');
   });
   test('GeoJSON (RFC 7946): a point where there is one, none where there is not', () => {
     const file = JSON.parse(samplesAsGeoJson([sample(), sample({ spotId: 's2' })], spots)) as {
