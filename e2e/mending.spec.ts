@@ -168,3 +168,37 @@ test('a run is put right: when it began, a wrong source, one missed, one too man
     .poll(async () => Object.values((await tally())?.tally.bySpot_L ?? {}).sort((a, b) => a - b))
     .toEqual([10, 40]);
 });
+
+test('a page whose document left the server before the last pan landed shows the pan all the same', async ({
+  page,
+}) => {
+  const groundId = await bringCreek(page, 'Overtaken Fork');
+  await toStage(page, 'Sample');
+  let letGo = (): void => undefined;
+  const held = new Promise<void>((resolve) => (letGo = resolve));
+  await page.route(/\/api\/v1\/samples\//, async (route) => {
+    await held;
+    await route.continue();
+  });
+  await keepBlank(page, 'Lower bar');
+  const putRight = page.getByRole('button', { name: /^Put right the sample of/ });
+  await expect(putRight).toBeVisible();
+  await page.route(
+    (url) => url.pathname.startsWith(`/g/${groundId}`),
+    async (route) => {
+      const early = await route.fetch();
+      letGo();
+      await expect
+        .poll(async () => {
+          const list = await page.request.get(`/api/v1/grounds/${groundId}/samples`);
+          return ((await list.json()) as { items: unknown[] }).items.length;
+        })
+        .toBe(1);
+      // Time for the page that goes to take it off its outbox.
+      await page.waitForTimeout(1500);
+      await route.fulfill({ response: early });
+    },
+  );
+  await page.reload();
+  await expect(putRight).toBeVisible();
+});

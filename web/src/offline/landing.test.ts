@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { LoggedEvent, StoredRun } from '@riffle/contract';
-import { eventsKey, listKey, listKeysOf, withAnswer, withTalliesInHand } from './landing.ts';
+import { eventsKey, listKey, laterOfEach, listKeysOf, withAnswer, withTalliesInHand } from './landing.ts';
 import { tapsByRun } from './waitingTaps.ts';
 import type { Write } from './write.ts';
 
@@ -20,6 +20,15 @@ describe('what the server answers goes into the lists', () => {
   test('an answer older than what is known already changes nothing', () => {
     const list = [spot(1, 3, 'Later')];
     expect(withAnswer(spots, list, change(1), spot(1, 2, 'Earlier'))).toBe(list);
+  });
+  test('of a list read twice each record is as it was later, whichever was read first', () => {
+    const [before, after] = [
+      [spot(1, 2, 'Renamed'), spot(2)],
+      [spot(1), spot(2), spot(3)],
+    ];
+    for (const whole of [laterOfEach(before, after), laterOfEach(after, before)])
+      expect([...named(whole)].sort()).toEqual(['Renamed', 'Spot 2', 'Spot 3']);
+    expect(laterOfEach(before, [spot(1), spot(2)])).toBe(before);
   });
   test('other lists are left as they are', () => {
     for (const key of [listKey('spots', 'another'), listKey('samples', ground), eventsKey('run')]) {

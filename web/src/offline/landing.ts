@@ -68,6 +68,15 @@ export function withAnswer(key: ListKey, items: readonly Listed[], write: Write,
   );
 }
 
+/** One list read twice, as of different moments: of each record the later version. None is ever missing from a later one: what was taken out stays, marked. */
+export function laterOfEach(list: readonly Listed[], other: readonly Listed[]): readonly Listed[] {
+  const byId = new Map(list.map((r) => [r.id, r]));
+  const later = other.filter((r) => (byId.get(r.id)?.version ?? -1) < (r.version ?? 0));
+  if (later.length === 0) return list;
+  for (const r of later) byId.set(r.id, r);
+  return [...byId.values()];
+}
+
 /**
  * Runs as they were just read, beside those in hand. Of a run with taps of this device on their way, the tally in hand
  * stands: the one that was read may hold some of them already, and they would be counted twice. Their own answers bring

@@ -7,6 +7,7 @@ import {
   begunRun,
   eventsKey,
   hashOf,
+  laterOfEach,
   listKey,
   listKeysOf,
   withAnswer,
@@ -184,6 +185,21 @@ export async function takeKeptLists(keys: readonly ListKey[]): Promise<void> {
         queryClient.setQueryData(key, kept.items, { updatedAt: kept.readAt_ms });
     }),
   );
+}
+
+/**
+ * Puts a list in hand that the document brought. The server may have read it before the last writes of the page before
+ * this one landed: they lie in what is kept here, and nowhere else any more.
+ */
+export async function takeBrought(key: ListKey, items: readonly Listed[]): Promise<void> {
+  queryClient.setQueryData(key, items);
+  const kept = await keptList(hashOf(key)).catch(() => undefined);
+  const state = queryClient.getQueryState<readonly Listed[]>(key);
+  if (!kept || state?.data === undefined) return;
+  const whole = laterOfEach(state.data, kept.items);
+  if (whole === state.data) return;
+  queryClient.setQueryData(key, whole, { updatedAt: state.dataUpdatedAt });
+  void queryClient.invalidateQueries({ queryKey: key });
 }
 
 /** From now on this page sees what is written and landed in any page of this device, and sends what waits. */

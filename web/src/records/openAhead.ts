@@ -2,7 +2,7 @@ import type { StoredGround } from '@riffle/contract';
 import type { QueryClient } from '@tanstack/react-query';
 import { broughtLists } from '../api/opening.ts';
 import { listKey } from '../offline/landing.ts';
-import { queryClient, takeKeptLists } from '../offline/queryClient.ts';
+import { queryClient, takeBrought, takeKeptLists } from '../offline/queryClient.ts';
 import { withWaiting } from '../offline/writes.ts';
 import { columnsOf } from './usePans.ts';
 import { listOf } from './useRecords.ts';
@@ -26,7 +26,7 @@ export async function takeKeptAhead(groundId: string | null): Promise<void> {
  * otherwise. `groundId` is the ground that will open; null: the first of the book.
  */
 export async function openAhead(client: QueryClient, groundId: string | null): Promise<void> {
-  for (const { kind, groundId: of, items } of broughtLists) client.setQueryData(listKey(kind, of), items);
+  for (const { kind, groundId: of, items } of broughtLists) void takeBrought(listKey(kind, of), items);
   const grounds = client.fetchQuery(listOf('grounds', '')).catch(() => []);
   const opens = groundId ?? (await grounds)[0]?.id;
   if (!opens) return;
