@@ -196,6 +196,10 @@ export async function landEntry(place: number, answer: unknown): Promise<void> {
   await tx.done;
 }
 
+/** How much had landed of what is dropped: what is read from now on holds it, here and at the server. */
+export const droppedSoFar = async (): Promise<number> =>
+  Number((await (await database()).get('facts', 'dropped')) ?? 0);
+
 export const isListKept = async (hash: string): Promise<boolean> =>
   (await (await database()).getKey('lists', hash)) !== undefined;
 

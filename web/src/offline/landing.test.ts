@@ -29,6 +29,9 @@ describe('what the server answers goes into the lists', () => {
     for (const whole of [laterOfEach(before, after), laterOfEach(after, before)])
       expect([...named(whole)].sort()).toEqual(['Renamed', 'Spot 2', 'Spot 3']);
     expect(laterOfEach(before, [spot(1), spot(2)])).toBe(before);
+    const run = (taps: number) => ({ id: 'run', version: 1, tally: { taps } });
+    expect(laterOfEach([run(3)], [run(5)])).toEqual([run(5)]);
+    expect(laterOfEach([run(5)], [run(3)])).toEqual([run(5)]);
   });
   test('other lists are left as they are', () => {
     for (const key of [listKey('spots', 'another'), listKey('samples', ground), eventsKey('run')]) {

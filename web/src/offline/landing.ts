@@ -68,14 +68,19 @@ export function withAnswer(key: ListKey, items: readonly Listed[], write: Write,
   );
 }
 
-/** One list read twice, as of different moments: of each record the later version. None is ever missing from a later one: what was taken out stays, marked. */
+/** One list read twice, as of different moments: of each record the later. None is ever missing from a later one: what was taken out stays, marked. */
 export function laterOfEach(list: readonly Listed[], other: readonly Listed[]): readonly Listed[] {
   const byId = new Map(list.map((r) => [r.id, r]));
-  const later = other.filter((r) => (byId.get(r.id)?.version ?? -1) < (r.version ?? 0));
+  const later = other.filter((r) => isLater(r, byId.get(r.id)));
   if (later.length === 0) return list;
   for (const r of later) byId.set(r.id, r);
   return [...byId.values()];
 }
+
+/** Taps leave a run its version. */
+const tapsOf = (r: Listed): number => (r as Partial<StoredRun>).tally?.taps ?? 0;
+const isLater = (r: Listed, than: Listed | undefined): boolean =>
+  !than || ((r.version ?? 0) - (than.version ?? 0) || tapsOf(r) - tapsOf(than)) > 0;
 
 /**
  * Runs as they were just read, beside those in hand. Of a run with taps of this device on their way, the tally in hand

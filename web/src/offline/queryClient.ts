@@ -1,7 +1,7 @@
 import { notifyManager, onlineManager, QueryClient, type Query, type QueryKey } from '@tanstack/react-query';
 import { isFault, isPassing } from '../api/client.ts';
 import { KINDS, type Kind } from '../api/kinds.ts';
-import { keepLists, keptList, type Entry, type OnDevice } from './deviceStore.ts';
+import { droppedSoFar, keepLists, keptList, type Entry, type OnDevice } from './deviceStore.ts';
 import {
   begunGround,
   begunRun,
@@ -40,6 +40,8 @@ export const queryClient = new QueryClient({
   },
 });
 
+/** What had been dropped before this page read any list. */
+const atStart = droppedSoFar().catch(() => 0);
 /** How many writes have landed whose answers the lists in hand hold, and the last of them with their numbers. */
 let seen = 0;
 let lately: Entry[] = [];
@@ -54,6 +56,7 @@ async function keptFirst(
   query: Query<readonly Listed[]>,
 ): Promise<readonly Listed[]> {
   if (!isList(query.queryKey)) return ask(context);
+  await atStart;
   if (query.state.data === undefined) {
     const kept = await keptList(query.queryHash).catch(() => undefined);
     if (kept) {
@@ -73,8 +76,8 @@ async function takeIn({ entries, landed, dropped }: OnDevice): Promise<void> {
   const fresh = entries
     .filter((e) => e.landed && e.landed.nth > seen)
     .sort((a, b) => (a.landed?.nth ?? 0) - (b.landed?.nth ?? 0));
-  // Some landed and were dropped while this page looked away: the lists kept here have them.
-  if (dropped > seen && seen > 0) await takeKept();
+  // Some landed and were dropped while this page looked away, or as it opened: the lists kept here have them.
+  if (dropped > Math.max(seen, await atStart)) await takeKept();
   lately = [...lately, ...fresh].slice(-LATELY);
   await Promise.all(fresh.flatMap((e) => listKeysOf(e.write)).map(({ hash }) => takeIfAwaited(hash)));
   // From here to the end at once: what is laid over the lists is taken off right after it.
@@ -135,8 +138,11 @@ async function takeKept(): Promise<void> {
   // All of them at once: a run and its taps must not be of two moments.
   inHand.forEach((query, i) => {
     const list = kept[i];
-    if (list && list.readAt_ms >= query.state.dataUpdatedAt)
-      queryClient.setQueryData(query.queryKey, list.items, { updatedAt: list.readAt_ms });
+    const { data, dataUpdatedAt } = query.state;
+    if (list && data !== undefined)
+      queryClient.setQueryData(query.queryKey, laterOfEach(data as readonly Listed[], list.items), {
+        updatedAt: Math.max(dataUpdatedAt, list.readAt_ms),
+      });
   });
   void queryClient.invalidateQueries();
 }
