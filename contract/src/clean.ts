@@ -59,6 +59,8 @@ export const Cleanup = Whole.extend({
   blackSandEntered: Entered.nullable(),
   /** Was everything rinsed out, carpets too? */
   rinsedClean: z.enum(['yes', 'no', 'unknown']),
+  /** Lifting, finishing and weighing, all hands together; null: not said. */
+  worked_s: within(NUMBERS.worked_s).nullable().default(null),
   note: Note,
 });
 const inOrder = (c: { sections: { from_m: number; to_m: number }[] }): boolean =>

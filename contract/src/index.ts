@@ -116,6 +116,7 @@ export {
 } from './set.ts';
 export { LoggedEvent, NewEvents, NewRun, Run, RunAfterTaps, StoredRun, Tally } from './run.ts';
 export { Lift, NewLift, StoredLift, type Tub } from './lift.ts';
+export { NewWorkRound, StoredWorkRound, WorkRound } from './workRound.ts';
 export { Cleanup, CleanSection, Forecast, NewCleanup, NewForecast, StoredCleanup, StoredForecast } from './clean.ts';
 export { Book, NewTrial, StoredTrial, Trial } from './books.ts';
 export { BackupShelf, KeptBackup } from './backup.ts';

@@ -140,6 +140,14 @@ export const NUMBERS = {
   scoop_L: above0(50, 'L'),
   bucket_L: above0(500, 'L'),
   people: between(1, 100, 'people', { tooLittle: 'At least one.' }),
+  /** At one post of a line: more do not find room there. */
+  hands: between(1, 11, 'people', { tooLittle: 'At least one.', tooMuch: 'At most 11 at one place.' }),
+  /** Buckets that go round. */
+  pails: between(1, 200, 'buckets', { tooLittle: 'At least one.' }),
+  /** One bucket at one task. */
+  task_s: between(1, 7200, 's', { tooLittle: 'At least 1 s.', tooMuch: 'At most two hours.' }),
+  /** A clean-up, all hands together. */
+  worked_s: between(0, 3_600_000, 's', { tooMuch: 'At most 1,000 hours.' }),
   section_m: between(0, 10, 'm'),
   /** Clearing one bucket that was fed as fast as the box takes it. */
   cleared_s: between(5, 7200, 's', { tooLittle: 'At least 5 s.', tooMuch: 'At most two hours.' }),

@@ -310,6 +310,18 @@ export { DRY_IN_SUMMER, secondWater, type WaterHole } from './day/secondWater.ts
 export { walkingMinutes, walkingSpeed_m_s, type WalkedLine } from './day/walking.ts';
 
 export { BROKEN_OFF_MS, DOUBLE_TAP_MS, type RunEvent } from './run/inOrder.ts';
+export {
+  arrangements,
+  crewPace,
+  MOST_HANDS,
+  type Banded,
+  type CrewPace,
+  type PacedRun,
+  type TaskTime,
+  type TimedRound,
+  type WayToStand,
+} from './run/crewPace.ts';
+export { TASKS, workLine, type LineRun, type Post, type Task } from './run/workLine.ts';
 export { goOnTo, tallyRun, type RunTally } from './run/tallyRun.ts';
 export { addTaps, asRunEvent, type LoggedTap, type TapTally } from './run/addTaps.ts';
 export { keepTally } from './run/keepTally.ts';

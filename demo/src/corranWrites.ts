@@ -27,6 +27,7 @@ import {
   type Random,
 } from '@riffle/core';
 import { benchWrites, handsWrites, pitsAt, screeningWrite } from './samplingWrites.ts';
+import { crewWrites } from './crewWrites.ts';
 import { trialWrites } from './trialWrites.ts';
 import { SCREENED } from './trueSampling.ts';
 import { CORRAN, RUNS, TRUE_COLOR_MG, type TrueGround, type TrueRun, type TrueSpot } from './truth.ts';
@@ -299,6 +300,10 @@ export function corranWrites({
       writes.push(...runDay(run, ground, groundId, rigs[run.rig], spotIds, nextId, season_ms, random));
   }
   trialWrites(put, nextId, groundIds.get('halloway') ?? '', onDay);
+  crewWrites(put, nextId, groundIds.get('halloway') ?? '', onDay, {
+    bucket_L: CONTAINERS.bucket,
+    bucketEntered: BUCKET,
+  });
   return writes;
 }
 
@@ -540,6 +545,8 @@ function cleanUp(
     screens: [],
     blackSand_g: Math.round(180 + 400 * random()),
     blackSandEntered: null,
+    // The box, and the panning down in the evening.
+    worked_s: 2400 + 60 * (Math.round(stopped_ms / 60_000) % 40),
     rinsedClean: r.rinsed,
     note: r.note,
   };

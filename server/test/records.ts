@@ -31,6 +31,7 @@ import {
   type Spot,
   type Trial,
   type Tub,
+  type WorkRound,
 } from '@riffle/contract';
 
 /** For tests: one right record of each kind, new. Anything may be changed by the caller. */
@@ -245,6 +246,7 @@ export const newCleanup = (
   blackSand_g: null,
   blackSandEntered: null,
   rinsedClean: 'yes',
+  worked_s: null,
   note: '',
   ...some,
 });
@@ -447,6 +449,25 @@ export const newBoxTest = (groundId: string, setupId: string, some: Partial<New<
   setupId,
   testedAt: '2026-05-01T10:00:00.000Z',
   tested: { kind: 'timed bucket', took_s: 240, volume_L: 20, volumeEntered: entered('20', 'L') },
+  note: '',
+  ...some,
+});
+
+export const newWorkRound = (groundId: string, some: Partial<New<WorkRound>> = {}): New<WorkRound> => ({
+  ...fresh(),
+  groundId,
+  timedAt: '2026-05-01T11:00:00.000Z',
+  bucket_L: 20,
+  bucketEntered: { text: '20', unit: 'L' },
+  dig_s: 150,
+  carry_s: 60,
+  screen_s: null,
+  feed_s: 90,
+  posts: [
+    { tasks: ['dig'], people: 1 },
+    { tasks: ['carry', 'feed'], people: 1 },
+  ],
+  pails: 4,
   note: '',
   ...some,
 });

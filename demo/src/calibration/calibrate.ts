@@ -1,5 +1,6 @@
 import { seededRandom } from '@riffle/core';
 import { calibrateBoxes } from './boxes.ts';
+import { calibrateCrews } from './crews.ts';
 import { calibrateFaults } from './faults.ts';
 import { calibrateGrades } from './grades.ts';
 import { calibrateHoles } from './holes.ts';
@@ -228,6 +229,11 @@ export function calibrate(share: number, tell: (what: string) => void = () => un
   band(weighings.refused, 0, 0.1, undefined, 'alarms');
   band(weighings.lostOfSize, 0.85, 0.95);
   band(weighings.lostInAll, 0.85, 0.95);
+  tell('A crew at work');
+  const crews = calibrateCrews(many(400), seededRandom(1967));
+  band(crews.pace, 0.85, 0.95);
+  band(crews.heldUp, 0.75, 1);
+  band(crews.oneMore, 0.85, 0.95);
   tell('Two compared by coin');
   const trials = calibrateTrials(many(400), seededRandom(1939));
   band(trials.alike, 0, 0.1, undefined, 'alarms');

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { seededRandom } from '@riffle/core';
 import { calibrateBoxes } from './boxes.ts';
+import { calibrateCrews } from './crews.ts';
 import { calibrateFaults } from './faults.ts';
 import { calibrateGrades } from './grades.ts';
 import { calibrateHoles } from './holes.ts';
@@ -64,5 +65,12 @@ describe('said against true, simulated', () => {
     expect(first.times).toBe(60);
     expect(first.share).toBeGreaterThanOrEqual(0.6);
     expect(two.share).toBeGreaterThanOrEqual(0.85);
+  });
+  test('a crew’s pace lies in its band, and who is said to hold the others up does', () => {
+    const { pace, heldUp, oneMore } = calibrateCrews(40, seededRandom(1967));
+    expect(pace.share).toBeGreaterThanOrEqual(0.85);
+    expect(heldUp.times).toBeGreaterThan(20);
+    expect(heldUp.share).toBeGreaterThanOrEqual(0.85);
+    expect(oneMore.share).toBeGreaterThanOrEqual(0.75);
   });
 });

@@ -21,6 +21,7 @@ const ownRow = recordKind({
     blackSand_g: 'black_sand_g',
     blackSandEntered: 'black_sand_entered',
     rinsedClean: 'rinsed_clean',
+    worked_s: 'worked_s',
     note: 'note',
     screens: 'screens',
     rinseOutOf: 'rinse_out_of',

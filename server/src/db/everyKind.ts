@@ -4,7 +4,7 @@ import { daySheets } from '../day/queries.ts';
 import { grounds, spots } from '../ground/queries.ts';
 import { attachments, outlines } from '../map/queries.ts';
 import { gaugeReadings, permissions, signs } from '../read/queries.ts';
-import { runs } from '../run/queries.ts';
+import { runs, workRounds } from '../run/queries.ts';
 import {
   containers,
   looks,
@@ -43,6 +43,7 @@ export const EVERY_KIND = [
   setups,
   boxTests,
   runs,
+  workRounds,
   lifts,
   cleanups,
   forecasts,

@@ -1,4 +1,4 @@
-import { LoggedEvent, NewRun, StoredRun, type Tally } from '@riffle/contract';
+import { LoggedEvent, NewRun, NewWorkRound, StoredRun, StoredWorkRound, type Tally } from '@riffle/contract';
 import type { z } from 'zod';
 import { eachRow, type Db } from '../db/pool.ts';
 import { recordKind } from '../db/recordKind.ts';
@@ -20,6 +20,27 @@ export const runs = recordKind({
     note: 'note',
   },
   added: { tally: 'tally' },
+});
+
+export const workRounds = recordKind({
+  path: 'work-rounds',
+  table: 'work_round',
+  sent: NewWorkRound,
+  kept: StoredWorkRound,
+  fields: {
+    groundId: 'ground_id',
+    timedAt: 'timed_at',
+    bucket_L: 'bucket_l',
+    bucketEntered: 'bucket_entered',
+    dig_s: 'dig_s',
+    carry_s: 'carry_s',
+    screen_s: 'screen_s',
+    feed_s: 'feed_s',
+    posts: 'posts',
+    pails: 'pails',
+    note: 'note',
+  },
+  added: {},
 });
 
 const EVENT = `id, kind, at, spot_id as "spotId", volume_l as "volume_L", fullness, undoes, device_id as "deviceId", device_count as "deviceCount"`;

@@ -8,11 +8,12 @@ import { z } from 'zod';
 import { inTransaction, type Db } from '../db/pool.ts';
 import { Refusal } from '../http/problems.ts';
 import { recordRoutes } from '../http/recordRoutes.ts';
-import { allEvents, appendEvents, listEvents, lockRun, runs, undoneBy, writeTally } from './queries.ts';
+import { allEvents, appendEvents, listEvents, lockRun, runs, undoneBy, workRounds, writeTally } from './queries.ts';
 
 export function runRoutes(scope: FastifyInstance, pool: pg.Pool): void {
   const app = scope.withTypeProvider<ZodTypeProvider>();
   recordRoutes(app, pool, timedRuns);
+  recordRoutes(app, pool, workRounds);
 
   app.get(
     '/runs/:id',

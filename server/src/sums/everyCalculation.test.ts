@@ -40,6 +40,8 @@ const WITHOUT: Readonly<Record<string, readonly string[]>> = {
   ],
   'a part of a call: its answer is in there': [
     'addCounts',
+    'arrangements',
+    'workLine',
     'asPanPlace',
     'catchCurves',
     'fractionSizes_m',

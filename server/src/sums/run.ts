@@ -1,4 +1,4 @@
-import { tallyRun } from '@riffle/core';
+import { crewPace, TASKS, tallyRun } from '@riffle/core';
 import { z } from 'zod';
 import { n, sum, type Sum } from './sum.ts';
 
@@ -38,5 +38,25 @@ export const RUN_SUMS: readonly Sum[] = [
         })),
         i.now_ms,
       ),
+  ),
+  sum(
+    'crew-pace',
+    'Who holds a crew up at the box, and what another pair of hands, or standing otherwise, would give, from timed rounds.',
+    z.object({
+      rounds: z
+        .array(z.object({ task_s: z.partialRecord(z.enum(TASKS), n.positive().max(7200)) }))
+        .min(1)
+        .max(1000),
+      posts: z
+        .array(z.object({ tasks: z.array(z.enum(TASKS)).min(1).max(4), people: z.int().min(1).max(11) }))
+        .min(1)
+        .max(4),
+      pails: z.int().min(1).max(200).default(4),
+      runs: z
+        .array(z.object({ people: z.int().min(1), buckets_h: n.positive() }))
+        .max(1000)
+        .default([]),
+    }),
+    (i) => crewPace(i.rounds, i.posts, i.pails, i.runs),
   ),
 ];

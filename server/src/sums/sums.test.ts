@@ -551,6 +551,18 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     { ...HALF_INCH_BOX, slopes: 6, depths: 5 },
     (a: { works: number[]; best: { works: number } | null }) => a.works.length === 30 && (a.best?.works ?? 0) > 0.8,
   ],
+  'crew-pace': [
+    {
+      rounds: Array.from({ length: 40 }, () => ({ task_s: { dig: 180, feed: 60 } })),
+      posts: [
+        { tasks: ['dig'], people: 1 },
+        { tasks: ['feed'], people: 1 },
+      ],
+    },
+    // 180 s a bucket, a fifth of it lost to rests: 16 an hour.
+    (a: { holdsUp: { post: number }; buckets_h: { middle: number } }) =>
+      a.holdsUp.post === 0 && a.buckets_h.middle > 14 && a.buckets_h.middle < 18,
+  ],
   'run-tally': [
     { startedAt_ms: 0, now_ms: 60_000, events: [{ eventId: 'a', kind: 'bucket', at_ms: 1000, volume_L: 20 }] },
     (a: { volumeLoose_L: number; running_ms: number }) => a.volumeLoose_L === 20 && a.running_ms === 60_000,

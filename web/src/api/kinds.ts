@@ -55,6 +55,8 @@ import type {
   StoredSpot,
   StoredTrial,
   Trial,
+  WorkRound,
+  StoredWorkRound,
 } from '@riffle/contract';
 
 /** Kinds of record as written and as kept, under the name each has in the addresses of the API. */
@@ -81,6 +83,7 @@ export interface Records {
   setups: { sent: Setup; kept: StoredSetup };
   'box-tests': { sent: BoxTest; kept: StoredBoxTest };
   runs: { sent: Run; kept: StoredRun };
+  'work-rounds': { sent: WorkRound; kept: StoredWorkRound };
   lifts: { sent: Lift; kept: StoredLift };
   cleanups: { sent: Cleanup; kept: StoredCleanup };
   forecasts: { sent: Forecast; kept: StoredForecast };
@@ -151,6 +154,7 @@ export const KINDS: { readonly [K in Kind]: KindTraits<K> } = {
       },
     },
   },
+  'work-rounds': { spoken: 'timed round' },
   lifts: { spoken: 'lift' },
   cleanups: { spoken: 'clean-up' },
   forecasts: { spoken: 'forecast' },

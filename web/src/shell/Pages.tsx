@@ -29,6 +29,7 @@ const Table = page(async () => (await import('../stages/sample/table/TableScreen
 const Hands = page(async () => (await import('../stages/sample/hands/HandsScreen.tsx')).HandsScreen);
 const SetBox = page(async () => (await import('../stages/set/SetScreen.tsx')).SetScreen);
 const Run = page(async () => (await import('../stages/run/RunScreen.tsx')).RunScreen);
+const Crew = page(async () => (await import('../stages/run/crew/CrewScreen.tsx')).CrewScreen);
 const Clean = page(async () => (await import('../stages/clean/CleanScreen.tsx')).CleanScreen);
 const Sure = page(async () => (await import('../sure/SureScreen.tsx')).SureScreen);
 const Books = page(async () => (await import('../stages/books/BooksStage.tsx')).BooksStage);
@@ -77,6 +78,7 @@ export const Pages = () => (
           </Route>
           <Route path="set" element={evenWithout(['rigs', 'setups'], SetBox)} />
           <Route path="run" element={screen(Run)} />
+          <Route path="run/crew" element={evenWithout(['work-rounds', 'runs'], Crew)} />
           <Route path="clean" element={needs(['runs', 'lifts', 'cleanups', 'setups', 'rigs', 'samples'], Clean)} />
           <Route path="books/*" element={screen(Books)} />
           <Route path="sure" element={needs(['samples', 'signs', 'pits', 'runs', 'lifts', 'cleanups'], Sure)} />

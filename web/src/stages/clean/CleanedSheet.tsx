@@ -9,6 +9,8 @@ import { FormSheet } from '../../ui/Sheet.tsx';
 import { readEntered } from '../../units/readEntered.ts';
 import { whenProblem } from '../../when/readWhen.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
+import { durationHours } from '../../when/readDuration.ts';
+import { readWorked } from './readCleanup.ts';
 import { RinsedChoices } from './RinsedChoices.tsx';
 import { WhenField } from '../../when/WhenField.tsx';
 
@@ -26,6 +28,8 @@ export function CleanedSheet({ cleanup: now, onClose }: CleanedSheetProps) {
   const [when, setWhen] = useState(() => local.isoMoment(cleanup.cleanedAt));
   const [gold, setGold] = useState<readonly Entered[]>(() => cleanup.sections.map((s) => s.goldEntered));
   const [rinsedClean, setRinsed] = useState(cleanup.rinsedClean);
+  const [workedText, setWorked] = useState(() => (cleanup.worked_s ? durationHours(cleanup.worked_s) : ''));
+  const worked = readWorked(workedText);
   const [note, setNote] = useState(cleanup.note);
   const [tried, setTried] = useState(false);
   const whenWrong = when === '' ? 'A day and an hour.' : whenProblem(when, local);
@@ -33,6 +37,7 @@ export function CleanedSheet({ cleanup: now, onClose }: CleanedSheetProps) {
   const wrong = readings.map((r) => (r.ok ? numberProblem(NUMBERS.sectionGold_mg, r.value) : null));
   const save = (): void => {
     setTried(true);
+    if (worked?.ok === false) return;
     if (whenWrong || readings.some((r) => !r.ok) || wrong.some(Boolean) || textProblem(TEXTS.note, note)) return;
     const sections = cleanup.sections.map((s, i) => {
       const [entered, reading] = [gold[i], readings[i]];
@@ -48,6 +53,7 @@ export function CleanedSheet({ cleanup: now, onClose }: CleanedSheetProps) {
         cleanedAt: isTouched ? local.at(when).toISOString() : cleanup.cleanedAt,
         sections,
         rinsedClean,
+        worked_s: worked?.ok ? worked.value : null,
         note,
       },
       'The clean-up is put right.',
@@ -71,6 +77,13 @@ export function CleanedSheet({ cleanup: now, onClose }: CleanedSheetProps) {
         />
       ))}
       <RinsedChoices rinsed={rinsedClean} onChange={setRinsed} />
+      <TextField
+        label="Work on it, all hands together"
+        value={workedText}
+        onChange={setWorked}
+        problem={worked?.ok === false ? worked.problem : null}
+        hint="“3 h 20”; may be empty"
+      />
       <TextField label="Remarks" value={note} onChange={setNote} rows={2} limit={TEXTS.note} />
       <PutRight
         onTakeOut={() => {

@@ -4,10 +4,12 @@ import { Caution } from '../../ui/Caution.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
+import { durationHours } from '../../when/readDuration.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { WhenField } from '../../when/WhenField.tsx';
 import { OddGold } from './OddGold.tsx';
 import { RinsedChoices } from './RinsedChoices.tsx';
+import { readWorked } from './readCleanup.ts';
 import type { CleanupInHand } from './useCleanup.ts';
 
 const RINSED: Readonly<Record<StoredLift['rinsedClean'], string>> = {
@@ -20,6 +22,7 @@ const RINSED: Readonly<Record<StoredLift['rinsedClean'], string>> = {
 export function FinishBlock({ inHand }: { inHand: CleanupInHand }) {
   const { draft, change, blackSand, tried, ready, tubs } = inHand;
   const local = useLocalTime();
+  const worked = readWorked(draft.worked);
   return (
     <Block title={tubs ? 'Into the book' : 'Before the next ground'}>
       {tubs ? (
@@ -44,6 +47,13 @@ export function FinishBlock({ inHand }: { inHand: CleanupInHand }) {
           optional
           onChange={(entered) => change({ blackSand: entered })}
           problem={blackSand?.ok === false ? blackSand.problem : null}
+        />
+        <TextField
+          label="Work on it, all hands together"
+          value={draft.worked ?? ''}
+          onChange={(worked) => change({ worked })}
+          problem={worked?.ok === false ? worked.problem : null}
+          hint={worked?.ok ? durationHours(worked.value) : 'lifting, finishing, weighing: “3 h 20”; may be empty'}
         />
         <TextField label="Remarks" value={draft.note} onChange={(note) => change({ note })} rows={2} />
       </div>

@@ -86,6 +86,7 @@ export function RinseOutSheet({ groundId, onClose }: RinseOutSheetProps) {
         blackSand_g: null,
         blackSandEntered: null,
         rinsedClean: 'yes',
+        worked_s: null,
         note: shares.size === 1 ? '' : `Of ${show.gold(reading.value)} rinsed out of ${rig?.name ?? 'the box'}.`,
       });
     toast('Written to the book.');

@@ -26,6 +26,7 @@ import { usualCuts_m } from '../../box/usualCuts.ts';
 import { rigSections } from '../../api/rigSections.ts';
 import { readEntered, type Reading } from '../../units/readEntered.ts';
 import type { LocalTime } from '../../when/localTime.ts';
+import { readDuration } from '../../when/readDuration.ts';
 import { whenProblem } from '../../when/readWhen.ts';
 import { readScreenName } from '../../units/readScreenName.ts';
 
@@ -53,6 +54,8 @@ export interface CleanupDraft {
   readonly blackSand: Entered;
   readonly rinsed: Cleanup['rinsedClean'];
   readonly note: string;
+  /** How long it took, all hands together, as written; left out: not said. */
+  readonly worked?: string;
   /** When it was weighed, as the field writes it; left out: now. */
   readonly when?: string;
   /** Gold that was asked about and is so all the same, mg. */
@@ -203,6 +206,14 @@ function endProblem(to: Reading, from_m: number | null): string | null {
   return numberProblem(NUMBERS.boxLength_m, Math.max(to.value, NUMBERS.boxLength_m.least));
 }
 
+/** How long a clean-up took, all hands together; null where it is not said. */
+export function readWorked(text: string | undefined): Reading | null {
+  if (text === undefined || text.trim() === '') return null;
+  const read = readDuration(text, 'h');
+  const problem = read.ok ? numberProblem(NUMBERS.worked_s, read.value) : null;
+  return problem === null ? read : { ok: false, problem };
+}
+
 /** The clean-up as it goes into the book; null while a field is wrong or no run is chosen. */
 export function cleanupRecord(
   draft: CleanupDraft,
@@ -213,12 +224,14 @@ export function cleanupRecord(
   local: LocalTime,
   lift: StoredLift | null = null,
 ): (Cleanup & { baseVersion: 0 }) | null {
+  const worked = readWorked(draft.worked);
   const wrong = screens?.ok === false || readings.some((r) => [...r.cells, r.colors].some((c) => c?.ok === false));
   if (
     wrong ||
     runs.length === 0 ||
     measured.length === 0 ||
     blackSand?.ok === false ||
+    worked?.ok === false ||
     whenProblem(draft.when ?? '', local) !== null ||
     textProblem(TEXTS.note, draft.note)
   )
@@ -256,6 +269,7 @@ export function cleanupRecord(
     blackSand_g: blackSand?.ok ? blackSand.value / 1000 : null,
     blackSandEntered: blackSand ? draft.blackSand : null,
     rinsedClean: lift ? lift.rinsedClean : draft.rinsed,
+    worked_s: worked?.ok ? worked.value : null,
     note: draft.note,
     baseVersion: 0,
   };

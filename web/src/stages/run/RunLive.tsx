@@ -11,6 +11,7 @@ import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Fetching } from '../../ui/Fetching.tsx';
 import { Judgement } from '../../ui/Judgement.tsx';
+import { CrewLink } from './CrewLink.tsx';
 import { AtTheBox } from './AtTheBox.tsx';
 import { BucketCount, BucketGlyph, PaceBar, StopGlyph, UndoGlyph } from './RunDrawings.tsx';
 import { safePace_ms, clockText, useOpenRun, type OpenRun } from './useOpenRun.ts';
@@ -245,6 +246,7 @@ export function RunLive({ run, setup, rig, spots, onDrop, hold }: RunLiveProps) 
         </div>
       </div>
       {isPhone && log}
+      <CrewLink groundId={run.groundId} className="self-start" />
       {mending && <RunSheet run={run} spots={spots} onClose={() => setMending(false)} />}
     </div>
   );

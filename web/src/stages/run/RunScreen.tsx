@@ -23,6 +23,7 @@ import { SpotSelect } from '../../ground/SpotSelect.tsx';
 import { Block, Judgement } from '../../ui/Judgement.tsx';
 import { RunLive } from './RunLive.tsx';
 import { useLocalTime } from '../../when/useLocalTime.ts';
+import { CrewLink } from './CrewLink.tsx';
 import { SetupSelect } from './SetupSelect.tsx';
 import { PeopleField } from './PeopleField.tsx';
 import { RunSheet } from './RunSheet.tsx';
@@ -261,6 +262,7 @@ function StartRun({ all, waiting, onStarted }: StartRunProps) {
           <TextButton className="mb-6" onClick={() => setPaper(true)}>
             A run written on paper
           </TextButton>
+          <CrewLink groundId={ground.id} className="mb-6" />
         </div>
       </form>
       {isPaper && (

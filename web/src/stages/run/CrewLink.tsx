@@ -1,0 +1,11 @@
+import { Link } from 'react-router';
+
+/** The way to who does what at the box, and how long it takes them. */
+export const CrewLink = ({ groundId, className = '' }: { readonly groundId: string; readonly className?: string }) => (
+  <Link
+    className={`min-h-11 content-center text-[13px] text-ink-2 underline underline-offset-4 ${className}`}
+    to={`/g/${groundId}/run/crew`}
+  >
+    Who waits for whom
+  </Link>
+);
