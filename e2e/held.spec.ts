@@ -13,6 +13,7 @@ const STAGES = [
   'sample/hands',
   'set',
   'run',
+  'run/crew',
   'clean',
   'books',
   'day',

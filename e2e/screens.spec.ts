@@ -35,6 +35,10 @@ for (const light of ['shade', 'sun', 'headlamp']) {
         await toStage(page, stage);
         await scan(stage);
       }
+      await toStage(page, 'Run');
+      await page.getByRole('link', { name: 'Who waits for whom' }).click();
+      await expect(page.getByRole('list', { name: 'How you stand' })).toContainText('an hour');
+      await scan('The crew');
       await toStage(page, 'Sample');
       for (const room of SAMPLE_ROOMS) {
         await toRoom(page, room);
@@ -150,6 +154,10 @@ test('nothing spills over the edge of a phone', { tag: '@phone' }, async ({ page
     await expect(judgement(page)).toBeVisible();
     expect([stage, await painted_px(page)]).toEqual([stage, 390]);
   }
+  await toStage(page, 'Run');
+  await page.getByRole('link', { name: 'Who waits for whom' }).click();
+  await expect(page.getByRole('list', { name: 'How you stand' })).toContainText('an hour');
+  expect(await painted_px(page)).toBe(390);
   await toStage(page, 'Sample');
   for (const room of SAMPLE_ROOMS) {
     await toRoom(page, room);

@@ -31,7 +31,7 @@ export function CrewLine({ posts, onStand, crew, worked }: CrewLineProps) {
             <li
               key={post.tasks[0]}
               aria-label={doing(post)}
-              className={`grid grid-cols-[6.8rem_minmax(0,1fr)] items-center gap-x-3 border-l-[6px] pl-2 ${isLast ? 'border-ink' : 'border-rule'}`}
+              className={`grid grid-cols-[6.8rem_minmax(0,1fr)] items-center gap-x-3 border-l-[6px] pl-2 tight:grid-cols-1 ${isLast ? 'border-ink' : 'border-rule'}`}
             >
               <Stepper
                 value={post.people}
@@ -58,7 +58,11 @@ function Joints({ posts, onStand }: Pick<CrewLineProps, 'posts' | 'onStand'>) {
   const tasks = posts.flatMap((p) => p.tasks);
   const begins = new Set(posts.map((p) => p.tasks[0]));
   return (
-    <div role="group" aria-label="Where other hands take over" className="flex items-center">
+    <div
+      role="group"
+      aria-label="Where other hands take over"
+      className="flex items-center tight:grid tight:grid-cols-[auto_minmax(0,1fr)_auto_minmax(0,1fr)]"
+    >
       {tasks.map((task, i) => {
         const parted = begins.has(task);
         return (
@@ -100,14 +104,14 @@ function TaskBar({
   const time = crew?.tasks.find((t) => t.task === task);
   const x = (s: number): number => (100 * s) / longest_s;
   return (
-    <div className="grid grid-cols-[5.2rem_3rem_minmax(0,1fr)] items-center gap-x-2">
+    <div className="grid grid-cols-[5.2rem_3rem_minmax(0,1fr)] items-center gap-x-2 tight:grid-cols-[minmax(0,1fr)_auto]">
       <span className="font-semibold">{DOING[task]}</span>
       <span className="text-right">{time ? durationText(time.usual_s) : ''}</span>
       {time ? (
         <svg
           viewBox="0 0 100 16"
           preserveAspectRatio="none"
-          className="h-4 w-full"
+          className="h-4 w-full tight:col-span-2"
           role="img"
           aria-label={`${DOING[task]} ${durationText(time.usual_s)} a bucket, between ${durationText(time.low_s)} and ${durationText(time.high_s)}`}
         >
@@ -125,7 +129,7 @@ function TaskBar({
 function Waits({ busy, people }: { readonly busy: number; readonly people: number }) {
   const waits_min = Math.round(60 * (1 - busy));
   return (
-    <div className="mt-0.5 grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-2">
+    <div className="mt-0.5 grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-2 tight:grid-cols-1">
       <svg viewBox="0 0 60 8" preserveAspectRatio="none" className="h-2 w-full" aria-hidden="true">
         <rect x="0.2" y="0.6" width="59.6" height="6.8" fill="none" stroke="var(--ink)" strokeWidth="0.5" />
         <rect x="0" y="0" width={60 * busy} height="8" fill="var(--ink-2)" />

@@ -33,7 +33,10 @@ export function Hours({ crew: { ground, runs, bucket }, pace }: { readonly crew:
     <Block title="Where the hours went" aside={`all hands together, ${Math.round(spent.buckets)} buckets`}>
       <ul>
         {rows.map((r) => (
-          <li key={r.what} className="grid grid-cols-[8.5rem_3.6rem_minmax(0,1fr)] items-center gap-x-3 py-0.5">
+          <li
+            key={r.what}
+            className="grid grid-cols-[8.5rem_3.6rem_minmax(0,1fr)] items-center gap-x-3 py-0.5 tight:grid-cols-[minmax(0,1fr)_auto]"
+          >
             <span>{r.what}</span>
             <span className="text-right font-semibold">{hours(r.hours)}</span>
             <span
