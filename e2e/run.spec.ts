@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import { bringCreek, chooseSpot, judgement, logBucket, setBox, toStage } from './job.ts';
 
@@ -189,4 +190,63 @@ test('a run written on paper is put in whole: spread over its hours, its people 
   expect(Object.values(run?.tally.bySpot_L ?? {}).sort((a: number, b: number) => a - b)).toEqual([80, 160]);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(runs).toEqual([]);
+});
+
+test('a season out of a spreadsheet: columns are told, rows put right, the gold counts, all of it taken back', async ({
+  page,
+}, info) => {
+  const groundId = await boxSet(page, `Sheet Fork ${info.project.name}`);
+  await page.getByRole('button', { name: 'Runs from a table' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Runs from a table' });
+  await sheet.getByLabel('or cells pasted from a spreadsheet').fill('only one line');
+  await sheet.getByRole('button', { name: 'Read what is pasted' }).click();
+  await expect(sheet.getByRole('alert')).toContainText('This does not read as a table');
+  await sheet
+    .getByLabel('or cells pasted from a spreadsheet')
+    .fill(
+      'When\tHole\tBuckets\tLength\tHands\tGold (g)\n3/5/2026\tlower bar\t10\t2:30\t2\t0.05\n4/5/2026\tUpper bar\t6\t2\t1\t\n5/5/2026\tlost bar\t4\t1\t1\t0.01',
+    );
+  await sheet.getByRole('button', { name: 'Read what is pasted' }).click();
+  await expect(sheet).toContainText('No row can be taken yet.');
+  await expect(sheet.getByRole('list', { name: 'Rows that are not taken' })).toContainText(
+    'Row 2, When: “3/5/2026” is no day as year-month-day.',
+  );
+  await sheet.getByLabel('Days are written').selectOption('day/month/year');
+  // “Length” is no name for hours: told by hand.
+  await expect(sheet.getByRole('list', { name: 'Rows that are not taken' })).toContainText(
+    'How long it was fed is missing',
+  );
+  await sheet.getByLabel('Hours it was fed').selectOption('Length');
+  await expect(sheet).toContainText('2 runs, 16 buckets, 50 mg.');
+  await expect(sheet).toContainText('1 row not taken, see below. 2 rows without an hour: from 9:00 on.');
+  await expect(sheet.getByRole('list', { name: 'Rows that are not taken' })).toHaveText(
+    'Row 4, Hole: There is no spot “lost bar” on this ground.',
+  );
+  const saving = page.waitForEvent('download');
+  await sheet.getByRole('button', { name: 'save these rows with their reasons' }).click();
+  const csv = await readFile(await (await saving).path(), 'utf8');
+  expect(csv).toContain('5/5/2026,lost bar,4,1,1,0.01,4,Hole: There is no spot “lost bar” on this ground.');
+  await sheet.getByRole('button', { name: 'Write 2 runs in the book' }).click();
+  await expect(page.getByText('2 runs of the table are in the book.')).toBeVisible();
+
+  const kept = async (kind: 'runs' | 'cleanups'): Promise<(KeptRun & { deleted: boolean; people: number })[]> =>
+    (await list<KeptRun & { deleted: boolean; people: number }>(page, `/grounds/${groundId}/${kind}`)).filter(
+      (r) => !r.deleted,
+    );
+  await expect.poll(async () => (await kept('cleanups')).length).toBe(1);
+  expect((await kept('runs')).map((r) => [r.people, r.tally.buckets, r.tally.stopped]).sort()).toEqual([
+    [1, 6, true],
+    [2, 10, true],
+  ]);
+  // Brought in again its rows are known; nothing is doubled unasked.
+  await page.getByRole('button', { name: 'Runs from a table' }).click();
+  await sheet
+    .getByLabel('or cells pasted from a spreadsheet')
+    .fill('When\tHole\tBuckets\tHours\n2026-05-03\tLower bar\t10\t2');
+  await sheet.getByRole('button', { name: 'Read what is pasted' }).click();
+  await expect(sheet).toContainText('1 row is in the book already');
+  await expect(sheet.getByRole('button', { name: 'Nothing to write yet' })).toBeDisabled();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => (await kept('runs')).length + (await kept('cleanups')).length).toBe(0);
 });

@@ -1,12 +1,4 @@
-import {
-  MOST,
-  textProblem,
-  TEXTS,
-  type StoredRig,
-  type StoredRun,
-  type StoredSetup,
-  type StoredSpot,
-} from '@riffle/contract';
+import { MOST, textProblem, TEXTS, type StoredRig, type StoredSetup, type StoredSpot } from '@riffle/contract';
 import { BROKEN_OFF_MS } from '@riffle/core';
 import { useState } from 'react';
 import { useWrite } from '../../offline/outbox.ts';
@@ -24,6 +16,7 @@ import { useLocalTime } from '../../when/useLocalTime.ts';
 import { WhenField } from '../../when/WhenField.tsx';
 import { fromPaper } from '../../box/byHand.ts';
 import { SetupSelect } from './SetupSelect.tsx';
+import { NO_TALLY } from './noTally.ts';
 import { PeopleField } from './PeopleField.tsx';
 import { clockText } from './useOpenRun.ts';
 
@@ -143,16 +136,3 @@ export function PaperSheet({ groundId, setups, rigs, spots, onClose, ...usual }:
     </FormSheet>
   );
 }
-
-/** What the way back does not look at. */
-const NO_TALLY: StoredRun['tally'] = {
-  buckets: 0,
-  volumeLoose_L: 0,
-  bySpot_L: {},
-  running_s: 0,
-  brokenOff_s: 0,
-  stopped: true,
-  lastEventAt: null,
-  taps: 0,
-  timesInOrder: true,
-};

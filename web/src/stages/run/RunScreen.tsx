@@ -31,6 +31,8 @@ import { TextButton } from '../../ui/TextButton.tsx';
 
 const PaperSheet = lazy(() => import('./PaperSheet.tsx').then((m) => ({ default: m.PaperSheet })));
 
+const RunTableSheet = lazy(() => import('./table/RunTableSheet.tsx').then((m) => ({ default: m.RunTableSheet })));
+
 /** Runs gravel: a run under way, or the start of one. */
 export function RunScreen() {
   const local = useLocalTime();
@@ -180,6 +182,7 @@ function StartRun({ all, waiting, onStarted }: StartRunProps) {
   // As many as last time, until told otherwise.
   const [people, setPeople] = useState(() => lastPeople(all));
   const [isPaper, setPaper] = useState(false);
+  const [isTable, setTable] = useState(false);
   const [mendedId, setMended] = useState<string | null>(null);
   const mended = waiting.find((r) => r.id === mendedId);
   const setup = setups.find((s) => s.id === chosen) ?? setups[0];
@@ -262,9 +265,24 @@ function StartRun({ all, waiting, onStarted }: StartRunProps) {
           <TextButton className="mb-6" onClick={() => setPaper(true)}>
             A run written on paper
           </TextButton>
+          <TextButton className="mb-6" onClick={() => setTable(true)}>
+            Runs from a table
+          </TextButton>
           <CrewLink groundId={ground.id} className="mb-6" />
         </div>
       </form>
+      {isTable && (
+        <Suspense>
+          <RunTableSheet
+            ground={ground}
+            runs={all}
+            setups={setups}
+            rigs={rigs}
+            spots={spots}
+            onClose={() => setTable(false)}
+          />
+        </Suspense>
+      )}
       {isPaper && (
         <Suspense>
           <PaperSheet

@@ -8,7 +8,8 @@ import { Button } from '../../../ui/Button.tsx';
 import { Choices } from '../../../ui/Choices.tsx';
 import { Field, SelectField } from '../../../ui/Field.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
-import { DATE_FORMS, FIELD_UNITS, FIELD_WORDS, FIELDS, type DateForm, type TableMapping } from './readTable.ts';
+import { DATE_FORM_NAMES } from '../../../tables/dateForms.ts';
+import { FIELD_UNITS, FIELD_WORDS, FIELDS, type TableMapping } from './readTable.ts';
 import { TakeBack } from './TakeBack.tsx';
 import { useImport, type Import, type ImportStep } from './useImport.ts';
 
@@ -167,7 +168,7 @@ function MapColumns({ step, bringing }: { step: ImportStep & { at: 'map' }; brin
         <SelectField
           label="Dates are written"
           value={mapping.dates}
-          choices={(Object.keys(DATE_FORMS) as DateForm[]).map((d) => ({ value: d, label: d }))}
+          choices={DATE_FORM_NAMES.map((d) => ({ value: d, label: d }))}
           onChange={(dates) => set({ dates })}
         />
       )}

@@ -23,8 +23,8 @@ import {
   type UnitKind,
 } from '@riffle/core';
 import type { PanOfRow } from './seenBefore.ts';
-import { format, isValid, parse } from 'date-fns';
-import { localTime, type LocalTime } from '../../../when/localTime.ts';
+import { asWritten, readTableDate, type DateForm } from '../../../tables/dateForms.ts';
+import { localTime } from '../../../when/localTime.ts';
 import { v7 as uuidv7 } from 'uuid';
 
 /** What a column of a person's table can be. */
@@ -73,13 +73,6 @@ export const FIELD_UNITS: Readonly<
   volume: { kind: 'volume', units: ['pan', 'L', 'bucket', 'gal', 'double handful'] },
   gold: { kind: 'mass', units: ['mg', 'g', 'grain', 'dwt', 'ozt'] },
 };
-export const DATE_FORMS = {
-  'year-month-day': ['yyyy-MM-dd', "yyyy-MM-dd'T'HH:mm:ss", 'yyyy-MM-dd HH:mm', 'yyyy/MM/dd'],
-  'day/month/year': ['d/M/yyyy', 'd.M.yyyy', 'd-M-yyyy'],
-  'month/day/year': ['M/d/yyyy', 'M-d-yyyy'],
-} as const;
-export type DateForm = keyof typeof DATE_FORMS;
-
 /** How the person's columns are to be taken. */
 export interface TableMapping {
   /** Which column holds a field; '' for none. */
@@ -191,9 +184,6 @@ const TEXT_COLUMNS: readonly (readonly [TableField, TextLimit])[] = [
 ];
 
 /** Reads the rows of a table into samples, and into spots where a row names one that is not there and says how far along it lies. Line 1 is the header. */
-/** Without the apostrophe that a saved table has before what a spreadsheet would take for a formula. */
-const asWritten = (cell: string): string => cell.replace(/^'(?=[=+\-@\t\r])/, '');
-
 export class TableReader {
   readonly #mapping: TableMapping;
   readonly #context: TableContext;
@@ -276,7 +266,7 @@ export class TableReader {
     const sand = cell('black sand');
     if (sand !== '' && !/^[0-4]$/.test(sand)) return wrong('black sand', `“${sand}” is not 0 to 4.`);
     const day = cell('date');
-    const at = day === '' ? now : readDate(day, dates, localTime(this.#context.timeZone));
+    const at = day === '' ? now : readTableDate(day, dates, localTime(this.#context.timeZone));
     if (at === null) return wrong('date', `“${day}” is no date as ${dates}.`);
 
     const lines: TableLine[] = [];
@@ -340,14 +330,4 @@ export class TableReader {
     });
     return lines;
   }
-}
-
-function readDate(typed: string, form: DateForm, local: LocalTime): string | null {
-  const noon = new Date(2000, 0, 1, 12);
-  for (const f of DATE_FORMS[form]) {
-    const at = parse(typed, f, noon);
-    if (isValid(at) && at.getFullYear() > 1800) return local.at(format(at, "yyyy-MM-dd'T'HH:mm")).toISOString();
-  }
-  const whole = form === 'year-month-day' && /^\d{4}-\d\d-\d\dT/.test(typed) ? new Date(typed) : null;
-  return whole && isValid(whole) ? whole.toISOString() : null;
 }

@@ -1,5 +1,4 @@
 import { expose } from 'comlink';
-import Papa from 'papaparse';
 import { latest } from '../../../workers/steps.ts';
 import {
   TableReader,
@@ -10,6 +9,7 @@ import {
   type TableMapping,
 } from './readTable.ts';
 
+import { asCsv, rowsOf, type TableRows } from '../../../tables/rowsOf.ts';
 import { localTime } from '../../../when/localTime.ts';
 import { SeenBefore } from './seenBefore.ts';
 
@@ -36,7 +36,7 @@ export interface TableChecked {
 }
 
 const MOST_TOLD = 500;
-let rows: Record<string, string>[] = [];
+let rows: TableRows['rows'] = [];
 const { run, stop } = latest();
 
 /** Reads row after row, telling how far it is, 0 to 1. */
@@ -79,20 +79,16 @@ function* readAll(reader: TableReader, seen: SeenBefore): Generator<number, Tabl
     again,
     linesAgain: new Blob([partsAgain.join('\n')]),
     ids,
-    refusedCsv: new Blob([Papa.unparse(refusedData)], { type: 'text/csv' }),
+    refusedCsv: asCsv(refusedData),
   };
 }
 
 export const tableWorker = {
-  /** Reads a table from text: commas, semicolons or tabs between cells (RFC 4180; pasted cells come with tabs). */
+  /** Reads a table from text. */
   see(text: string): TableSeen {
-    const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, '').trim(), {
-      header: true,
-      skipEmptyLines: 'greedy',
-      transformHeader: (h) => h.trim(),
-    });
-    rows = data;
-    return { columns: (meta.fields ?? []).filter((f) => f !== ''), rows: rows.length, first: rows.slice(0, 4) };
+    const table = rowsOf(text);
+    rows = table.rows;
+    return { columns: table.columns, rows: rows.length, first: rows.slice(0, 4) };
   },
   /** Units the cells of a column name. */
   units(field: TableField, column: string): [string, number][] {
