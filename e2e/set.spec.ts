@@ -208,7 +208,7 @@ test('at the box: a tail pan in one tap, a beat to feed by, and when the mat is 
   await page.getByLabel('Gravel from').selectOption({ index: 1 });
   await page.getByRole('button', { name: 'Start the run' }).click();
   await expect(
-    page.getByText(/^Mat full of black sand after about \d+ buckets \(\d+–\d+\); .+ are in\.$/),
+    page.getByText(/^Mat about \d+ buckets to go \(\d+–\d+\) until black sand fills it; .+ are in\.$/),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Tail pan: 3 colors or more' }).click();
   await expect(page.getByText(/^Tail pan 3 colors or more, \d+ seconds? ago/)).toBeVisible();

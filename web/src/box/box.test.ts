@@ -5,6 +5,7 @@ import {
   earlierCleans,
   evidenceOf,
   fedSince_m3,
+  leftUnrinsed,
   feedOf_m3_s,
   oneSetupOf,
   speaking,
@@ -146,6 +147,14 @@ describe('what was measured at a box', () => {
     // What was lifted into tubs lies in the box no more.
     expect(fedSince_m3(book({ lifts: [{ runIds: ['1'] }] }), 'rig')).toBeCloseTo(0.118, 9);
     expect(fedSince_m3(book(), 'another')).toBe(0);
+    const lift = (liftedAt: string, rinsedClean: 'yes' | 'no') => ({ runIds: ['1'], liftedAt, rinsedClean });
+    const emptied = {
+      ...book({ cleanups: [cleanup('c', ['1'], { cleanedAt: '2026-05-02T10:00:00Z', rinsedClean: 'yes' })] }),
+    };
+    expect(leftUnrinsed({ ...emptied, lifts: [] }, 'rig')).toBe(false);
+    expect(leftUnrinsed({ ...emptied, lifts: [lift('2026-05-03T10:00:00Z', 'no')] }, 'rig')).toBe(true);
+    expect(leftUnrinsed({ ...emptied, lifts: [lift('2026-05-01T10:00:00Z', 'no')] }, 'rig')).toBe(false);
+    expect(leftUnrinsed({ ...emptied, lifts: [lift('2026-05-03T10:00:00Z', 'no')] }, 'another')).toBe(false);
   });
   test('earlier clean-ups of a spot are those of it alone', () => {
     const mixed = run('2', {

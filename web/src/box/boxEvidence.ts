@@ -243,6 +243,27 @@ export function fedSince_m3(
     .reduce((sum, r) => sum + r.tally.volumeLoose_L / 1000, 0);
 }
 
+/** Whether a box was said not to be rinsed clean when it was emptied last on this ground: some black sand is in its carpet still. */
+export function leftUnrinsed(
+  {
+    runs,
+    setups,
+    cleanups,
+    lifts,
+  }: Pick<BoxBook, 'runs' | 'setups' | 'cleanups'> & {
+    readonly lifts: readonly Pick<StoredLift, 'runIds' | 'liftedAt' | 'rinsedClean'>[];
+  },
+  rigId: string,
+): boolean {
+  const through = new Set(setups.filter((s) => s.rigId === rigId).map((s) => s.id));
+  const fed = new Set(runs.filter((r) => through.has(r.setupId)).map((r) => r.id));
+  const emptied = [
+    ...cleanups.map(({ runIds, rinsedClean, cleanedAt: at }) => ({ runIds, rinsedClean, at })),
+    ...lifts.map(({ runIds, rinsedClean, liftedAt: at }) => ({ runIds, rinsedClean, at })),
+  ].filter((e) => e.runIds.some((id) => fed.has(id)));
+  return emptied.sort((a, b) => b.at.localeCompare(a.at))[0]?.rinsedClean === 'no';
+}
+
 /** Black sand of this ground as its clean-ups weighed it, share by mass; null where none did. */
 export function weighedBlackSand({ runs, cleanups }: Pick<BoxBook, 'runs' | 'cleanups'>): number | null {
   let [sand_kg, fed_m3] = [0, 0];

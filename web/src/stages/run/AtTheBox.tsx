@@ -3,7 +3,7 @@ import { cleanUpAfter_m3, CONTAINERS, drawnBoxes, USUAL_MIX, type Spread } from 
 import { formatDistanceToNowStrict } from 'date-fns';
 import { lazy, memo, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { fedSince_m3, settingAsSet, weighedBlackSand } from '../../box/boxEvidence.ts';
+import { fedSince_m3, leftUnrinsed, settingAsSet, weighedBlackSand } from '../../box/boxEvidence.ts';
 import { useContainers } from '../../records/useContainers.ts';
 import { useKeep } from '../../records/useKeep.ts';
 import { useRecords } from '../../records/useRecords.ts';
@@ -12,6 +12,7 @@ import { TextButton } from '../../ui/TextButton.tsx';
 import { toast } from '../../ui/toast.ts';
 import { useWidth } from '../../ui/useWidth.ts';
 import { stepOf, type Lever } from './changedSetup.ts';
+import { plural } from '../../ui/plural.ts';
 import { useBeat } from './useBeat.ts';
 import { useStint } from './useStint.ts';
 
@@ -284,13 +285,23 @@ function Mat({ run, setup, rig, volumeLoose_L }: AtTheBoxProps) {
     Math.max(1, Math.round((m3 * 1000) / run.bucket_L)),
   ) as [number, number, number];
   const fed = fed_L / run.bucket_L;
+  const toGo = (full: number): number => Math.max(0, Math.round(full - fed));
+  const carried = leftUnrinsed({ runs, setups, cleanups, lifts }, rig.id);
   return (
     <div className="border-b border-rule py-2">
       <p className={fed >= middle ? 'font-bold' : ''}>
-        <b>Mat</b> {fed >= high ? 'clean up: ' : fed >= middle ? 'look at it: ' : ''}full of black sand after about{' '}
-        {middle} buckets ({low}–{high}); {show.volume(fed_L)} are in.
+        <b>Mat</b>{' '}
+        {fed >= high
+          ? 'clean up: full of black sand by now; '
+          : fed >= middle
+            ? 'look at it: it may be full of black sand; '
+            : `about ${plural(toGo(middle), 'bucket')} to go (${toGo(low)}–${toGo(high)}) until black sand fills it; `}
+        {show.volume(fed_L)} are in.
       </p>
       <MatBar low={low} middle={middle} high={high} fed={fed} />
+      {carried && (
+        <p className="text-[13px] text-ink-2">It was not rinsed clean the last time: it fills sooner than that.</p>
+      )}
       {share === null && (
         <p className="text-[13px] text-ink-2">Weigh the black sand of a clean-up, and it is known better.</p>
       )}
