@@ -445,3 +445,4 @@ export { tailsAgain, type TailsAgain } from './clean/tailsAgain.ts';
 export { lossBySize, type LossBySize, type SizeLoss } from './clean/lossBySize.ts';
 export * from './set/index.ts';
 export * from './walk/index.ts';
+export * from './dry/index.ts';

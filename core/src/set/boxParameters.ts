@@ -1,5 +1,5 @@
 import { normalQuantile } from '../maths/normal.ts';
-import { seededRandom } from '../maths/random.ts';
+import { latinHypercube, middleOf, type Beliefs } from '../maths/latinHypercube.ts';
 
 /** One box as it may be: all that nobody knows of it, in one draw. */
 export interface BoxParameters {
@@ -46,7 +46,7 @@ const logNormal = (median: number, logSd: number) => (share: number) =>
  * roughness and the box factor fitted to practice and one guideline, the single stone's 0.61 and the reference Shields number from memory, the rest stated
  * assumptions; settling spans the two published laws.
  */
-const PRIOR: { readonly [K in keyof BoxParameters]: (share: number) => number } = {
+const PRIOR: Beliefs<BoxParameters> = {
   depthError_m: normal(0, 0.002 / Z90),
   headError_m: normal(0, 0.005 / Z90),
   roughness: logNormal(1, 0.25),
@@ -65,33 +65,11 @@ const PRIOR: { readonly [K in keyof BoxParameters]: (share: number) => number } 
   // Last, so that what is drawn of the others is the same as without it.
   mixTilt: normal(0, 0.3),
 };
-const NAMES = Object.keys(PRIOR) as (keyof BoxParameters)[];
-
 /** Draws behind every window and every sentence. */
 export const DRAWS = 256;
 
-const at = (shareOf: (name: keyof BoxParameters) => number): BoxParameters =>
-  Object.fromEntries(NAMES.map((name) => [name, PRIOR[name](shareOf(name))])) as unknown as BoxParameters;
-
 /** The middle of all that is believed. */
-export const MEDIAN_BOX: BoxParameters = at(() => 0.5);
+export const MEDIAN_BOX: BoxParameters = middleOf(PRIOR);
 
-/**
- * Boxes as they may be, the same for every setting compared. A Latin hypercube (McKay, Beckman & Conover 1979, Technometrics 21, 239-245): each parameter
- * takes the middle of each of so many equal shares of its belief once.
- */
-export function drawBoxes(draws = DRAWS, seed = 1849): BoxParameters[] {
-  const random = seededRandom(seed);
-  const orders = new Map(NAMES.map((name) => [name, shuffled(draws, random)]));
-  return Array.from({ length: draws }, (_, d) => at((name) => ((orders.get(name)?.[d] ?? 0) + 0.5) / draws));
-}
-
-/** 0 to n - 1 in any order (Fisher & Yates). */
-function shuffled(n: number, random: () => number): number[] {
-  const order = Array.from({ length: n }, (_, i) => i);
-  for (let i = n - 1; i > 0; i--) {
-    const k = Math.floor(random() * (i + 1));
-    [order[i], order[k]] = [order[k] as number, order[i] as number];
-  }
-  return order;
-}
+/** Boxes as they may be, the same for every setting compared. */
+export const drawBoxes = (draws = DRAWS, seed = 1849): BoxParameters[] => latinHypercube(PRIOR, draws, seed);

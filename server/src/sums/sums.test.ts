@@ -551,6 +551,57 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     { ...HALF_INCH_BOX, slopes: 6, depths: 5 },
     (a: { works: number[]; best: { works: number } | null }) => a.works.length === 30 && (a.best?.works ?? 0) > 0.8,
   ],
+  air: [
+    { altitude_m: 0, temperature_C: 15 },
+    // ICAO standard air at sea level.
+    (a: { density_kg_m3: number }) => Math.abs(a.density_kg_m3 - 1.225) < 1e-3,
+  ],
+  // Check values 19b: at 0.1 m/s and 20 degrees 0.345 mm of quartz is loose and 0.107 mm of gold lifted.
+  'air-sizes': [
+    { air_m_s: 0.1 },
+    (a: { loosened_m: number; lifted_m: number }) =>
+      Math.abs(a.loosened_m - 0.3453e-3) < 1e-6 && Math.abs(a.lifted_m - 0.1072e-3) < 1e-6,
+  ],
+  // Check values 19a.
+  'bellows-air': [
+    {
+      motor_rpm: 2500,
+      motorPulley_m: 0.025,
+      drivenPulley_m: 0.25,
+      stroke_m3: 0.0065,
+      cloth: { area_m2: 0.228 },
+      battery: { usable_Ah: 20, drawn_A: 5 },
+    },
+    (a: { puffs_min: number; peak_m_s: number; battery_h: number }) =>
+      Math.abs(a.puffs_min - 242.5) < 1e-9 && Math.abs(a.peak_m_s - 0.3037) < 1e-4 && a.battery_h === 4,
+  ],
+  // Check values 19h.
+  'blower-air': [
+    { shutoff_Pa: 1200, freeFlow_m3_s: 0.08, cloth: { area_m2: 0.228 } },
+    (a: { peak_m_s: number }) => Math.abs(a.peak_m_s - 0.27698) < 1e-4,
+  ],
+  'dry-washer': [
+    {
+      width_m: 0.3,
+      length_m: 0.76,
+      riffle_m: 0.012,
+      spacing_m: 0.09,
+      slope: 0.15,
+      drive: { kind: 'bellows', puffs_min: 120, stroke_m3: 0.0065 },
+      screen_m: 0.00635,
+      altitude_m: 600,
+      temperature_C: 30,
+      crew_m3_s: 2.1e-5,
+    },
+    (a: { now: { tooLittle: number; draws: number }; advice: { lever: { kind: string; times: number } } }) =>
+      a.now.tooLittle > 0.5 && a.now.draws === 256 && a.advice.lever.kind === 'air' && a.advice.lever.times > 1,
+  ],
+  // (1 + 1 x 0.5 x 2)^-2 = 1/4 after one pass, (1 + 2)^-2 = 1/9 after two.
+  passes: [
+    { mix: [{ share: 1, exponent: 2 }], passes: 2 },
+    (a: { left: number }[]) =>
+      Math.abs((a[0]?.left ?? 0) - 1 / 4) < 1e-12 && Math.abs((a[1]?.left ?? 0) - 1 / 9) < 1e-12,
+  ],
   'crew-pace': [
     {
       rounds: Array.from({ length: 40 }, () => ({ task_s: { dig: 180, feed: 60 } })),

@@ -1,0 +1,32 @@
+export { dryAir, type Air } from './air.ts';
+export {
+  airSizes,
+  carriesFlake_m_s,
+  justLoosened_m,
+  liftsFlake_m_s,
+  liftsGrain_m_s,
+  loosens_m_s,
+  type AirSizes,
+} from './airSizes.ts';
+export {
+  batteryHours,
+  bellowsAir,
+  blowerAir,
+  openShare,
+  puffsPerMinute,
+  type Cloth,
+  type ClothAir,
+} from './bellows.ts';
+export { leftOfSize, passesOver, type CaughtShare, type Pass } from './passes.ts';
+export { drawWashers, MEDIAN_WASHER, type WasherParameters } from './washerParameters.ts';
+export {
+  heldGrain,
+  PASS_SCATTER,
+  solveWasher,
+  USUAL_CLOTH_PA_S_M,
+  type AirDrive,
+  type SolvedWasher,
+  type WasherSetting,
+} from './solveWasher.ts';
+export { washerOutcome, weighWasher, type WasherOutcome, type WeighedWasher } from './weighWasher.ts';
+export { adviseWasher, driven, WASHER_WORKS_OFTEN, type WasherAdvice, type WasherLever } from './adviseWasher.ts';

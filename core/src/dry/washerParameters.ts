@@ -1,0 +1,53 @@
+import { latinHypercube, middleOf, type Beliefs } from '../maths/latinHypercube.ts';
+import { normalQuantile } from '../maths/normal.ts';
+
+/** One dry washer as it may be: all that nobody knows of it, in one draw. */
+export interface WasherParameters {
+  /** Speed that lifts gold, over that of the laws. */
+  readonly lifting: number;
+  /** Middle (Sauter) size of the feed over that of its screen. */
+  readonly feedSize: number;
+  /** Air past the leak, over what the model has. */
+  readonly air: number;
+  /** How fast dense grains sink in the loose bed, m/s. */
+  readonly sinking_m_s: number;
+  /** Pace of the running bed over what the model has. */
+  readonly running: number;
+  /** Moisture that clumps, percent by weight. */
+  readonly clumps_percent: number;
+  /** What a hand errs by, setting the pitch: drop, m. */
+  readonly dropError_m: number;
+  /** Catch goes with (size / 0.5 mm) to this power besides the model. */
+  readonly tilt: number;
+  /** Corey shape factor of the flakes. */
+  readonly csf: number;
+  /** Shares of the gold go with (size / 0.5 mm) to this power besides what is entered. */
+  readonly mixTilt: number;
+}
+
+const Z90 = 1.6449;
+const normal = (mean: number, sd: number) => (share: number) => mean + sd * normalQuantile(share);
+const logNormal = (median: number, logSd: number) => (share: number) =>
+  median * Math.exp(logSd * normalQuantile(share));
+
+/**
+ * What is believed of each before the washer is measured. From memory: the scatter of the lifting law. Fitted to practice:
+ * the sinking speed. The rest stated assumptions; the size of the feed covers Wen & Yu's own scatter too.
+ */
+const PRIOR: Beliefs<WasherParameters> = {
+  lifting: logNormal(1, 0.35),
+  feedSize: logNormal(1, 0.25),
+  air: logNormal(1, 0.12),
+  sinking_m_s: logNormal(0.0012, 0.4),
+  running: logNormal(1, 0.5),
+  clumps_percent: logNormal(1, 0.4),
+  dropError_m: normal(0, 0.006 / Z90),
+  tilt: normal(0, 0.3),
+  csf: (share) => Math.min(0.8, Math.max(0.16, logNormal(0.3, 0.3)(share))),
+  mixTilt: normal(0, 0.3),
+};
+
+/** The middle of all that is believed. */
+export const MEDIAN_WASHER: WasherParameters = middleOf(PRIOR);
+/** Washers as they may be, the same for every setting compared. */
+export const drawWashers = (draws = 256, seed = 1849): WasherParameters[] => latinHypercube(PRIOR, draws, seed);

@@ -1,0 +1,133 @@
+import {
+  adviseWasher,
+  airSizes,
+  batteryHours,
+  bellowsAir,
+  blowerAir,
+  drawWashers,
+  dryAir,
+  passesOver,
+  puffsPerMinute,
+  USUAL_CLOTH_PA_S_M,
+  USUAL_MIX,
+  weighWasher,
+  type WeighedWasher,
+} from '@riffle/core';
+import { z } from 'zod';
+import { n, sum, type Sum } from './sum.ts';
+
+const altitude_m = n.min(-500).max(9000).default(0);
+const airTemperature_C = n.min(-40).max(60).default(20);
+const cloth = z.object({
+  area_m2: n.positive().max(10),
+  resistance_Pa_s_m: n.positive().max(1e6).default(USUAL_CLOTH_PA_S_M),
+  bed_Pa: n.min(0).max(10_000).default(106),
+});
+const drive = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('bellows'), puffs_min: n.positive().max(5000), stroke_m3: n.positive().max(1) }),
+  z.object({ kind: z.literal('blower'), shutoff_Pa: n.positive().max(50_000), freeFlow_m3_s: n.positive().max(10) }),
+]);
+const washer = z.object({
+  width_m: n.positive().max(2),
+  length_m: n.positive().max(5),
+  riffle_m: n.positive().max(0.1),
+  spacing_m: n.positive().max(1),
+  slope: n.min(0.02).max(0.6),
+  drive,
+  cloth_Pa_s_m: n.positive().max(1e6).default(USUAL_CLOTH_PA_S_M),
+  screen_m: n.positive().max(0.1),
+  feedSize_m: n.positive().max(0.05).nullable().default(null),
+  altitude_m,
+  temperature_C: airTemperature_C,
+  moisture_percent: n.min(0).max(30).default(0.2),
+  isClayey: z.boolean().default(false),
+  crew_m3_s: n.positive().max(0.01),
+  feed_m3_s: n.positive().max(0.01).nullable().default(null),
+  gold: z
+    .array(z.object({ size_m: n.positive().max(0.05), share: n.positive().max(1) }))
+    .min(1)
+    .max(12)
+    .default([...USUAL_MIX]),
+});
+const WASHERS = drawWashers();
+/** Without every single draw. */
+const shown = ({ solved, ...weighed }: WeighedWasher): Omit<WeighedWasher, 'solved'> & { draws: number } => ({
+  ...weighed,
+  draws: solved.length,
+});
+
+/** Dry washing. */
+export const DRY_SUMS: readonly Sum[] = [
+  sum(
+    'air',
+    'Density and viscosity of dry air at an altitude and a temperature.',
+    z.object({ altitude_m, temperature_C: airTemperature_C }),
+    (i) => dryAir(i.altitude_m, i.temperature_C),
+  ),
+  sum(
+    'air-sizes',
+    'The quartz that air of a speed just loosens, and the gold it carries off in the open and lifts out of a loosened bed.',
+    z.object({
+      air_m_s: n.min(0.005).max(20),
+      csf: n.min(0.02).max(1).default(0.3),
+      altitude_m,
+      temperature_C: airTemperature_C,
+    }),
+    (i) => airSizes(i.air_m_s, i.csf, dryAir(i.altitude_m, i.temperature_C)),
+  ),
+  sum(
+    'bellows-air',
+    'Puffs a minute through two pulleys, and the air they drive through a cloth; how long a battery lasts.',
+    z.object({
+      motor_rpm: n.positive().max(50_000),
+      motorPulley_m: n.positive().max(2),
+      drivenPulley_m: n.positive().max(2),
+      puffsPerTurn: z.int().min(1).max(8).default(1),
+      beltSlip: n.min(0).max(0.5).default(0.03),
+      stroke_m3: n.positive().max(1),
+      cloth,
+      blows: n.min(0.1).max(1).default(0.5),
+      leak_m_s_Pa: n.min(0).max(1).default(1.2e-4),
+      battery: z
+        .object({ usable_Ah: n.positive().max(10_000), drawn_A: n.positive().max(1000) })
+        .nullable()
+        .default(null),
+    }),
+    (i) => {
+      const puffs_min = puffsPerMinute(i.motor_rpm, i.motorPulley_m, i.drivenPulley_m, i.puffsPerTurn, i.beltSlip);
+      return {
+        puffs_min,
+        ...bellowsAir(puffs_min, i.stroke_m3, i.cloth, i.blows, i.leak_m_s_Pa),
+        battery_h: i.battery && batteryHours(i.battery.usable_Ah, i.battery.drawn_A),
+      };
+    },
+  ),
+  sum(
+    'blower-air',
+    'The air a blower drives through a cloth and the bed on it.',
+    z.object({ shutoff_Pa: n.positive().max(50_000), freeFlow_m3_s: n.positive().max(10), cloth }),
+    (i) => blowerAir(i.shutoff_Pa, i.freeFlow_m3_s, i.cloth),
+  ),
+  sum(
+    'dry-washer',
+    'How often a dry washer as it may be has too little air, works, or blows gold out; what one pass holds; and the cheapest change that brings more.',
+    washer.extend({ screens_m: z.array(n.positive().max(0.1)).max(8).default([]) }),
+    ({ screens_m, ...setting }) => {
+      const { after, ...advice } = adviseWasher(setting, WASHERS, screens_m);
+      return { now: shown(weighWasher(setting, WASHERS)), advice: { ...advice, after: shown(after) } };
+    },
+  ),
+  sum(
+    'passes',
+    'What passes over the same gravel leave, each losing a larger share of what it meets.',
+    z.object({
+      mix: z
+        .array(z.object({ share: n.positive().max(1), exponent: n.min(0).max(1000) }))
+        .min(1)
+        .max(12),
+      passes: z.int().min(1).max(20).default(3),
+      scatter: n.min(0).max(10).default(0.5),
+    }),
+    (i) => passesOver(i.mix, i.passes, i.scatter),
+  ),
+];
