@@ -100,6 +100,11 @@ test('a reading of the river, a permit and a practice pan are put right where th
 test('a run is put right: when it began, a wrong source, one missed, one too many, a forgotten stop', async ({
   page,
 }) => {
+  // Who works with this device: mends say so. A name the book cannot take is told at its field and sent with nothing.
+  await page.goto('/settings');
+  await page.getByLabel('Who works with this device').fill('w'.repeat(81));
+  await expect(page.getByText(/^▲ A name has at most 80 characters/)).toBeVisible();
+  await page.getByLabel('Who works with this device').fill('Wren');
   const groundId = await bringCreek(page, 'Mended Run Fork');
   await toStage(page, 'Set');
   await setBox(page, 'Mended box');
@@ -156,6 +161,7 @@ test('a run is put right: when it began, a wrong source, one missed, one too man
   const mends = sheet.getByRole('list', { name: 'What was put right, the latest first' });
   await expect(mends.getByRole('listitem').first()).toContainText('taken out');
   await expect(mends.getByText(/is now .*Upper bar/)).toBeVisible();
+  await expect(mends.getByText(', by Wren')).toHaveCount(await mends.getByRole('listitem').count());
   await mends
     .getByRole('button', { name: /^Take back: .*taken out/ })
     .first()

@@ -51,6 +51,8 @@ export const LoggedEvent = z
     /** The device that was tapped and how many taps it had counted before: the order of taps when its clock is put back. */
     deviceId: Id.nullable().default(null),
     deviceCount: z.int().min(0).max(MOST.deviceCount).nullable().default(null),
+    /** Who tapped it, or told it afterwards, as that device calls its person; null: not said. */
+    by: text(TEXTS.panner).nullable().default(null),
   })
   .meta({ id: 'LoggedEvent' });
 export type LoggedEvent = z.infer<typeof LoggedEvent>;

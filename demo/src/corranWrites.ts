@@ -469,6 +469,7 @@ function runDay(
         undoes: null,
         deviceId: null,
         deviceCount: null,
+        by: null,
       });
     }
   }
@@ -483,6 +484,7 @@ function runDay(
     undoes: null,
     deviceId: null,
     deviceCount: null,
+    by: null,
   });
 
   const put = (path: string, record: { id: string }): DemoWrite => ({

@@ -216,6 +216,7 @@ export const bucketAt = (minute: number, spotId: string | null, some: Partial<Lo
   undoes: null,
   deviceId: null,
   deviceCount: null,
+  by: null,
   ...some,
 });
 

@@ -43,7 +43,7 @@ export const workRounds = recordKind({
   added: {},
 });
 
-const EVENT = `id, kind, at, spot_id as "spotId", volume_l as "volume_L", fullness, undoes, device_id as "deviceId", device_count as "deviceCount"`;
+const EVENT = `id, kind, at, spot_id as "spotId", volume_l as "volume_L", fullness, undoes, device_id as "deviceId", device_count as "deviceCount", told_by as "by"`;
 const asEvents = (rows: readonly object[]): LoggedEvent[] => rows.map((row) => LoggedEvent.parse(row));
 
 /** The run, held against other writers until the transaction ends, so that two batches of events tally one after the other. */
@@ -64,10 +64,10 @@ export async function appendEvents(
   events: readonly LoggedEvent[],
 ): Promise<LoggedEvent[]> {
   const { rows } = await db.query<object>(
-    `insert into run_event (crew_id, ground_id, run_id, id, kind, at, spot_id, volume_l, fullness, undoes, device_id, device_count)
-     select $1, $2, $3, e.id, e.kind, e.at, e."spotId", e."volume_L", e.fullness, e.undoes, e."deviceId", e."deviceCount"
+    `insert into run_event (crew_id, ground_id, run_id, id, kind, at, spot_id, volume_l, fullness, undoes, device_id, device_count, told_by)
+     select $1, $2, $3, e.id, e.kind, e.at, e."spotId", e."volume_L", e.fullness, e.undoes, e."deviceId", e."deviceCount", e.by
      from jsonb_to_recordset($4::jsonb) as e(id uuid, kind text, at timestamptz, "spotId" uuid, "volume_L" float8,
-       fullness text, undoes uuid, "deviceId" uuid, "deviceCount" integer)
+       fullness text, undoes uuid, "deviceId" uuid, "deviceCount" integer, by text)
      on conflict do nothing returning ${EVENT}`,
     [crewId, groundId, runId, JSON.stringify(events)],
   );

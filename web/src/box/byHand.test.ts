@@ -16,6 +16,7 @@ const taps = [10, 20, 30, 40].map((m, i): LoggedEvent => ({
   undoes: null,
   deviceId: '019d8b01-0000-7000-8000-0000000000ff',
   deviceCount: i,
+  by: null,
 }));
 const tally = (...more: LoggedEvent[]) =>
   keepTally(

@@ -1,5 +1,6 @@
 import type { LoggedEvent } from '@riffle/contract';
 import { v7 as uuidv7 } from 'uuid';
+import { personHere } from '../preferences/personHere.ts';
 
 /** How full a bucket is, as it is said, and its share of a full one. */
 export const FULLNESS = { full: 1, '2/3': 2 / 3, '1/2': 1 / 2, '1/3': 1 / 3 } as const;
@@ -26,6 +27,7 @@ const byHand = (event: Told): LoggedEvent => ({
   id: uuidv7(),
   deviceId: uuidv7(),
   deviceCount: 0,
+  by: personHere(),
 });
 
 /** A bucket that was not tapped. @param bucket_L a full one, loose */

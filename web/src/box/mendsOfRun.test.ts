@@ -19,6 +19,7 @@ const event = (some: Partial<LoggedEvent>): LoggedEvent => ({
   undoes: null,
   deviceId: PHONE,
   deviceCount: count++,
+  by: null,
   ...some,
 });
 const tapped = (minute: number, some: Partial<LoggedEvent> = {}): LoggedEvent =>

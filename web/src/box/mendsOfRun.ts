@@ -7,6 +7,8 @@ export interface Mend {
   readonly what: 'added' | 'taken out' | 'told anew' | 'stopped' | 'gone on';
   /** When it was told, by the clock of the device; null where its id does not say. */
   readonly toldAt_ms: number | null;
+  /** Who told it; null: not said. */
+  readonly by: string | null;
   /** The moment of the run it is about. */
   readonly at: string;
   /** The bucket as it stood before; null where there was none. */
@@ -32,6 +34,9 @@ const isByHand = (e: LoggedEvent): boolean =>
   near(madeAt_ms(e.id), madeAt_ms(e.deviceId ?? ''), TOGETHER_MS) &&
   !near(madeAt_ms(e.id), Date.parse(e.at), AT_ONCE_MS);
 
+/** Taps kept on a device from before it was asked have no such field. */
+const byOf = (e: LoggedEvent): string | null => (e.by as string | null | undefined) ?? null;
+
 /** What was put right of a run, the latest first. Nothing of a run is ever changed or wiped: each of these is an event beside the others. */
 export function mendsOfRun(runId: string, events: readonly LoggedEvent[]): Mend[] {
   const byId = new Map(events.map((e) => [e.id, e]));
@@ -49,13 +54,21 @@ export function mendsOfRun(runId: string, events: readonly LoggedEvent[]): Mend[
     const now = anew.get(u.id) ?? null;
     const was = byId.get(u.undoes ?? '') ?? null;
     const what = now ? 'told anew' : 'taken out';
-    return { id: u.id, what, toldAt_ms: madeAt_ms(u.id), at: was?.at ?? u.at, was, now };
+    return { id: u.id, what, toldAt_ms: madeAt_ms(u.id), by: byOf(u), at: was?.at ?? u.at, was, now };
   });
   const others = told
     .filter((e) => !instead.has(e.id))
     .map((e): Mend => {
       const what = e.kind === 'bucket' ? 'added' : e.kind === 'stop' ? 'stopped' : 'gone on';
-      return { id: e.id, what, toldAt_ms: madeAt_ms(e.id), at: e.at, was: null, now: e.kind === 'bucket' ? e : null };
+      return {
+        id: e.id,
+        what,
+        toldAt_ms: madeAt_ms(e.id),
+        by: byOf(e),
+        at: e.at,
+        was: null,
+        now: e.kind === 'bucket' ? e : null,
+      };
     });
   return [...taken, ...others].sort((a, b) => (b.toldAt_ms ?? 0) - (a.toldAt_ms ?? 0));
 }

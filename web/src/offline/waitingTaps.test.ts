@@ -24,6 +24,7 @@ const tap = (n: number, some: Partial<LoggedEvent> = {}): LoggedEvent => ({
   undoes: null,
   deviceId: 'phone',
   deviceCount: 10 + n,
+  by: null,
   ...some,
 });
 const STARTED = '2026-05-01T09:00:00.000Z';

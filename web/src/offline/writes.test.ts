@@ -135,6 +135,7 @@ const waitingTap = (n: number): LoggedEvent => ({
   undoes: null,
   deviceId: null,
   deviceCount: null,
+  by: null,
 });
 
 test('taps of a run: those waiting are added, those landed are not doubled', () => {

@@ -22,6 +22,8 @@ export interface Preferences {
   /** Whose weights of colors count before anything is weighed. */
   readonly colorSchool: WeightSchool;
   readonly positionFrom: PositionSource;
+  /** Who works with this device: what is put right of a run says so. Empty: not said. */
+  readonly person: string;
 }
 
 const FIRST: Preferences = {
@@ -35,6 +37,7 @@ const FIRST: Preferences = {
   priors: {},
   colorSchool: 'geometry',
   positionFrom: 'device',
+  person: '',
 };
 const KEY = 'riffle-preferences';
 

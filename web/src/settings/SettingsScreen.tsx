@@ -1,4 +1,5 @@
 import { HomeScreen } from './HomeScreen.tsx';
+import { TEXTS } from '@riffle/contract';
 import type { UNITS } from '@riffle/core';
 import { GRADE_UNITS, type Display, type GradeUnit } from '@riffle/core';
 import { useState } from 'react';
@@ -68,6 +69,17 @@ export function SettingsScreen() {
           onChange={(light) => change({ light })}
           choices={LIGHTS.map((l) => ({ value: l, label: l }))}
         />
+      </Block>
+      <Block title="You">
+        <div className="max-w-80">
+          <TextField
+            label="Who works with this device"
+            value={preferences.person}
+            onChange={(person) => change({ person })}
+            limit={TEXTS.panner}
+            hint="What is put right of a run says so; may be empty."
+          />
+        </div>
       </Block>
       <HomeScreen />
       <Block title="Positions" aside="asked for only when you tap “Where I stand”">

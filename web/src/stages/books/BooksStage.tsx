@@ -1,5 +1,6 @@
 import { lazy, Suspense } from 'react';
 import { Route, Routes } from 'react-router';
+import { Home } from '../../shell/Home.tsx';
 import { RoomsBar } from '../../shell/RoomsBar.tsx';
 import { useGround } from '../../shell/useGround.ts';
 import { Fetching } from '../../ui/Fetching.tsx';
@@ -22,6 +23,7 @@ export function BooksStage() {
         <Routes>
           <Route index element={<BooksScreen />} />
           <Route path="gold" element={<GoldScreen />} />
+          <Route path="*" element={<Home />} />
         </Routes>
       </Suspense>
     </>

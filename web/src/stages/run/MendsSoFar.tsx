@@ -31,7 +31,10 @@ export function MendsSoFar({ mends, nameOf }: MendsSoFarProps) {
               <span className="w-24 shrink-0 text-ink-2">
                 {mend.toldAt_ms === null ? '' : local.dayTime(mend.toldAt_ms)}
               </span>
-              <span className="grow">{says(mend)}</span>
+              <span className="grow">
+                {says(mend)}
+                {mend.by !== null && <span className="text-ink-2">, by {mend.by}</span>}
+              </span>
               {back && (
                 <TextButton aria-label={`Take back: ${says(mend)}`} onClick={back}>
                   take back

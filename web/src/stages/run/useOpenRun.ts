@@ -22,6 +22,7 @@ import { trueNow } from '../../api/trueClock.ts';
 import { useClockOff_ms } from '../../api/useClockOff.ts';
 import { stoppedAt } from '../../box/byHand.ts';
 import { nextTap } from './tapCount.ts';
+import { personHere } from '../../preferences/personHere.ts';
 import { useNow } from '../../ui/useNow.ts';
 
 export interface OpenRun {
@@ -73,12 +74,12 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
   const answer = useMemo(() => (setup && rig ? solveSetup(setup, rig) : null), [setup, rig]);
 
   const log = useCallback(
-    (event: Omit<LoggedEvent, 'id' | 'at' | 'deviceId' | 'deviceCount'>) => {
+    (event: Omit<LoggedEvent, 'id' | 'at' | 'deviceId' | 'deviceCount' | 'by'>) => {
       write({
         what: 'events',
         runId: run.id,
         groundId: run.groundId,
-        events: [{ ...event, ...nextTap(), id: uuidv7(), at: trueNow() }],
+        events: [{ ...event, ...nextTap(), by: personHere(), id: uuidv7(), at: trueNow() }],
       });
     },
     [write, run.id, run.groundId],

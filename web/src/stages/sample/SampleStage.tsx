@@ -1,6 +1,18 @@
-import { Outlet } from 'react-router';
+import { Route, Routes } from 'react-router';
+import { evenWithout, needs, page, screen } from '../../shell/page.tsx';
+import { Home } from '../../shell/Home.tsx';
 import { RoomsBar } from '../../shell/RoomsBar.tsx';
 import { useGround } from '../../shell/useGround.ts';
+
+const Pan = page(async () => (await import('./pan/PanScreen.tsx')).PanScreen);
+const Bags = page(async () => (await import('./bags/BagsScreen.tsx')).BagsScreen);
+const Tags = page(async () => (await import('./bags/TagsScreen.tsx')).TagsScreen);
+const Pits = page(async () => (await import('./pits/PitsScreen.tsx')).PitsScreen);
+const Screens = page(async () => (await import('./screens/ScreensScreen.tsx')).ScreensScreen);
+const Meaning = page(async () => (await import('./meaning/MeaningScreen.tsx')).MeaningScreen);
+const InPlace = page(async () => (await import('./inPlace/InPlaceScreen.tsx')).InPlaceScreen);
+const Table = page(async () => (await import('./table/TableScreen.tsx')).TableScreen);
+const Hands = page(async () => (await import('./hands/HandsScreen.tsx')).HandsScreen);
 
 /** Rooms of this stage, in the order of the work: lay out, dig, screen, pan, and what it says. */
 const ROOMS = [
@@ -15,11 +27,22 @@ const ROOMS = [
 ] as const;
 
 export function SampleStage() {
-  const inHand = useGround();
+  const { ground } = useGround();
   return (
     <>
-      <RoomsBar stage="Sample" base={`/g/${inHand.ground.id}/sample`} rooms={ROOMS} />
-      <Outlet context={inHand} />
+      <RoomsBar stage="Sample" base={`/g/${ground.id}/sample`} rooms={ROOMS} />
+      <Routes>
+        <Route index element={screen(Pan)} />
+        <Route path="bags" element={needs(['lots', 'sample-plans', 'samples'], Bags)} />
+        <Route path="tags" element={needs(['lots'], Tags)} />
+        <Route path="pits" element={evenWithout(['pits', 'samples', 'runs'], Pits)} />
+        <Route path="screens" element={evenWithout(['screenings', 'looks', 'samples'], Screens)} />
+        <Route path="meaning" element={needs(['samples', 'sample-plans', 'seedings', 'pits', 'runs'], Meaning)} />
+        <Route path="in-place" element={needs(['samples', 'pits', 'outlines'], InPlace)} />
+        <Route path="table" element={needs(['samples', 'pits'], Table)} />
+        <Route path="hands" element={evenWithout(['containers', 'seedings', 'size-words'], Hands)} />
+        <Route path="*" element={<Home />} />
+      </Routes>
     </>
   );
 }
