@@ -121,7 +121,11 @@ test(
       .toMatchObject({
         rinsedClean: 'no',
         cleanedAt: expect.stringMatching(/^2026-05-04/),
-        sections: [{ to_m: 0.2 }, { from_m: 0.5 }],
+        // What the scale gave stands behind the weight.
+        sections: [
+          { to_m: 0.2, weighing: null },
+          { from_m: 0.5, weighing: { empty: { text: '12.002' }, full: [{ text: '12.006' }, { text: '12.006' }] } },
+        ],
       });
   },
 );

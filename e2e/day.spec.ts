@@ -195,6 +195,52 @@ test('the day prints on one sheet @desk', async ({ page }) => {
   expect(pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);
 });
 
+test('what is printed of the day names the place, or it does not; the page keeps its names', async ({ page }) => {
+  await page.addInitScript(() => {
+    Object.assign(window, {
+      print: () => {
+        const fields = [...document.querySelectorAll<HTMLTextAreaElement>('textarea')].map((f) => f.value).join('|');
+        const hidden = getComputedStyle(document.querySelector('nav') as Element).display;
+        Object.assign(window, { printed: `${document.body.innerText}|${fields}|${hidden}` });
+        window.dispatchEvent(new Event('afterprint'));
+      },
+    });
+  });
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Day sheet' }).filter({ visible: true }).click();
+  await expect(rows(page).first()).toBeVisible();
+  const spot = (await rows(page).first().textContent())?.replace(/^\d+\. /, '') ?? '';
+  await page.getByLabel('Local rules, who has been told, where the car stands').fill('The car stands at the ford.');
+  const printed = async (what: 'names' | 'nothing'): Promise<string> => {
+    await page.evaluate(() => Object.assign(window, { printed: '' }));
+    await page.getByRole('button', { name: 'Print one sheet ...' }).click();
+    const sheet = page.getByRole('dialog', { name: 'The day on one sheet' });
+    await sheet.getByRole('radio', { name: what }).click();
+    await sheet.getByRole('button', { name: 'Print it' }).click();
+    await expect.poll(() => page.evaluate(() => (window as unknown as { printed: string }).printed)).not.toBe('');
+    return page.evaluate(() => (window as unknown as { printed: string }).printed);
+  };
+  const named = await printed('names');
+  expect(named).toContain('Halloway Creek');
+  expect(named).toContain('at the ford');
+  const unnamed = await printed('nothing');
+  const spots = (
+    (await (await page.request.get('/api/v1/grounds')).json()) as { items: { id: string; name: string }[] }
+  ).items.find((g) => g.name === 'Halloway Creek');
+  const all = (
+    (await (await page.request.get(`/api/v1/grounds/${spots?.id}/spots`)).json()) as { items: { name: string }[] }
+  ).items.map((s) => s.name);
+  expect(all.length).toBeGreaterThan(5);
+  for (const name of [...all, 'Halloway Creek', 'at the ford'])
+    expect([name, unnamed.includes(name)]).toEqual([name, false]);
+  expect(unnamed).toContain('Spot ');
+  // On the screen all of it stands as it stood.
+  await expect(rows(page).first()).toContainText(spot);
+  await expect(page.getByLabel('Local rules, who has been told, where the car stands')).toHaveValue(
+    'The car stands at the ford.',
+  );
+});
+
 test('a ground of one spot, typed, without a line: it is ranked, planned, and says what it cannot know', async ({
   page,
 }) => {

@@ -34,6 +34,11 @@ export const CleanSection = z.object({
     )
     .max(MOST.cleanScreens + 1)
     .default([]),
+  /** What the scale gave, as it was written: the vial empty, and full, as often as it was weighed; null: it was not told. */
+  weighing: z
+    .object({ empty: Entered, full: z.array(Entered).min(1).max(MOST.weighings) })
+    .nullable()
+    .default(null),
 });
 
 const IdsOnce = z

@@ -214,6 +214,7 @@ export const MOST = {
   sections: 20,
   boxSections: 8,
   cleanScreens: 6,
+  weighings: 50,
   leaks: 12,
   partners: 20,
   trialRounds: 60,

@@ -542,6 +542,7 @@ function cleanUp(
         goldEntered: { text: `${gold_mg}`, unit: 'mg' },
         colors: null,
         bySize: [],
+        weighing: null,
       };
     }),
     screens: [],

@@ -355,6 +355,12 @@ const WRONG: readonly (readonly [Kind, string, unknown, string?])[] = [
     'posts',
   ],
   ['cleanups', 'worked_s', -1],
+  [
+    'cleanups',
+    'sections',
+    [{ ...newSection(0, 1, 1), weighing: { empty: { text: '12.3', unit: 'g' }, full: [] } }],
+    'sections.0.weighing.full',
+  ],
   ['lifts', 'runIds', []],
   ['lifts', 'tubs', []],
   ['lifts', 'tubs', [newTub('1', 0, 0.5), newTub('2', 0.4, 0.9)], 'tubs'],

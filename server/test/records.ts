@@ -229,6 +229,7 @@ export const newSection = (from_m: number, to_m: number, gold_mg: number): Clean
   goldEntered: entered(String(gold_mg), 'mg'),
   colors: null,
   bySize: [],
+  weighing: null,
 });
 
 export const newCleanup = (

@@ -31,7 +31,8 @@ const ownRow = recordKind({
     ),
     sections: elsewhere(
       `(select coalesce(json_agg(json_build_object('name', s.name, 'from_m', s.from_m, 'to_m', s.to_m, 'lining', s.lining,
-          'gold_mg', s.gold_mg, 'goldEntered', s.gold_entered, 'colors', s.colors, 'bySize', s.by_size) order by s.place), '[]')
+          'gold_mg', s.gold_mg, 'goldEntered', s.gold_entered, 'colors', s.colors, 'bySize', s.by_size,
+          'weighing', s.weighing) order by s.place), '[]')
         from cleanup_section s where s.crew_id = cleanup.crew_id and s.cleanup_id = cleanup.id)`,
     ),
   },
@@ -52,10 +53,12 @@ export const cleanups: typeof ownRow = {
 async function writeSections(db: Db, crewId: string, { id, sections }: Cleanup): Promise<void> {
   await db.query('delete from cleanup_section where crew_id = $1 and cleanup_id = $2', [crewId, id]);
   await db.query(
-    `insert into cleanup_section (crew_id, cleanup_id, place, name, from_m, to_m, lining, gold_mg, gold_entered, colors, by_size)
-     select $1, $2, s.place, s.name, s.from_m, s.to_m, s.lining, s.gold_mg, s."goldEntered", s.colors, s."bySize"
+    `insert into cleanup_section (crew_id, cleanup_id, place, name, from_m, to_m, lining, gold_mg, gold_entered, colors, by_size,
+       weighing)
+     select $1, $2, s.place, s.name, s.from_m, s.to_m, s.lining, s.gold_mg, s."goldEntered", s.colors, s."bySize",
+       nullif(s.weighing, 'null'::jsonb)
      from jsonb_to_recordset($3::jsonb) as s(place int, name text, from_m float8, to_m float8, lining text, gold_mg numeric, "goldEntered" jsonb,
-       colors int, "bySize" jsonb)`,
+       colors int, "bySize" jsonb, weighing jsonb)`,
     [crewId, id, JSON.stringify(sections.map((section, place) => ({ ...section, place })))],
   );
 }

@@ -35,7 +35,7 @@ const isByHand = (e: LoggedEvent): boolean =>
   !near(madeAt_ms(e.id), Date.parse(e.at), AT_ONCE_MS);
 
 /** Taps kept on a device from before it was asked have no such field. */
-const byOf = (e: LoggedEvent): string | null => (e.by as string | null | undefined) ?? null;
+const byOf = ({ by }: { readonly by?: string | null }): string | null => by ?? null;
 
 /** What was put right of a run, the latest first. Nothing of a run is ever changed or wiped: each of these is an event beside the others. */
 export function mendsOfRun(runId: string, events: readonly LoggedEvent[]): Mend[] {

@@ -1,14 +1,37 @@
 import { useState } from 'react';
 import { PlaceChoice } from '../give/PlaceChoice.tsx';
+import { printUnnamed } from '../give/printUnnamed.ts';
 import { useGiven } from '../give/useGiven.ts';
+import { useRecords } from '../records/useRecords.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import type { DayOnPage } from './useDaySheet.ts';
 
-/** The day for a calendar, a receiver or paper; each file says what of the place it gives. */
-export function GiveAway({ page: { day, saveAs } }: { page: DayOnPage }) {
-  const [asking, setAsking] = useState<'ics' | 'gpx' | null>(null);
+/** A sheet has slid away after so long. */
+const CLOSED_AFTER_MS = 400;
+const TITLES = {
+  ics: 'The day for a calendar',
+  gpx: 'The day for a receiver',
+  paper: 'The day on one sheet',
+} as const;
+
+/** The day for a calendar, a receiver or paper; each says what of the place it gives. */
+export function GiveAway({ page: { ground, spots, day, saveAs } }: { page: DayOnPage }) {
+  const [asking, setAsking] = useState<keyof typeof TITLES | null>(null);
   const [given, setGiven] = useGiven();
+  const grounds = useRecords('grounds').items;
+  const permissions = useRecords('permissions', ground.id).items;
+  // Once the sheet that asked is gone: it is no part of the page.
+  const onPaper = (): void =>
+    void setTimeout(() => {
+      if (given.names) print();
+      else
+        printUnnamed([
+          ...spots.map(({ name }, i) => ({ name, instead: `Spot ${i + 1}` })),
+          ...grounds.map(({ id, name }) => ({ name, instead: id === ground.id ? 'A ground' : 'another ground' })),
+          ...permissions.map(({ name }) => ({ name, instead: 'a permit' })),
+        ]);
+    }, CLOSED_AFTER_MS);
   return (
     <div className="no-print flex flex-wrap gap-3">
       <Button onClick={() => setAsking('ics')} disabled={!day.plan}>
@@ -17,12 +40,9 @@ export function GiveAway({ page: { day, saveAs } }: { page: DayOnPage }) {
       <Button onClick={() => setAsking('gpx')} disabled={!day.plan}>
         GPX for a receiver ...
       </Button>
-      <Button onClick={() => print()}>Print one sheet</Button>
+      <Button onClick={() => setAsking('paper')}>Print one sheet ...</Button>
       {asking && (
-        <Sheet
-          title={asking === 'ics' ? 'The day for a calendar' : 'The day for a receiver'}
-          onClose={() => setAsking(null)}
-        >
+        <Sheet title={TITLES[asking]} onClose={() => setAsking(null)}>
           <div className="flex flex-col gap-3">
             <PlaceChoice given={given} onChange={setGiven} hasPositions={asking === 'gpx'} />
             {asking === 'gpx' && given.way === 'none' && (
@@ -33,11 +53,12 @@ export function GiveAway({ page: { day, saveAs } }: { page: DayOnPage }) {
               className="min-h-14 w-full text-[18px]"
               disabled={asking === 'gpx' && given.way === 'none'}
               onClick={() => {
-                saveAs(asking, given);
                 setAsking(null);
+                if (asking === 'paper') onPaper();
+                else saveAs(asking, given);
               }}
             >
-              Save it
+              {asking === 'paper' ? 'Print it' : 'Save it'}
             </Button>
           </div>
         </Sheet>

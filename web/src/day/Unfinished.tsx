@@ -26,7 +26,7 @@ export function Unfinished({ ground, spots }: { ground: StoredGround; spots: rea
   if (open.length + unweighed.length + inTubs.length + back.length === 0) return null;
   const at = (spotId: string): string => spots.find((s) => s.id === spotId)?.name ?? 'a spot since removed';
   return (
-    <Block title="Unfinished">
+    <Block title="Unfinished" className="remarks">
       <ul className="flex flex-col">
         {open.map((r) => (
           <li key={r.id} className="border-b border-rule py-1">

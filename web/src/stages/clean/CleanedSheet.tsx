@@ -10,6 +10,7 @@ import { readEntered } from '../../units/readEntered.ts';
 import { whenProblem } from '../../when/readWhen.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { durationHours } from '../../when/readDuration.ts';
+import { scaleWords } from './scaleWords.ts';
 import { readWorked } from './readCleanup.ts';
 import { RinsedChoices } from './RinsedChoices.tsx';
 import { WhenField } from '../../when/WhenField.tsx';
@@ -43,7 +44,7 @@ export function CleanedSheet({ cleanup: now, onClose }: CleanedSheetProps) {
       const [entered, reading] = [gold[i], readings[i]];
       return entered && reading?.ok && entered !== s.goldEntered
         ? // The parts by size belong to the weight they were of.
-          { ...s, gold_mg: reading.value, goldEntered: entered, bySize: [] }
+          { ...s, gold_mg: reading.value, goldEntered: entered, bySize: [], weighing: null }
         : s;
     });
     const isTouched = when !== local.isoMoment(cleanup.cleanedAt);
@@ -73,7 +74,14 @@ export function CleanedSheet({ cleanup: now, onClose }: CleanedSheetProps) {
           showProblem={tried}
           problem={wrong[i] ?? null}
           onChange={(entered) => setGold(gold.map((g, j) => (j === i ? entered : g)))}
-          comesTo={s.bySize.length > 0 && 'weighed by sizes: a new weight drops them'}
+          comesTo={
+            s.bySize.length > 0
+              ? 'weighed by sizes: a new weight drops them'
+              : // A list kept before there was such a field has none.
+                s.weighing
+                ? scaleWords(s.weighing)
+                : undefined
+          }
         />
       ))}
       <RinsedChoices rinsed={rinsedClean} onChange={setRinsed} />

@@ -80,6 +80,7 @@ export function RinseOutSheet({ groundId, onClose }: RinseOutSheetProps) {
             goldEntered: shares.size === 1 ? gold : { text: String(gold_mg), unit: 'mg' },
             colors: null,
             bySize: [],
+            weighing: null,
           },
         ],
         screens: [],

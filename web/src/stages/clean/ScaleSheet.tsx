@@ -1,3 +1,4 @@
+import { MOST, type Cleanup } from '@riffle/contract';
 import { repeatWeighing, type Entered } from '@riffle/core';
 import { useState } from 'react';
 import { usePreferences } from '../../preferences/preferences.ts';
@@ -10,10 +11,13 @@ import { toast } from '../../ui/toast.ts';
 import { readEntered } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
 
+/** What the scale gave: the vial empty, and full as often as it was weighed. */
+export type Weighing = NonNullable<Cleanup['sections'][number]['weighing']>;
+
 interface ScaleSheetProps {
   /** What is weighed, in words. */
   readonly what: string;
-  readonly onWeighed: (gold: Entered) => void;
+  readonly onWeighed: (gold: Entered, weighing: Weighing) => void;
   readonly onClose: () => void;
 }
 
@@ -57,7 +61,7 @@ export function ScaleSheet({ what, onWeighed, onClose }: ScaleSheetProps) {
   const save = (): void => {
     setTried(true);
     if (!weighed) return;
-    onWeighed({ text: String(Number(weighed.net_mg.toFixed(4))), unit: 'mg' });
+    onWeighed({ text: String(Number(weighed.net_mg.toFixed(4))), unit: 'mg' }, { empty: tare, full: [...typed] });
     onClose();
   };
   const setNth = (nth: number, entered: Entered): void =>
@@ -107,9 +111,11 @@ export function ScaleSheet({ what, onWeighed, onClose }: ScaleSheetProps) {
           )}
         </div>
       ))}
-      <TextButton className="self-start" onClick={() => setFull([...full, EMPTY])}>
-        put it down and weigh once more
-      </TextButton>
+      {full.length < MOST.weighings && (
+        <TextButton className="self-start" onClick={() => setFull([...full, EMPTY])}>
+          put it down and weigh once more
+        </TextButton>
+      )}
       {weighed && (
         <p role="status" className="border-l-4 border-ink pl-3">
           <b className="text-[20px] text-gold">{show.gold(weighed.net_mg)}</b>{' '}

@@ -7,6 +7,7 @@ import { Block } from '../../ui/Judgement.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
 import { useShow } from '../../units/useShow.ts';
+import { scaleWords } from './scaleWords.ts';
 import { ScaleSheet } from './ScaleSheet.tsx';
 import { USUAL_SCREENS, type SectionDraft, type SectionReading } from './readCleanup.ts';
 import type { CleanupInHand } from './useCleanup.ts';
@@ -88,8 +89,10 @@ function SectionFields({ nth, section, reading, inHand }: SectionFieldsProps) {
             reading={gold}
             units={['mg', 'g', 'grain', 'dwt', 'ozt']}
             showProblem={tried}
-            onChange={(entered) => set({ gold: entered })}
-            comesTo={gold.ok && show.gold(gold.value)}
+            onChange={(entered) => set({ gold: entered, weighing: null })}
+            comesTo={
+              gold.ok && `${show.gold(gold.value)}${section.weighing ? `, ${scaleWords(section.weighing)}` : ''}`
+            }
           />
         </div>
       </div>
@@ -131,7 +134,7 @@ function SectionFields({ nth, section, reading, inHand }: SectionFieldsProps) {
       {isWeighing && (
         <ScaleSheet
           what={section.name || `section ${nth}`}
-          onWeighed={(gold) => set({ gold })}
+          onWeighed={(gold, weighing) => set({ gold, weighing })}
           onClose={() => setWeighing(false)}
         />
       )}

@@ -41,6 +41,8 @@ export interface SectionDraft {
   readonly colors?: string;
   /** Weights by the screens, coarsest first, in the unit of `gold`; empty: not weighed. */
   readonly bySize?: readonly string[];
+  /** What the scale gave, while the gold is what it came to. */
+  readonly weighing?: Cleanup['sections'][number]['weighing'];
   /** Where it begins, when a stretch above it was lost; left out: where the one above ends. */
   readonly from_m?: number;
 }
@@ -245,7 +247,7 @@ export function cleanupRecord(
     // Gold belongs to the day it left the box, whenever it is weighed: that day's water, people and agreement.
     cleanedAt: lift ? lift.liftedAt : (draft.when ? local.at(draft.when) : new Date()).toISOString(),
     sections: measured.map((m, i) => {
-      const { name = '', gold = { text: '', unit: 'mg' }, bySize } = sections[i] ?? {};
+      const { name = '', gold = { text: '', unit: 'mg' }, bySize, weighing = null } = sections[i] ?? {};
       const { cells = [], colors } = readings[i] ?? {};
       const weighedBySize = cells.some((c) => c !== null);
       return {
@@ -254,6 +256,7 @@ export function cleanupRecord(
         // Where only the sizes were typed the whole is what they come to.
         goldEntered: gold.text.trim() === '' ? { ...gold, text: inUnit(m.gold_mg, gold.unit) } : gold,
         colors: colors?.ok ? colors.value : null,
+        weighing,
         bySize: weighedBySize
           ? cells.map((c, f) => ({
               gold_mg: c?.ok ? c.value : null,

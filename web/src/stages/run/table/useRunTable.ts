@@ -52,6 +52,7 @@ export function useRunTable(
               goldEntered: row.goldEntered,
               colors: null,
               bySize: [],
+              weighing: null,
             },
           ],
           screens: [],
