@@ -270,12 +270,20 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
     return may.find(([, a]) => (at -= a.weight) < 0) ?? may[0];
   };
 
-  /** The box is lifted into tubs without signal, the page opened anew, the server killed; then the tubs are weighed, and it is all there once. */
+  /** A lever is moved for a last stint; the box is lifted into tubs without signal, the page opened anew, the server killed; then the tubs are weighed, and it is all there once. */
   const evening = async () => {
     done.push('the evening');
     // A run that is weighed is over: the other tabs may offer the next.
     started = false;
+    expectBetween(0, Infinity);
     const page = await context.newPage();
+    await page.goto(`${riffle.address}/g/${ground}/run`, { waitUntil: 'domcontentloaded' });
+    // A last stint: the head is raised, one more bucket goes in.
+    await page.getByRole('button', { name: /^head \+/ }).click();
+    await page.getByText('no bucket yet').waitFor();
+    await page.getByRole('button', { name: /^Log bucket a full one/ }).click();
+    await page.getByRole('img', { name: '1 buckets' }).waitFor();
+    buckets++;
     await page.goto(`${riffle.address}/g/${ground}/clean`, { waitUntil: 'domcontentloaded' });
     const lift = page.getByRole('button', { name: 'Lift it into tubs, weigh later' });
     await lift.waitFor();
@@ -302,8 +310,8 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
       (await get(`/grounds/${ground}/cleanups`))?.items,
       await get(`/grounds/${ground}/book`),
     ];
-    if (lifts?.length !== 1 || lifts[0].tubs.length !== golds.length)
-      wrong.push(`${lifts?.length} lifts at the server`);
+    if (lifts?.length !== 1 || lifts[0].tubs.length !== golds.length || lifts[0].runIds.length !== 2)
+      wrong.push(`${lifts?.length} lifts at the server, the first of ${lifts?.[0]?.runIds.length} stints`);
     if (cleanups?.length !== 1) wrong.push(`${cleanups?.length} clean-ups at the server`);
     if (book?.total.gold_mg !== 6.6 || book.total.buckets !== buckets)
       wrong.push(
