@@ -4,11 +4,13 @@ import { useMemo, useState } from 'react';
 import { saveFile } from '../../../files/saveFile.ts';
 import { SpotSelect } from '../../../ground/SpotSelect.tsx';
 import { useContainers } from '../../../records/useContainers.ts';
+import { ChooseTable } from '../../../tables/ChooseTable.tsx';
+import { ColumnChoice } from '../../../tables/ColumnChoice.tsx';
 import { DATE_FORM_NAMES } from '../../../tables/dateForms.ts';
 import { asCsv, rowsOf, type TableRows } from '../../../tables/rowsOf.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Checkbox } from '../../../ui/Checkbox.tsx';
-import { Field, SelectField, TextField } from '../../../ui/Field.tsx';
+import { SelectField, TextField } from '../../../ui/Field.tsx';
 import { plural } from '../../../ui/plural.ts';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { TextButton } from '../../../ui/TextButton.tsx';
@@ -35,11 +37,10 @@ interface RunTableSheetProps {
 }
 /** Each row is two or three writes of its own, sent one after another. */
 const MOST_ROWS = 1000;
-const LARGEST_BYTES = 4 * 1024 * 1024;
+const LARGEST_MB = 4;
 
 /** An old spreadsheet of runs brought in: first its text, then which column is which, with what comes of it in sight. */
 export function RunTableSheet(props: RunTableSheetProps) {
-  const [text, setText] = useState('');
   const [table, setTable] = useState<TableRows | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const read = (written: string): void => {
@@ -58,44 +59,12 @@ export function RunTableSheet(props: RunTableSheetProps) {
       {table ? (
         <Mapped table={table} onAnother={() => setTable(null)} {...props} />
       ) : (
-        <div className="flex flex-col gap-3">
-          <p>A first line of column names, then a row for each run: its day, its spot, how much, how long, its gold.</p>
-          <Field label="A CSV file">
-            {(ids) => (
-              <input
-                {...ids}
-                type="file"
-                accept=".csv,.tsv,.txt,text/csv"
-                className="written w-full"
-                onChange={(e) => {
-                  const file = e.target.files?.[0];
-                  if (!file) return;
-                  if (file.size > LARGEST_BYTES) setProblem('More than 4 MB: part the file.');
-                  else void file.text().then(read);
-                }}
-              />
-            )}
-          </Field>
-          <Field label="or cells pasted from a spreadsheet">
-            {(ids) => (
-              <textarea
-                {...ids}
-                rows={6}
-                className="written w-full"
-                value={text}
-                onChange={(e) => setText(e.target.value)}
-              />
-            )}
-          </Field>
-          {problem && (
-            <p role="alert" className="text-danger">
-              ▲ {problem}
-            </p>
-          )}
-          <Button look="main" disabled={text.trim() === ''} onClick={() => read(text)}>
-            Read what is pasted
-          </Button>
-        </div>
+        <ChooseTable
+          says="A first line of column names, then a row for each run: its day, its spot, how much, how long, its gold."
+          largest_MB={LARGEST_MB}
+          problem={problem}
+          onText={read}
+        />
       )}
     </Sheet>
   );
@@ -146,14 +115,6 @@ function Mapped({
   const gold_mg = taken.reduce((sum, r) => sum + (r.gold_mg ?? 0), 0);
   const buckets = taken.reduce((sum, r) => sum + r.buckets, 0);
   const noHour = taken.filter((r) => r.noHour).length;
-  const columns = [{ value: '', label: '(not in it)' }, ...table.columns.map((c) => ({ value: c, label: c }))];
-  const example = (column: string): string | undefined => {
-    const values = table.rows
-      .slice(0, 4)
-      .map((r) => r[column])
-      .filter(Boolean);
-    return values.length > 0 ? `such as ${values.slice(0, 3).join(', ')}` : undefined;
-  };
   const saveRefused = (): void =>
     saveFile(
       asCsv(
@@ -192,28 +153,19 @@ function Mapped({
           </Checkbox>
         )}
       </div>
-      {RUN_FIELDS.map((f) => {
-        const units = RUN_FIELD_UNITS[f]?.units;
-        return (
-          <div key={f} className={units ? 'grid grid-cols-[minmax(0,1fr)_8rem] gap-x-2' : ''}>
-            <SelectField
-              label={RUN_FIELD_WORDS[f]}
-              value={mapping.columns[f]}
-              choices={columns}
-              onChange={(c) => set({ columns: { ...mapping.columns, [f]: c } })}
-              hint={mapping.columns[f] === '' ? undefined : example(mapping.columns[f])}
-            />
-            {units && (
-              <SelectField
-                label={`${RUN_FIELD_WORDS[f]}: unit`}
-                value={mapping.units[f] ?? units[0] ?? ''}
-                choices={units.map((u) => ({ value: u, label: u }))}
-                onChange={(u) => set({ units: { ...mapping.units, [f]: u } })}
-              />
-            )}
-          </div>
-        );
-      })}
+      {RUN_FIELDS.map((f) => (
+        <ColumnChoice
+          key={f}
+          label={RUN_FIELD_WORDS[f]}
+          columns={table.columns}
+          first={table.rows.slice(0, 4)}
+          value={mapping.columns[f]}
+          onChange={(c) => set({ columns: { ...mapping.columns, [f]: c } })}
+          units={RUN_FIELD_UNITS[f]?.units}
+          unit={mapping.units[f]}
+          onUnit={(u) => set({ units: { ...mapping.units, [f]: u } })}
+        />
+      ))}
       <SelectField
         label="Days are written"
         value={mapping.dates}

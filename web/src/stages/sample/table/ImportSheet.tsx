@@ -6,8 +6,10 @@ import { plural } from '../../../ui/plural.ts';
 import { saveFile } from '../../../files/saveFile.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Choices } from '../../../ui/Choices.tsx';
-import { Field, SelectField } from '../../../ui/Field.tsx';
+import { SelectField } from '../../../ui/Field.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
+import { ChooseTable } from '../../../tables/ChooseTable.tsx';
+import { ColumnChoice } from '../../../tables/ColumnChoice.tsx';
 import { DATE_FORM_NAMES } from '../../../tables/dateForms.ts';
 import { FIELD_UNITS, FIELD_WORDS, FIELDS, type TableMapping } from './readTable.ts';
 import { TakeBack } from './TakeBack.tsx';
@@ -22,14 +24,12 @@ interface ImportSheetProps {
   readonly pasted: string;
   readonly onClose: () => void;
 }
-const LARGEST_BYTES = 64 * 1024 * 1024;
+const LARGEST_MB = 64;
 
 /** A table brought in: from a file, or pasted out of a spreadsheet. */
 export function ImportSheet({ ground, spots, samples, pasted, onClose }: ImportSheetProps) {
   const bringing = useImport(ground, spots, samples);
   const { step } = bringing;
-  const [text, setText] = useState(pasted);
-  const [tooLarge, setTooLarge] = useState(false);
   const begun = useRef(false);
   useEffect(() => {
     if (pasted === '' || begun.current) return;
@@ -39,47 +39,12 @@ export function ImportSheet({ ground, spots, samples, pasted, onClose }: ImportS
   return (
     <Sheet title="Bring a table in" onClose={onClose}>
       {step.at === 'choose' && (
-        <div className="flex flex-col gap-3">
-          <p>A first line of column names, then a row for each sample. The next step asks which column is which.</p>
-          <Field label="A CSV file">
-            {(ids) => (
-              <input
-                {...ids}
-                type="file"
-                accept=".csv,.tsv,.txt,text/csv"
-                className="written w-full"
-                onChange={(e) => {
-                  const file = e.target.files?.[0];
-                  if (!file) return;
-                  if (file.size > LARGEST_BYTES) setTooLarge(true);
-                  else {
-                    setTooLarge(false);
-                    void file.text().then(bringing.read);
-                  }
-                }}
-              />
-            )}
-          </Field>
-          <Field label="or cells pasted from a spreadsheet">
-            {(ids) => (
-              <textarea
-                {...ids}
-                rows={6}
-                className="written w-full"
-                value={text}
-                onChange={(e) => setText(e.target.value)}
-              />
-            )}
-          </Field>
-          {(step.problem ?? (tooLarge ? 'More than 64 MB: part the file.' : null)) && (
-            <p role="alert" className="text-danger">
-              ▲ {step.problem ?? 'More than 64 MB: part the file.'}
-            </p>
-          )}
-          <Button look="main" disabled={text.trim() === ''} onClick={() => void bringing.read(text)}>
-            Read what is pasted
-          </Button>
-        </div>
+        <ChooseTable
+          says="A first line of column names, then a row for each sample. The next step asks which column is which."
+          largest_MB={LARGEST_MB}
+          problem={step.problem}
+          onText={(text) => void bringing.read(text)}
+        />
       )}
       {step.at === 'map' && <MapColumns step={step} bringing={bringing} />}
       {step.at === 'checking' && <Progress says="Checking every row" done={step.done} onStop={bringing.cancel} />}
@@ -119,17 +84,12 @@ export function ImportSheet({ ground, spots, samples, pasted, onClose }: ImportS
 function MapColumns({ step, bringing }: { step: ImportStep & { at: 'map' }; bringing: Import }) {
   const { seen, mapping, mixed } = step;
   const set = (some: Partial<TableMapping>): void => bringing.map({ ...mapping, ...some });
-  const columns = [{ value: '', label: '(not in it)' }, ...seen.columns.map((c) => ({ value: c, label: c }))];
   const missing =
     mapping.columns.volume === ''
       ? 'Say which column holds the volume panned.'
       : mapping.columns.spot === '' && mapping.columns.distance === ''
         ? 'Say which column names the spot, or how far along it lies.'
         : null;
-  const example = (column: string): string | undefined => {
-    const values = seen.first.map((r) => r[column]).filter(Boolean);
-    return values.length > 0 ? `such as ${values.slice(0, 3).join(', ')}` : undefined;
-  };
   return (
     <form
       className="flex flex-col gap-1"
@@ -141,29 +101,20 @@ function MapColumns({ step, bringing }: { step: ImportStep & { at: 'map' }; brin
       <p className="mb-2">
         <b>{grouped(seen.rows)} rows</b>, {seen.columns.length} columns. Which is which?
       </p>
-      {FIELDS.map((f) => {
-        const units = FIELD_UNITS[f]?.units;
-        return (
-          <div key={f} className={units ? 'grid grid-cols-[minmax(0,1fr)_6.5rem] gap-x-2' : ''}>
-            <SelectField
-              label={FIELD_WORDS[f]}
-              value={mapping.columns[f]}
-              choices={columns}
-              onChange={(c) => set({ columns: { ...mapping.columns, [f]: c } })}
-              hint={mapping.columns[f] === '' ? undefined : example(mapping.columns[f])}
-              problem={mixed[f] && !mapping.mixedUnits ? `Mixed units: ${mixed[f]}.` : null}
-            />
-            {units && (
-              <SelectField
-                label={`${FIELD_WORDS[f]}: unit`}
-                value={mapping.units[f] ?? units[0] ?? ''}
-                choices={units.map((u) => ({ value: u, label: u }))}
-                onChange={(u) => set({ units: { ...mapping.units, [f]: u } })}
-              />
-            )}
-          </div>
-        );
-      })}
+      {FIELDS.map((f) => (
+        <ColumnChoice
+          key={f}
+          label={FIELD_WORDS[f]}
+          columns={seen.columns}
+          first={seen.first}
+          value={mapping.columns[f]}
+          onChange={(c) => set({ columns: { ...mapping.columns, [f]: c } })}
+          units={FIELD_UNITS[f]?.units}
+          unit={mapping.units[f]}
+          onUnit={(u) => set({ units: { ...mapping.units, [f]: u } })}
+          problem={mixed[f] && !mapping.mixedUnits ? `Mixed units: ${mixed[f]}.` : null}
+        />
+      ))}
       {mapping.columns.date !== '' && (
         <SelectField
           label="Dates are written"
