@@ -234,10 +234,12 @@ test('a season out of a spreadsheet: columns are told, rows put right, the gold 
       (r) => !r.deleted,
     );
   await expect.poll(async () => (await kept('cleanups')).length).toBe(1);
-  expect((await kept('runs')).map((r) => [r.people, r.tally.buckets, r.tally.stopped]).sort()).toEqual([
-    [1, 6, true],
-    [2, 10, true],
-  ]);
+  await expect
+    .poll(async () => (await kept('runs')).map((r) => [r.people, r.tally.buckets, r.tally.stopped]).sort())
+    .toEqual([
+      [1, 6, true],
+      [2, 10, true],
+    ]);
   // Brought in again its rows are known; nothing is doubled unasked.
   await page.getByRole('button', { name: 'Runs from a table' }).click();
   await sheet

@@ -446,3 +446,4 @@ export { lossBySize, type LossBySize, type SizeLoss } from './clean/lossBySize.t
 export * from './set/index.ts';
 export * from './walk/index.ts';
 export * from './dry/index.ts';
+export * from './finish/index.ts';

@@ -17,6 +17,7 @@ export {
   type Cloth,
   type ClothAir,
 } from './bellows.ts';
+export { haulOrDry, type DryWay, type HaulOrDry, type HaulWay, type ToWash, type WayCost } from './haulOrDry.ts';
 export { leftOfSize, passesOver, type CaughtShare, type Pass } from './passes.ts';
 export { drawWashers, MEDIAN_WASHER, type WasherParameters } from './washerParameters.ts';
 export {

@@ -6,6 +6,7 @@ import {
   blowerAir,
   drawWashers,
   dryAir,
+  haulOrDry,
   passesOver,
   puffsPerMinute,
   USUAL_CLOTH_PA_S_M,
@@ -116,6 +117,37 @@ export const DRY_SUMS: readonly Sum[] = [
       const { after, ...advice } = adviseWasher(setting, WASHERS, screens_m);
       return { now: shown(weighWasher(setting, WASHERS)), advice: { ...advice, after: shown(after) } };
     },
+  ),
+  sum(
+    'haul-or-dry',
+    'Hours and cost of a gram by washing dry where the gravel lies and by carrying it to water, and from how far both cost the same.',
+    z.object({
+      volume_m3: n.positive().max(1e6),
+      grade_mg_m3: n.positive().max(1e9),
+      hourValue: n.min(0).max(1e6),
+      dry: z.object({
+        pace_m3_h: n.positive().max(1e4),
+        passes: z.int().min(1).max(20).default(1),
+        recovered: n.positive().max(1).default(0.75),
+        setUp_h: n.min(0).max(1000).default(0.5),
+        running_per_h: n.min(0).max(1e6).default(0),
+      }),
+      haul: z.object({
+        density_kg_m3: n.positive().max(5000).default(1600),
+        payload_kg: n.positive().max(1e6),
+        distance_km: n.min(0).max(20_000),
+        chanceDry: n.min(0).max(1).default(0),
+        between_km: n.min(0).max(20_000).default(0),
+        second_km: n.min(0).max(20_000).default(0),
+        speed_km_h: n.positive().max(200),
+        cost_per_km: n.min(0).max(1e6).default(0),
+        loadUnload_h: n.min(0).max(100).default(0.5),
+        pace_m3_h: n.positive().max(1e4),
+        recovered: n.positive().max(1).default(0.9),
+        running_per_h: n.min(0).max(1e6).default(0),
+      }),
+    }),
+    ({ dry, haul, ...toWash }) => haulOrDry(toWash, dry, haul),
   ),
   sum(
     'passes',

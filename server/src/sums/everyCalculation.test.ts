@@ -43,6 +43,8 @@ const WITHOUT: Readonly<Record<string, readonly string[]>> = {
     'arrangements',
     'workLine',
     'carriesFlake_m_s',
+    'creepsAt_Pa',
+    'risesAt_Pa',
     'driven',
     'heldGrain',
     'justLoosened_m',

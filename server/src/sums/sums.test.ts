@@ -596,6 +596,50 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     (a: { now: { tooLittle: number; draws: number }; advice: { lever: { kind: string; times: number } } }) =>
       a.now.tooLittle > 0.5 && a.now.draws === 256 && a.advice.lever.kind === 'air' && a.advice.lever.times > 1,
   ],
+  // Check values 19g: one trip of 12 km with 480 kg; 0.5 h and 3.947 h dry, 3.8 h by the water.
+  'haul-or-dry': [
+    {
+      volume_m3: 0.3,
+      grade_mg_m3: 300,
+      hourValue: 15,
+      dry: { pace_m3_h: 0.076, running_per_h: 1 },
+      haul: {
+        payload_kg: 500,
+        distance_km: 12,
+        speed_km_h: 30,
+        cost_per_km: 0.4,
+        pace_m3_h: 0.12,
+        running_per_h: 0.5,
+      },
+    },
+    (a: { cheaper: string; breakEven_km: number; haul: { trips: number } }) =>
+      a.cheaper === 'haul' && a.haul.trips === 1 && Math.abs(a.breakEven_km - 21.4108) < 1e-3,
+  ],
+  // Check values 19d, in water of 10 degrees: minus 30 plus 50 has a window that creeping gold ends.
+  'separation-window': [
+    { finest_m: 0.0003, coarsest_m: 0.0006, feature_m: 0.0005, goldSettling_m_s: 0.068 },
+    (a: { ratio: number; limit: string; mark_Pa: number }) =>
+      Math.abs(a.ratio - 2.2628) < 1e-3 && a.limit === 'creeps' && Math.abs(a.mark_Pa - 1.75386) < 1e-3,
+  ],
+  // Check values 19e: a tablespoon to a third in a minute and a half.
+  'finish-spoon': [
+    {
+      shear_Pa: 1.75,
+      floorWidth_m: 0.2,
+      feature_m: 0.0005,
+      solids_m3: 9e-6,
+      black: [0.33, 0.42, 0.53].map((mm, i) => ({ size_m: mm / 1000, share: [0.3, 0.4, 0.3][i] })),
+      gold: [{ size_m: 0.00033, share: 1, settling_m_s: 0.075 }],
+      blackLeft: 0.3333333333,
+    },
+    (a: { minutes: number; goldKept: number }) => Math.abs(a.minutes - 1.4749) < 1e-2 && a.goldKept > 0.99,
+  ],
+  // Check values 19f.
+  magnetics: [
+    { colorsElsewhere: 120, washedShare: 0.25, found: 3, meanColor_mg: 0.05 },
+    (a: { colors: { mean: number }; chanceNoneLeft: number }) =>
+      Math.abs(a.colors.mean - 8.9456) < 1e-3 && Math.abs(a.chanceNoneLeft - 0.02012) < 1e-4,
+  ],
   // (1 + 1 x 0.5 x 2)^-2 = 1/4 after one pass, (1 + 2)^-2 = 1/9 after two.
   passes: [
     { mix: [{ share: 1, exponent: 2 }], passes: 2 },

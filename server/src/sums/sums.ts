@@ -2,6 +2,7 @@ import { BOOKS_SUMS } from './books.ts';
 import { CLEAN_SUMS } from './clean.ts';
 import { DAY_SUMS } from './day.ts';
 import { DRY_SUMS } from './dry.ts';
+import { FINISH_SUMS } from './finish.ts';
 import { GRAINS_SUMS } from './grains.ts';
 import { MEASURES_SUMS } from './measures.ts';
 import { READ_SUMS } from './read.ts';
@@ -18,6 +19,7 @@ export const SUMS: readonly Sum[] = [
   ...SAMPLE_SUMS,
   ...SET_SUMS,
   ...DRY_SUMS,
+  ...FINISH_SUMS,
   ...RUN_SUMS,
   ...CLEAN_SUMS,
   ...BOOKS_SUMS,
