@@ -137,7 +137,7 @@ export async function buildApp({
   app.addHook('onClose', async () => {
     await Promise.all([work.close(), database.stop()]);
     app.log.info('The server stops.');
-    diary?.close();
+    await diary?.close();
   });
 
   await app.register(

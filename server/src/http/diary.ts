@@ -1,5 +1,6 @@
 import type { FastifyBaseLogger, FastifyInstance, FastifyReply, FastifyRequest, FastifyServerOptions } from 'fastify';
 import { randomBytes } from 'node:crypto';
+import { setTimeout as sleep } from 'node:timers/promises';
 import { DatabaseError } from 'pg';
 import roll from 'pino-roll';
 
@@ -10,14 +11,16 @@ import roll from 'pino-roll';
  */
 export interface Diary {
   readonly options: Pick<FastifyServerOptions, 'logger' | 'genReqId'>;
-  /** Writes what is still in hand. */
-  readonly close: () => void;
+  /** Writes what is still in hand, in the order it was told. */
+  readonly close: () => Promise<void>;
 }
 
 const SLOW_MS = 1000;
 const MOST_FRAMES = 12;
 const KEPT_FILES = 5;
 const LARGEST = '5m';
+/** A full disk must not keep the server from stopping. */
+const CLOSED_WITHIN_MS = 2000;
 
 /** Opens the diary as `<file>.<number>.jsonl`, rolled over at 5 MB; without a file, what is worse than a refusal goes to standard output. */
 export async function openDiary(file?: string): Promise<Diary> {
@@ -30,20 +33,21 @@ export async function openDiary(file?: string): Promise<Diary> {
     hooks: { logMethod: inOurWords },
   };
   const genReqId = (): string => randomBytes(6).toString('hex');
-  if (file === undefined) return { options: { logger: options, genReqId }, close: () => undefined };
+  if (file === undefined) return { options: { logger: options, genReqId }, close: () => Promise.resolve() };
   const stream = await roll({ file, extension: '.jsonl', size: LARGEST, mkdir: true, limit: { count: KEPT_FILES } });
   // A full disk must not end the server for want of a diary.
   stream.on('error', () => undefined);
   return {
     options: { logger: { ...options, stream }, genReqId },
-    close: () => {
-      try {
-        stream.flushSync();
-        stream.end();
-      } catch {
-        /* a full disk, or nothing was written yet */
-      }
-    },
+    // Not at once by force: that would go before a line that is being written.
+    close: () =>
+      Promise.race([
+        new Promise<void>((done) => {
+          stream.once('close', done);
+          stream.end();
+        }),
+        sleep(CLOSED_WITHIN_MS, undefined, { ref: false }),
+      ]),
   };
 }
 
