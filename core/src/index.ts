@@ -314,7 +314,6 @@ export {
   arrangements,
   crewPace,
   MOST_HANDS,
-  type Banded,
   type CrewPace,
   type PacedRun,
   type TaskTime,

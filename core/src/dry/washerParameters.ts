@@ -1,5 +1,4 @@
-import { latinHypercube, middleOf, type Beliefs } from '../maths/latinHypercube.ts';
-import { normalQuantile } from '../maths/normal.ts';
+import { latinHypercube, logNormal, middleOf, normal, Z90, type Beliefs } from '../maths/latinHypercube.ts';
 
 /** One dry washer as it may be: all that nobody knows of it, in one draw. */
 export interface WasherParameters {
@@ -24,11 +23,6 @@ export interface WasherParameters {
   /** Shares of the gold go with (size / 0.5 mm) to this power besides what is entered. */
   readonly mixTilt: number;
 }
-
-const Z90 = 1.6449;
-const normal = (mean: number, sd: number) => (share: number) => mean + sd * normalQuantile(share);
-const logNormal = (median: number, logSd: number) => (share: number) =>
-  median * Math.exp(logSd * normalQuantile(share));
 
 /**
  * What is believed of each before the washer is measured. From memory: the scatter of the lifting law. Fitted to practice:

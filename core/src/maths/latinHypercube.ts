@@ -1,3 +1,4 @@
+import { normalQuantile } from './normal.ts';
 import { seededRandom } from './random.ts';
 
 /** 0 to n - 1 in any order (Fisher & Yates). */
@@ -12,6 +13,13 @@ function shuffled(n: number, random: () => number): number[] {
 
 /** What is believed of each parameter: its value at a share of its belief, 0 to 1. */
 export type Beliefs<P> = { readonly [K in keyof P]: (share: number) => number };
+
+/** A normal belief as its mean and deviation; a log-normal one as its median and the deviation of its logarithm. */
+export const normal = (mean: number, sd: number) => (share: number) => mean + sd * normalQuantile(share);
+export const logNormal = (median: number, logSd: number) => (share: number) =>
+  median * Math.exp(logSd * normalQuantile(share));
+/** Nine in ten of a normal lie within so many deviations. */
+export const Z90 = 1.6449;
 
 /** The middle of all that is believed. */
 export const middleOf = <P>(beliefs: Beliefs<P>): P => at(beliefs, () => 0.5);

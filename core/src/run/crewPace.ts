@@ -1,4 +1,5 @@
 import { normalDraw, seededRandom, type Random } from '../maths/random.ts';
+import type { Spread } from '../set/weighBox.ts';
 import { OutOfRange, requirePositive, requireWithin } from '../outOfRange.ts';
 import { TASKS, workLine, type LineRun, type Post, type Task } from './workLine.ts';
 
@@ -18,18 +19,11 @@ export interface TaskTime {
   readonly high_s: number;
 }
 
-/** A figure with its band, nine times in ten. */
-export interface Banded {
-  readonly low: number;
-  readonly middle: number;
-  readonly high: number;
-}
-
 /** A way the same hands, or one more, could stand. */
 export interface WayToStand {
   readonly posts: readonly Post[];
   /** Pace beside that of the crew as it stands: 1.2 is a fifth more. */
-  readonly times: Banded;
+  readonly times: Spread;
 }
 
 /** A run of this crew: buckets an hour by its own clock, with how many at it. */
@@ -41,7 +35,7 @@ export interface PacedRun {
 export interface CrewPace {
   readonly tasks: readonly TaskTime[];
   /** Buckets an hour, rests and stones in the way left in. */
-  readonly buckets_h: Banded;
+  readonly buckets_h: Spread;
   /** Share of the line's pace that is left after rests, stones and talk. */
   readonly kept: number;
   /** Runs with as many hands that `kept` rests on. */
@@ -51,7 +45,7 @@ export interface CrewPace {
   /** The post the others wait for, and the chance that it is that one. */
   readonly holdsUp: { readonly post: number; readonly chance: number };
   /** One more pair of hands at each post, as the crew stands. */
-  readonly oneMore: readonly Banded[];
+  readonly oneMore: readonly Spread[];
   /** The best way the same hands can stand; null where they stand so already. */
   readonly better: WayToStand | null;
   /** The best way one pair of hands more can stand. */
@@ -197,7 +191,7 @@ export function crewPace(
   // The same for every change, so that changes are told apart by what they bring; as many up as down.
   const unalike = drawn.map((_, i) => (i % 2 === 0 ? 1 : -1) * Math.abs(normalDraw(random)));
   const now = play(posts);
-  const beside = (other: readonly LineRun[]): Banded =>
+  const beside = (other: readonly LineRun[]): Spread =>
     banded(
       other.map((o, i) => ((now[i]?.perBucket_s ?? NaN) / o.perBucket_s) * Math.exp(CHANGE_LOG_SD * (unalike[i] ?? 0))),
     );
@@ -260,13 +254,13 @@ function draw(learned: readonly Learned[], random: Random): Drawn {
 const timeOf = (of: DrawnTask | undefined, random: Random): number =>
   of ? of.median_s * Math.exp(of.scatter * normalDraw(random)) : 0;
 
-const around = (middle: number, logSd: number): Banded => ({
+const around = (middle: number, logSd: number): Spread => ({
   low: middle * Math.exp(-1.645 * logSd),
   middle,
   high: middle * Math.exp(1.645 * logSd),
 });
 
-function banded(values: readonly number[]): Banded {
+function banded(values: readonly number[]): Spread {
   const inOrder = [...values].sort((a, b) => a - b);
   const at = (share: number): number => inOrder[Math.round(share * (inOrder.length - 1))] ?? NaN;
   return { low: at(0.05), middle: at(0.5), high: at(0.95) };

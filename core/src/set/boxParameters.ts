@@ -1,5 +1,5 @@
 import { normalQuantile } from '../maths/normal.ts';
-import { latinHypercube, middleOf, type Beliefs } from '../maths/latinHypercube.ts';
+import { latinHypercube, logNormal, middleOf, normal, Z90, type Beliefs } from '../maths/latinHypercube.ts';
 
 /** One box as it may be: all that nobody knows of it, in one draw. */
 export interface BoxParameters {
@@ -32,14 +32,8 @@ export interface BoxParameters {
   readonly mixTilt: number;
 }
 
-const Z90 = 1.6449;
 const MOST_MEDIAN = 0.6;
 const CSF = [0.16, 0.8] as const;
-
-/** A normal as its mean and deviation; a log-normal as its median and the deviation of its logarithm. */
-const normal = (mean: number, sd: number) => (share: number) => mean + sd * normalQuantile(share);
-const logNormal = (median: number, logSd: number) => (share: number) =>
-  median * Math.exp(logSd * normalQuantile(share));
 
 /**
  * What is believed of each before the box is measured. Hand errors: 90 % within 2 mm of water and 5 mm of head (stated assumption). Medians and spreads:

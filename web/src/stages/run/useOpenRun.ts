@@ -23,6 +23,7 @@ import { useClockOff_ms } from '../../api/useClockOff.ts';
 import { stoppedAt } from '../../box/byHand.ts';
 import { nextTap } from './tapCount.ts';
 import { personHere } from '../../preferences/personHere.ts';
+import { durationText } from '../../when/readDuration.ts';
 import { useNow } from '../../ui/useNow.ts';
 
 export interface OpenRun {
@@ -139,9 +140,5 @@ export function safePace_ms(answer: SolvedBox | null, bucket_L: number): number 
 /** "4:09", "1:04:09"; past a day, where a stop was forgotten, "3 d 5 h". */
 export function clockText(ms: number): string {
   const s = Math.max(0, Math.round(ms / 1000));
-  if (s >= 86_400) return `${Math.floor(s / 86_400)} d ${Math.floor((s % 86_400) / 3600)} h`;
-  const [h, m, sec] = [Math.floor(s / 3600), Math.floor((s % 3600) / 60), s % 60];
-  return h > 0
-    ? `${h}:${String(m).padStart(2, '0')}:${String(sec).padStart(2, '0')}`
-    : `${m}:${String(sec).padStart(2, '0')}`;
+  return s >= 86_400 ? `${Math.floor(s / 86_400)} d ${Math.floor((s % 86_400) / 3600)} h` : durationText(s);
 }

@@ -91,7 +91,7 @@ function oneMoreSays(way: WayToStand, now: number): string {
     : `With one more about ${pace(now * way.times.middle)}: ${standing(way.posts)}.`;
 }
 
-/** What a change brings: "1.6 times as much (1.3–1.9)", or that it brings nothing one would notice. */
+/** What a change brings: "16 an hour, at least 13", or that it brings nothing one would notice. */
 export function changeSays({ low, middle, high }: WayToStand['times'], now: number): string {
   if (high < NOTICED || middle < 1.03) return 'no more';
   return `${pace(now * middle)} an hour, ${low < 1 ? 'perhaps no more' : `at least ${pace(now * low)}`}`;

@@ -12,7 +12,7 @@ export interface RoundDraft {
 }
 export const NO_ROUND: RoundDraft = { typed: {}, watch: null };
 
-/** Everyone digs, one feeds: how a crew stands before it says otherwise. Two stand apart, one does all. Common practice, no source. */
+/** How a crew stands before it says otherwise: all but one dig, that one does the rest; one alone does all. Common practice, no source. */
 export const usualPosts = (people: number): Post[] =>
   people === 1
     ? [{ tasks: TASKS, people: 1 }]
@@ -78,7 +78,7 @@ export const pacedRuns = (
       : [],
   );
 
-/** The post at `at` parted before its task `task`, or joined to the one after it. */
+/** Other hands take over from a task on. */
 export function partBefore(posts: readonly Post[], task: Task): Post[] {
   return posts.flatMap((p) => {
     const i = p.tasks.indexOf(task);
@@ -91,6 +91,7 @@ export function partBefore(posts: readonly Post[], task: Task): Post[] {
     ];
   });
 }
+/** The hands before it go on with a task. */
 export function joinBefore(posts: readonly Post[], task: Task): Post[] {
   const at = posts.findIndex((p) => p.tasks[0] === task);
   const [before, own] = [posts[at - 1], posts[at]];
