@@ -38,7 +38,8 @@ test('a book goes to another home in one file, and comes out of it the same', as
   // Another machine, where nothing runs.
   const home = at('home');
   const damaged = readFileSync(at('book.zip'));
-  damaged[damaged.length >> 1] ^= 1;
+  // More bytes than a header of the zip has: one byte of those may tell of nothing that is kept, as of a file's date.
+  for (let at = damaged.length >> 1, end = at + 200; at < end; at++) damaged[at] ^= 1;
   writeFileSync(at('damaged.zip'), damaged);
   const bad = run(home, 'restore', at('damaged.zip'));
   expect([bad.status, bad.said]).toEqual([1, expect.stringContaining('is damaged')]);

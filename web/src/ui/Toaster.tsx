@@ -32,13 +32,14 @@ export default function Toaster() {
       position="bottom-center"
       offset={{ bottom }}
       mobileOffset={{ bottom, left: 12, right: 12 }}
-      // One at a time, in the letters of the page.
+      // One at a time, in the letters of the page: what is on its way out can no longer be pressed.
       visibleToasts={1}
       style={{ fontFamily: 'inherit' }}
       toastOptions={{
         unstyled: true,
         classNames: {
-          toast: 'flex w-full items-center gap-3 border-2 border-ink bg-picked px-4 py-2 text-ink',
+          toast:
+            'flex w-full items-center gap-3 border-2 border-ink bg-picked px-4 py-2 text-ink data-[removed=true]:hidden data-[visible=false]:hidden',
           actionButton: 'ml-auto min-h-11 shrink-0 px-2 font-semibold underline underline-offset-4',
         },
       }}
