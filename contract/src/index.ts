@@ -18,6 +18,7 @@ export {
   DAY_WAYS,
   FIRMNESS,
   BOX_EVENTS,
+  WASHER_EVENTS,
   FINISH_WAYS,
   GROUND_KINDS,
   TRIAL_MEASURES,
@@ -114,6 +115,7 @@ export {
   type Measurement,
   type Tested,
 } from './set.ts';
+export { SQUEEZES, Washer, WasherAir, WEAVES } from './washer.ts';
 export { LoggedEvent, NewEvents, NewRun, Run, RunAfterTaps, StoredRun, Tally } from './run.ts';
 export { Lift, NewLift, StoredLift, type Tub } from './lift.ts';
 export { NewWorkRound, StoredWorkRound, WorkRound } from './workRound.ts';

@@ -48,6 +48,8 @@ export const SCREEN_SHAPES = ['square', 'round', 'slot'] as const;
 export const SAMPLE_PATTERNS = ['traverse', 'grid', 'test square', 'crevice sweep', 'upstream series'] as const;
 /** What may happen at a box while it runs, tapped as it happens. */
 export const BOX_EVENTS = ['big stone', 'dry feed', 'clay', 'bubbles'] as const;
+/** And at a dry washer. */
+export const WASHER_EVENTS = ['damp feed', 'lies still', 'dust blows', 'cloth torn'] as const;
 /** How concentrate is brought down to gold. */
 export const FINISH_WAYS = ['pan', 'finishing sluice', 'recirculating box', 'otherwise'] as const;
 /** What two ways of working are compared by, and which of two figures is the better. */

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { LINING_IDS } from '@riffle/core';
-import { BOX_EVENTS } from './kinds.ts';
+import { BOX_EVENTS, WASHER_EVENTS } from './kinds.ts';
 import { MOST, NUMBERS, TEXTS } from './limits.ts';
+import { Washer, WasherAir } from './washer.ts';
 import { Based, Entered, Id, Name, neededText, Note, Stored, Timestamp, Whole, wholeWithin, within } from './shared.ts';
 
 export const Lining = z.enum(LINING_IDS as [(typeof LINING_IDS)[number], ...(typeof LINING_IDS)[number][]]);
@@ -24,13 +25,15 @@ const RigSection = z.object({
 });
 export type RigSection = z.infer<typeof RigSection>;
 
-/** A sluice box as built: the crew's, used on any ground. */
+/** A sluice box or a dry washer as built: the crew's, used on any ground. */
 export const Rig = Whole.extend({
   name: Name,
   /** From the head down. */
   sections: z.array(RigSection).min(1, 'A box has at least one section.').max(MOST.boxSections, 'At most 8 sections.'),
   /** Where it hides gold, washed out at every clean-up. Empty: the usual places. */
   leakPoints: z.array(neededText(TEXTS.leak)).max(MOST.leaks, 'At most 12 places.').default([]),
+  /** What makes it a dry washer, its tray being the one section; null: a sluice box. */
+  washer: Washer.nullable().default(null),
   note: Note,
 });
 const lengthOf = (r: { sections: readonly { length_m: number }[] }): number =>
@@ -44,12 +47,16 @@ export const NewRig = Rig.extend(Based.shape)
     error: NUMBERS.boxLength_m.tooMuch,
     path: ['sections'],
   })
+  .refine((r) => r.washer === null || r.sections.length === 1, {
+    error: 'A dry washer has one tray.',
+    path: ['sections'],
+  })
   .meta({ id: 'NewRig' });
 export const StoredRig = Rig.extend(Stored.shape).meta({ id: 'Rig' });
 export type Rig = z.infer<typeof Rig>;
 export type StoredRig = z.infer<typeof StoredRig>;
 
-/** A box set in water at a place. Exactly one of depth and flow is known. */
+/** A box set in water at a place, or a dry washer. Exactly one of depth and flow is known, or its air. */
 export const Setup = Whole.extend({
   groundId: Id,
   rigId: Id,
@@ -61,20 +68,30 @@ export const Setup = Whole.extend({
   depthEntered: Entered.nullable(),
   flow_m3_s: within(NUMBERS.flow_m3_s).nullable(),
   flowEntered: Entered.nullable(),
+  /** Of a dry washer. */
+  air: WasherAir.nullable().default(null),
   /** Largest stone fed: the screen used. */
   stone_m: within(NUMBERS.stone_m),
   stoneEntered: Entered,
-  temperature_C: within(NUMBERS.temperature_C),
+  /** Of the water; of a dry washer, of the air. */
+  temperature_C: within(NUMBERS.anyTemperature_C),
   scoop_L: within(NUMBERS.scoop_L),
   scoopEntered: Entered,
   bucket_L: within(NUMBERS.bucket_L),
   bucketEntered: Entered,
   note: Note,
 });
-const oneKnown = { error: 'Give either the depth or the flow.', path: ['depth_m'] };
-const knowsOne = (s: { depth_m: number | null; flow_m3_s: number | null }): boolean =>
-  (s.depth_m === null) !== (s.flow_m3_s === null);
-export const NewSetup = Setup.extend(Based.shape).refine(knowsOne, oneKnown).meta({ id: 'NewSetup' });
+const oneKnown = { error: 'Give either the depth or the flow; of a dry washer its air.', path: ['depth_m'] };
+const knowsOne = ({ depth_m, flow_m3_s, air }: Pick<Setup, 'depth_m' | 'flow_m3_s' | 'air'>): boolean =>
+  [depth_m, flow_m3_s, air].filter((known) => known !== null).length === 1;
+const { least: coldest, most: warmest } = NUMBERS.temperature_C;
+export const NewSetup = Setup.extend(Based.shape)
+  .refine(knowsOne, oneKnown)
+  .refine(({ air, temperature_C: t }) => air !== null || (t >= coldest && t <= warmest), {
+    error: 'Water is between 0 and 40 °C.',
+    path: ['temperature_C'],
+  })
+  .meta({ id: 'NewSetup' });
 export const StoredSetup = Setup.extend(Stored.shape).meta({ id: 'Setup' });
 export type Setup = z.infer<typeof Setup>;
 export type StoredSetup = z.infer<typeof StoredSetup>;
@@ -98,9 +115,10 @@ const Tested = z.discriminatedUnion('kind', [
     volume_L: within(NUMBERS.sampleVolume_L),
     volumeEntered: Entered,
   }),
-  /** Flakes of one size fed on purpose, and of them those found in the box. */
+  /** Flakes of one size fed on purpose, or lead shot, and of them those found in the box. */
   z.object({
     kind: z.literal('tracers'),
+    of: z.enum(['gold', 'lead']).default('gold'),
     size_mm: within(NUMBERS.aperture_mm),
     sizeEntered: Entered,
     fed: wholeWithin(NUMBERS.tracers, 'A whole number.'),
@@ -115,7 +133,7 @@ const Tested = z.discriminatedUnion('kind', [
     flowEntered: Entered,
   }),
   /** Something that happened while it ran: it moves nothing, and stands in the log. */
-  z.object({ kind: z.literal('event'), what: z.enum(BOX_EVENTS) }),
+  z.object({ kind: z.literal('event'), what: z.enum([...BOX_EVENTS, ...WASHER_EVENTS]) }),
 ]);
 export type Tested = z.infer<typeof Tested>;
 /** A test that measures something. */

@@ -358,7 +358,7 @@ export {
   type Vial,
 } from './books/goldLedger.ts';
 export { whyOff, type OffBy, type OffCause, type PromisedAndCame, type WhyOff } from './books/whyOff.ts';
-export { fedBefore, shareRinse, type FedCarpet } from './books/rinseOut.ts';
+export { fedAgain, fedBefore, shareRinse, type FedCarpet } from './books/rinseOut.ts';
 export {
   weighedCleanups,
   type BookCleanup,

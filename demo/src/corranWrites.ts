@@ -134,6 +134,7 @@ export function corranWrites({
       name: 'Short Ten',
       sections: [section('riffles', 10, 4)],
       leakPoints: ['hose joint', 'under the head riffle'],
+      washer: null,
       note: 'Raised riffles on carpet, carried in.',
     },
     long: {
@@ -142,6 +143,7 @@ export function corranWrites({
       name: 'Long Twelve',
       sections: [section('expanded', 12, 3), section('expanded', 12, 3, 1)],
       leakPoints: ['the bolted joint', 'lip of the flare', 'under the carpet'],
+      washer: null,
       note: 'Two sections, bolted.',
     },
   };
@@ -425,6 +427,7 @@ function runDay(
     depthEntered: null,
     flow_m3_s: amount('flow', r.flow, 'm3/s'),
     flowEntered: { text: r.flow, unit: 'L/s' },
+    air: null,
     stone_m: amount('length', r.stone, 'm'),
     stoneEntered: { text: r.stone, unit: 'in' },
     temperature_C: 9,

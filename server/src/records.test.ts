@@ -14,6 +14,8 @@ import {
   newSection,
   newSetup,
   newSpot,
+  newAir,
+  newWasher,
 } from '../test/records.ts';
 import { useTestServer } from '../test/testServer.ts';
 
@@ -345,6 +347,31 @@ describe('clean-ups and the book', () => {
       'Test creek,total,2,5,0.08,0.8333,,7.3,0.09125,',
       '',
     ]);
+  });
+
+  test('tailings run again bring gold and hours, and are no gravel once more', async () => {
+    const { groundId, runId, spots } = await aRun();
+    const fed = (run: string) =>
+      server.call('POST', `/runs/${run}/events`, { events: [0, 10, 20].map((m) => bucketAt(m, spots[0])) });
+    await fed(runId);
+    const rig = await stored('rigs', newRig({ washer: newWasher() }));
+    const dry = newSetup(groundId, rig.id, {
+      flow_m3_s: null,
+      flowEntered: null,
+      temperature_C: 44,
+      air: newAir({ pass: 2 }),
+    });
+    await stored('setups', dry);
+    const again = await stored('runs', newRun(groundId, dry.id, spots[0], { startedAt: '2026-05-01T09:00:00.000Z' }));
+    await fed(again.id);
+    const waiting = (await server.call('GET', `/grounds/${groundId}/book`)).json<Book>().unweighed;
+    expect(waiting).toMatchObject({ volumeBank_L: 48, buckets: 6, runs: 2, running_s: 2 * 20 * 60 });
+    await stored('cleanups', newCleanup(groundId, [runId], [newSection(0, 1.2, 40)]));
+    await stored('cleanups', newCleanup(groundId, [again.id], [newSection(0, 0.7, 8)]));
+    const book = (await server.call('GET', `/grounds/${groundId}/book`)).json<Book>();
+    expect(book.total).toMatchObject({ gold_mg: 48, volumeBank_L: 48, buckets: 6, cleanups: 2 });
+    // Both are of the one spot.
+    expect(book.lines).toMatchObject([{ spotIds: [spots[0]], gold_mg: 48, volumeBank_L: 48 }]);
   });
 
   test('a run is credited once', async () => {

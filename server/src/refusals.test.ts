@@ -11,6 +11,8 @@ import {
   newForecast,
   newLift,
   newTub,
+  newAir,
+  newWasher,
   newGoldEntry,
   newTrial,
   newWorkRound,
@@ -296,6 +298,13 @@ const WRONG: readonly (readonly [Kind, string, unknown, string?])[] = [
   ['rigs', 'sections', [{ ...newRigSection(), lining: 'velvet' }], 'sections.0.lining'],
   ['rigs', 'sections', [{ ...newRigSection(), widthEntered: undefined }], 'sections.0.widthEntered'],
   ['rigs', 'sections', Array.from({ length: 9 }, () => newRigSection({ length_m: 0.3 }))],
+  ['rigs', 'washer', newWasher({ riffle_m: 0.2 }), 'washer.riffle_m'],
+  ['rigs', 'washer', newWasher({ cloth: 'lace' as never }), 'washer.cloth'],
+  ['rigs', 'washer', newWasher({ drive: { kind: 'mule' } as never }), 'washer.drive.kind'],
+  ['setups', 'air', newAir({ altitude_m: 9000 }), 'air.altitude_m'],
+  ['setups', 'air', newAir({ squeeze: 'drips' as never }), 'air.squeeze'],
+  ['setups', 'air', newAir({ pass: 0 }), 'air.pass'],
+  ['setups', 'air', newAir(), 'depth_m'],
   ['setups', 'rigId', null],
   ['setups', 'slope', 0],
   ['setups', 'slope', 0.5],
@@ -650,6 +659,17 @@ describe('the database refuses by itself', () => {
     await expect(insert('setup', setup)).rejects.toMatchObject({ constraint: 'setup_one_known' });
     await expect(insert('setup', { ...setup, depth_m: 0.02, flow_m3_s: 0.003 })).rejects.toMatchObject({
       constraint: 'setup_one_known',
+    });
+    const dry = { ...setup, air: JSON.stringify(newAir()) };
+    await expect(insert('setup', { ...dry, depth_m: 0.02 })).rejects.toMatchObject({ constraint: 'setup_one_known' });
+    await expect(insert('setup', { ...dry, temperature_c: 60 })).rejects.toMatchObject({
+      constraint: 'setup_temperature',
+    });
+    await expect(insert('setup', { ...setup, depth_m: 0.02, temperature_c: 45 })).rejects.toMatchObject({
+      constraint: 'setup_temperature',
+    });
+    await expect(insert('setup', { ...dry, air: JSON.stringify({ drive: { kind: 'mule' } }) })).rejects.toMatchObject({
+      constraint: 'setup_air_drive',
     });
   });
 });

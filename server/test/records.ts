@@ -31,6 +31,8 @@ import {
   type Spot,
   type Trial,
   type Tub,
+  type Washer,
+  type WasherAir,
   type WorkRound,
 } from '@riffle/contract';
 
@@ -145,6 +147,7 @@ export const newRig = (some: Partial<New<Rig>> = {}): New<Rig> => ({
   name: 'Box',
   sections: [newRigSection()],
   leakPoints: [],
+  washer: null,
   note: '',
   ...some,
 });
@@ -160,6 +163,32 @@ export const newRigSection = (some: Partial<Rig['sections'][number]> = {}): Rig[
   ...some,
 });
 
+export const newWasher = (some: Partial<Washer> = {}): Washer => ({
+  riffle_m: 0.012,
+  riffleEntered: entered('12', 'mm'),
+  spacing_m: 0.09,
+  spacingEntered: entered('90', 'mm'),
+  cloth: 'usual',
+  drive: {
+    kind: 'bellows',
+    stroke_L: 6.5,
+    strokeEntered: entered('6.5', 'L'),
+    motor: { speed_rpm: 1750, pulley_mm: 40, drivenPulley_mm: 250 },
+  },
+  battery: { usable_Ah: 17.5, drawn_A: 5 },
+  ...some,
+});
+export const newAir = (some: Partial<WasherAir> = {}): WasherAir => ({
+  drive: { kind: 'bellows', puffs_min: 270 },
+  driveEntered: '',
+  altitude_m: 600,
+  altitudeEntered: entered('600', 'm'),
+  squeeze: 'dusts',
+  isClayey: false,
+  pass: 1,
+  ...some,
+});
+
 export const newSetup = (groundId: string, rigId: string, some: Partial<New<Setup>> = {}): New<Setup> => ({
   ...fresh(),
   groundId,
@@ -172,6 +201,7 @@ export const newSetup = (groundId: string, rigId: string, some: Partial<New<Setu
   depthEntered: null,
   flow_m3_s: 0.003,
   flowEntered: entered('3', 'L/s'),
+  air: null,
   stone_m: 0.0127,
   stoneEntered: entered('1/2', 'in'),
   temperature_C: 10,

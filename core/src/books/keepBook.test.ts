@@ -103,3 +103,23 @@ describe('the book from records, by hand', () => {
       ['2026-05-04', 7],
     ]));
 });
+
+test('tailings run again bring gold and hours to their spot, and no gravel once more', () => {
+  const dry = [
+    { id: 'first', rigId: 'washer', air: { pass: 1 } },
+    { id: 'second', rigId: 'washer', air: { pass: 2 } },
+  ];
+  const tally = { buckets: 5, volumeLoose_L: 100, bySpot_L: { A: 100 }, running_s: 3600 };
+  const twice = ['first', 'second'].map((setupId) => ({
+    id: `of ${setupId}`,
+    groundId: 'g',
+    setupId,
+    tally,
+    people: 1,
+  }));
+  const both = [cleanup('p1', 1, ['of first'], [40]), cleanup('p2', 2, ['of second'], [8])];
+  const { cleanups: weighed, unweighed } = weighedCleanups('g', both, [], twice, dry, 'UTC');
+  const { total, lines } = keepBook('g', 25, weighed, unweighed);
+  expect(total).toEqual({ gold_mg: 48, cleanups: 2, volumeBank_L: 80, running_s: 7200, person_s: 7200, buckets: 10 });
+  expect(lines.map((l) => [l.spotIds, l.gold_mg, l.volumeBank_L])).toEqual([[['A'], 48, 80]]);
+});

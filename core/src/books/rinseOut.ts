@@ -22,6 +22,13 @@ export function shareRinse(gold_mg: number, fed: readonly FedCarpet[]): Readonly
   return new Map([...shareOut(Math.round(gold_mg * 10), partners)].map(([id, tenths]) => [id, tenths / 10]));
 }
 
+/** A run of tailings as the book takes it: hours and gold, but no gravel once more. */
+export const fedAgain = (tally: KeptTally): KeptTally => ({
+  ...fedBefore(tally),
+  buckets: tally.buckets,
+  running_s: tally.running_s,
+});
+
 /** A run as the book of a rinse-out takes it: it names the spots, and feeds nothing once more. */
 export const fedBefore = (tally: KeptTally): KeptTally => ({
   ...tally,

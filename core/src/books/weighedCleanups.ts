@@ -1,6 +1,6 @@
 import { localDay } from '../measures/localTime.ts';
 import { exactSum_mg, type KeptTally, type WeighedCleanup } from './keepBook.ts';
-import { fedBefore } from './rinseOut.ts';
+import { fedAgain, fedBefore } from './rinseOut.ts';
 
 /** A clean-up, a run and a set-up, as far as the book needs them. Of every ground: a box carries old gold from one to the next. */
 export interface BookCleanup {
@@ -30,6 +30,8 @@ export interface BookRun {
 export interface BookSetup {
   readonly id: string;
   readonly rigId: string;
+  /** Of a dry washer: from the second pass on it was fed tailings, which were counted before. */
+  readonly air?: { readonly pass: number } | null;
 }
 
 /**
@@ -46,6 +48,9 @@ export function weighedCleanups(
   timeZone: string,
 ): { cleanups: WeighedCleanup[]; unweighed: KeptTally[] } {
   const runById = new Map(runs.map((r) => [r.id, r]));
+  const fedTailings = new Set(setups.filter((s) => (s.air?.pass ?? 1) > 1).map((s) => s.id));
+  const workOf = ({ tally, people, setupId }: BookRun): KeptTally =>
+    fedTailings.has(setupId) ? fedAgain({ ...tally, people }) : { ...tally, people };
   const rigOf = new Map(setups.map((s) => [s.id, s.rigId]));
   const runIdsOf = new Map(cleanups.map((c) => [c.id, c.runIds]));
   const counted = new Set(cleanups.flatMap((c) => c.runIds));
@@ -76,5 +81,3 @@ export function weighedCleanups(
     unweighed: runs.filter((r) => r.groundId === groundId && !counted.has(r.id)).map(workOf),
   };
 }
-
-const workOf = ({ tally, people }: BookRun): KeptTally => ({ ...tally, people });

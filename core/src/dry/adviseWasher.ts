@@ -35,7 +35,7 @@ const AS_GOOD = 0.97;
 const AIR_TIMES = [0.6, 0.7, 0.8, 0.87, 1.15, 1.3, 1.5, 1.75, 2, 2.3] as const;
 const DROP_STEPS = [1, -1, 2, -2, 3, -3, 4, -4] as const;
 const [STEP_LN, STEP_M, SCREEN_STEPS] = [Math.log(1.15), 0.02, 10];
-const [FLATTEST, STEEPEST] = [0.04, 0.5];
+const [FLATTEST, STEEPEST] = [0.04, 0.4];
 
 /** The drive with its speed times so much; a fan's pressure goes with the square of it. */
 export const driven = (setting: WasherSetting, times: number): WasherSetting => ({

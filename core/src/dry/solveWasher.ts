@@ -40,8 +40,11 @@ export interface WasherSetting {
   readonly gold: readonly GoldShare[];
 }
 
-/** Cloth most washers have, Pa s/m, and the leak of bellows per cloth area. Stated assumptions. */
-export const USUAL_CLOTH_PA_S_M = 1250;
+/** Darcy resistance of a cloth by how it is woven, Pa s/m: most washers have the middle one. Stated assumptions. */
+export const CLOTHS_PA_S_M = { open: 600, usual: 1250, tight: 2500 } as const;
+export type ClothWeave = keyof typeof CLOTHS_PA_S_M;
+export const USUAL_CLOTH_PA_S_M = CLOTHS_PA_S_M.usual;
+/** The leak of bellows per cloth area. Stated assumption. */
 const LEAK_M_S_PA = 1.2e-4;
 /** Half of a bellows' turn blows. */
 const BELLOWS_BLOW = 0.5;
@@ -52,6 +55,8 @@ const SAUTER_OF_SCREEN = 0.08;
 /** Clay clumps at half the moisture; the cloth holds air back evenly from so much of the bed's weight on. Stated assumptions. */
 const [CLAY_CLUMPS, EVEN_CLOTH] = [0.5, 0.3];
 const FLATTEST = 0.005;
+/** What the crew of a dry washer shovels, loose m3/s: four buckets an hour. Stated assumption. */
+export const USUAL_WASHER_CREW_M3_S = (4 * 0.0189) / 3600;
 /** A washer is fed six tenths of what it takes at most, as a box is. Common practice, no source. */
 export const WASHER_PRUDENT = 0.6;
 /** Squared coefficient of variation of catch within a size. Stated assumption. */
@@ -94,23 +99,42 @@ export interface SolvedWasher extends Tray {
  * One washer as drawn: its air, whether the bed is loose, what it takes and what it holds. A wedge of loose bed lies on the
  * **uphill** side of each riffle; dense grains sink into it, large ones ride over. Riffle's own model; the sinking speed is
  * fitted so that one pass of the usual rig loses 20-30 % (common practice, no source).
+ * @param lifts_m_s as `goldLifts_m_s`, where the same gold is tried at many settings
  * @throws OutOfRange for sizes, pitch (0.02-0.6) or moisture (0-30 %) that are none
  */
-export function solveWasher(setting: WasherSetting, washer: WasherParameters): SolvedWasher {
-  const air = dryAir(setting.altitude_m, setting.temperature_C);
-  const tray = trayOf(setting, washer, air);
+export function solveWasher(
+  setting: WasherSetting,
+  washer: WasherParameters,
+  lifts_m_s: readonly number[] = goldLifts_m_s(setting, washer),
+): SolvedWasher {
+  const tray = trayOf(setting, washer, dryAir(setting.altitude_m, setting.temperature_C));
   const { gold } = setting;
-  const exponents = gold.map(({ size_m }) =>
+  const exponents = gold.map(({ size_m }, k) =>
     catchExponent(tray, washer, {
       size_m,
       density_kg_m3: DENSITY_KG_M3.placerGold,
-      lifts_m_s: washer.lifting * liftsFlake_m_s(size_m, washer.csf, air),
+      lifts_m_s: lifts_m_s[k] ?? Infinity,
     }),
   );
   const held = exponents.map((e) => 1 - leftOfSize(e, 1, PASS_SCATTER));
-  const shares = gold.map((g) => g.share * (g.size_m / TILT_AT_M) ** washer.mixTilt);
+  const shares = fedShares(gold, washer);
+  return { ...tray, exponents, held, heldOfMix: held.reduce((sum, h, i) => sum + h * (shares[i] ?? 0), 0) };
+}
+
+/** Air that lifts each size of the gold in one draw, m/s. */
+export const goldLifts_m_s = (
+  { gold, altitude_m, temperature_C }: Pick<WasherSetting, 'gold' | 'altitude_m' | 'temperature_C'>,
+  washer: Pick<WasherParameters, 'lifting' | 'csf'>,
+): number[] => {
+  const air = dryAir(altitude_m, temperature_C);
+  return gold.map(({ size_m }) => washer.lifting * liftsFlake_m_s(size_m, washer.csf, air));
+};
+
+/** Shares of the sizes as one draw has them; they sum to 1. */
+export function fedShares(gold: readonly GoldShare[], { mixTilt }: Pick<WasherParameters, 'mixTilt'>): number[] {
+  const shares = gold.map((g) => g.share * (g.size_m / TILT_AT_M) ** mixTilt);
   const all = shares.reduce((a, s) => a + s, 0);
-  return { ...tray, exponents, held, heldOfMix: held.reduce((sum, h, i) => sum + (h * (shares[i] ?? 0)) / all, 0) };
+  return shares.map((s) => s / all);
 }
 
 function trayOf(setting: WasherSetting, washer: WasherParameters, air: Air): Tray {
@@ -182,8 +206,8 @@ function catchExponent(tray: Tray, washer: WasherParameters, { size_m, density_k
   );
 }
 
-/** The share of a compact mineral held in one pass: fine black sand stays, quartz rides over. @param density_kg_m3 2000 to 20,000 */
-export function heldGrain(
+/** How strongly one pass catches a compact mineral: fine black sand stays, quartz rides over; lead shot as fed to try a washer. @param density_kg_m3 2000 to 20,000 */
+export function grainExponent(
   setting: WasherSetting,
   washer: WasherParameters,
   size_m: number,
@@ -192,5 +216,9 @@ export function heldGrain(
   requireWithin('density_kg_m3', density_kg_m3, 2000, 20_000, 'kg/m³');
   const air = dryAir(setting.altitude_m, setting.temperature_C);
   const grain = { size_m, density_kg_m3, lifts_m_s: liftsGrain_m_s(size_m, density_kg_m3, air) };
-  return 1 - leftOfSize(catchExponent(trayOf(setting, washer, air), washer, grain), 1, PASS_SCATTER);
+  return catchExponent(trayOf(setting, washer, air), washer, grain);
 }
+
+/** The share of a compact mineral held in one pass. */
+export const heldGrain = (...of: Parameters<typeof grainExponent>): number =>
+  1 - leftOfSize(grainExponent(...of), 1, PASS_SCATTER);

@@ -24,6 +24,9 @@ export interface WasherParameters {
   readonly mixTilt: number;
 }
 
+/** How fast dense grains sink in the loose bed, in the middle, m/s, and the deviation of its logarithm. Fitted to practice. */
+export const [SINKING_M_S, SINKING_LOG_SD] = [0.0012, 0.4] as const;
+
 /**
  * What is believed of each before the washer is measured. From memory: the scatter of the lifting law. Fitted to practice:
  * the sinking speed. The rest stated assumptions; the size of the feed covers Wen & Yu's own scatter too.
@@ -32,7 +35,7 @@ const PRIOR: Beliefs<WasherParameters> = {
   lifting: logNormal(1, 0.35),
   feedSize: logNormal(1, 0.25),
   air: logNormal(1, 0.12),
-  sinking_m_s: logNormal(0.0012, 0.4),
+  sinking_m_s: logNormal(SINKING_M_S, SINKING_LOG_SD),
   running: logNormal(1, 0.5),
   clumps_percent: logNormal(1, 0.4),
   dropError_m: normal(0, 0.006 / Z90),

@@ -29,6 +29,7 @@ export interface WeighedWasher {
   readonly open: Spread;
   readonly damp: Spread;
   readonly load: Spread;
+  /** Where the sand runs; nothing is held where it lies still in every draw. */
   readonly heldOfMix: Spread;
   readonly held: readonly Spread[];
   readonly solved: readonly SolvedWasher[];
@@ -49,6 +50,11 @@ export function weighWasher(
     gold_m3_s += w * s.pace_m3_s * s.heldOfMix;
   });
   const spread = (of: (s: SolvedWasher) => number): Spread => weighedSpread(solved.map(of), weights);
+  const running = solved.map((s, d) => (s.runs ? (weights[d] ?? 0) : 0));
+  const all = running.reduce((a, b) => a + b, 0);
+  // Whether it runs is seen, and told by the chances.
+  const whereItRuns = all > 0 ? Float64Array.from(running, (w) => w / all) : weights;
+  const held = (of: (s: SolvedWasher) => number): Spread => weighedSpread(solved.map(of), whereItRuns);
   return {
     tooLittle: chance['too little air'],
     works: chance.works,
@@ -60,8 +66,8 @@ export function weighWasher(
     open: spread((s) => s.open),
     damp: spread((s) => s.damp),
     load: spread((s) => s.load),
-    heldOfMix: spread((s) => s.heldOfMix),
-    held: setting.gold.map((_, k) => spread((s) => s.held[k] ?? 0)),
+    heldOfMix: held((s) => s.heldOfMix),
+    held: setting.gold.map((_, k) => held((s) => s.held[k] ?? 0)),
     solved,
   };
 }

@@ -2,6 +2,9 @@ import { DENSITY_KG_M3 } from '../grains/constants.ts';
 import { flakeDisc } from '../grains/flake.ts';
 import { freshWater } from '../grains/water.ts';
 import { canShow, sizesIn, splitLog, splitsOf, type CleanUpFound, type FoundStretch } from './cleanSplits.ts';
+import { PRIOR_LOG, spreadOver, summed, Z } from '../maths/logGrid.ts';
+import { poissonWithin } from '../maths/poissonWithin.ts';
+import { resampled } from '../maths/resampled.ts';
 import { OutOfRange, requirePositive, requireWithin } from '../outOfRange.ts';
 import { drawBoxes, DRAWS, type BoxParameters } from './boxParameters.ts';
 import { bothLimits } from './feed.ts';
@@ -63,19 +66,13 @@ export interface MeasuredBox {
 
 /** Boxes tried before the measuring; enough that some hundred still count after several clean-ups. */
 export const PRIOR_DRAWS = 1024;
-/** Points over what is believed of the catch and of the feed, to three of its deviations each way. */
-const POINTS = 41;
+/** What is believed of the catch and of the feed. */
 const [CATCH_LOG_SD, FEED_LOG_SD] = [0.5, 0.45] as const;
 const FEED_MEDIAN = 1.8;
 /** What a timed bucket errs by, and a measured flow, as deviations of the logarithm. Stated assumptions. */
 const [TIMED_LOG_SD, FLOW_LOG_SD] = [0.2, 0.1] as const;
 /** Flakes below this size are not counted in a pan. */
 const SEEN_M = 0.0002;
-const middles = (points: number): number[] =>
-  Array.from({ length: points }, (_, i) => 3 * ((2 * i) / (points - 1) - 1));
-const Z = middles(POINTS);
-/** A normal over those points, in logarithms. */
-const PRIOR_LOG = Z.map((z) => -(z * z) / 2);
 const CATCHES = Z.map((z) => Math.exp(CATCH_LOG_SD * z));
 const FEEDS = Z.map((z) => FEED_MEDIAN * Math.exp(FEED_LOG_SD * z));
 
@@ -114,10 +111,7 @@ export function measureBox(evidence: readonly BoxEvidence[], draws = DRAWS): Mea
   const top = logs.reduce((a, b) => Math.max(a, b), -Infinity);
   const raw = logs.map((l) => Math.exp(l - top));
   const all = raw.reduce((a, b) => a + b, 0);
-  const chosen = resampled(
-    raw.map((w) => w / all),
-    draws,
-  ).map((d, i) => (boxes[d] as (typeof boxes)[number])(spreadOver(i)));
+  const chosen = resampled(raw, draws).map((d, i) => (boxes[d] as (typeof boxes)[number])(spreadOver(i)));
   return {
     boxes: chosen,
     before,
@@ -168,29 +162,6 @@ function settlingOnce(): (draw: number) => Settles {
     const of = found.get(key) ?? [];
     found.set(key, of);
     return (of[draw] ??= settlingOf(setting.gold, box, freshWater(setting.temperature_C)));
-  };
-}
-
-/** Evenly over 0 to 1 whatever the count (the golden ratio's multiples). */
-const spreadOver = (i: number): number => (0.5 + i * 0.6180339887498949) % 1;
-
-/** A grid of logarithms: their sum, and the point below which a share of it lies. */
-function summed(grid: readonly number[]): { readonly log: number; readonly at: (share: number) => number } {
-  const top = Math.max(...grid);
-  const weights = grid.map((g) => Math.exp(g - top));
-  const all = weights.reduce((a, b) => a + b, 0);
-  return {
-    log: top + Math.log(all),
-    at: (share) => {
-      let below = 0;
-      for (let i = 0; i < weights.length; i++) {
-        const here = (weights[i] as number) / all;
-        if (below + here >= share)
-          return (Z[i] as number) + ((Z[1] as number) - (Z[0] as number)) * ((share - below) / here - 0.5);
-        below += here;
-      }
-      return Z.at(-1) as number;
-    },
   };
 }
 
@@ -334,17 +305,6 @@ function seenPerMg({ gold }: BoxSetting, box: BoxParameters): number[] {
   );
 }
 
-/** Chance that a Poisson count of that mean lies within; `atMost` null: no upper end. */
-function poissonWithin(mean: number, atLeast: number, atMost: number | null): number {
-  let [term, below, within] = [Math.exp(-mean), 0, 0];
-  for (let n = 0; n <= (atMost ?? atLeast - 1); n++) {
-    if (n > 0) term *= mean / n;
-    if (n < atLeast) below += term;
-    else within += term;
-  }
-  return atMost === null ? Math.max(0, 1 - below) : within;
-}
-
 function spreadsOf(boxes: readonly BoxParameters[], weights: Float64Array): Record<MeasuredInput, Spread> {
   const of = (input: MeasuredInput): Spread =>
     weighedSpread(
@@ -352,16 +312,4 @@ function spreadsOf(boxes: readonly BoxParameters[], weights: Float64Array): Reco
       weights,
     );
   return { catchScale: of('catchScale'), boxFactor: of('boxFactor'), roughness: of('roughness') };
-}
-
-/** So many of the draws, each as often as its weight says. */
-function resampled(weights: Float64Array, draws: number): number[] {
-  const chosen: number[] = [];
-  let [below, d] = [weights[0] as number, 0];
-  for (let i = 0; i < draws; i++) {
-    const at = (i + 0.5) / draws;
-    while (below < at && d < weights.length - 1) below += weights[++d] as number;
-    chosen.push(d);
-  }
-  return chosen;
 }

@@ -9,7 +9,7 @@ import {
   Tally,
   type StoredGround,
 } from '@riffle/contract';
-import { fedBefore, localDay, type WeighedCleanup } from '@riffle/core';
+import { fedAgain, fedBefore, localDay, type KeptTally, type WeighedCleanup } from '@riffle/core';
 import type { Db } from '../db/pool.ts';
 import { day, recordKind } from '../db/recordKind.ts';
 
@@ -52,8 +52,9 @@ export const agreements = recordKind({
   added: {},
 });
 
-/** A run's tally with how many were at it. */
-const Work = Tally.extend({ people: z.int().nullable() });
+/** A run's tally with how many were at it, and whether it was fed tailings. */
+const Work = Tally.extend({ people: z.int().nullable(), again: z.boolean() });
+const asFed = ({ again, ...tally }: z.infer<typeof Work>): KeptTally => (again ? fedAgain(tally) : tally);
 const CleanedUp = z.object({
   id: z.string(),
   cleanedAt: z.coerce.date(),
@@ -91,7 +92,8 @@ export async function listCleanedUp(
        select l.id, f.run_id::uuid, true from lift l cross join jsonb_array_elements_text(l.run_ids) f(run_id) where l.crew_id = $1
      ), boxed as (
        select e.id, e.ground_id, e.cleaned_at, e.rinsed_clean, s.rig_id,
-         json_agg(r.tally || jsonb_build_object('people', r.people, 'own', f.own)) as tallies
+         json_agg(r.tally || jsonb_build_object('people', r.people, 'own', f.own,
+           'again', coalesce((s.air ->> 'pass')::int > 1, false))) as tallies
        from emptied e
        join fed f on f.id = e.id
        join run r on r.crew_id = $1 and r.id = f.run_id
@@ -112,17 +114,19 @@ export async function listCleanedUp(
     return {
       day: localDay(cleanedAt, ground.timeZone ?? 'UTC'),
       ...rest,
-      tallies: tallies.map((t) => (t.own ? t : fedBefore(t))),
+      tallies: tallies.map(({ own, ...t }) => (own ? asFed(t) : fedBefore(asFed(t)))),
     };
   });
 }
 
 /** Tallies of the runs whose gold was not weighed yet. */
-export async function listUnweighedTallies(db: Db, crewId: string, groundId: string): Promise<z.infer<typeof Work>[]> {
+export async function listUnweighedTallies(db: Db, crewId: string, groundId: string): Promise<KeptTally[]> {
   const { rows } = await db.query<{ tally: unknown }>(
-    `select r.tally || jsonb_build_object('people', r.people) as tally from run r where r.crew_id = $1 and r.ground_id = $2 and not r.deleted
+    `select r.tally || jsonb_build_object('people', r.people, 'again', coalesce((s.air ->> 'pass')::int > 1, false)) as tally
+     from run r join setup s on s.crew_id = r.crew_id and s.id = r.setup_id
+     where r.crew_id = $1 and r.ground_id = $2 and not r.deleted
        and not exists (select 1 from cleanup_run c where c.crew_id = r.crew_id and c.run_id = r.id and c.counts)`,
     [crewId, groundId],
   );
-  return rows.map((row) => Work.parse(row.tally));
+  return rows.map((row) => asFed(Work.parse(row.tally)));
 }

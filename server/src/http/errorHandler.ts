@@ -68,7 +68,11 @@ const CONSTRAINTS: Readonly<
   setup_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
   setup_rig_fk: { path: 'rigId', message: 'That box is not in the book.', code: 'UNKNOWN_REFERENCE' },
   setup_spot_fk: { path: 'spotId', message: 'That spot is not on this ground.', code: 'UNKNOWN_REFERENCE' },
-  setup_one_known: { path: 'depth_m', message: 'Give either the depth or the flow.', code: 'INVALID' },
+  setup_one_known: {
+    path: 'depth_m',
+    message: 'Give either the depth or the flow; of a dry washer its air.',
+    code: 'INVALID',
+  },
   box_test_setup_fk: { path: 'setupId', message: 'That set-up is not on this ground.', code: 'UNKNOWN_REFERENCE' },
   forecast_setup_fk: { path: 'setupId', message: 'That set-up is not on this ground.', code: 'UNKNOWN_REFERENCE' },
   run_setup_fk: { path: 'setupId', message: 'That set-up is not on this ground.', code: 'UNKNOWN_REFERENCE' },

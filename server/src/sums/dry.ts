@@ -7,10 +7,15 @@ import {
   drawWashers,
   dryAir,
   haulOrDry,
+  measureWasher,
   passesOver,
   puffsPerMinute,
+  seeWasher,
   USUAL_CLOTH_PA_S_M,
   USUAL_MIX,
+  WASHER_SYMPTOMS,
+  washerWindow,
+  weighPasses,
   weighWasher,
   type WeighedWasher,
 } from '@riffle/core';
@@ -51,6 +56,30 @@ const washer = z.object({
     .default([...USUAL_MIX]),
 });
 const WASHERS = drawWashers();
+const found_mg = n.min(0).max(1e9);
+/** What was measured at the washer, each as it was then set. */
+const evidence = z
+  .array(
+    z.discriminatedUnion('kind', [
+      z.object({ kind: z.literal('timed bucket'), setting: washer, fed_m3_s: n.positive().max(0.01) }),
+      z.object({
+        kind: z.literal('passes'),
+        setting: washer,
+        gold_mg: z.array(found_mg).min(2).max(6),
+        luck_mg: n.positive().max(1000),
+      }),
+      z.object({
+        kind: z.literal('tracers'),
+        of: z.enum(['gold', 'lead']),
+        setting: washer,
+        size_m: n.min(0.00005).max(0.02),
+        fed: z.int().min(1).max(10_000),
+        held: z.int().min(0).max(10_000),
+      }),
+    ]),
+  )
+  .max(8)
+  .default([]);
 /** Without every single draw. */
 const shown = ({ solved, ...weighed }: WeighedWasher): Omit<WeighedWasher, 'solved'> & { draws: number } => ({
   ...weighed,
@@ -112,10 +141,64 @@ export const DRY_SUMS: readonly Sum[] = [
   sum(
     'dry-washer',
     'How often a dry washer as it may be has too little air, works, or blows gold out; what one pass holds; and the cheapest change that brings more.',
-    washer.extend({ screens_m: z.array(n.positive().max(0.1)).max(8).default([]) }),
-    ({ screens_m, ...setting }) => {
-      const { after, ...advice } = adviseWasher(setting, WASHERS, screens_m);
-      return { now: shown(weighWasher(setting, WASHERS)), advice: { ...advice, after: shown(after) } };
+    washer.extend({
+      screens_m: z.array(n.positive().max(0.1)).max(8).default([]),
+      seen: z.partialRecord(z.enum(WASHER_SYMPTOMS), z.boolean()).default({}),
+      evidence,
+    }),
+    ({ screens_m, seen, evidence: measured, ...setting }) => {
+      const { washers: known, effective } = measureWasher(measured);
+      const { washers, fits } = seeWasher(setting, known, seen);
+      const { after, ...advice } = adviseWasher(setting, washers, screens_m);
+      return {
+        now: shown(weighWasher(setting, washers)),
+        fits,
+        effective,
+        advice: { ...advice, after: shown(after) },
+      };
+    },
+  ),
+  sum(
+    'washer-passes',
+    'What each pass over the same gravel holds and loses in a dry washer as it may be, by size, and how often it pays.',
+    washer.extend({
+      passes: z.int().min(1).max(6).default(3),
+      worth: z
+        .object({
+          grades_mg_L: z.array(n.min(0).max(1e6)).min(1).max(100),
+          price_per_mg: n.min(0).max(1e6),
+          hourValue: n.min(0).max(1e6),
+          bankOfLoose: n.min(0.3).max(1).default(0.8),
+        })
+        .nullable()
+        .default(null),
+    }),
+    ({ passes, worth, ...setting }) => weighPasses(setting, WASHERS, passes, worth),
+  ),
+  sum(
+    'washer-window',
+    'How often a dry washer works at every speed of its drive and every pitch, by rows of one pitch each.',
+    washer.extend({
+      columns: z.int().min(2).max(30).default(16),
+      rows: z.int().min(2).max(20).default(10),
+      times: z.tuple([n.min(0.05).max(1), n.min(1).max(10)]).default([0.4, 2.5]),
+      slopes: z.tuple([n.min(0.02).max(0.3), n.min(0.04).max(0.6)]).default([0.05, 0.35]),
+    }),
+    ({ columns, rows, times, slopes, ...setting }) => {
+      const some = WASHERS.filter((_, i) => i % 4 === 0);
+      const steps = washerWindow(setting, some, { columns, rows, times, slope: slopes });
+      for (;;) {
+        const step = steps.next();
+        if (!step.done) continue;
+        const { works, tooLittle, blowsOut, ...axes } = step.value;
+        return {
+          times: [...axes.times],
+          slope: [...axes.slope],
+          tooLittle: [...tooLittle],
+          works: [...works],
+          blowsOut: [...blowsOut],
+        };
+      }
     },
   ),
   sum(

@@ -69,6 +69,7 @@ const WITHOUT: Readonly<Record<string, readonly string[]>> = {
     'secondWater',
     'asRunEvent',
     'cameOf',
+    'fedAgain',
     'fedBefore',
     'likeliest',
     'likelyGrades',

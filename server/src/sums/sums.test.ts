@@ -596,6 +596,40 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     (a: { now: { tooLittle: number; draws: number }; advice: { lever: { kind: string; times: number } } }) =>
       a.now.tooLittle > 0.5 && a.now.draws === 256 && a.advice.lever.kind === 'air' && a.advice.lever.times > 1,
   ],
+  'washer-passes': [
+    {
+      width_m: 0.3,
+      length_m: 0.76,
+      riffle_m: 0.012,
+      spacing_m: 0.09,
+      slope: 0.15,
+      drive: { kind: 'bellows', puffs_min: 270, stroke_m3: 0.0065 },
+      screen_m: 0.00635,
+      altitude_m: 600,
+      temperature_C: 30,
+      crew_m3_s: 2.1e-5,
+    },
+    // Common practice, no source: one pass loses 20 to 30 %, the next more of what it meets.
+    (a: { lostOfWhatItMeets: { middle: number } }[]) =>
+      a.length === 3 &&
+      (a[0]?.lostOfWhatItMeets.middle ?? 0) > 0.2 &&
+      (a[0]?.lostOfWhatItMeets.middle ?? 1) < 0.3 &&
+      (a[1]?.lostOfWhatItMeets.middle ?? 0) > (a[0]?.lostOfWhatItMeets.middle ?? 1),
+  ],
+  'washer-window': [
+    {
+      width_m: 0.3,
+      length_m: 0.76,
+      riffle_m: 0.012,
+      spacing_m: 0.09,
+      slope: 0.15,
+      drive: { kind: 'bellows', puffs_min: 270, stroke_m3: 0.0065 },
+      screen_m: 0.00635,
+      crew_m3_s: 2.1e-5,
+    },
+    (a: { tooLittle: number[]; works: number[] }) =>
+      a.works.length === 160 && a.works.some((x) => x > 0.7) && (a.tooLittle[0] ?? 0) > 0.5,
+  ],
   // Check values 19g: one trip of 12 km with 480 kg; 0.5 h and 3.947 h dry, 3.8 h by the water.
   'haul-or-dry': [
     {

@@ -114,7 +114,7 @@ describe('what was measured at a box', () => {
     const tests = [
       boxTest('t', { kind: 'timed bucket', took_s: 240, volume_L: 20, volumeEntered: L(20) }),
       boxTest('p', { kind: 'tail pan', colors: '1-2', volume_L: 5.9, volumeEntered: L(5.9) }),
-      boxTest('f', { kind: 'tracers', size_mm: 0.3, sizeEntered: L(1), fed: 20, held: 14 }),
+      boxTest('f', { kind: 'tracers', of: 'gold', size_mm: 0.3, sizeEntered: L(1), fed: 20, held: 14 }),
       boxTest(
         'w',
         { kind: 'water', depth_m: 0.02, depthEntered: L(1), flow_m3_s: 0.003, flowEntered: L(3) },

@@ -94,7 +94,10 @@ export const isSetAlike = (a: StoredSetup, b: StoredSetup): boolean =>
   a.slope === b.slope &&
   a.depth_m === b.depth_m &&
   a.flow_m3_s === b.flow_m3_s &&
-  a.stone_m === b.stone_m;
+  a.stone_m === b.stone_m &&
+  isAirAlike(a.air, b.air);
+const isAirAlike = (a: StoredSetup['air'], b: StoredSetup['air']): boolean =>
+  (!a && !b) || JSON.stringify(a) === JSON.stringify(b);
 
 /** Runs that were fed through a box set alike, together, in the order they come; those whose set-up is not known here are left out. */
 export function setAlike(runs: readonly StoredRun[], { setups }: Pick<BoxBook, 'setups'>) {
@@ -191,6 +194,8 @@ function testAsEvidence(t: Measurement, setting: BoxSetting, book: BoxBook, spot
       };
     }
     case 'tracers':
+      // Lead says nothing of gold in water.
+      if (t.of === 'lead') return null;
       return { kind: t.kind, setting, size_m: t.size_mm / 1000, fed: t.fed, held: t.held };
     case 'water':
       return { kind: t.kind, setting, depth_m: t.depth_m, flow_m3_s: t.flow_m3_s };

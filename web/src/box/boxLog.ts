@@ -1,15 +1,18 @@
-import type { BOX_EVENTS, TAIL_COLORS, StoredRun, StoredSetup } from '@riffle/contract';
+import type { BOX_EVENTS, WASHER_EVENTS, TAIL_COLORS, StoredRun, StoredSetup, WasherAir } from '@riffle/contract';
 import { boxLength_m, sectionSplit } from '@riffle/core';
 import { rigSections } from '../api/rigSections.ts';
 import { isSetAlike, type BoxBook } from './boxEvidence.ts';
 
-export type BoxEvent = (typeof BOX_EVENTS)[number];
+export type BoxEvent = (typeof BOX_EVENTS | typeof WASHER_EVENTS)[number];
 
 /** What was changed against the setting before: from and to, in SI. */
 export type BoxChange =
   | { readonly what: 'head'; readonly by_m: number }
   | { readonly what: 'water' | 'stones'; readonly from_m: number; readonly to_m: number }
   | { readonly what: 'flow'; readonly from_m3_s: number; readonly to_m3_s: number }
+  /** A dry washer's: puffs a minute, or a blower's speed; and what was fed to it. */
+  | { readonly what: 'puffs' | 'blower'; readonly from: number; readonly to: number }
+  | { readonly what: 'feed'; readonly now: string }
   /** Its water was known by its depth and is by its flow now, or the other way. */
   | { readonly what: 'water told otherwise' };
 
@@ -57,7 +60,8 @@ export function boxLog(
 function changesOf(before: StoredSetup, now: StoredSetup, length_m: number): BoxChange[] {
   const changes: BoxChange[] = [];
   if (now.slope !== before.slope) changes.push({ what: 'head', by_m: (now.slope - before.slope) * length_m });
-  if (now.depth_m !== null && before.depth_m !== null) {
+  if (now.air && before.air) changes.push(...airChanges(before.air, now.air));
+  else if (now.depth_m !== null && before.depth_m !== null) {
     if (now.depth_m !== before.depth_m) changes.push({ what: 'water', from_m: before.depth_m, to_m: now.depth_m });
   } else if (now.flow_m3_s !== null && before.flow_m3_s !== null) {
     if (now.flow_m3_s !== before.flow_m3_s)
@@ -66,6 +70,24 @@ function changesOf(before: StoredSetup, now: StoredSetup, length_m: number): Box
   if (now.stone_m !== before.stone_m) changes.push({ what: 'stones', from_m: before.stone_m, to_m: now.stone_m });
   return changes;
 }
+
+function airChanges(before: WasherAir, now: WasherAir): BoxChange[] {
+  const changes: BoxChange[] = [];
+  const [a, b] = [before.drive, now.drive];
+  if (a.kind === 'bellows' && b.kind === 'bellows' && a.puffs_min !== b.puffs_min)
+    changes.push({ what: 'puffs', from: a.puffs_min, to: b.puffs_min });
+  if (a.kind === 'blower' && b.kind === 'blower' && a.speed !== b.speed)
+    changes.push({ what: 'blower', from: a.speed, to: b.speed });
+  if (before.pass !== now.pass) changes.push({ what: 'feed', now: now.pass === 1 ? 'gravel' : 'tailings again' });
+  if (before.squeeze !== now.squeeze) changes.push({ what: 'feed', now: `feed that ${FEED_SAYS[now.squeeze]}` });
+  return changes;
+}
+const FEED_SAYS: Readonly<Record<WasherAir['squeeze'], string>> = {
+  dusts: 'dusts',
+  cool: 'feels cool',
+  'falls apart': 'balls and falls apart',
+  holds: 'holds a ball',
+};
 
 function followed(setupIds: ReadonlySet<string>, book: Pick<BoxBook, 'runs' | 'cleanups' | 'tests'>) {
   const runs = book.runs.filter((r) => setupIds.has(r.setupId));

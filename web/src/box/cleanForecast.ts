@@ -52,6 +52,8 @@ export function forecastProblem(
   const last = setups.at(-1);
   if (rigs.size > 1) return { why: 'These runs went through different boxes: weigh each box by itself.' };
   if (!rig || !last) return { why: 'The box of these runs was put away.' };
+  if (rig.washer)
+    return { why: 'What a dry washer should hold is not sealed: its passes say what one of its kind holds.' };
   const through = new Map<string, FedThrough[]>();
   for (const group of setAlike(runs, book)) {
     const setting = settingAsSet(group.setup, rig, book.gold, feedOf_m3_s(group.runs));

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import type { StoredCleanup, StoredLift, StoredRun } from '@riffle/contract';
+import type { StoredCleanup, StoredLift, StoredRun, StoredSetup } from '@riffle/contract';
 import { measuredRuns } from './measuredRuns.ts';
 
 const run = (id: string, bySpot_L: Record<string, number>, startedAt = '2026-05-01T08:00:00.000Z'): StoredRun =>
@@ -26,10 +26,12 @@ const RUNS = [
   run('c', { bar: 60, ledge: 60 }),
   run('d', { ledge: 240 }),
   run('nameless', { '': 240 }),
+  { ...run('tailings', { bar: 120 }), setupId: 'again' },
 ];
+const AGAIN = [{ id: 'again', air: { pass: 2 } }] as unknown as Pick<StoredSetup, 'id' | 'air'>[];
 const measure = (cleanups: StoredCleanup[], lifts: ReturnType<typeof lift>[] = [], older: string[] = []) => {
   const weighed = cleanups.map((c) => ({ id: c.id, boxWasClean: !older.includes(c.id) }));
-  const { runs, leftOut } = measuredRuns({ cleanups, lifts, runs: RUNS, weighed }, 20);
+  const { runs, leftOut } = measuredRuns({ cleanups, lifts, runs: RUNS, setups: AGAIN, weighed }, 20);
   return { runs, leftOut: Object.fromEntries(leftOut) };
 };
 
@@ -55,4 +57,11 @@ test('what cannot be held against a promise is left out, and said why', () => {
 });
 test('gold of no spot, and a rinse of a carpet, were promised by no pan: nothing is said of them', () => {
   expect(measure([cleanup('1', ['nameless']), cleanup('2', [])])).toEqual({ runs: [], leftOut: {} });
+});
+
+test('tailings run again are left out: no pan spoke of them', () => {
+  expect(measure([cleanup('1', ['a']), cleanup('2', ['tailings'])])).toMatchObject({
+    runs: [{ cleanupId: '1' }],
+    leftOut: { tailings: 1 },
+  });
 });

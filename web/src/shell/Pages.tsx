@@ -13,7 +13,7 @@ const Settings = page(async () => (await import('../settings/SettingsScreen.tsx'
 const Day = page(async () => (await import('../day/DayScreen.tsx')).DayScreen);
 const Walk = page(async () => (await import('../stages/read/walk/WalkScreen.tsx')).WalkScreen);
 const Sample = page(async () => (await import('../stages/sample/SampleStage.tsx')).SampleStage);
-const SetBox = page(async () => (await import('../stages/set/SetScreen.tsx')).SetScreen);
+const SetBox = page(async () => (await import('../stages/set/SetStage.tsx')).SetStage);
 const Run = page(async () => (await import('../stages/run/RunStage.tsx')).RunStage);
 const Clean = page(async () => (await import('../stages/clean/CleanScreen.tsx')).CleanScreen);
 const Sure = page(async () => (await import('../sure/SureScreen.tsx')).SureScreen);

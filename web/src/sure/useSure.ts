@@ -51,15 +51,16 @@ export function useSure() {
   const samples = useRecords('samples', ground.id).items;
   const pits = useRecords('pits', ground.id).items;
   const runs = useRecords('runs', ground.id).items;
+  const setups = useRecords('setups', ground.id).items;
   const cleanups = useRecords('cleanups', ground.id).items;
   const lifts = useRecords('lifts', ground.id).items;
   const forecasts = useRecords('forecasts', ground.id).items;
   const book = useBook(ground.id);
   const { swell_percent } = ground;
   const opened = useMemo((): OpenedForecast[] => {
-    const measured = measuredRuns({ cleanups, lifts, runs, weighed: book?.weighed ?? [] }, swell_percent);
+    const measured = measuredRuns({ cleanups, lifts, runs, setups, weighed: book?.weighed ?? [] }, swell_percent);
     return ownRecord(measured.runs, samples, swell_percent, pits, colorSchool);
-  }, [cleanups, lifts, runs, book, samples, pits, swell_percent, colorSchool]);
+  }, [cleanups, lifts, runs, setups, book, samples, pits, swell_percent, colorSchool]);
   const colors = useColors(ground, samples);
   // By the weights as they are known now: what came is what the pan is believed to have held.
   const eye = useMemo((): EyeRecord => {

@@ -32,6 +32,7 @@ const LEFT_OUT: Readonly<Record<LeftOut, string>> = {
   mix: 'of several spots',
   carpet: 'of a box not rinsed clean, or after one',
   lost: 'with a tub lost',
+  tailings: 'of tailings run again',
 };
 
 /** What the pans of a spot promised before its gravel was run, what the box then held of it, and what likeliest lay between. */
@@ -147,8 +148,8 @@ function usePromised(ground: StoredGround, weighed: readonly WeighedCleanup[]) {
   const { swell_percent } = ground;
   const lifts = useRecords('lifts', ground.id).items;
   const { runs: measured, leftOut } = useMemo(
-    () => measuredRuns({ cleanups, lifts, runs, weighed }, swell_percent),
-    [cleanups, lifts, runs, weighed, swell_percent],
+    () => measuredRuns({ cleanups, lifts, runs, setups, weighed }, swell_percent),
+    [cleanups, lifts, runs, setups, weighed, swell_percent],
   );
   const opened = useMemo(
     () => ownRecord(measured, samples, swell_percent, pits, colorSchool),

@@ -24,6 +24,7 @@ export function tellApart(by: ToldBy, { cleanups, runs, setups, rigs }: Behind, 
     if (by === 'people') return run.people ? String(run.people) : 'not said';
     if (by === 'pitch') return setup ? asTyped(setup.pitchEntered) : 'not known';
     if (by === 'box') return rig?.name ?? 'not known';
+    if (rig?.washer) return 'dry washer';
     return rig ? [...new Set(rigSections(rig).map((s) => liningOf(s).name))].join(', ') : 'not known';
   };
   return ({ id }: Pick<WeighedCleanup, 'id'>): string => {

@@ -1,4 +1,11 @@
-import { BOX_EVENTS, TAIL_COLORS, type StoredRig, type StoredRun, type StoredSetup } from '@riffle/contract';
+import {
+  BOX_EVENTS,
+  TAIL_COLORS,
+  WASHER_EVENTS,
+  type StoredRig,
+  type StoredRun,
+  type StoredSetup,
+} from '@riffle/contract';
 import { cleanUpAfter_m3, CONTAINERS, drawnBoxes, USUAL_MIX, type Spread } from '@riffle/core';
 import { formatDistanceToNowStrict } from 'date-fns';
 import { lazy, memo, Suspense, useMemo, useState } from 'react';
@@ -11,7 +18,8 @@ import { useShow } from '../../units/useShow.ts';
 import { TextButton } from '../../ui/TextButton.tsx';
 import { toast } from '../../ui/toast.ts';
 import { useWidth } from '../../ui/useWidth.ts';
-import { stepOf, type Lever } from './changedSetup.ts';
+import type { BoxEvent } from '../../box/boxLog.ts';
+import { AIR_STEP, BOX_LEVERS, stepOf, WASHER_LEVERS, type Lever } from './changedSetup.ts';
 import { plural } from '../../ui/plural.ts';
 import { useBeat } from './useBeat.ts';
 import { useStint } from './useStint.ts';
@@ -42,7 +50,7 @@ export const AtTheBox = memo(function AtTheBox(props: AtTheBoxProps) {
       <Happened {...props} />
       <Changed {...props} />
       <Beat {...props} />
-      <Listen {...props} />
+      {!props.rig.washer && <Listen {...props} />}
       <Mat {...props} />
     </div>
   );
@@ -78,7 +86,7 @@ const SAYS: Readonly<Record<(typeof TAIL_COLORS)[number], string>> = {
 const PAN_AGAIN = 10;
 
 /** A pan of tailings in one tap; asked for when the last was long ago. */
-function TailPan({ run, tipped_ms }: AtTheBoxProps) {
+function TailPan({ run, rig, tipped_ms }: AtTheBoxProps) {
   const { add, takeOut } = useKeep('box-tests');
   const tests = useRecords('box-tests', run.groundId).items;
   const pan_L = useContainers().pan ?? CONTAINERS.pan;
@@ -96,7 +104,7 @@ function TailPan({ run, tipped_ms }: AtTheBoxProps) {
     });
     toast(
       colors === '3+'
-        ? 'Tail pan: 3 colors or more. Gold goes over the end: less water or pitch, or feed slower.'
+        ? `Tail pan: 3 colors or more. Gold goes over the end: less ${rig.washer ? 'air' : 'water'} or pitch, or feed slower.`
         : `Tail pan: ${SAYS[colors]}.`,
     );
   };
@@ -134,15 +142,19 @@ function TailPan({ run, tipped_ms }: AtTheBoxProps) {
 }
 
 /** What to do when it happens. Common practice, no source. */
-const DO: Readonly<Record<(typeof BOX_EVENTS)[number], string>> = {
+const DO: Readonly<Record<BoxEvent, string>> = {
   'big stone': 'Pick it out by hand: it scours gold out of the mat around it.',
   'dry feed': 'Wet it in the bucket and stir before you feed it: dry fines float off, and gold with them.',
   clay: 'Stop feeding. Break it in a tub of water until no lump is left: a ball of clay rolls through and takes gold along.',
   bubbles: 'Gold does not stick where bubbles sit: brush the cells with a drop of soap.',
+  'damp feed': 'Stop feeding. Spread it thin in the sun: damp sand clumps, and gold rides off on it.',
+  'lies still': 'Feed less at once; then a pulley up, or lift the head. Still: squeeze a handful, it may be damp.',
+  'dust blows': 'A pulley down. Respirator on, stand with the wind at your back.',
+  'cloth torn': 'Stop: air takes the hole, and the rest lies still. Patch it before the next bucket.',
 };
 
 /** What happens at a box now and then, in one tap each: it goes into the log, and says what to do. */
-function Happened({ run }: AtTheBoxProps) {
+function Happened({ run, rig }: AtTheBoxProps) {
   const { add, takeOut } = useKeep('box-tests');
   const tests = useRecords('box-tests', run.groundId).items;
   const here = tests.filter(
@@ -153,7 +165,7 @@ function Happened({ run }: AtTheBoxProps) {
   return (
     <div className="border-b border-rule py-2">
       <div role="group" aria-label="What happened at the box" className="grid grid-cols-4 gap-1">
-        {BOX_EVENTS.map((event) => (
+        {(rig.washer ? WASHER_EVENTS : BOX_EVENTS).map((event) => (
           <TapButton
             key={event}
             onTap={() =>
@@ -180,32 +192,34 @@ function Happened({ run }: AtTheBoxProps) {
   );
 }
 
-const LEVERS = ['head up', 'head down', 'more water', 'less water'] as const;
-
 /** A lever moved while it runs, in one tap: what follows is counted for the box as it stands from here on. */
 function Changed({ run, setup, rig, source, hold }: AtTheBoxProps) {
   const show = useShow();
   const stint = useStint(run, setup, rig, hold);
-  const { head_m, depth_m } = stepOf(stint.system);
+  const { head_m, depth_m } = stepOf(stint.system, rig);
+  const pulley = Math.round(100 * (AIR_STEP - 1));
   const water = setup.depth_m !== null ? show.smallLength(depth_m) : '10 %';
   const words: Readonly<Record<Lever, string>> = {
     'head up': `head +${show.smallLength(head_m)}`,
     'head down': `head −${show.smallLength(head_m)}`,
     'more water': `water +${water}`,
     'less water': `water −${water}`,
+    'more air': `air +${pulley} %`,
+    'less air': `air −${pulley} %`,
   };
   return (
     <div className="border-b border-rule py-2">
       <p id="box-changed" className="mb-1 flex items-baseline justify-between gap-3">
         <span>
-          <b>Changed the box</b> <span className="text-ink-2">one thing at a time tells what it did</span>
+          <b>Changed the {rig.washer ? 'washer' : 'box'}</b>{' '}
+          <span className="text-ink-2">one thing at a time tells what it did</span>
         </span>
         <Link className="shrink-0 underline underline-offset-4" to={`/g/${run.groundId}/set?spot=${source}`}>
           otherwise
         </Link>
       </p>
       <div role="group" aria-labelledby="box-changed" className="grid grid-cols-2 gap-1 sm:grid-cols-4">
-        {LEVERS.map((lever) => (
+        {(rig.washer ? WASHER_LEVERS : BOX_LEVERS).map((lever) => (
           <TapButton
             key={lever}
             disabled={!stint.can(lever)}

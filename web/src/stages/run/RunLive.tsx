@@ -51,7 +51,7 @@ export function RunLive({ run, setup, rig, spots, onDrop, hold }: RunLiveProps) 
   const last = tally.buckets.at(-1);
   const [source, setSource] = useSource(run.id, last?.spotId ?? run.spotId);
   const name = (id: string | null | undefined): string => spotName(spots, id);
-  const safe_ms = safePace_ms(open.answer, run.bucket_L);
+  const safe_ms = safePace_ms(open.capacity_m3_s, run.bucket_L);
   useKeys(
     useMemo(
       () => ({

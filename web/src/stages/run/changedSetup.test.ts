@@ -22,6 +22,7 @@ const SETUP: StoredSetup = {
   depthEntered: { text: '20', unit: 'mm' },
   flow_m3_s: null,
   flowEntered: null,
+  air: null,
   stone_m: 0.0127,
   stoneEntered: ENTERED,
   temperature_C: 10,

@@ -4,7 +4,10 @@ import { rigSections } from '../../api/rigSections.ts';
 import { pitchText } from '../../box/pitchText.ts';
 
 /** What a hand changes at a box while it runs. */
-export type Lever = 'head up' | 'head down' | 'more water' | 'less water';
+export type Lever = 'head up' | 'head down' | 'more water' | 'less water' | 'more air' | 'less air';
+/** What can be moved at a box, and at a dry washer. */
+export const BOX_LEVERS = ['head up', 'head down', 'more water', 'less water'] as const satisfies readonly Lever[];
+export const WASHER_LEVERS = ['head up', 'head down', 'more air', 'less air'] as const satisfies readonly Lever[];
 
 /** By how much: what a wedge or a stone in the intake does. Common practice, no source. */
 const STEP = {
@@ -14,7 +17,13 @@ const STEP = {
 /** Where the water is known by its flow. */
 const FLOW_STEP = 0.1;
 
-export const stepOf = (system: 'metric' | 'US') => STEP[system];
+/** A tray is lifted by more: a peg of its legs. Common practice, no source. */
+const TRAY_STEP = { metric: 0.02, US: 0.75 * UNITS.length.in } as const;
+/** From one pulley to the next. Common practice, no source. */
+export const AIR_STEP = 1.15;
+
+export const stepOf = (system: 'metric' | 'US', rig: Pick<StoredRig, 'washer'>) =>
+  rig.washer ? { ...STEP[system], head_m: TRAY_STEP[system] } : STEP[system];
 
 /** The setting after one lever was moved a step; null where that is no box any more (level, or dry). */
 export function changedSetup(
@@ -23,7 +32,7 @@ export function changedSetup(
   lever: Lever,
   system: 'metric' | 'US',
 ): Omit<Setup, 'id' | 'deleted' | 'setAt'> | null {
-  const { head_m, depth_m: step_m } = STEP[system];
+  const { head_m, depth_m: step_m } = stepOf(system, rig);
   const { id: _id, deleted: _deleted, version: _version, updatedAt: _at, setAt: _setAt, ...before } = setup;
   const same = { ...before, note: '' };
   if (lever === 'head up' || lever === 'head down') {
@@ -34,6 +43,7 @@ export function changedSetup(
       ? null
       : { ...same, slope, pitchEntered: { text: pitchText(slope, unit, length_m), unit: unit || 'in/ft' } };
   }
+  if (lever === 'more air' || lever === 'less air') return blown(same, lever === 'more air' ? AIR_STEP : 1 / AIR_STEP);
   const sign = lever === 'more water' ? 1 : -1;
   if (setup.depth_m !== null) {
     const depth_m = setup.depth_m + sign * step_m;
@@ -49,6 +59,18 @@ export function changedSetup(
       ? { ...setup.flowEntered, text: String(Number((typed * times).toPrecision(3))) }
       : { text: (setup.flow_m3_s * times * 1000).toFixed(2), unit: 'L/s' },
   };
+}
+
+/** Another pulley, or the blower turned; null of a box. */
+function blown<S extends Pick<Setup, 'air'>>(setup: S, times: number): S | null {
+  if (!setup.air) return null;
+  const { drive } = setup.air;
+  const changed =
+    drive.kind === 'bellows'
+      ? { ...drive, puffs_min: Math.round(drive.puffs_min * times) }
+      : { ...drive, speed: Number((drive.speed * times).toFixed(2)) };
+  const typed = changed.kind === 'bellows' ? changed.puffs_min : Math.round(100 * changed.speed);
+  return { ...setup, air: { ...setup.air, drive: changed, driveEntered: String(typed) } };
 }
 
 /** A set box is pitched between these; as the book holds. */

@@ -5,16 +5,18 @@ import {
   DOUBLE_TAP_MS,
   goOnTo,
   MEDIAN_BOX,
+  MEDIAN_WASHER,
   PRUDENT_SHARE,
   solveBox,
+  solveWasher,
   tallyRun,
   USUAL_MIX,
   type RunTally,
-  type SolvedBox,
 } from '@riffle/core';
 import { useCallback, useMemo, useRef } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { settingAsSet } from '../../box/boxEvidence.ts';
+import { washerAsSet } from '../../box/washerSetting.ts';
 import type { ListState } from '../../records/useRecords.ts';
 import { useRunEvents } from '../../records/useRunEvents.ts';
 import { useWrite } from '../../offline/outbox.ts';
@@ -43,8 +45,8 @@ export interface OpenRun {
   readonly fedUntil_ms: number | null;
   /** Time of a full bucket over the last ones, ms; null before the second. */
   readonly pace_ms: number | null;
-  /** What the set-up carries; null when its box is not known here. */
-  readonly answer: SolvedBox | null;
+  /** What the set-up takes, loose; null when its box or washer is not known here. */
+  readonly capacity_m3_s: number | null;
   logBucket(fullness: string, share: number, spotId: string): void;
   undo(): void;
   stop(): void;
@@ -72,7 +74,7 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
   const tipped_ms = useMemo(() => counted.buckets.map((b) => b.at_ms), [counted]);
   const lastTap_ms = useMemo(() => events.reduce((last, e) => Math.max(last, Date.parse(e.at)), -Infinity), [events]);
   const tally = goOnTo(counted, now);
-  const answer = useMemo(() => (setup && rig ? solveSetup(setup, rig) : null), [setup, rig]);
+  const capacity_m3_s = useMemo(() => (setup && rig ? capacityOf_m3_s(setup, rig) : null), [setup, rig]);
 
   const log = useCallback(
     (event: Omit<LoggedEvent, 'id' | 'at' | 'deviceId' | 'deviceCount' | 'by'>) => {
@@ -98,7 +100,7 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
     state,
     fedUntil_ms: isQuiet ? lastBucket_ms : null,
     pace_ms: tally.pace_ms_L === null ? null : tally.pace_ms_L * run.bucket_L,
-    answer,
+    capacity_m3_s,
     buckets: counted.buckets,
     fullnessOf,
     tipped_ms,
@@ -127,14 +129,17 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
 /** Felt through a glove. */
 const TAPPED_MS = 60;
 
-function solveSetup(setup: StoredSetup, rig: StoredRig): SolvedBox | null {
+/** What the middle box, or the middle washer, takes as it is set; null where its water is not known. */
+function capacityOf_m3_s(setup: StoredSetup, rig: StoredRig): number | null {
+  const washer = washerAsSet(setup, rig, USUAL_MIX);
+  if (washer) return solveWasher(washer, MEDIAN_WASHER).capacity_m3_s;
   const setting = settingAsSet(setup, rig, USUAL_MIX);
-  return setting && solveBox(setting, MEDIAN_BOX);
+  return setting && solveBox(setting, MEDIAN_BOX).capacity_m3_s;
 }
 
 /** Milliseconds between buckets of this run at which the box is fed prudently; null when it takes none or is not known. */
-export function safePace_ms(answer: SolvedBox | null, bucket_L: number): number | null {
-  return answer && answer.capacity_m3_s > 0 ? bucket_L / (PRUDENT_SHARE * answer.capacity_m3_s) : null;
+export function safePace_ms(capacity_m3_s: number | null, bucket_L: number): number | null {
+  return capacity_m3_s !== null && capacity_m3_s > 0 ? bucket_L / (PRUDENT_SHARE * capacity_m3_s) : null;
 }
 
 /** "4:09", "1:04:09"; past a day, where a stop was forgotten, "3 d 5 h". */

@@ -12,7 +12,7 @@ import { useLocalTime } from '../../when/useLocalTime.ts';
 const SHOWN = 5;
 
 /** How the box stood, each change and what followed it, the latest first. A row takes that setting up again. */
-export function BoxLog({ page: { book, rig, load } }: { page: SetOnPage }) {
+export function BoxLog({ page: { book, rig, load } }: { readonly page: Pick<SetOnPage, 'book' | 'rig' | 'load'> }) {
   const [all, setAll] = useState(false);
   const rigId = rig?.id;
   const log = useMemo(() => (rigId === undefined ? [] : boxLog(book, rigId)), [book, rigId]);

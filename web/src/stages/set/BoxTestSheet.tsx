@@ -29,9 +29,17 @@ const HOW: Readonly<Record<Measurement['kind'], string>> = {
     'Flatten and count small flakes of one size, feed them with gravel, clean up, count what is found. Twenty tell catch within about a third.',
   water: 'Depth over the lining of the longest section, and the flow by a bucket or a float, at the same time.',
 };
+const HOW_DRY: Readonly<Partial<Record<Measurement['kind'], string>>> = {
+  'timed bucket':
+    'Feed one bucket as fast as the tray takes it: the next scoop the moment the last has gone over the riffles. From the first scoop to the last stone over the end.',
+  tracers:
+    'Count small flakes of one size, or lead shot screened to one size, feed them with gravel, clean up, count what is found. Lead is lighter than gold and rounder, and is taken so. Wash your hands after lead.',
+};
 
 interface BoxTestSheetProps {
   readonly kind: Measurement['kind'];
+  /** Of a dry washer. */
+  readonly isDry?: boolean;
   /** The test that is put right; undefined for a new one. */
   readonly kept?: StoredBoxTest;
   readonly bucket: Entered;
@@ -43,7 +51,16 @@ interface BoxTestSheetProps {
 }
 
 /** A test of the box as it stands. */
-export function BoxTestSheet({ kind, kept, bucket, depth, onClose, onKeep, onTakeOut }: BoxTestSheetProps) {
+export function BoxTestSheet({
+  kind,
+  isDry = false,
+  kept,
+  bucket,
+  depth,
+  onClose,
+  onKeep,
+  onTakeOut,
+}: BoxTestSheetProps) {
   const show = useShow();
   const local = useLocalTime();
   const [draft, set] = useState<TestDraft>(() => {
@@ -64,8 +81,8 @@ export function BoxTestSheet({ kind, kept, bucket, depth, onClose, onKeep, onTak
   };
   return (
     <FormSheet title={TITLES[kind]} onClose={onClose} onSave={save}>
-      <p className="mb-2 text-ink-2">{HOW[kind]}</p>
-      {FIELDS[kind]({ draft, change, readings, tried })}
+      <p className="mb-2 text-ink-2">{(isDry && HOW_DRY[kind]) || HOW[kind]}</p>
+      {FIELDS[kind]({ draft, change, readings, tried, isDry })}
       {kept && <WhenField label="When" value={when} onChange={setWhen} problem={whenWrong} />}
       <p role="alert" className="min-h-5 text-[12.5px] text-danger">
         {tried && !tested && `▲ Not kept: ${problem}`}
@@ -86,6 +103,7 @@ interface FieldsProps {
   readonly change: (some: Partial<TestDraft>) => void;
   readonly readings: ReturnType<typeof readTest>['readings'];
   readonly tried: boolean;
+  readonly isDry: boolean;
 }
 const FIELDS: Readonly<Record<Measurement['kind'], (p: FieldsProps) => ReactNode>> = {
   'timed bucket': (p) => <TimedFields {...p} />,
@@ -146,11 +164,25 @@ function TailFields({ draft, change, readings, tried }: FieldsProps) {
   );
 }
 
-function TracerFields({ draft, change, readings, tried }: FieldsProps) {
+function TracerFields({ draft, change, readings, tried, isDry }: FieldsProps) {
   return (
     <>
+      {isDry && (
+        <>
+          <p className="text-[13px] text-ink-2">What you feed</p>
+          <Choices
+            label="What you feed"
+            value={draft.of}
+            onChange={(of) => change({ of })}
+            choices={[
+              { value: 'gold', label: 'flakes of gold' },
+              { value: 'lead', label: 'lead shot' },
+            ]}
+          />
+        </>
+      )}
       <QuantityField
-        label="Size of the flakes"
+        label={draft.of === 'lead' ? 'Size of the shot' : 'Size of the flakes'}
         entered={draft.size}
         reading={readings.size}
         units={['mm', 'in']}

@@ -2,6 +2,7 @@ import type { BoxSetting, BoxWindow } from '@riffle/core';
 import { contours } from 'd3-contour';
 import { useMemo, useRef, type PointerEvent } from 'react';
 import { useShow } from '../../units/useShow.ts';
+import { beside, gridPath, middleOf, RegionName } from './windowDrawing.tsx';
 
 interface BoxWindowChartProps {
   readonly width: number;
@@ -42,23 +43,7 @@ export function BoxWindowChart({ width, window: found, now, then, onMove }: BoxW
       lines: [0.5, 0.8, 0.9].map((at) => ({ at, shape: of(found.works, at) })),
     };
   }, [found, slope, depth_m]);
-  // Cells are centred on their values: half a cell in from the edge of the grid.
-  const path = (shape: { readonly coordinates: readonly (readonly (readonly (readonly number[])[])[])[] }): string =>
-    shape.coordinates
-      .flatMap((polygon) =>
-        polygon.map(
-          (ring) =>
-            `${ring
-              .map(([gx = 0, gy = 0], i) => {
-                const px = LEFT + (Math.min(slope.length - 1, Math.max(0, gx - 0.5)) / (slope.length - 1)) * wide;
-                const py =
-                  TOP + high - (Math.min(depth_m.length - 1, Math.max(0, gy - 0.5)) / (depth_m.length - 1)) * high;
-                return `${i ? 'L' : 'M'}${px.toFixed(1)} ${py.toFixed(1)}`;
-              })
-              .join('')}Z`,
-        ),
-      )
-      .join('');
+  const path = gridPath({ columns: slope.length, rows: depth_m.length, left: LEFT, top: TOP, wide, high });
   const length_m = now.setting.sections.reduce((sum, s) => sum + s.length_m, 0);
   const [px, py] = [x(now.setting.slope), y(now.depth_m)];
   // Points so near each other have their words on the far sides.
@@ -113,9 +98,9 @@ export function BoxWindowChart({ width, window: found, now, then, onMove }: BoxW
       <g className="font-serif" fontWeight="700" fontSize={small ? 13 : 17}>
         {!small &&
           REGIONS.map(([region, says]) => (
-            <Name
+            <RegionName
               key={says}
-              at={middleOf(found[region], found)}
+              at={middleOf(found[region], slope, depth_m)}
               says={says}
               x={x}
               y={y}
@@ -190,55 +175,8 @@ export function BoxWindowChart({ width, window: found, now, then, onMove }: BoxW
   );
 }
 
-/** Where words of a point go: right of it, left of it, or over it where neither side has room. */
-function beside(px: number, wide: number, [left, right]: readonly [number, number]) {
-  if (px + 12 + wide <= right) return { x: px + 12, textAnchor: 'start' } as const;
-  if (px - 12 - wide >= left) return { x: px - 12, textAnchor: 'end' } as const;
-  return { x: Math.min(right - wide / 2, Math.max(left + wide / 2, px)), textAnchor: 'middle' } as const;
-}
-
 const REGIONS = [
   ['stalls', 'Stalls'],
   ['works', 'Works'],
   ['washesOut', 'Washes out'],
 ] as const;
-
-interface NameProps {
-  readonly at: readonly [slope: number, depth_m: number] | null;
-  readonly says: string;
-  readonly x: (slope: number) => number;
-  readonly y: (depth_m: number) => number;
-  readonly ends: readonly [left: number, right: number];
-  /** Points with words of their own beside them. */
-  readonly away: readonly (readonly [px: number, py: number])[];
-}
-/** A region's name about the middle of where it is sure, clear of the points; none where it is nowhere. */
-function Name({ at, says, x, y, ends: [left, right], away }: NameProps) {
-  if (!at) return null;
-  const half = says.length * 4.6;
-  const px = Math.min(right - half - 4, Math.max(left + half + 4, x(at[0])));
-  const wish = y(at[1]) + 5;
-  const isClear = (py: number): boolean =>
-    away.every(([ax, ay]) => Math.abs(ay - py) > 30 || Math.abs(ax - px) > half + 96);
-  const py = [0, 34, -34, 62, -62].map((by) => wish + by).find(isClear) ?? wish;
-  return (
-    <text className="halo" x={px} y={py} textAnchor="middle">
-      {says}
-    </text>
-  );
-}
-
-/** The middle of where a chance is 8 in 10 or more; null where that is hardly anywhere. */
-function middleOf(
-  chances: Float64Array,
-  { slope, depth_m }: BoxWindow,
-): readonly [slope: number, depth_m: number] | null {
-  let [sum, sx, sy] = [0, 0, 0];
-  chances.forEach((chance, i) => {
-    if (chance < 0.8) return;
-    sum++;
-    sx += slope[i % slope.length] ?? 0;
-    sy += depth_m[Math.floor(i / slope.length)] ?? 0;
-  });
-  return sum < chances.length / 60 ? null : [sx / sum, sy / sum];
-}

@@ -4,10 +4,11 @@ import { unitTyped } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
-import { SelectField, TextField } from '../../ui/Field.tsx';
+import { TextField } from '../../ui/Field.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
+import { RigPicker } from './RigPicker.tsx';
 import { DropSum } from './DropSum.tsx';
 import type { SetOnPage } from './useSetScreen.ts';
 
@@ -24,7 +25,12 @@ export function HowItStands({ page }: { page: SetOnPage }) {
       }}
     >
       <Block title="How it stands">
-        <BoxPicker page={page} />
+        <RigPicker
+          rigInHand={page}
+          isDry={page.ground.kind === 'wash'}
+          onChange={() => page.open('rig')}
+          onNew={(kind) => page.open(kind === 'box' ? 'new rig' : 'new washer')}
+        />
         <QuantityField
           label="Pitch"
           entered={draft.pitch}
@@ -66,35 +72,6 @@ export function HowItStands({ page }: { page: SetOnPage }) {
         </p>
       </Block>
     </form>
-  );
-}
-
-function BoxPicker({ page: { rigs, rig, choose, open } }: { page: SetOnPage }) {
-  if (rigs.length === 0)
-    return (
-      <Button look="main" className="mb-2" onClick={() => open('new rig')}>
-        Add your box
-      </Button>
-    );
-  return (
-    <div className="flex items-center gap-3">
-      <div className="min-w-0 grow">
-        <SelectField
-          label="Box"
-          value={rig?.id ?? ''}
-          choices={rigs.map((r) => ({ value: r.id, label: r.name }))}
-          onChange={choose}
-        />
-      </div>
-      <span className="flex gap-3">
-        <Button look="quiet" onClick={() => open('rig')}>
-          Change
-        </Button>
-        <Button look="quiet" onClick={() => open('new rig')}>
-          Another
-        </Button>
-      </span>
-    </div>
   );
 }
 

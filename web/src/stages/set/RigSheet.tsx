@@ -48,7 +48,7 @@ export function RigSheet({ rig: now, onClose, onKept }: RigSheetProps) {
   const save = (): void => {
     setTried(true);
     if (wrongName || wrongLeaks || wrong || sections.length < drafts.length) return;
-    onKept(keep.put(rig, { name: name.trim(), sections, leakPoints, note: rig?.note ?? '' }));
+    onKept(keep.put(rig, { name: name.trim(), sections, leakPoints, washer: null, note: rig?.note ?? '' }));
   };
   const remove = (): void => {
     if (!rig) return;

@@ -12,16 +12,20 @@ import { BoxTestSheet } from './BoxTestSheet.tsx';
 import { FlowSheet } from './FlowSheet.tsx';
 import { LevelSheet } from './LevelSheet.tsx';
 import { LinkSheet } from './LinkSheet.tsx';
+import { lazy, Suspense } from 'react';
 import { HowItStands } from './HowItStands.tsx';
 import { RigSheet } from './RigSheet.tsx';
 import { setWords } from './setWords.tsx';
 import { SeenStrip } from './SeenStrip.tsx';
 import { AtAGlance, SolvedBox } from './SolvedBox.tsx';
+import type { RigInHand } from './useRigInHand.ts';
 import { useSetScreen, type SetOnPage } from './useSetScreen.ts';
 
+const WasherSheet = lazy(() => import('./washer/WasherSheet.tsx').then((m) => ({ default: m.WasherSheet })));
+
 /** The box and its water: type or drag how it stands; the sentence on top says what to change. On a phone sentence, drawing and window stay while one types. */
-export function SetScreen() {
-  const page = useSetScreen();
+export function SetScreen({ rigInHand }: { readonly rigInHand: RigInHand }) {
+  const page = useSetScreen(rigInHand);
   const show = useShow();
   const isPhone = useIsPhone();
   const { rig, inHand } = page;
@@ -148,6 +152,19 @@ function SetSheets({ page: { sheet, close, rig, choose, inHand, book, test, mend
       />
     );
   }
+  if (sheet === 'new washer')
+    return (
+      <Suspense fallback={null}>
+        <WasherSheet
+          rig={undefined}
+          onClose={close}
+          onKept={(id) => {
+            choose(id);
+            close();
+          }}
+        />
+      </Suspense>
+    );
   if (sheet !== 'rig' && sheet !== 'new rig')
     return (
       <BoxTestSheet

@@ -240,6 +240,7 @@ export function setupRecord(
     depthEntered: byDepth ? draft.depth : null,
     flow_m3_s: solved.setting.water.known === 'flow' ? solved.setting.water.flow_m3_s : null,
     flowEntered: byDepth ? null : draft.flow,
+    air: null,
     stone_m: solved.setting.stone_m,
     stoneEntered: draft.stone,
     temperature_C: solved.setting.temperature_C,

@@ -31,6 +31,7 @@ describe('a test of the box as it is typed', () => {
     });
     expect(read('tracers', { held: '14' }).tested).toMatchObject({
       kind: 'tracers',
+      of: 'gold',
       size_mm: expect.closeTo(0.3, 9),
       fed: 20,
       held: 14,

@@ -8,6 +8,7 @@ export interface TestDraft {
   readonly took: Entered;
   readonly colors: (typeof TAIL_COLORS)[number];
   readonly panned: Entered;
+  readonly of: 'gold' | 'lead';
   readonly size: Entered;
   readonly fed: string;
   readonly held: string;
@@ -20,6 +21,7 @@ export const newTest = (US: boolean, bucket: Entered, depth: Entered): TestDraft
   took: { text: '', unit: 'min' },
   colors: '0',
   panned: { text: '1', unit: 'pan' },
+  of: 'gold',
   size: { text: '0.3', unit: 'mm' },
   fed: '20',
   held: '',
@@ -36,7 +38,7 @@ const FIELDS_OF: { readonly [K in Measurement['kind']]: (t: Extract<Measurement,
   {
     'timed bucket': (t) => ({ volume: t.volumeEntered, took: { text: String(t.took_s), unit: 's' } }),
     'tail pan': (t) => ({ colors: t.colors, panned: t.volumeEntered }),
-    tracers: (t) => ({ size: t.sizeEntered, fed: String(t.fed), held: String(t.held) }),
+    tracers: (t) => ({ of: t.of, size: t.sizeEntered, fed: String(t.fed), held: String(t.held) }),
     water: (t) => ({ depth: t.depthEntered, flow: t.flowEntered }),
   };
 
@@ -89,6 +91,7 @@ function testOf(kind: Measurement['kind'], d: TestDraft, r: Readonly<Record<Fiel
     case 'tracers':
       return {
         kind,
+        of: d.of,
         size_mm: valueIn(r.size) * 1000,
         sizeEntered: d.size,
         fed: valueIn(r.fed),

@@ -1,22 +1,17 @@
 import type { StoredRig } from '@riffle/contract';
-import { boxLength_m, toldSection, USUAL_MIX, type Seen, type Spread, type SymptomId } from '@riffle/core';
+import { boxLength_m, toldSection, USUAL_MIX, type Seen, type SymptomId } from '@riffle/core';
 import type { ReactNode } from 'react';
 import { asTyped, unitTyped, valueOf } from '../../units/readEntered.ts';
 import type { Show } from '../../units/useShow.ts';
 import { Gold } from '../../ui/Judgement.tsx';
 import { plural } from '../../ui/plural.ts';
+import { inTen, percentBand } from './inTen.ts';
 import { leverByHand, leverWords } from './leverWords.ts';
 import { HAND_LIFT_M, isDrowned } from './readSetup.ts';
 import { pitchText } from '../../box/pitchText.ts';
 import { FAULT_WORDS, SYMPTOM_WORDS } from './symptomWords.ts';
 import type { SetVerdictFound, Weighed } from './solveSetup.ts';
 import type { SetupInHand } from './useSetup.ts';
-
-/** A chance in ten, as it is said. */
-const inTen = (chance: number): string =>
-  chance > 0.945 ? 'nearly always' : chance < 0.03 ? 'hardly ever' : `${Math.round(10 * chance) || 1} times in 10`;
-const percent = ({ low, middle, high }: Spread): string =>
-  `${middle > 0.985 ? '98+' : Math.round(100 * middle)} % (${Math.round(100 * low)}–${Math.round(100 * high)})`;
 
 /** What is said of the box: the sentence, and what it rests on. */
 export interface SetWords {
@@ -60,8 +55,8 @@ function foundWords(inHand: SetupInHand, { now, advice, measured, faults }: SetV
   const gold = solved?.setting.gold === USUAL_MIX ? 'the gold' : 'the gold you count';
   const does = (w: Weighed): ReactNode => (
     <>
-      works {inTen(w.works)}, <Pace weighed={w} bucket_L={bucket_L} />, and holds <Gold>{percent(w.heldOfMix)}</Gold> of{' '}
-      {gold}
+      works {inTen(w.works)}, <Pace weighed={w} bucket_L={bucket_L} />, and holds{' '}
+      <Gold>{percentBand(w.heldOfMix)}</Gold> of {gold}
     </>
   );
   // Nobody is told to leave a box that he sees failing.

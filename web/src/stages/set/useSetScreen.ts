@@ -1,4 +1,4 @@
-import type { Measurement, StoredBoxTest, StoredRig, StoredRun, StoredScreening, StoredSetup } from '@riffle/contract';
+import type { Measurement, StoredBoxTest, StoredRun, StoredSetup } from '@riffle/contract';
 import { boxLength_m, UNITS } from '@riffle/core';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
@@ -13,24 +13,25 @@ import { useRecords } from '../../records/useRecords.ts';
 import { useGround, usePicked } from '../../shell/useGround.ts';
 import { useKeys } from '../../shell/useKeys.ts';
 import { toast } from '../../ui/toast.ts';
-import { useDraft } from '../../ui/useDraft.ts';
 import { unitTyped } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
 import { feedMedian_m } from './feedMedian.ts';
 import { sectionsOf, setupRecord, type SetupDraft } from './readSetup.ts';
+import { ownedScreens_m } from './ownedScreens.ts';
 import { pitchText } from '../../box/pitchText.ts';
 import { settingFrom, settingSearch, withoutSetting } from './setLink.ts';
 import { TEST_WORDS } from './testWords.ts';
+import type { RigInHand } from './useRigInHand.ts';
 import { useSetup } from './useSetup.ts';
 
 /** A sheet over the screen; the tests of a box by their kind. */
-export type SetSheet = 'new rig' | 'rig' | 'flow' | 'link' | 'level' | Measurement['kind'] | { readonly test: string };
+export type SetSheet =
+  'new rig' | 'new washer' | 'rig' | 'flow' | 'link' | 'level' | Measurement['kind'] | { readonly test: string };
 
 /** The box in hand on this ground, the set-ups kept before, and the sheet that lies open. */
-export function useSetScreen() {
+export function useSetScreen({ rigs, rig, choose, latestFirst }: RigInHand) {
   const { ground, spots } = useGround();
   const { picked } = usePicked();
-  const rigs = useRecords('rigs').items;
   const setups = useRecords('setups', ground.id).items;
   const screenings = useRecords('screenings', ground.id).items;
   const show = useShow();
@@ -38,17 +39,10 @@ export function useSetScreen() {
   const tests = useKeep('box-tests');
   const navigate = useNavigate();
   const goOn = useGoOn();
-  // Which box is in hand is kept with how it stands: after a reload it is the same one.
-  const [{ rigId: chosen }, setChosen] = useDraft<{ readonly rigId: string | null }>(`setup-box-${ground.id}`, () => ({
-    rigId: null,
-  }));
-  const choose = (rigId: string): void => setChosen({ rigId });
   const [sheet, open] = useState<SetSheet | null>(null);
   const [tried, setTried] = useState(false);
   useKeys(useMemo(() => ({ n: () => open('new rig') }), []));
 
-  const latestFirst = useMemo(() => [...setups].sort((a, b) => (a.setAt < b.setAt ? 1 : -1)), [setups]);
-  const rig: StoredRig | undefined = rigs.find((r) => r.id === (chosen ?? latestFirst[0]?.rigId)) ?? rigs[0];
   const book = useBoxBook(ground, useReading(ground));
   const rigId = rig?.id;
   const measured = useMemo(() => (rigId === undefined ? [] : evidenceOf(book, rigId)), [book, rigId]);
@@ -74,12 +68,12 @@ export function useSetScreen() {
     const linked = settingFrom(search);
     if (!linked || taken.current === search) return;
     taken.current = search;
-    if (linked.rigId !== null) setChosen({ rigId: linked.rigId });
+    if (linked.rigId !== null) choose(linked.rigId);
     const before = draft;
     change(linked.draft);
     setSearch(withoutSetting, { replace: true });
     toast('Set as the link says.', { action: { label: 'Undo', onClick: () => change(before) } });
-  }, [search, setSearch, setChosen, draft, change]);
+  }, [search, setSearch, choose, draft, change]);
 
   const pitched = (slope: number, length_m: number): Partial<SetupDraft> => {
     const unit = unitTyped('pitch', draft.pitch);
@@ -211,17 +205,5 @@ const standsAs = (
   a.flow_m3_s === b.flow_m3_s &&
   a.stone_m === b.stone_m &&
   a.temperature_C === b.temperature_C;
-
-/** Openings a box is fed through, m: what was screened with on this ground, and the stones of its set-ups. */
-const FED_THROUGH_M = [0.003, 0.05] as const;
-const ownedScreens_m = (screenings: readonly StoredScreening[], setups: readonly StoredSetup[]): number[] =>
-  [
-    ...new Set([
-      ...screenings.flatMap((s) => s.screens.map((k) => k.aperture_mm / 1000)),
-      ...setups.map((s) => s.stone_m),
-    ]),
-  ]
-    .filter((m) => m >= FED_THROUGH_M[0] && m <= FED_THROUGH_M[1])
-    .sort((a, b) => a - b);
 
 export type SetOnPage = ReturnType<typeof useSetScreen>;

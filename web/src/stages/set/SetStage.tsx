@@ -1,0 +1,18 @@
+import { lazy, Suspense } from 'react';
+import { Fetching } from '../../ui/Fetching.tsx';
+import { SetScreen } from './SetScreen.tsx';
+import { useRigInHand } from './useRigInHand.ts';
+
+const WasherScreen = lazy(() => import('./washer/WasherScreen.tsx').then((m) => ({ default: m.WasherScreen })));
+
+/** Sets the rig in hand: a box by its water, a dry washer by its air. */
+export function SetStage() {
+  const inHand = useRigInHand();
+  return inHand.rig?.washer ? (
+    <Suspense fallback={<Fetching what="the dry washer" />}>
+      <WasherScreen key={inHand.rig.id} rigInHand={inHand} rig={inHand.rig} />
+    </Suspense>
+  ) : (
+    <SetScreen rigInHand={inHand} />
+  );
+}
