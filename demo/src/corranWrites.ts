@@ -27,6 +27,7 @@ import {
   type Random,
 } from '@riffle/core';
 import { benchWrites, handsWrites, pitsAt, screeningWrite } from './samplingWrites.ts';
+import { dryWrites } from './dryWrites.ts';
 import { crewWrites } from './crewWrites.ts';
 import { trialWrites } from './trialWrites.ts';
 import { SCREENED } from './trueSampling.ts';
@@ -291,6 +292,16 @@ export function corranWrites({
       };
       put('outlines', outline);
     }
+    if (ground.key === 'wash')
+      dryWrites({
+        put,
+        post: (url, body) =>
+          void writes.push({ method: 'POST', url, body: JSON.stringify(body), type: 'application/json' }),
+        nextId,
+        season_ms,
+        groundId,
+        spotIds,
+      });
     if (ground.key === 'bench') benchWrites(lay, put, nextId, onDay, groundId, centre, ground.sizes, sampling);
     const runs = RUNS.filter((r) => r.ground === ground.key);
     if (withLastYear)

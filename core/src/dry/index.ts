@@ -19,7 +19,7 @@ export {
 } from './bellows.ts';
 export { haulOrDry, type DryWay, type HaulOrDry, type HaulWay, type ToWash, type WayCost } from './haulOrDry.ts';
 export { leftOfSize, passesOver, type CaughtShare, type Pass } from './passes.ts';
-export { drawWashers, MEDIAN_WASHER, type WasherParameters } from './washerParameters.ts';
+export { drawWashers, MEDIAN_WASHER, PASS_SCATTER, type WasherParameters } from './washerParameters.ts';
 export { measureWasher, type MeasuredWasher, type WasherEvidence } from './measureWasher.ts';
 export { seeWasher, WASHER_SYMPTOMS, type SeenAtWasher, type SeenWasher, type WasherSymptom } from './seeWasher.ts';
 export { SQUEEZES_PERCENT, type Squeeze } from './squeeze.ts';
@@ -28,7 +28,6 @@ export { weighPasses, type PassWorth, type WeighedPass } from './weighPasses.ts'
 export {
   CLOTHS_PA_S_M,
   heldGrain,
-  PASS_SCATTER,
   solveWasher,
   USUAL_CLOTH_PA_S_M,
   USUAL_WASHER_CREW_M3_S,

@@ -3,14 +3,8 @@ import { USUAL_MIX } from '../set/goldMix.ts';
 import { measureWasher, type WasherEvidence } from './measureWasher.ts';
 import { leftOfSize } from './passes.ts';
 import { seeWasher } from './seeWasher.ts';
-import {
-  PASS_SCATTER,
-  solveWasher,
-  USUAL_CLOTH_PA_S_M,
-  USUAL_WASHER_CREW_M3_S,
-  type WasherSetting,
-} from './solveWasher.ts';
-import { drawWashers, MEDIAN_WASHER, type WasherParameters } from './washerParameters.ts';
+import { solveWasher, USUAL_CLOTH_PA_S_M, USUAL_WASHER_CREW_M3_S, type WasherSetting } from './solveWasher.ts';
+import { drawWashers, MEDIAN_WASHER, PASS_SCATTER, type WasherParameters } from './washerParameters.ts';
 import { washerWindow } from './washerWindow.ts';
 import { weighPasses } from './weighPasses.ts';
 import { weighWasher } from './weighWasher.ts';

@@ -5,8 +5,8 @@ import { poissonWithin } from '../maths/poissonWithin.ts';
 import { resampled } from '../maths/resampled.ts';
 import { OutOfRange, requirePositive, requireWithin } from '../outOfRange.ts';
 import { splitLog, splitsOf, type CleanUpFound } from '../set/cleanSplits.ts';
-import { leftOfSize } from './passes.ts';
-import { fedShares, grainExponent, PASS_SCATTER, solveWasher, type WasherSetting } from './solveWasher.ts';
+import { asPasses, leftOfSize } from './passes.ts';
+import { fedShares, grainExponent, solveWasher, type WasherSetting } from './solveWasher.ts';
 import { drawWashers, SINKING_LOG_SD, SINKING_M_S, type WasherParameters } from './washerParameters.ts';
 
 /** What was measured at a dry washer as it was set. */
@@ -56,7 +56,7 @@ const PRIOR_DRAWS = 1024;
 /** How fast dense grains sink, over what the model has: the catch of every size goes with it. */
 const SINKINGS = Z.map((z) => Math.exp(SINKING_LOG_SD * z));
 /** What a timed bucket errs by, and two heaps taken for the same gravel, as deviations of the logarithm. Stated assumptions. */
-const [TIMED_LOG_SD, HEAPS_LOG_SD] = [0.2, 0.1] as const;
+const [TIMED_LOG_SD, HEAPS_LOG_SD] = [0.2, 0.2] as const;
 /** Flakes below this size are not counted in a pan. */
 const SEEN_M = 0.0002;
 /** Not ruled out by more than five deviations, whatever the model holds. */
@@ -143,7 +143,7 @@ function logsOf(e: WasherEvidence, washer: WasherParameters): readonly number[] 
           ? grainExponent(e.setting, washer, e.size_m, LEAD_KG_M3)
           : (solveWasher({ ...e.setting, gold: [{ size_m: e.size_m, share: 1 }] }, washer).exponents[0] ?? 0);
       return SINKINGS.map((scale) => {
-        const lost = Math.min(1 - 1e-6, Math.max(1e-6, leftOfSize(scale * exponent, 1, PASS_SCATTER)));
+        const lost = Math.min(1 - 1e-6, Math.max(1e-6, leftOfSize(scale * exponent, 1, washer.scatter)));
         return e.held * Math.log(1 - lost) + (e.fed - e.held) * Math.log(lost);
       });
     }
@@ -155,7 +155,7 @@ function logsOf(e: WasherEvidence, washer: WasherParameters): readonly number[] 
       });
       return SINKINGS.map((scale) => {
         const colorsPerMg = perMg.reduce(
-          (sum, n, k) => sum + n * leftOfSize(scale * (exponents[k] ?? 0), 1, PASS_SCATTER),
+          (sum, n, k) => sum + n * leftOfSize(scale * (exponents[k] ?? 0), 1, washer.scatter),
           0,
         );
         const chance = e.grades_mg_L.reduce(
@@ -178,7 +178,11 @@ function mixLeft(setting: WasherSetting, washer: WasherParameters): (passes: num
   const { exponents } = solveWasher(setting, washer);
   const shares = fedShares(setting.gold, washer);
   return (passes, scale) =>
-    shares.reduce((sum, share, k) => sum + share * leftOfSize(scale * (exponents[k] ?? 0), passes, PASS_SCATTER), 0);
+    shares.reduce(
+      (sum, share, k) =>
+        sum + share * leftOfSize(scale * (exponents[k] ?? 0), asPasses(passes, washer.later), washer.scatter),
+      0,
+    );
 }
 
 /** How likely gold found pass by pass is where so much of it is held in each. */

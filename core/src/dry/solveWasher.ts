@@ -59,8 +59,6 @@ const FLATTEST = 0.005;
 export const USUAL_WASHER_CREW_M3_S = (4 * 0.0189) / 3600;
 /** A washer is fed six tenths of what it takes at most, as a box is. Common practice, no source. */
 export const WASHER_PRUDENT = 0.6;
-/** Squared coefficient of variation of catch within a size. Stated assumption. */
-export const PASS_SCATTER = 0.5;
 
 /** The tray of one draw, before any gold: its air, whether its bed is loose, what it takes. */
 export interface Tray {
@@ -116,7 +114,7 @@ export function solveWasher(
       lifts_m_s: lifts_m_s[k] ?? Infinity,
     }),
   );
-  const held = exponents.map((e) => 1 - leftOfSize(e, 1, PASS_SCATTER));
+  const held = exponents.map((e) => 1 - leftOfSize(e, 1, washer.scatter));
   const shares = fedShares(gold, washer);
   return { ...tray, exponents, held, heldOfMix: held.reduce((sum, h, i) => sum + h * (shares[i] ?? 0), 0) };
 }
@@ -220,5 +218,9 @@ export function grainExponent(
 }
 
 /** The share of a compact mineral held in one pass. */
-export const heldGrain = (...of: Parameters<typeof grainExponent>): number =>
-  1 - leftOfSize(grainExponent(...of), 1, PASS_SCATTER);
+export const heldGrain = (
+  setting: WasherSetting,
+  washer: WasherParameters,
+  size_m: number,
+  density_kg_m3: number,
+): number => 1 - leftOfSize(grainExponent(setting, washer, size_m, density_kg_m3), 1, washer.scatter);

@@ -5,8 +5,8 @@ import { loadUp } from '../set/loadUp.ts';
 import { USUAL_MIX } from '../set/goldMix.ts';
 import { adviseWasher, driven } from './adviseWasher.ts';
 import { passesOver } from './passes.ts';
-import { heldGrain, PASS_SCATTER, solveWasher, USUAL_CLOTH_PA_S_M, type WasherSetting } from './solveWasher.ts';
-import { drawWashers, MEDIAN_WASHER } from './washerParameters.ts';
+import { heldGrain, solveWasher, USUAL_CLOTH_PA_S_M, type WasherSetting } from './solveWasher.ts';
+import { drawWashers, MEDIAN_WASHER, PASS_SCATTER } from './washerParameters.ts';
 import { weighWasher } from './weighWasher.ts';
 
 const BUCKET_M3 = 0.0189;

@@ -20,10 +20,16 @@ export interface WasherParameters {
   readonly tilt: number;
   /** Corey shape factor of the flakes. */
   readonly csf: number;
+  /** How grains of one size differ in how they are caught: squared coefficient of variation. */
+  readonly scatter: number;
+  /** How strongly a pass over tailings catches over the first. */
+  readonly later: number;
   /** Shares of the gold go with (size / 0.5 mm) to this power besides what is entered. */
   readonly mixTilt: number;
 }
 
+/** Squared coefficient of variation of catch within a size, in the middle: what makes later passes lose more. Stated assumption. */
+export const PASS_SCATTER = 0.5;
 /** How fast dense grains sink in the loose bed, in the middle, m/s, and the deviation of its logarithm. Fitted to practice. */
 export const [SINKING_M_S, SINKING_LOG_SD] = [0.0012, 0.4] as const;
 
@@ -39,8 +45,10 @@ const PRIOR: Beliefs<WasherParameters> = {
   running: logNormal(1, 0.5),
   clumps_percent: logNormal(1, 0.4),
   dropError_m: normal(0, 0.006 / Z90),
-  tilt: normal(0, 0.3),
+  tilt: normal(0, 0.4),
   csf: (share) => Math.min(0.8, Math.max(0.16, logNormal(0.3, 0.3)(share))),
+  scatter: logNormal(PASS_SCATTER, 0.7),
+  later: logNormal(1.2, 0.4),
   mixTilt: normal(0, 0.3),
 };
 

@@ -1,6 +1,6 @@
 import { weighedSpread, type Spread } from '../set/weighBox.ts';
-import { leftOfSize, passesOver } from './passes.ts';
-import { fedShares, PASS_SCATTER, solveWasher, type WasherSetting } from './solveWasher.ts';
+import { asPasses, leftOfSize, passesOver } from './passes.ts';
+import { fedShares, solveWasher, type WasherSetting } from './solveWasher.ts';
 import type { WasherParameters } from './washerParameters.ts';
 
 /** One pass over the same gravel, over all washers it may be in which the sand runs: whether it does is seen. */
@@ -25,8 +25,8 @@ export interface PassWorth {
 }
 
 /**
- * What each of so many passes holds and loses, and whether it pays. A grain keeps its exponent from pass to pass, and a pass
- * over tailings is as quick as over gravel (stated assumptions).
+ * What each of so many passes holds and loses, and whether it pays. A pass over tailings is as quick as over gravel (stated
+ * assumption).
  * @param passes 1 to 20; none are given back where the sand lies still in every draw
  * @throws OutOfRange as `solveWasher`
  */
@@ -44,7 +44,8 @@ export function weighPasses(
     return passesOver(
       shares.map((share, k) => ({ share, exponent: solved.exponents[k] ?? 0 })),
       passes,
-      PASS_SCATTER,
+      washer.scatter,
+      washer.later,
     );
   });
   const alike = new Float64Array(runs.length).fill(1 / runs.length);
@@ -57,7 +58,10 @@ export function weighPasses(
     heldSoFar: spread((d) => 1 - (played[d]?.[n]?.left ?? 1)),
     lostOfWhatItMeets: spread((d) => played[d]?.[n]?.lostOfWhatItMeets ?? 1),
     bySize: setting.gold.map((_g, k) =>
-      spread((d) => 1 - leftOfSize(runs[d]?.solved.exponents[k] ?? 0, n + 1, PASS_SCATTER)),
+      spread((d) => {
+        const { washer, solved } = runs[d] as (typeof runs)[number];
+        return 1 - leftOfSize(solved.exponents[k] ?? 0, asPasses(n + 1, washer.later), washer.scatter);
+      }),
     ),
     pays:
       worth && chance(runs.length, (d) => paysOne(played[d]?.[n]?.held ?? 0, runs[d]?.solved.pace_m3_s ?? 0, d, worth)),

@@ -12,6 +12,7 @@ import type { Reliability } from './tally.ts';
 import { Tally } from './tally.ts';
 import { calibrateTrail } from './trail.ts';
 import { calibrateTrials } from './trials.ts';
+import { calibrateWashers } from './washers.ts';
 import { calibrateWeighings } from './weighings.ts';
 import { FORMS } from './world.ts';
 
@@ -234,6 +235,10 @@ export function calibrate(share: number, tell: (what: string) => void = () => un
   band(crews.pace, 0.85, 0.95);
   band(crews.heldUp, 0.75, 1);
   band(crews.oneMore, 0.85, 0.95);
+
+  tell('Dry washers');
+  const dry = calibrateWashers(many(300), seededRandom(1904));
+  for (const t of [dry.one, dry.measured, dry.three, dry.meets]) band(t, 0.85, 0.95);
   tell('Two compared by coin');
   const trials = calibrateTrials(many(400), seededRandom(1939));
   band(trials.alike, 0, 0.1, undefined, 'alarms');

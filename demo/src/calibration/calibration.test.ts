@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { seededRandom } from '@riffle/core';
 import { calibrateBoxes } from './boxes.ts';
 import { calibrateCrews } from './crews.ts';
+import { calibrateWashers } from './washers.ts';
 import { calibrateFaults } from './faults.ts';
 import { calibrateGrades } from './grades.ts';
 import { calibrateHoles } from './holes.ts';
@@ -72,5 +73,10 @@ describe('said against true, simulated', () => {
     expect(heldUp.times).toBeGreaterThan(20);
     expect(heldUp.share).toBeGreaterThanOrEqual(0.85);
     expect(oneMore.share).toBeGreaterThanOrEqual(0.75);
+  });
+  test('passes of a dry washer, against one of riffles that each take their chance', () => {
+    const { one, measured, three, meets } = calibrateWashers(60, seededRandom(1904));
+    for (const t of [one, measured, three, meets]) expect([t.name, t.share > 0.75]).toEqual([t.name, true]);
+    expect(measured.width).toBeLessThan(one.width ?? 0);
   });
 });

@@ -53,11 +53,9 @@ export function WasherScreen({ rigInHand, rig }: WasherScreenProps) {
       ) : (
         <>
           <Judgement rests={rests}>{sentence}</Judgement>
+          <Dust />
           <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,16rem)_minmax(0,1fr)]">
-            <div className="flex flex-col gap-4">
-              <WasherFields page={page} />
-              <Dust />
-            </div>
+            <WasherFields page={page} />
             {solved && <Solved page={page} setting={solved.setting} />}
           </div>
         </>
