@@ -22,12 +22,14 @@ import {
 interface RigSheetProps {
   /** The box to change; left out for a new one. */
   readonly rig: StoredRig | undefined;
+  /** What is added is a dry washer after all. */
+  readonly onWasher?: () => void;
   readonly onClose: () => void;
   readonly onKept: (rigId: string) => void;
 }
 
 /** A box as built, section by section from the head down: measured once, used on every ground. */
-export function RigSheet({ rig: now, onClose, onKept }: RigSheetProps) {
+export function RigSheet({ rig: now, onWasher, onClose, onKept }: RigSheetProps) {
   // As it was when the sheet opened: what another changes meanwhile is told apart, not written over.
   const [rig] = useState(now);
   const keep = useKeep('rigs');
@@ -57,6 +59,11 @@ export function RigSheet({ rig: now, onClose, onKept }: RigSheetProps) {
   };
   return (
     <FormSheet title={rig ? rig.name : 'A new box'} onClose={onClose} onSave={save}>
+      {onWasher && (
+        <TextButton className="self-start" onClick={onWasher}>
+          It is a dry washer
+        </TextButton>
+      )}
       <TextField
         label="What you call it"
         value={name}

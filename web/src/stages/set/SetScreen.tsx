@@ -105,7 +105,11 @@ function SetHeader({ page: { ground, rig, spot } }: { page: SetOnPage }) {
   );
 }
 
-function SetSheets({ page: { sheet, close, rig, choose, inHand, book, test, mend, link, lie } }: { page: SetOnPage }) {
+function SetSheets({
+  page: { sheet, open, close, rig, choose, inHand, book, test, mend, link, lie },
+}: {
+  page: SetOnPage;
+}) {
   if (sheet === null) return null;
   if (sheet === 'link') return link === null ? null : <LinkSheet link={link} onClose={close} />;
   if (sheet === 'flow')
@@ -157,6 +161,7 @@ function SetSheets({ page: { sheet, close, rig, choose, inHand, book, test, mend
       <Suspense fallback={null}>
         <WasherSheet
           rig={undefined}
+          onBox={() => open('new rig')}
           onClose={close}
           onKept={(id) => {
             choose(id);
@@ -179,6 +184,7 @@ function SetSheets({ page: { sheet, close, rig, choose, inHand, book, test, mend
   return (
     <RigSheet
       rig={sheet === 'rig' ? rig : undefined}
+      {...(sheet === 'new rig' && { onWasher: () => open('new washer') })}
       onClose={close}
       onKept={(id) => {
         choose(id);

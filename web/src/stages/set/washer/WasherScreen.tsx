@@ -228,8 +228,10 @@ function Sheets({ page }: { page: WasherOnPage }) {
     close();
   };
   if (sheet === 'rig') return <WasherSheet rig={rig} onClose={close} onKept={onKept} />;
-  if (sheet === 'new washer') return <WasherSheet rig={undefined} onClose={close} onKept={onKept} />;
-  if (sheet === 'new rig') return <RigSheet rig={undefined} onClose={close} onKept={onKept} />;
+  if (sheet === 'new washer')
+    return <WasherSheet rig={undefined} onBox={() => page.open('new rig')} onClose={close} onKept={onKept} />;
+  if (sheet === 'new rig')
+    return <RigSheet rig={undefined} onWasher={() => page.open('new washer')} onClose={close} onKept={onKept} />;
   return (
     <BoxTestSheet
       key={sheet}

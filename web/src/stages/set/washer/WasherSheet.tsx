@@ -7,6 +7,7 @@ import { Choices } from '../../../ui/Choices.tsx';
 import { SelectField, TextField } from '../../../ui/Field.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { FormSheet } from '../../../ui/Sheet.tsx';
+import { TextButton } from '../../../ui/TextButton.tsx';
 import { useShow } from '../../../units/useShow.ts';
 import { puffsByPulleys } from './readWasher.ts';
 import { readWasherRig, washerRigDraft, type WasherRigDraft } from './readWasherRig.ts';
@@ -14,6 +15,8 @@ import { readWasherRig, washerRigDraft, type WasherRigDraft } from './readWasher
 interface WasherSheetProps {
   /** The washer to change; left out for a new one. */
   readonly rig: StoredRig | undefined;
+  /** What is added is a sluice box after all. */
+  readonly onBox?: () => void;
   readonly onClose: () => void;
   readonly onKept: (rigId: string) => void;
 }
@@ -25,7 +28,7 @@ const CLOTH_WORDS: Readonly<Record<ClothWeave, string>> = {
 };
 
 /** A dry washer as built: measured once, used on every ground. */
-export function WasherSheet({ rig: now, onClose, onKept }: WasherSheetProps) {
+export function WasherSheet({ rig: now, onBox, onClose, onKept }: WasherSheetProps) {
   // As it was when the sheet opened: what another changes meanwhile is told apart, not written over.
   const [rig] = useState(now);
   const keep = useKeep('rigs');
@@ -40,6 +43,11 @@ export function WasherSheet({ rig: now, onClose, onKept }: WasherSheetProps) {
   };
   return (
     <FormSheet title={rig ? rig.name : 'A new dry washer'} onClose={onClose} onSave={save}>
+      {onBox && (
+        <TextButton className="self-start" onClick={onBox}>
+          It is a sluice box
+        </TextButton>
+      )}
       <TextField
         label="What you call it"
         value={draft.name}
