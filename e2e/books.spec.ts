@@ -134,10 +134,10 @@ test('a ground without a clean-up says what comes first', async ({ page }) => {
     .getByRole('button', { name: /Ground/ })
     .filter({ visible: true })
     .click();
-  await page.getByRole('menuitem', { name: /Dry Harrier Wash/ }).click();
+  await page.getByRole('menuitem', { name: /Saltgrass Strand/ }).click();
   await toStage(page, 'Books');
-  await expect(judgement(page)).toContainText('No gold in the book for Dry Harrier Wash yet.');
+  await expect(judgement(page)).toContainText('No gold in the book for Saltgrass Strand yet.');
   await expect(
-    page.getByRole('region', { name: 'The book by ground' }).getByRole('row', { name: /Dry Harrier Wash/ }),
+    page.getByRole('region', { name: 'The book by ground' }).getByRole('row', { name: /Saltgrass Strand/ }),
   ).toContainText('nothing weighed yet');
 });

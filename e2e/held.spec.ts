@@ -14,6 +14,7 @@ const STAGES = [
   'set',
   'run',
   'run/crew',
+  'run/haul',
   'clean',
   'books',
   'day',

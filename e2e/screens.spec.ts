@@ -39,6 +39,9 @@ for (const light of ['shade', 'sun', 'headlamp']) {
       await page.getByRole('link', { name: 'Who waits for whom' }).click();
       await expect(page.getByRole('list', { name: 'How you stand' })).toContainText('an hour');
       await scan('The crew');
+      await page.goto(`${new URL(page.url()).pathname.replace(/run.*/, '')}run/haul`);
+      await expect(judgement(page)).toContainText('a gram costs');
+      await scan('Haul or dry');
       await toStage(page, 'Sample');
       for (const room of SAMPLE_ROOMS) {
         await toRoom(page, room);

@@ -4,9 +4,7 @@ import { bringCreek, chooseSpot, judgement, logBucket, toStage } from './job.ts'
 const percentHeld = async (text: Promise<string>): Promise<number> => Number(/(\d+) % \(/.exec(await text)?.[1] ?? NaN);
 
 /** A dry washer from building it to its first bucket. */
-test('a dry washer is built, set by its air, fed damp and dry, measured with lead, and run', async ({
-  page,
-}) => {
+test('a dry washer is built, set by its air, fed damp and dry, measured with lead, and run', async ({ page }) => {
   const groundId = await bringCreek(page, 'Rattle Wash');
   await toStage(page, 'Set');
   await page.getByRole('button', { name: 'Another' }).click();
@@ -105,4 +103,30 @@ test('the wash of the island: what two passes there say of its washer, and the b
   // Six, fourteen and eight buckets of 18.9 L at 18 %; the thirteen of tailings are time, not gravel.
   expect(book.total.volumeBank_L).toBeCloseTo((28 * 18.92705892) / 1.18, 1);
   expect(book.total.buckets).toBe(41);
+});
+
+test('gravel far from water: the ways to its gold, what decides, and bad figures told where they stand', async ({
+  page,
+}) => {
+  const grounds = (await (await page.request.get('/api/v1/grounds')).json()) as {
+    items: { id: string; name: string }[];
+  };
+  const id = grounds.items.find((g) => g.name === 'Dry Harrier Wash')?.id ?? '';
+  await page.goto(`/g/${id}/run`);
+  await page.getByRole('link', { name: 'Haul it, or wash it dry' }).click();
+  await expect(judgement(page)).toContainText('a gram costs');
+  await expect(page.getByText('Passes through The bellows')).toBeVisible();
+  await page.getByLabel('To the water, one way', { exact: true }).fill('1 km');
+  await expect(judgement(page)).toContainText('Carry it to water');
+  await page.getByLabel('To the water, one way', { exact: true }).fill('150 km');
+  await expect(judgement(page)).toContainText(/Wash it dry here|Pan it dry here/);
+  await page.getByLabel('The hole is dry, times in ten').fill('12');
+  await expect(page.getByText('From 0 to 10 times in ten.')).toBeVisible();
+  await expect(judgement(page)).toContainText('Say how much gravel');
+  await page.getByLabel('The hole is dry, times in ten').fill('4');
+  await page.getByLabel('From it to a second hole', { exact: true }).fill('30 km');
+  await expect(page.getByText('dry 4 in 10')).toBeVisible();
+  // What was typed is there after a reload.
+  await page.reload();
+  await expect(page.getByLabel('From it to a second hole', { exact: true })).toHaveValue('30 km');
 });

@@ -18,6 +18,16 @@ export {
   type ClothAir,
 } from './bellows.ts';
 export { haulOrDry, type DryWay, type HaulOrDry, type HaulWay, type ToWash, type WayCost } from './haulOrDry.ts';
+export {
+  weighWays,
+  type Decides,
+  type Unsure,
+  type UnsureDry,
+  type UnsureHaul,
+  type WashWay,
+  type WeighedWay,
+  type WeighedWays,
+} from './weighWays.ts';
 export { leftOfSize, passesOver, type CaughtShare, type Pass } from './passes.ts';
 export { drawWashers, MEDIAN_WASHER, PASS_SCATTER, type WasherParameters } from './washerParameters.ts';
 export { measureWasher, type MeasuredWasher, type WasherEvidence } from './measureWasher.ts';

@@ -17,6 +17,7 @@ import {
   washerWindow,
   weighPasses,
   weighWasher,
+  weighWays,
   type WeighedWasher,
 } from '@riffle/core';
 import { z } from 'zod';
@@ -84,6 +85,15 @@ const evidence = z
 const shown = ({ solved, ...weighed }: WeighedWasher): Omit<WeighedWasher, 'solved'> & { draws: number } => ({
   ...weighed,
   draws: solved.length,
+});
+
+const unsure = z.object({ middle: n.positive().max(1e6), logSd: n.min(0).max(2).default(0.2) });
+const unsureDry = z.object({
+  pace_m3_h: unsure,
+  lost: unsure,
+  passes: z.int().min(1).max(20).default(1),
+  setUp_h: n.min(0).max(1000).default(0.5),
+  running_per_h: n.min(0).max(1e6).default(0),
 });
 
 /** Dry washing. */
@@ -231,6 +241,32 @@ export const DRY_SUMS: readonly Sum[] = [
       }),
     }),
     ({ dry, haul, ...toWash }) => haulOrDry(toWash, dry, haul),
+  ),
+  sum(
+    'wash-ways',
+    'Washing gravel dry where it lies, panning it dry, and carrying it to water: hours and cost of a gram with their bands, how often each is the cheapest, and what decides.',
+    z.object({
+      volume_m3: n.positive().max(1e6),
+      grade_mg_m3: n.positive().max(1e9),
+      hourValue: n.min(0).max(1e6),
+      washer: unsureDry.nullable().default(null),
+      pan: unsureDry.nullable().default(null),
+      haul: z.object({
+        density_kg_m3: n.positive().max(5000).default(1600),
+        payload_kg: n.positive().max(1e6),
+        distance_km: n.min(0).max(20_000),
+        chanceDry: n.min(0).max(1).default(0),
+        between_km: n.min(0).max(20_000).default(0),
+        second_km: n.min(0).max(20_000).default(0),
+        speed_km_h: unsure,
+        cost_per_km: n.min(0).max(1e6).default(0),
+        loadUnload_h: unsure,
+        pace_m3_h: unsure,
+        lost: unsure,
+        running_per_h: n.min(0).max(1e6).default(0),
+      }),
+    }),
+    ({ washer: byWasher, pan, haul, ...toWash }) => weighWays(toWash, byWasher, pan, haul),
   ),
   sum(
     'passes',

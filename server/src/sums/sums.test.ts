@@ -649,6 +649,27 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     (a: { cheaper: string; breakEven_km: number; haul: { trips: number } }) =>
       a.cheaper === 'haul' && a.haul.trips === 1 && Math.abs(a.breakEven_km - 21.4108) < 1e-3,
   ],
+  // Check values 19g, every figure sure.
+  'wash-ways': [
+    {
+      volume_m3: 0.3,
+      grade_mg_m3: 300,
+      hourValue: 15,
+      washer: { pace_m3_h: { middle: 0.076, logSd: 0 }, lost: { middle: 0.25, logSd: 0 }, running_per_h: 1 },
+      haul: {
+        payload_kg: 500,
+        distance_km: 12,
+        speed_km_h: { middle: 30, logSd: 0 },
+        cost_per_km: 0.4,
+        loadUnload_h: { middle: 0.5, logSd: 0 },
+        pace_m3_h: { middle: 0.12, logSd: 0 },
+        lost: { middle: 0.1, logSd: 0 },
+        running_per_h: 0.5,
+      },
+    },
+    (a: { ways: { way: string; cheapest: number }[]; breakEven_km: number }) =>
+      a.ways[0]?.way === 'haul' && a.ways[0].cheapest === 1 && Math.abs(a.breakEven_km - 21.4108) < 1e-3,
+  ],
   // Check values 19d, in water of 10 degrees: minus 30 plus 50 has a window that creeping gold ends.
   'separation-window': [
     { finest_m: 0.0003, coarsest_m: 0.0006, feature_m: 0.0005, goldSettling_m_s: 0.068 },

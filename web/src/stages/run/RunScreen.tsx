@@ -23,7 +23,7 @@ import { SpotSelect } from '../../ground/SpotSelect.tsx';
 import { Block, Judgement } from '../../ui/Judgement.tsx';
 import { RunLive } from './RunLive.tsx';
 import { useLocalTime } from '../../when/useLocalTime.ts';
-import { CrewLink } from './CrewLink.tsx';
+import { CrewLink, HaulLink } from './CrewLink.tsx';
 import { SetupSelect } from './SetupSelect.tsx';
 import { PeopleField } from './PeopleField.tsx';
 import { RunSheet } from './RunSheet.tsx';
@@ -269,6 +269,7 @@ function StartRun({ all, waiting, onStarted }: StartRunProps) {
             Runs from a table
           </TextButton>
           <CrewLink groundId={ground.id} className="mb-6" />
+          {(ground.kind === 'wash' || setup.air) && <HaulLink groundId={ground.id} />}
         </div>
       </form>
       {isTable && (

@@ -5,11 +5,14 @@ import { RunScreen } from './RunScreen.tsx';
 
 const Crew = page(async () => (await import('./crew/CrewScreen.tsx')).CrewScreen);
 
-/** Run: the buckets, and the room of who waits for whom. */
+const Haul = page(async () => (await import('./haul/HaulScreen.tsx')).HaulScreen);
+
+/** Run: the buckets, the room of who waits for whom, and whether to haul gravel or wash it dry. */
 export const RunStage = () => (
   <Routes>
     <Route index element={<RunScreen />} />
     <Route path="crew" element={evenWithout(['work-rounds', 'runs'], Crew)} />
+    <Route path="haul" element={evenWithout(['runs', 'setups', 'samples'], Haul)} />
     <Route path="*" element={<Home />} />
   </Routes>
 );

@@ -5,7 +5,7 @@ import { asTyped, unitTyped, valueOf } from '../../units/readEntered.ts';
 import type { Show } from '../../units/useShow.ts';
 import { Gold } from '../../ui/Judgement.tsx';
 import { plural } from '../../ui/plural.ts';
-import { inTen, percentBand } from './inTen.ts';
+import { inTen, percentBand } from '../../units/inTen.ts';
 import { leverByHand, leverWords } from './leverWords.ts';
 import { HAND_LIFT_M, isDrowned } from './readSetup.ts';
 import { pitchText } from '../../box/pitchText.ts';

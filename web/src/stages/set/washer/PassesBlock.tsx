@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { Block, Gold } from '../../../ui/Judgement.tsx';
 import { useWidth } from '../../../ui/useWidth.ts';
 import { useShow } from '../../../units/useShow.ts';
-import { inTen } from '../inTen.ts';
+import { inTen } from '../../../units/inTen.ts';
 import type { WasherOnPage } from './useWasherScreen.ts';
 
 const NAMES = ['First', 'Second', 'Third', 'Fourth'];
@@ -64,6 +64,11 @@ export function PassesBlock({ page, setting }: { readonly page: WasherOnPage; re
               ))}
             </tbody>
           </table>
+          <p>
+            <Link className="underline underline-offset-4" to={`/g/${page.ground.id}/run/haul`}>
+              Or carry it to water?
+            </Link>
+          </p>
           {page.worth === null && (
             <p className="mt-1 text-[13px] text-ink-2">
               Pick a spot that was panned, and say in{' '}

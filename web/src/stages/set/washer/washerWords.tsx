@@ -5,7 +5,7 @@ import { Gold } from '../../../ui/Judgement.tsx';
 import { plural } from '../../../ui/plural.ts';
 import { valueOf } from '../../../units/readEntered.ts';
 import type { Show } from '../../../units/useShow.ts';
-import { inTen, percentBand } from '../inTen.ts';
+import { inTen, percentBand } from '../../../units/inTen.ts';
 import type { WasherOnPage } from './useWasherScreen.ts';
 import type { WasherVerdict, WasherWeighed } from './weighSetting.ts';
 
