@@ -26,6 +26,8 @@ export const Seeding = Whole.extend({
   size: z.enum(COLOR_CLASSES),
   putIn: Grains.min(1, 'Put in at least one.'),
   cameBack: Grains,
+  /** In water, or dry: hands lose more of a dry pan. */
+  way: z.enum(['wet', 'dry']).default('wet'),
   note: Note,
 });
 export const NewSeeding = Seeding.extend(Based.shape)

@@ -20,6 +20,8 @@ export {
   BOX_EVENTS,
   WASHER_EVENTS,
   FINISH_WAYS,
+  FLOOR_SEEN,
+  JAR_STATES,
   GROUND_KINDS,
   TRIAL_MEASURES,
   LOT_STATES,
@@ -118,6 +120,7 @@ export {
 export { SQUEEZES, Washer, WasherAir, WEAVES } from './washer.ts';
 export { LoggedEvent, NewEvents, NewRun, Run, RunAfterTaps, StoredRun, Tally } from './run.ts';
 export { Lift, NewLift, StoredLift, type Tub } from './lift.ts';
+export { Jar, NewJar, StoredJar } from './jar.ts';
 export { NewWorkRound, StoredWorkRound, WorkRound } from './workRound.ts';
 export { Cleanup, CleanSection, Forecast, NewCleanup, NewForecast, StoredCleanup, StoredForecast } from './clean.ts';
 export { Book, NewTrial, StoredTrial, Trial } from './books.ts';

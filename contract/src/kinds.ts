@@ -50,6 +50,18 @@ export const SAMPLE_PATTERNS = ['traverse', 'grid', 'test square', 'crevice swee
 export const BOX_EVENTS = ['big stone', 'dry feed', 'clay', 'bubbles'] as const;
 /** And at a dry washer. */
 export const WASHER_EVENTS = ['damp feed', 'lies still', 'dust blows', 'cloth torn'] as const;
+/** The state of a jar of concentrate of one fraction, in the order of the work. */
+export const JAR_STATES = [
+  'waiting',
+  'looked through',
+  'washed',
+  'tails washed',
+  'dry',
+  'magnet off',
+  'weighed',
+] as const;
+/** What was seen at a finishing floor while a spoon was on it. */
+export const FLOOR_SEEN = ['sand lies still', 'right', 'gold creeps'] as const;
 /** How concentrate is brought down to gold. */
 export const FINISH_WAYS = ['pan', 'finishing sluice', 'recirculating box', 'otherwise'] as const;
 /** What two ways of working are compared by, and which of two figures is the better. */

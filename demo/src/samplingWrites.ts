@@ -108,6 +108,7 @@ export function handsWrites(put: Put, nextId: NextId, at: (day: number) => strin
         size: i % 2 === 0 ? '20-40' : '-40',
         putIn: 10,
         cameBack,
+        way: 'wet',
         note: '',
       };
       put('seedings', seeding);

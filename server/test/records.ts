@@ -10,6 +10,7 @@ import {
   type GaugeReading,
   type GoldEntry,
   type Ground,
+  type Jar,
   type LoggedEvent,
   type Look,
   type Sweep,
@@ -485,6 +486,33 @@ export const newBoxTest = (groundId: string, setupId: string, some: Partial<New<
   ...some,
 });
 
+export const newJar = (groundId: string, some: Partial<New<Jar>> = {}): New<Jar> => ({
+  ...fresh(),
+  groundId,
+  name: 'Tub 2, minus 30',
+  madeAt: '2026-05-02T18:00:00.000Z',
+  coarsest_mm: 0.6,
+  finest_mm: 0.3,
+  volume_L: 0.4,
+  volumeEntered: entered('400', 'mL'),
+  way: 'recirculating box',
+  state: 'washed',
+  floor: {
+    feature_m: 0.0005,
+    featureEntered: entered('0.5', 'mm'),
+    width_m: 0.2,
+    widthEntered: entered('20', 'cm'),
+    slope: 0.08,
+    pitchEntered: entered('8', '%'),
+  },
+  spoons: [{ depth_m: 0.002, depthEntered: entered('2', 'mm'), saw: 'right', took_s: 90, level: '42 mm' }],
+  magnet: { washedShare: 0.25, found: 2, elsewhere: 120 },
+  gold_mg: 812.4,
+  goldEntered: entered('812.4', 'mg'),
+  note: '',
+  ...some,
+});
+
 export const newWorkRound = (groundId: string, some: Partial<New<WorkRound>> = {}): New<WorkRound> => ({
   ...fresh(),
   groundId,
@@ -574,6 +602,7 @@ export const newSeeding = (some: Partial<New<Seeding>> = {}): New<Seeding> => ({
   size: '-40',
   putIn: 10,
   cameBack: 8,
+  way: 'wet',
   note: '',
   ...some,
 });

@@ -2,7 +2,7 @@ import { DENSITY_KG_M3, GRAVITY_M_S2 } from '../grains/constants.ts';
 import { bisect } from '../maths/bisect.ts';
 import { requirePositive, requireWithin } from '../outOfRange.ts';
 import { leftOfSize } from '../dry/passes.ts';
-import { creepsAt_Pa, risesAt_Pa, type Feature } from './separation.ts';
+import { creepsAt_Pa, risesAt_Pa, transport, type Feature } from './separation.ts';
 
 /** One size of what lies in the spoon. */
 export interface SpoonShare {
@@ -45,10 +45,6 @@ export interface FinishedSpoon {
 const SOLIDS_LOOSE = 0.6;
 /** No spoon is washed for longer than a day. */
 const MOST_S = 86_400;
-
-/** Wilcock & Crowe (2003), equation 7 (from memory): transport at so many times the reference shear. */
-const transport = (times: number): number =>
-  times < 1.35 ? 0.002 * times ** 7.5 : 14 * (1 - 0.894 / Math.sqrt(times)) ** 4.5;
 
 /**
  * A spoon wears away in proportion to what is left, each size at its own rate; gold by the same law. The bare law keeps

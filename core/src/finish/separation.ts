@@ -26,6 +26,10 @@ export function creepsAt_Pa(
   return REFERENCE_SHIELDS * (density_kg_m3 - water) * GRAVITY_M_S2 * height_m * ratio ** m;
 }
 
+/** Wilcock & Crowe (2003), equation 7 (from memory): transport at so many times the reference shear. */
+export const transport = (times: number): number =>
+  times < 1.35 ? 0.002 * times ** 7.5 : 14 * (1 - 0.894 / Math.sqrt(times)) ** 4.5;
+
 /** Shear at which a grain of that fall is carried off its floor, Pa. */
 export const risesAt_Pa = (settling_m_s: number, water_kg_m3: number): number =>
   water_kg_m3 * (settling_m_s / (ROUSE * KARMAN)) ** 2;

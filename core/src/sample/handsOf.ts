@@ -1,18 +1,24 @@
 import { COLOR_CLASSES, addCounts, type ColorClass, type ColorCounts, type ColorWeights } from './colorWeights.ts';
 import { handsRecovery, type Recovery } from './handsRecovery.ts';
 
-/** A practice pan: whose, how many grains went in and came back. */
+/** A practice pan: whose, worked in water or dry, how many grains went in and came back. */
 export interface PannerSeeding {
   readonly panner: string;
+  /** Left out: in water. Dry hands are hands of their own. */
+  readonly way?: 'wet' | 'dry';
   readonly putIn: number;
   readonly cameBack: number;
 }
 
-/** What each panner keeps, from their practice pans; in order of name. */
+/** Whose hands, and in water or dry: what a recovery is told of. */
+const handsKey = ({ panner, way }: { readonly panner: string; readonly way?: string }): string =>
+  panner !== '' && way === 'dry' ? `${panner}, dry` : panner;
+
+/** What each panner keeps, from their practice pans, dry ones apart; in order of name. */
 export function handsOf(seedings: readonly PannerSeeding[]): { panner: string; recovery: Recovery }[] {
-  const panners = [...new Set(seedings.map((s) => s.panner))].sort();
+  const panners = [...new Set(seedings.map(handsKey))].sort();
   return panners.flatMap((panner) => {
-    const recovery = handsRecovery(seedings.filter((s) => s.panner === panner));
+    const recovery = handsRecovery(seedings.filter((s) => handsKey(s) === panner));
     return recovery ? [{ panner, recovery }] : [];
   });
 }
@@ -32,11 +38,11 @@ const FEWEST_GRAINS = 10;
  * The band: variances of the shares add up by the square of their weights. Lead is lighter than gold: what comes back of it is the least gold would.
  */
 export function handsForSizes(
-  pans: readonly { readonly panner: string; readonly counts: ColorCounts }[],
+  pans: readonly { readonly panner: string; readonly way?: string; readonly counts: ColorCounts }[],
   seedings: readonly SizedSeeding[],
   weights_mg: ColorWeights,
 ): Recovery | null {
-  const panners = [...new Set(pans.map((p) => p.panner))];
+  const panners = [...new Set(pans.map(handsKey))];
   if (panners.includes('')) return null;
   const counts = addCounts(pans.map((p) => p.counts));
   // Coarse pieces are seldom lost; what they weigh is not known, so they count as the heaviest of the class below.
@@ -48,7 +54,9 @@ export function handsForSizes(
   const held = gold.flatMap(({ size, mg }) => {
     const share = all > 0 ? mg / all : size === '-40' ? 1 : 0;
     if (share === 0) return [];
-    const of = panners.map((panner) => handsRecovery(seedings.filter((s) => s.panner === panner && s.size === size)));
+    const of = panners.map((panner) =>
+      handsRecovery(seedings.filter((s) => handsKey(s) === panner && s.size === size)),
+    );
     const tried = of.flatMap((r) => (r && r.putIn >= FEWEST_GRAINS ? [r] : []));
     return tried.length < panners.length ? [] : [{ share, tried }];
   });

@@ -2,6 +2,7 @@ import { seededRandom } from '@riffle/core';
 import { calibrateBoxes } from './boxes.ts';
 import { calibrateCrews } from './crews.ts';
 import { calibrateFaults } from './faults.ts';
+import { calibrateFinishing } from './finishing.ts';
 import { calibrateGrades } from './grades.ts';
 import { calibrateHoles } from './holes.ts';
 import { calibrateInPlace } from './inPlace.ts';
@@ -239,6 +240,10 @@ export function calibrate(share: number, tell: (what: string) => void = () => un
   tell('Dry washers');
   const dry = calibrateWashers(many(300), seededRandom(1904));
   for (const t of [dry.one, dry.measured, dry.three, dry.meets]) band(t, 0.85, 0.95);
+
+  tell('The finishing table');
+  const table = calibrateFinishing(many(300), seededRandom(1936));
+  for (const t of [table.minutes, table.kept, table.again, table.dragged]) band(t, 0.85, 0.95);
   tell('Two compared by coin');
   const trials = calibrateTrials(many(400), seededRandom(1939));
   band(trials.alike, 0, 0.1, undefined, 'alarms');

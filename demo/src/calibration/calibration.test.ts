@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { seededRandom } from '@riffle/core';
 import { calibrateBoxes } from './boxes.ts';
 import { calibrateCrews } from './crews.ts';
+import { calibrateFinishing } from './finishing.ts';
 import { calibrateWashers } from './washers.ts';
 import { calibrateFaults } from './faults.ts';
 import { calibrateGrades } from './grades.ts';
@@ -73,6 +74,10 @@ describe('said against true, simulated', () => {
     expect(heldUp.times).toBeGreaterThan(20);
     expect(heldUp.share).toBeGreaterThanOrEqual(0.85);
     expect(oneMore.share).toBeGreaterThanOrEqual(0.75);
+  });
+  test('the finishing table, against one of another law of transport; and the magnet', () => {
+    const { minutes, kept, again, dragged } = calibrateFinishing(60, seededRandom(1936));
+    for (const t of [minutes, kept, again, dragged]) expect([t.name, t.share > 0.78]).toEqual([t.name, true]);
   });
   test('passes of a dry washer, against one of riffles that each take their chance', () => {
     const { one, measured, three, meets } = calibrateWashers(60, seededRandom(1904));

@@ -1,9 +1,11 @@
 import {
   NewCleanup,
   NewForecast,
+  NewJar,
   NewLift,
   StoredCleanup,
   StoredForecast,
+  StoredJar,
   StoredLift,
   type Cleanup,
 } from '@riffle/contract';
@@ -49,6 +51,32 @@ export const cleanups: typeof ownRow = {
     return ownRow.find(db, crewId, cleanup.id);
   },
 };
+
+/** Jars of concentrate on their way to gold. */
+export const jars = recordKind({
+  path: 'jars',
+  table: 'jar',
+  sent: NewJar,
+  kept: StoredJar,
+  fields: {
+    groundId: 'ground_id',
+    name: 'name',
+    madeAt: 'made_at',
+    coarsest_mm: 'coarsest_mm',
+    finest_mm: 'finest_mm',
+    volume_L: 'volume_l',
+    volumeEntered: 'volume_entered',
+    way: 'way',
+    state: 'state',
+    floor: 'floor',
+    spoons: 'spoons',
+    magnet: 'magnet',
+    gold_mg: 'gold_mg',
+    goldEntered: 'gold_entered',
+    note: 'note',
+  },
+  added: {},
+});
 
 async function writeSections(db: Db, crewId: string, { id, sections }: Cleanup): Promise<void> {
   await db.query('delete from cleanup_section where crew_id = $1 and cleanup_id = $2', [crewId, id]);

@@ -1,5 +1,5 @@
 import { agreements, goldEntries, trials } from '../books/queries.ts';
-import { cleanups, forecasts, lifts } from '../clean/queries.ts';
+import { cleanups, forecasts, jars, lifts } from '../clean/queries.ts';
 import { daySheets } from '../day/queries.ts';
 import { grounds, spots } from '../ground/queries.ts';
 import { attachments, outlines } from '../map/queries.ts';
@@ -47,6 +47,7 @@ export const EVERY_KIND = [
   lifts,
   cleanups,
   forecasts,
+  jars,
   trials,
   goldEntries,
   agreements,

@@ -85,6 +85,7 @@ const CONSTRAINTS: Readonly<
   run_event_bucket: { path: 'events', message: 'A bucket needs its volume.', code: 'INVALID' },
   run_event_undo: { path: 'events', message: 'An undo names the bucket it takes back.', code: 'INVALID' },
   work_round_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
+  jar_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
   lift_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
   cleanup_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
   cleanup_run_run_fk: { path: 'runIds', message: 'That run is not on this ground.', code: 'UNKNOWN_REFERENCE' },

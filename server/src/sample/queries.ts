@@ -197,6 +197,7 @@ export const seedings = recordKind({
     size: 'size',
     putIn: 'put_in',
     cameBack: 'came_back',
+    way: 'way',
     note: 'note',
   },
   added: {},

@@ -46,6 +46,7 @@ const WITHOUT: Readonly<Record<string, readonly string[]>> = {
     'creepsAt_Pa',
     'risesAt_Pa',
     'driven',
+    'shearOfFilm_Pa',
     'heldGrain',
     'justLoosened_m',
     'leftOfSize',

@@ -676,6 +676,26 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     (a: { ratio: number; limit: string; mark_Pa: number }) =>
       Math.abs(a.ratio - 2.2628) < 1e-3 && a.limit === 'creeps' && Math.abs(a.mark_Pa - 1.75386) < 1e-3,
   ],
+  // Common practice, no source: sized black sand over shallow features has its flow.
+  'finishing-floor': [
+    { finest_m: 0.0003, coarsest_m: 0.0006, feature_m: 0.0005, floorWidth_m: 0.2, slope: 0.08, depth_m: 0.002 },
+    (a: { mark_m: { middle: number }; windowChance: number; still: number; parts: number; goes: number }) =>
+      a.mark_m.middle > 0.001 &&
+      a.mark_m.middle < 0.004 &&
+      a.windowChance > 0.8 &&
+      Math.abs(a.still + a.parts + a.goes - 1) < 1e-9,
+  ],
+  // Common practice, no source: two buckets two thirds full of minus 8 in about two hours.
+  'finishing-sluice': [
+    { width_m: 0.254, depth_m: 0.016, slope: 0.0833, riffle_m: 0.006, volume_m3: 0.0252 },
+    (a: { hours: number }) => a.hours > 1 && a.hours < 4,
+  ],
+  // A gamma of shape 10.5 lies between half the ends of chi-square with 21 degrees: 11.591 and 32.671 (tables).
+  'go-on': [
+    { washedShare: 0.5, found: 10, meanColor_mg: 1, hours: 1, price_per_mg: 1, hourValue: 1 },
+    (a: { gold_mg: { low: number; high: number }; say: string }) =>
+      Math.abs(a.gold_mg.low - 5.7955) < 0.01 && Math.abs(a.gold_mg.high - 16.3355) < 0.01 && a.say === 'go on',
+  ],
   // Check values 19e: a tablespoon to a third in a minute and a half.
   'finish-spoon': [
     {

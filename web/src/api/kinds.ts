@@ -9,6 +9,7 @@ import type {
   GoldEntry,
   GaugeReading,
   Ground,
+  Jar,
   Lift,
   Look,
   Sweep,
@@ -36,6 +37,7 @@ import type {
   StoredGoldEntry,
   StoredGaugeReading,
   StoredGround,
+  StoredJar,
   StoredLift,
   StoredLook,
   StoredSweep,
@@ -85,6 +87,7 @@ export interface Records {
   runs: { sent: Run; kept: StoredRun };
   'work-rounds': { sent: WorkRound; kept: StoredWorkRound };
   lifts: { sent: Lift; kept: StoredLift };
+  jars: { sent: Jar; kept: StoredJar };
   cleanups: { sent: Cleanup; kept: StoredCleanup };
   forecasts: { sent: Forecast; kept: StoredForecast };
   trials: { sent: Trial; kept: StoredTrial };
@@ -156,6 +159,7 @@ export const KINDS: { readonly [K in Kind]: KindTraits<K> } = {
   },
   'work-rounds': { spoken: 'timed round' },
   lifts: { spoken: 'lift' },
+  jars: { spoken: 'jar' },
   cleanups: { spoken: 'clean-up' },
   forecasts: { spoken: 'forecast' },
   trials: { spoken: 'comparison' },

@@ -3,6 +3,7 @@ import { COLOR_CLASSES, type ColorClass, type Recovery } from '@riffle/core';
 import { useState } from 'react';
 import { useKeep } from '../../../records/useKeep.ts';
 import { TextButton } from '../../../ui/TextButton.tsx';
+import { Choices } from '../../../ui/Choices.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { Field, SelectField, TextField } from '../../../ui/Field.tsx';
 import { Block } from '../../../ui/Judgement.tsx';
@@ -22,6 +23,7 @@ export function Practice({ seedings, hands }: PracticeProps) {
   const [mended, setMended] = useState<StoredSeeding | null>(null);
   const [panner, setPanner] = useState(() => seedings.at(-1)?.panner ?? '');
   const [size, setSize] = useState<ColorClass>('-40');
+  const [way, setWay] = useState<StoredSeeding['way']>('wet');
   const [putIn, setPutIn] = useState('10');
   const [cameBack, setCameBack] = useState('');
   const [tried, setTried] = useState(false);
@@ -45,6 +47,7 @@ export function Practice({ seedings, hands }: PracticeProps) {
       size,
       putIn: put,
       cameBack: back,
+      way,
       note: mended?.note ?? '',
     });
     setMended(null);
@@ -98,6 +101,17 @@ export function Practice({ seedings, hands }: PracticeProps) {
           onChange={setSize}
           choices={COLOR_CLASSES.map((c) => ({ value: c, label: `${CLASS_NAMES[c].name} mesh` }))}
         />
+        <div className="col-span-2">
+          <Choices
+            label="Worked"
+            value={way}
+            onChange={setWay}
+            choices={[
+              { value: 'wet', label: 'in water' },
+              { value: 'dry', label: 'dry' },
+            ]}
+          />
+        </div>
         <Field label="Put in" problem={tried ? problems.putIn : null}>
           {(ids) => (
             <input
@@ -136,7 +150,8 @@ export function Practice({ seedings, hands }: PracticeProps) {
       </form>
       <p className="mt-2 text-ink-2">
         Mark the grains (flattened lead shot of the size will do) and mix them into a pan of barren gravel. Samples name
-        their panner; their grades are then shown as panned, and as the ground has it.
+        their panner; their grades are then shown as panned, and as the ground has it. Dry pans lose more: practice them
+        apart, and they are told apart.
       </p>
       <ul>
         {[...seedings]
@@ -146,7 +161,7 @@ export function Practice({ seedings, hands }: PracticeProps) {
             <li key={s.id} className="flex flex-wrap items-center gap-x-3 border-b border-rule">
               <span className="w-14 text-ink-2">{local.day(s.seededAt)}</span>
               <span className="grow">
-                {s.panner}: {s.cameBack} of {s.putIn}, {CLASS_NAMES[s.size].name} mesh
+                {s.panner}: {s.cameBack} of {s.putIn}, {CLASS_NAMES[s.size].name} mesh{s.way === 'dry' && ', dry'}
               </span>
               <TextButton
                 aria-label={`Put right the practice pan of ${s.panner}, ${s.cameBack} of ${s.putIn}`}
@@ -154,6 +169,7 @@ export function Practice({ seedings, hands }: PracticeProps) {
                   setMended(s);
                   setPanner(s.panner);
                   setSize(s.size);
+                  setWay(s.way ?? 'wet');
                   setPutIn(String(s.putIn));
                   setCameBack(String(s.cameBack));
                 }}

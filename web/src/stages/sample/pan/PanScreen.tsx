@@ -140,7 +140,11 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
         <SampleVerdict
           spot={spot}
           inHand={inHand}
-          hands={handsForSizes([{ panner: draft.panner.trim(), counts: draft.counts }], seedings, weights_mg)}
+          hands={handsForSizes(
+            [{ panner: draft.panner.trim(), way: draft.way, counts: draft.counts }],
+            seedings,
+            weights_mg,
+          )}
           effective={effectiveColors(draft.counts, weights_mg, { spread: draft.gold.text !== '' })}
           best={top && topName ? { name: topName, grade: top.grade } : null}
         />
