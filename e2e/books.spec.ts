@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { StoredCleanup, StoredGround, StoredRun } from '@riffle/contract';
-import { giveBook, judgement, openHalloway, toStage } from './job.ts';
+import { bringCreek, giveBook, judgement, openHalloway, toStage } from './job.ts';
 
 /** The demo's book, held against what its API says and what a person types. */
 test('a price typed is used everywhere, and a wrong one is told', async ({ page }) => {
@@ -129,15 +129,10 @@ test('leaving with the place is asked about first', async ({ page }) => {
 });
 
 test('a ground without a clean-up says what comes first', async ({ page }) => {
-  await openHalloway(page);
-  await page
-    .getByRole('button', { name: /Ground/ })
-    .filter({ visible: true })
-    .click();
-  await page.getByRole('menuitem', { name: /Saltgrass Strand/ }).click();
+  await bringCreek(page, 'Bare Fork');
   await toStage(page, 'Books');
-  await expect(judgement(page)).toContainText('No gold in the book for Saltgrass Strand yet.');
+  await expect(judgement(page)).toContainText('No gold in the book for Bare Fork yet.');
   await expect(
-    page.getByRole('region', { name: 'The book by ground' }).getByRole('row', { name: /Saltgrass Strand/ }),
+    page.getByRole('region', { name: 'The book by ground' }).getByRole('row', { name: /Bare Fork/ }),
   ).toContainText('nothing weighed yet');
 });

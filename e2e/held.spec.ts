@@ -16,6 +16,7 @@ const STAGES = [
   'run/crew',
   'run/haul',
   'clean',
+  'clean/finish',
   'books',
   'day',
 ];

@@ -42,6 +42,9 @@ for (const light of ['shade', 'sun', 'headlamp']) {
       await page.goto(`${new URL(page.url()).pathname.replace(/run.*/, '')}run/haul`);
       await expect(judgement(page)).toContainText('a gram costs');
       await scan('Haul or dry');
+      await page.goto(`${new URL(page.url()).pathname.replace(/run.*/, '')}clean/finish`);
+      await expect(judgement(page)).toContainText('black sand creeps off');
+      await scan('The last tablespoon');
       await toStage(page, 'Sample');
       for (const room of SAMPLE_ROOMS) {
         await toRoom(page, room);

@@ -1,4 +1,4 @@
-import type { BoxTest, Cleanup, LoggedEvent, Rig, Run, Setup } from '@riffle/contract';
+import type { BoxTest, Cleanup, Jar, LoggedEvent, Rig, Run, Setup } from '@riffle/contract';
 import { bankVolume_L, CONTAINERS, DEFAULT_SWELL_PERCENT, seededRandom, USUAL_MIX, type Random } from '@riffle/core';
 import { leftAfter, weighed_mg, type TrueWasher } from './trueWasher.ts';
 
@@ -200,6 +200,88 @@ export function dryWrites({ put, post, nextId, season_ms, groundId, spotIds }: D
       );
     if (d.weighed) put('cleanups', cleanUp(d, run, goldOf(d, random), iso(stopped_ms + 2.4e6), nextId(d.day), random));
   }
+}
+
+/** Jars of the wash's concentrate at the kitchen table: coarse ones done, fine ones waiting, and the mark found for one of them. */
+export function jarWrites({
+  put,
+  nextId,
+  season_ms,
+  groundId,
+}: Pick<DryWrites, 'put' | 'nextId' | 'season_ms' | 'groundId'>): void {
+  const floor: Jar['floor'] = {
+    feature_m: 0.0005,
+    featureEntered: entered('0.5', 'mm'),
+    width_m: 0.2,
+    widthEntered: entered('20', 'cm'),
+    slope: 0.08,
+    pitchEntered: entered('8', '%'),
+  };
+  const spoon = (depth_mm: number, saw: Jar['spoons'][number]['saw'], took_s: number | null, level: string) => ({
+    depth_m: depth_mm / 1000,
+    depthEntered: entered(String(depth_mm), 'mm'),
+    saw,
+    took_s,
+    level,
+  });
+  const jars: readonly Pick<
+    Jar,
+    'name' | 'coarsest_mm' | 'finest_mm' | 'way' | 'state' | 'floor' | 'spoons' | 'gold_mg' | 'magnet' | 'note'
+  >[] = [
+    {
+      name: 'Caliche, coarse',
+      coarsest_mm: 2.36,
+      finest_mm: 0.6,
+      way: 'pan',
+      state: 'weighed',
+      floor: null,
+      spoons: [],
+      gold_mg: 118.6,
+      magnet: null,
+      note: '',
+    },
+    {
+      name: 'Caliche, minus 30',
+      coarsest_mm: 0.6,
+      finest_mm: 0.3,
+      way: 'recirculating box',
+      state: 'tails washed',
+      floor,
+      spoons: [
+        spoon(2.6, 'gold creeps', null, '55 mm in the tube'),
+        spoon(1.9, 'right', 100, '42 mm in the tube'),
+        spoon(1.9, 'right', 85, '42 mm in the tube'),
+      ],
+      gold_mg: null,
+      magnet: { washedShare: 0.25, found: 3, elsewhere: 140 },
+      note: '',
+    },
+    {
+      name: 'Caliche, flour',
+      coarsest_mm: 0.15,
+      finest_mm: 0,
+      way: 'recirculating box',
+      state: 'waiting',
+      floor,
+      spoons: [],
+      gold_mg: null,
+      magnet: null,
+      note: 'Too fine for the box?',
+    },
+  ];
+  jars.forEach((j, i) => {
+    const jar: Jar = {
+      ...j,
+      id: nextId(101),
+      deleted: false,
+      groundId,
+      madeAt: new Date(season_ms + 101 * DAY_MS + i * 6e5).toISOString(),
+      volume_L: [0.3, 0.45, 0.2][i] ?? 0.3,
+      volumeEntered: entered(String([300, 450, 200][i]), 'mL'),
+      goldEntered: j.gold_mg === null ? null : entered(String(j.gold_mg), 'mg'),
+    };
+    put('jars', jar);
+  });
 }
 
 const setupOf = (d: DryDay, rigId: string, groundId: string, spotId: string, id: string, setAt: string): Setup => ({

@@ -15,11 +15,11 @@ const Walk = page(async () => (await import('../stages/read/walk/WalkScreen.tsx'
 const Sample = page(async () => (await import('../stages/sample/SampleStage.tsx')).SampleStage);
 const SetBox = page(async () => (await import('../stages/set/SetStage.tsx')).SetStage);
 const Run = page(async () => (await import('../stages/run/RunStage.tsx')).RunStage);
-const Clean = page(async () => (await import('../stages/clean/CleanScreen.tsx')).CleanScreen);
+const Clean = page(async () => (await import('../stages/clean/CleanStage.tsx')).CleanStage);
 const Sure = page(async () => (await import('../sure/SureScreen.tsx')).SureScreen);
 const Books = page(async () => (await import('../stages/books/BooksStage.tsx')).BooksStage);
 
-/** Which address shows which screen. Read, Sample, Run and Books are of use before all of theirs is here, and see to it themselves. */
+/** Which address shows which screen. Read, Sample, Run, Clean and Books are of use before all of theirs is here, and see to it themselves. */
 export const Pages = () => (
   <Broken address="">
     <Routes>
@@ -35,7 +35,7 @@ export const Pages = () => (
           <Route path="sample/*" element={screen(Sample)} />
           <Route path="set" element={evenWithout(['rigs', 'setups'], SetBox)} />
           <Route path="run/*" element={screen(Run)} />
-          <Route path="clean" element={needs(['runs', 'lifts', 'cleanups', 'setups', 'rigs', 'samples'], Clean)} />
+          <Route path="clean/*" element={screen(Clean)} />
           <Route path="books/*" element={screen(Books)} />
           <Route path="sure" element={needs(['samples', 'signs', 'pits', 'runs', 'lifts', 'cleanups'], Sure)} />
         </Route>

@@ -84,6 +84,9 @@ function InHand({ liftId, onWeigh }: InHandProps) {
           </Link>
         </p>
       )}
+      <Link className="self-start underline underline-offset-4" to={`/g/${ground.id}/clean/finish`}>
+        The last tablespoon: jars, floor and magnet
+      </Link>
       <CleanedBefore inHand={inHand} />
       {lifting && (
         <LiftSheet
