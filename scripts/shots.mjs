@@ -10,6 +10,7 @@ const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 const HALLOWAY = 'Halloway Creek';
 const BENCH = 'Tin Kettle Bench';
+const WASH = 'Dry Harrier Wash';
 /** A morning in the demo's season, the day after the river was last read; the island keeps GMT-2. */
 const MORNING = '2026-07-28T09:20:00Z';
 
@@ -21,15 +22,15 @@ const VIEWS = {
   sample: { size: DESK, at: 'sample', spot: 'Slate step', act: countColors },
   bags: { size: DESK, at: 'sample/bags', ground: BENCH },
   pits: { size: DESK, at: 'sample/pits', spot: 'Otter bar' },
-  screens: { size: DESK, at: 'sample/screens', spot: 'Otter bar' },
   meaning: { size: DESK, at: 'sample/meaning', spot: 'Otter bar' },
   'in-place': { size: DESK, at: 'sample/in-place', ground: BENCH, act: (page) => page.waitForTimeout(2500) },
   set: { size: DESK, at: 'set', act: windowDrawn },
+  washer: { size: DESK, at: 'set', ground: WASH, act: washerWeighed },
   run: { size: DESK, at: 'run', before: openRun },
   clean: { size: DESK, at: 'clean', now: MORNING, act: weighSections },
+  finish: { size: DESK, at: 'clean/finish', ground: WASH, act: jarInHand },
   books: { size: DESK, at: 'books', act: (page) => page.waitForTimeout(1200) },
   sure: { size: DESK, at: 'sure' },
-  'new-ground': { size: DESK, path: '/grounds/new', act: dropCreek },
   'read-phone': { size: PHONE, at: 'read', now: MORNING, spot: 'Otter bar', act: seeTheRest },
   'sample-phone': { size: PHONE, at: 'sample', spot: 'Slate step', act: countColors },
   'walk-phone': { size: PHONE, at: 'walk', now: MORNING, act: walkHere },
@@ -170,34 +171,16 @@ async function weighSections(page) {
   await page.evaluate('scrollTo(0, 0)');
 }
 
-async function dropCreek(page) {
-  const points = Array.from(
-    { length: 160 },
-    (_, i) =>
-      `<trkpt lat="${46.5 + 0.00006 * i}" lon="${-33 + 0.0006 * Math.sin(i / 9) - 0.00003 * i}"><ele>${12 + 0.3 * i}</ele></trkpt>`,
-  ).join('');
-  const places = [
-    [20, 'Ford'],
-    [58, 'Long bar'],
-    [97, 'Ledge'],
-    [140, 'Upper mouth'],
-  ]
-    .map(
-      ([i, n]) =>
-        `<wpt lat="${46.5 + 0.00006 * i}" lon="${-33.0001 + 0.0006 * Math.sin(i / 9) - 0.00003 * i}"><name>${n}</name></wpt>`,
-    )
-    .join('');
-  await page.getByLabel('Choose the file of a walk').setInputFiles({
-    name: 'walk.gpx',
-    mimeType: 'application/gpx+xml',
-    buffer: Buffer.from(
-      `<gpx version="1.1" xmlns="http://www.topografix.com/GPX/1/1">${places}<trk><name>Pennywort Fork</name><trkseg>${points}</trkseg></trk></gpx>`,
-    ),
-  });
-  await page
-    .getByText(/160 points/)
-    .first()
-    .waitFor();
+/** The washer as it ran last; the window is drawn anew, fine, a moment after the sentence. */
+async function washerWeighed(page) {
+  await page.getByRole('img', { name: /^The window/ }).waitFor();
+  await page.waitForTimeout(3500);
+}
+
+async function jarInHand(page) {
+  await page.getByRole('button', { name: 'Go on with Caliche, minus 30' }).click();
+  await page.getByText('Your mark for it').waitFor();
+  await page.evaluate('scrollTo(0, 0)');
 }
 
 /** A run under way: seven buckets, the last two minutes ago. Answers how to end it again. */

@@ -182,6 +182,15 @@ export {
   type SizeWord,
   type WordCount,
 } from './sample/sizeWords.ts';
+export {
+  crackGold_mg_m,
+  crackVolume_L,
+  squareMetre,
+  type Band,
+  type Bed,
+  type Crack,
+  type SquareMetre,
+} from './sample/perMetre.ts';
 export { pitGrades, type GradedPit, type PitGrades, type PitPan } from './sample/pitGrades.ts';
 export {
   goldBySize,

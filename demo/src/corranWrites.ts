@@ -27,6 +27,7 @@ import {
   type Random,
 } from '@riffle/core';
 import { benchWrites, handsWrites, pitsAt, screeningWrite } from './samplingWrites.ts';
+import { crackWrites } from './crackWrites.ts';
 import { dryWrites, jarWrites } from './dryWrites.ts';
 import { crewWrites } from './crewWrites.ts';
 import { trialWrites } from './trialWrites.ts';
@@ -302,6 +303,7 @@ export function corranWrites({
         groundId,
         spotIds,
       });
+    if (ground.key === 'wash') crackWrites(put, nextId, onDay, groundId, spotIds.get('Ledge') ?? '');
     if (ground.key === 'wash') jarWrites({ put, nextId, season_ms, groundId });
     if (ground.key === 'bench') benchWrites(lay, put, nextId, onDay, groundId, centre, ground.sizes, sampling);
     const runs = RUNS.filter((r) => r.ground === ground.key);

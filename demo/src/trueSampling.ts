@@ -43,6 +43,52 @@ const layer = (
 });
 
 export const PITS: readonly TruePit[] = [
+  // The strand: black-sand seams under what the swell laid on them.
+  {
+    spot: 'Creek mouth',
+    day: 75,
+    name: 'Mouth cut',
+    length_m: 0.6,
+    width_m: 0.5,
+    layers: [
+      layer(0.06, 'sand', 'buff', 'loose', 0),
+      layer(0.06, 'black sand', '', 'firm', 0, { iron: true, pay: true }),
+    ],
+    bottom: 'not reached',
+    waterAt_m: null,
+    filledIn: true,
+    panned: 0,
+  },
+  {
+    spot: 'Cut berm',
+    day: 75,
+    name: 'Berm toe',
+    length_m: 0.8,
+    width_m: 0.6,
+    layers: [
+      layer(0.12, 'sand', 'buff', 'loose', 0),
+      layer(0.05, 'black sand', '', 'firm', 0, { iron: true, pay: true }),
+    ],
+    bottom: 'not reached',
+    waterAt_m: null,
+    filledIn: true,
+    panned: 0,
+  },
+  {
+    spot: 'Clay false bottom',
+    day: 76,
+    name: 'On the clay',
+    length_m: 0.6,
+    width_m: 0.6,
+    layers: [
+      layer(0.27, 'sand', 'buff', 'loose', 5),
+      layer(0.04, 'black sand', '', 'firm', 0, { iron: true, pay: true }),
+    ],
+    bottom: 'false bottom',
+    waterAt_m: 0.3,
+    filledIn: true,
+    panned: 0,
+  },
   {
     spot: 'Heron Bend',
     day: 34,

@@ -1,4 +1,7 @@
 import {
+  crackGold_mg_m,
+  crackVolume_L,
+  squareMetre,
   betweenPanScatter,
   binomialLimits,
   chanceItPays,
@@ -45,6 +48,35 @@ const planePoints = z.array(z.object({ x_m: n, y_m: n, value: n })).max(3000);
 
 /** Samples: grades, bands, pits, screens, the ground between. */
 export const SAMPLE_SUMS: readonly Sum[] = [
+  sum(
+    'crack',
+    'What a crack in rock holds, and the gold of a metre of it by what its pans say.',
+    z.object({
+      width_m: n.positive().max(5),
+      length_m: n.positive().max(200),
+      depth_m: n.positive().max(10),
+      grade_mg_L: z.object({ low: n.min(0).max(1e6), middle: n.min(0).max(1e6), high: n.min(0).max(1e6) }),
+    }),
+    ({ grade_mg_L, ...crack }) => ({ volume_L: crackVolume_L(crack), gold_mg_m: crackGold_mg_m(crack, grade_mg_L) }),
+  ),
+  sum(
+    'square-metre',
+    'Gold under a square metre of beach or bench by its panned layers, how thick they are, and the cover over them.',
+    z.object({
+      beds: z
+        .array(
+          z.object({
+            thickness_m: n.min(0).max(30),
+            grade_mg_L: z
+              .object({ low: n.min(0).max(1e6), middle: n.min(0).max(1e6), high: n.min(0).max(1e6) })
+              .nullable(),
+          }),
+        )
+        .min(1)
+        .max(20),
+    }),
+    (i) => squareMetre(i.beds),
+  ),
   sum(
     'count-limits',
     'Exact limits on the mean of a count.',

@@ -696,6 +696,25 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     (a: { gold_mg: { low: number; high: number }; say: string }) =>
       Math.abs(a.gold_mg.low - 5.7955) < 0.01 && Math.abs(a.gold_mg.high - 16.3355) < 0.01 && a.say === 'go on',
   ],
+  // By hand: 30 mm by 4 m by 250 mm is 30 L as a box, half of it as a wedge.
+  crack: [
+    { width_m: 0.03, length_m: 4, depth_m: 0.25, grade_mg_L: { low: 1, middle: 2, high: 4 } },
+    (a: { volume_L: { low: number; high: number }; gold_mg_m: { high: number } }) =>
+      Math.abs(a.volume_L.low - 15) < 1e-9 &&
+      Math.abs(a.volume_L.high - 30) < 1e-9 &&
+      Math.abs(a.gold_mg_m.high - 30) < 1e-9,
+  ],
+  // By hand: 50 mm at 2 mg/L is 100 mg a square metre.
+  'square-metre': [
+    {
+      beds: [
+        { thickness_m: 0.3, grade_mg_L: null },
+        { thickness_m: 0.05, grade_mg_L: { low: 1, middle: 2, high: 4 } },
+      ],
+    },
+    (a: { gold_mg: { middle: number }; cover_m: number }) =>
+      Math.abs(a.gold_mg.middle - 100) < 1e-9 && a.cover_m === 0.3,
+  ],
   // Check values 19e: a tablespoon to a third in a minute and a half.
   'finish-spoon': [
     {

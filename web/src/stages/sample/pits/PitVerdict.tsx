@@ -1,4 +1,5 @@
-import type { HourAtDepth, PitSum } from '@riffle/core';
+import { squareMetre, type HourAtDepth, type PitSum } from '@riffle/core';
+import { bandOf, perMetreOf } from './CrackStrip.tsx';
 import type { ReactNode } from 'react';
 import { Gold, Judgement } from '../../../ui/Judgement.tsx';
 import { readEntered } from '../../../units/readEntered.ts';
@@ -32,6 +33,7 @@ export function PitVerdict({ page }: { page: PitOnPage }) {
   const size = (
     <>
       {show.volume(sum.bank_L)} in the bank, {show.load(weight_kg)} wet; {show.length(sum.depth_m)} deep at {spot.name}.
+      {page.ground.kind === 'beach' && <UnderASquareMetre page={page} />}
     </>
   );
   if (page.byHour && page.byHour.best.gold_mg_h !== null)
@@ -66,7 +68,7 @@ const CRACK_WORDS = {
 } as const;
 
 /** A crack: how much it can hold, how far it is cleaned, and what its pans said. */
-function CrackVerdict({ page: { inHand, pit, grades, spot } }: { page: PitOnPage }) {
+function CrackVerdict({ page: { inHand, pit, grades, pays, spot } }: { page: PitOnPage }) {
   const show = useShow();
   const sayGrade = useSayGrade();
   const crack = inHand.draft.crevice;
@@ -74,6 +76,8 @@ function CrackVerdict({ page: { inHand, pit, grades, spot } }: { page: PitOnPage
   const size = [crack.width, crack.length, crack.depth].map((e) => readEntered('length', e));
   const volume_L = size.reduce((v, r) => v * (r.ok ? r.value : NaN), 1000);
   const grade = pit && spot && grades.get(spot.id)?.grade;
+  // Each crack by its own pans, where it has any.
+  const own = pit && perMetreOf(pit, pays);
   return (
     <Judgement
       rests={
@@ -83,10 +87,20 @@ function CrackVerdict({ page: { inHand, pit, grades, spot } }: { page: PitOnPage
               At most {show.volume(volume_L)}, half of that where it closes like a wedge; it runs {crack.strike}.{' '}
             </>
           )}
-          {grade && (
+          {own ? (
             <>
-              Pans of this spot say <Gold>{sayGrade(grade)}</Gold>.{' '}
+              A meter of it held{' '}
+              <Gold>
+                {show.gold(own.middle)} ({show.range('gold', own.low, own.high)})
+              </Gold>
+              , by its own pans.{' '}
             </>
+          ) : (
+            grade && (
+              <>
+                Pans of this spot say <Gold>{sayGrade(grade)}</Gold>.{' '}
+              </>
+            )
           )}
           Each crack into a pan of its own; the clay at the very bottom holds the best.
         </>
@@ -95,6 +109,27 @@ function CrackVerdict({ page: { inHand, pit, grades, spot } }: { page: PitOnPage
       {inHand.draft.name} is {crack.state}: {CRACK_WORDS[crack.state]}.
     </Judgement>
   );
+}
+
+/** A beach is told by its square metre: what its seams hold, how thick they are, and what lies on them. */
+function UnderASquareMetre({ page: { inHand, said } }: { page: PitOnPage }) {
+  const show = useShow();
+  const found = squareMetre(
+    inHand.draft.layers.map((l) => ({
+      thickness_m: l.thickness_m,
+      grade_mg_L: bandOf(said?.layers.get(l.id)),
+    })),
+  );
+  return found ? (
+    <>
+      {' '}
+      A square meter holds{' '}
+      <Gold>
+        {show.gold(found.gold_mg.middle)} ({show.range('gold', found.gold_mg.low, found.gold_mg.high)})
+      </Gold>{' '}
+      in {show.smallLength(found.seam_m)} of seam under {show.smallLength(found.cover_m)} of cover.
+    </>
+  ) : null;
 }
 
 /** How deep to dig, what to wash of it, and what an hour of all that brings. */

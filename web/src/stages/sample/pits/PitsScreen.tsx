@@ -12,6 +12,7 @@ import { Caution } from '../../../ui/Caution.tsx';
 import { SelectField } from '../../../ui/Field.tsx';
 import { Block } from '../../../ui/Judgement.tsx';
 import { useShow } from '../../../units/useShow.ts';
+import { CrackStrip } from './CrackStrip.tsx';
 import { HoleBlock } from './HoleBlock.tsx';
 import { LayerPatterns } from './LayerPatterns.tsx';
 import { LayersBlock } from './LayersBlock.tsx';
@@ -83,14 +84,24 @@ function PitInHandView({ pit, pits, onPick }: PitInHandViewProps) {
         }}
       >
         <div className="flex min-w-0 flex-col gap-5">
-          <PitColumnBlock page={page} />
+          {inHand.draft.crevice ? (
+            <Block title="The cracks" aside="gold of a meter of each, by its own pans; dashed: not cleaned out">
+              {pits.some((p) => p.crevice) ? (
+                <CrackStrip pits={pits} grades={page.pays} picked={pit?.id ?? null} onPick={onPick} />
+              ) : (
+                <p className="text-ink-2">Keep this one, and the next beside it: the ledge is drawn as you sweep it.</p>
+              )}
+            </Block>
+          ) : (
+            <PitColumnBlock page={page} />
+          )}
           <StopBlock page={page} />
         </div>
         <LayersBlock page={page} />
         <HoleBlock page={page} />
       </form>
       {page.spot && <Swept ground={ground} spot={page.spot} />}
-      {pits.length > 1 && (
+      {pits.filter((p) => p.layers.length > 0).length > 1 && (
         <Block title="The section through them" aside="pay joined from pit to pit">
           <PitSection pits={pits} spots={spots} grades={page.pays} picked={pit?.id ?? null} onPick={onPick} />
         </Block>

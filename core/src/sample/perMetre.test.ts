@@ -1,0 +1,43 @@
+import { describe, expect, test } from '@jest/globals';
+import { crackGold_mg_m, crackVolume_L, squareMetre } from './perMetre.ts';
+
+const grade = { low: 1, middle: 2, high: 4 };
+
+describe('a crack', () => {
+  test('by hand: 30 mm wide, 4 m long, 250 mm deep is 30 L as a box, 15 as a wedge', () => {
+    const v = crackVolume_L({ width_m: 0.03, length_m: 4, depth_m: 0.25 });
+    expect([v.low, v.high]).toEqual([expect.closeTo(15, 9), expect.closeTo(30, 9)]);
+  });
+  test('gold of a metre of it does not hang on its length', () => {
+    const short = crackGold_mg_m({ width_m: 0.03, length_m: 1, depth_m: 0.25 }, grade);
+    expect(crackGold_mg_m({ width_m: 0.03, length_m: 9, depth_m: 0.25 }, grade)).toEqual(short);
+    expect([short.low, short.high]).toEqual([expect.closeTo(3.75, 9), expect.closeTo(30, 9)]);
+  });
+  test('what is no crack is refused', () =>
+    expect(() => crackVolume_L({ width_m: 0, length_m: 1, depth_m: 1 })).toThrow('width_m'));
+});
+
+describe('a square metre', () => {
+  test('by hand: 50 mm of seam at 2 mg/L under 300 mm of sand is 100 mg', () => {
+    const found = squareMetre([
+      { thickness_m: 0.3, grade_mg_L: null },
+      { thickness_m: 0.05, grade_mg_L: grade },
+    ]);
+    expect(found?.gold_mg).toEqual({
+      low: expect.closeTo(50, 9),
+      middle: expect.closeTo(100, 9),
+      high: expect.closeTo(200, 9),
+    });
+    expect([found?.seam_m, found?.cover_m]).toEqual([0.05, 0.3]);
+  });
+  test('two seams add up; one under a false bottom counts too; without a pan nothing is said', () => {
+    const two = squareMetre([
+      { thickness_m: 0.02, grade_mg_L: grade },
+      { thickness_m: 0.1, grade_mg_L: null },
+      { thickness_m: 0.03, grade_mg_L: grade },
+    ]);
+    expect(two?.gold_mg.middle).toBeCloseTo(100, 9);
+    expect(two?.cover_m).toBe(0);
+    expect(squareMetre([{ thickness_m: 0.3, grade_mg_L: null }])).toBeNull();
+  });
+});
