@@ -14,9 +14,10 @@ export interface FinishWords {
 const SIZED = 2.3;
 /** So near the mark the water is left as it is. */
 const AT_THE_MARK = 1.12;
-const whole = (share: number): string => (share > 0.985 ? '98+' : String(Math.round(100 * share)));
+const whole = (share: number): string => (share > 0.995 ? '99+' : String(Math.round(100 * share)));
+/** A share with its band, where the band is wider than what can be told. */
 const percent = ({ low, middle, high }: Spread): string =>
-  `${whole(middle)}\u00a0% (${Math.round(100 * low)}–${whole(high)})`;
+  whole(low) === whole(high) ? `${whole(middle)}\u00a0%` : `${whole(middle)}\u00a0% (${whole(low)}–${whole(high)})`;
 export const minutesText = (m: number): string =>
   m < 1 ? `${Math.round(m * 60)}\u00a0s` : m < 10 ? `${m.toFixed(1)}\u00a0min` : `${Math.round(m)}\u00a0min`;
 /** Water in a film is told to a tenth of a millimeter. */

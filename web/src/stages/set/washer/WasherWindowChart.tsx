@@ -55,9 +55,10 @@ export function WasherWindowChart({ width, window: found, setting, works, then, 
     onMove(to((e.clientX - box.left - LEFT) / wide, t0, t1), to((TOP + high - (e.clientY - box.top)) / high, s0, s1));
   };
   const puffs = setting.drive.kind === 'bellows' ? setting.drive.puffs_min : 100;
-  const marks = (small ? [150, 300, 600] : [50, 100, 150, 200, 300, 400, 500, 600, 800, 1000]).filter(
-    (p) => p / puffs >= t0 && p / puffs <= t1,
-  );
+  // Marks so near each other that their figures would touch are left out.
+  const marks = (small ? [150, 300, 600] : [50, 100, 150, 200, 300, 400, 500, 600, 800, 1000])
+    .filter((p) => p / puffs >= t0 && p / puffs <= t1)
+    .reduce<number[]>((kept, p) => (kept.some((k) => x(p / puffs) - x(k / puffs) < 34) ? kept : [...kept, p]), []);
   const pitches = (small ? [1, 3] : [1, 2, 3, 4]).filter((p) => p / 12 >= s0 && p / 12 <= s1);
   return (
     <svg
@@ -93,7 +94,7 @@ export function WasherWindowChart({ width, window: found, setting, works, then, 
       <rect x={LEFT} y={TOP} width={wide} height={high} fill="none" stroke="var(--ink)" strokeWidth="1.4" />
       <g className="font-serif" fontWeight="700" fontSize="17">
         {!small &&
-          REGIONS.map(([region, says]) => (
+          REGIONS.filter(([region]) => isWide(found[region])).map(([region, says]) => (
             <RegionName
               key={says}
               at={middleOf(found[region], times, slope)}
@@ -157,3 +158,6 @@ export function WasherWindowChart({ width, window: found, setting, works, then, 
     </svg>
   );
 }
+
+/** A region with room for its name. */
+const isWide = (chances: Float64Array): boolean => chances.filter((c) => c >= 0.8).length > chances.length / 8;
