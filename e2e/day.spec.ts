@@ -260,3 +260,18 @@ test('a ground of one spot, typed, without a line: it is ranked, planned, and sa
   await expect(page.getByText('no line, so no sunrise')).toBeVisible();
   await expect(page.getByText('Walking is reckoned flat')).toBeVisible();
 });
+
+test('which outfit to carry: by the day, the hands and the weights; what goes nowhere says why', async ({ page }) => {
+  const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as {
+    items: { id: string; name: string }[];
+  };
+  await openDay(page, items.find((g) => g.name === 'Dry Harrier Wash')?.id ?? '');
+  const outfits = page.locator('section', { has: page.getByRole('heading', { name: 'Which outfit' }) });
+  await expect(outfits).toContainText('no water there');
+  await expect(outfits).toContainText(/The bellows|Pans alone/);
+  await page.getByLabel('Weight of The bellows, kg').fill('400');
+  await expect(outfits).toContainText('too heavy for that many hands');
+  await expect(outfits).toContainText('Carry pans alone: it is all that goes there.');
+  await page.getByLabel('Hands to carry').fill('none');
+  await expect(outfits).toContainText('1 to 20.');
+});

@@ -280,6 +280,7 @@ export { sourceAbove, sternberg } from './read/sternberg.ts';
 
 export { carryingTrips, USUAL_TOOLS, WET_GRAVEL_KG_L } from './day/carry.ts';
 export { daylight, LIGHTS_OF_DAY, type Daylight, type LightOfDay } from './day/daylight.ts';
+export { weighOutfits, type Outfit, type OutfitDay, type WeighedOutfit } from './day/outfits.ts';
 export {
   handPace,
   paceAt,

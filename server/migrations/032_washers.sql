@@ -11,6 +11,6 @@ alter table setup add constraint setup_one_known check (num_nonnulls(depth_m, fl
 alter table setup add constraint setup_air_drive check (air -> 'drive' ->> 'kind' in ('bellows', 'blower'));
 -- Air may be colder and hotter than any creek.
 alter table setup drop constraint setup_temperature_c_check;
-alter table setup add constraint setup_temperature check (
-  temperature_c between -20 and 55 and (air is not null or temperature_c between 0 and 40)
-);
+alter table setup
+  add constraint setup_temperature_c_within check (temperature_c >= -20 and temperature_c <= 55),
+  add constraint setup_water_temperature check (air is not null or (0 <= temperature_c and 40 >= temperature_c));

@@ -24,7 +24,9 @@ create table jar (
   primary key (crew_id, id),
   constraint jar_ground_fk foreign key (crew_id, ground_id) references ground (crew_id, id),
   constraint jar_name_within check (length(name) between 1 and 80),
-  constraint jar_fraction check (finest_mm >= 0 and finest_mm < coarsest_mm and coarsest_mm <= 500),
+  constraint jar_coarsest_mm_within check (coarsest_mm > 0 and coarsest_mm <= 500),
+  constraint jar_finest_mm_within check (finest_mm >= 0 and finest_mm <= 500),
+  constraint jar_fraction check (finest_mm < coarsest_mm),
   constraint jar_volume_l_within check (volume_l > 0 and volume_l <= 200),
   constraint jar_way check (way in ('pan', 'finishing sluice', 'recirculating box', 'otherwise')),
   constraint jar_state check (

@@ -679,10 +679,10 @@ describe('the database refuses by itself', () => {
     const dry = { ...setup, air: JSON.stringify(newAir()) };
     await expect(insert('setup', { ...dry, depth_m: 0.02 })).rejects.toMatchObject({ constraint: 'setup_one_known' });
     await expect(insert('setup', { ...dry, temperature_c: 60 })).rejects.toMatchObject({
-      constraint: 'setup_temperature',
+      constraint: 'setup_temperature_c_within',
     });
     await expect(insert('setup', { ...setup, depth_m: 0.02, temperature_c: 45 })).rejects.toMatchObject({
-      constraint: 'setup_temperature',
+      constraint: 'setup_water_temperature',
     });
     await expect(insert('setup', { ...dry, air: JSON.stringify({ drive: { kind: 'mule' } }) })).rejects.toMatchObject({
       constraint: 'setup_air_drive',

@@ -11,12 +11,42 @@ import {
   tideTurns,
   turnBack,
   walkingMinutes,
+  weighOutfits,
 } from '@riffle/core';
 import { z } from 'zod';
 import { n, sum, type Sum } from './sum.ts';
 
+const believed = z.object({ middle: n.positive().max(1e6), logSd: n.min(0).max(2).default(0.2) });
+
 /** A day against light, tide and walking. */
 export const DAY_SUMS: readonly Sum[] = [
+  sum(
+    'outfits',
+    'Which box, washer or pans bring most gold of a day: what is left of it after carrying and setting up, at each one’s pace, less what it loses.',
+    z.object({
+      outfits: z
+        .array(
+          z.object({
+            id: z.string().min(1).max(80),
+            pace_m3_h: believed,
+            lost: believed,
+            weight_kg: n.min(0).max(1000),
+            setUp_h: n.min(0).max(24).default(0.4),
+            needsWater: z.boolean(),
+          }),
+        )
+        .min(1)
+        .max(20),
+      day: z.object({
+        hours: n.min(0).max(24),
+        walk_h: n.min(0).max(24).default(0),
+        people: z.int().min(1).max(20).default(1),
+        carry_kg: n.positive().max(200),
+        hasWater: z.boolean(),
+      }),
+    }),
+    (i) => weighOutfits(i.outfits, i.day),
+  ),
   sum(
     'turn-back',
     'When to turn back along a flat line to be at the start at a time, a quarter over Tobler’s walking time.',

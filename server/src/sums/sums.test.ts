@@ -696,6 +696,24 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     (a: { gold_mg: { low: number; high: number }; say: string }) =>
       Math.abs(a.gold_mg.low - 5.7955) < 0.01 && Math.abs(a.gold_mg.high - 16.3355) < 0.01 && a.say === 'go on',
   ],
+  // By hand: five hours and a half of six at 0.16 m3 an hour, 85 in a hundred kept.
+  outfits: [
+    {
+      outfits: [
+        {
+          id: 'box',
+          pace_m3_h: { middle: 0.16, logSd: 0 },
+          lost: { middle: 0.15, logSd: 0 },
+          weight_kg: 9,
+          setUp_h: 0.5,
+          needsWater: true,
+        },
+      ],
+      day: { hours: 6, walk_h: 0.5, carry_kg: 15, hasWater: true },
+    },
+    (a: { kept_m3: { middle: number }; best: number }[]) =>
+      Math.abs((a[0]?.kept_m3.middle ?? 0) - 0.748) < 1e-9 && a[0]?.best === 1,
+  ],
   // By hand: 30 mm by 4 m by 250 mm is 30 L as a box, half of it as a wedge.
   crack: [
     { width_m: 0.03, length_m: 4, depth_m: 0.25, grade_mg_L: { low: 1, middle: 2, high: 4 } },

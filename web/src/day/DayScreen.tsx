@@ -14,6 +14,7 @@ import { DayTimeline } from './DayTimeline.tsx';
 import { GiveAway } from './GiveAway.tsx';
 import { InThisOrder, LeftOut } from './InThisOrder.tsx';
 import { Lots } from './Lots.tsx';
+import { Outfits } from './Outfits.tsx';
 import { PlanB } from './PlanB.tsx';
 import { Unfinished } from './Unfinished.tsx';
 import { useLocalTime } from '../when/useLocalTime.ts';
@@ -91,6 +92,9 @@ function DaySheet({ ground, spots, date, onDate, kept }: DaySheetProps) {
           <Block title="To carry">
             <CarryList draft={draft} change={change} planned={page.planned} />
           </Block>
+          <div className="no-print">
+            <Outfits ground={ground} draft={draft} planned={page.planned} />
+          </div>
           <BeforeYouGo page={page} />
           <Lots ground={ground} spots={spots} />
           <Unfinished ground={ground} spots={spots} />
