@@ -271,7 +271,8 @@ test('which outfit to carry: by the day, the hands and the weights; what goes no
   await expect(outfits).toContainText(/The bellows|Pans alone/);
   await page.getByLabel('Weight of The bellows, kg').fill('400');
   await expect(outfits).toContainText('too heavy for that many hands');
-  await expect(outfits).toContainText('Carry pans alone: it is all that goes there.');
+  // The crew is shared: another washer of theirs may go there instead.
+  await expect(outfits).not.toContainText('Carry The bellows');
   await page.getByLabel('Hands to carry').fill('none');
   await expect(outfits).toContainText('1 to 20.');
 });

@@ -37,7 +37,10 @@ export const Pages = () => (
           <Route path="run/*" element={screen(Run)} />
           <Route path="clean/*" element={screen(Clean)} />
           <Route path="books/*" element={screen(Books)} />
-          <Route path="sure" element={needs(['samples', 'signs', 'pits', 'runs', 'lifts', 'cleanups'], Sure)} />
+          <Route
+            path="sure"
+            element={needs(['samples', 'signs', 'pits', 'runs', 'lifts', 'cleanups', 'forecasts'], Sure)}
+          />
         </Route>
         <Route path="*" element={<Home />} />
       </Route>
