@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 /** The way to what is done with gravel where no water is. */
 export const HaulLink = ({ groundId }: { readonly groundId: string }) => (
   <Link
-    className="min-h-11 content-center text-[13px] text-ink-2 underline underline-offset-4"
+    className="mb-6 min-h-11 content-center text-[13px] text-ink-2 underline underline-offset-4"
     to={`/g/${groundId}/run/haul`}
   >
     Haul it, or wash it dry

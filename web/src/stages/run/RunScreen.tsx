@@ -296,6 +296,9 @@ function StartRun({ all, waiting, onStarted }: StartRunProps) {
           />
         </Suspense>
       )}
+      {setup.air && (
+        <Caution>The dust is silica: respirator on before the bellows start, the wind from behind.</Caution>
+      )}
       <Caution quiet>
         A full bucket weighs {show.figure('load', 25).digits} to {show.load(35)}: lift with the knees, or fill two
         thirds. Keep out from under cut banks; watch the river when it rains upstream.

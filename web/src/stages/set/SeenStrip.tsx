@@ -1,5 +1,6 @@
-import { SYMPTOM_IDS, type Seen, type SymptomId } from '@riffle/core';
+import { SYMPTOM_IDS, type Seen } from '@riffle/core';
 import { useShow } from '../../units/useShow.ts';
+import { seenAfter, SymptomButton } from './SymptomButton.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import type { SetVerdictFound } from './solveSetup.ts';
 import { SymptomDrawing } from './SymptomDrawing.tsx';
@@ -18,31 +19,17 @@ const LEAST_CHANCE = 0.1;
 /** For those who read the box and not its numbers: what is seen, each a tap; again for looked and not there; again for not looked. Below, what may be behind it. */
 export function SeenStrip({ seen, verdict, onChange }: SeenStripProps) {
   const show = useShow();
-  const next = (id: SymptomId): void => {
-    const { [id]: now, ...others } = seen;
-    onChange(now === undefined ? { ...others, [id]: true } : now ? { ...others, [id]: false } : others);
-  };
   // What is as it should be asks for no cause.
   const asked = SYMPTOM_IDS.some((id) => id !== 'clears' && seen[id]);
   return (
     <Block title="What do you see?" aside="tap what is there; tap again: looked, not there">
       <ul className="grid grid-cols-2 gap-x-3 gap-y-2 sm:grid-cols-4">
         {SYMPTOM_IDS.map((id) => {
-          const state = seen[id];
-          const { name, look } = SYMPTOM_WORDS[id];
           return (
             <li key={id}>
-              <button
-                type="button"
-                className={`flex min-h-12 w-full flex-col border-t-[5px] p-2 text-left ${state === undefined ? 'border-rule' : state ? 'border-ink bg-picked' : 'border-dashed border-ink-2'}`}
-                aria-pressed={state === true}
-                aria-label={`${name}${state === undefined ? '' : state ? ', seen' : ', looked and not there'}`}
-                onClick={() => next(id)}
-              >
+              <SymptomButton {...SYMPTOM_WORDS[id]} state={seen[id]} onTap={(to) => onChange(seenAfter(seen, id, to))}>
                 <SymptomDrawing id={id} />
-                <b className={state === false ? 'line-through' : ''}>{name}</b>
-                <span className="text-[13px] text-ink-2">{state === false ? 'looked, not there' : look}</span>
-              </button>
+              </SymptomButton>
             </li>
           );
         })}
