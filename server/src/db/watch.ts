@@ -59,7 +59,11 @@ export function watchDatabase(
   };
   const watching = (async () => {
     while (!stopped) {
-      const said = await answer();
+      const known = client !== null;
+      let said = await answer();
+      if (said !== true) letGo();
+      // A connection that was cut tells nothing of the database yet: a fresh one does, and at once.
+      if (said === false && known && !stopped) said = await answer();
       if (stopped) break;
       if (said !== true) letGo();
       if (said === null && up) letGoOfAll(pool);
