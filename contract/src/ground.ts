@@ -1,5 +1,12 @@
 import { z } from 'zod';
-import { CONSTITUENT_NAMES, DEFAULT_SWELL_PERCENT, FED_BY, GUESSED_KINDS, isTimeZone } from '@riffle/core';
+import {
+  CONSTITUENT_NAMES,
+  DEFAULT_SWELL_PERCENT,
+  FED_BY,
+  GUESSED_KINDS,
+  isTimeZone,
+  USUAL_MARGIN_MIN,
+} from '@riffle/core';
 import { GROUND_KINDS, SPOT_KINDS } from './kinds.ts';
 import { MOST, NUMBERS } from './limits.ts';
 import { Along, Based, Entered, Id, Name, Note, Offset, Stored, Whole, within } from './shared.ts';
@@ -15,6 +22,10 @@ const TideConstants = z.object({
   meanLevel_m: within(NUMBERS.tideLevel_m),
   /** The sand can be worked while the water stands lower than this. */
   workBelow_m: within(NUMBERS.tideLevel_m),
+  /** The way off the beach is dry while the water stands lower than this; null where it never floods. */
+  wayBelow_m: within(NUMBERS.tideLevel_m).nullable().default(null),
+  /** What is left over before the water is back. */
+  margin_min: within(NUMBERS.shoreMargin_min).default(USUAL_MARGIN_MIN),
   constituents: z
     .array(
       z.object({
@@ -55,6 +66,9 @@ const groundFields = {
   catchmentEntered: Entered.nullable().default(null),
   note: Note,
   tide: TideConstants.nullable().default(null),
+  /** Rise over run of a beach's face, and as it was typed. */
+  faceSlope: within(NUMBERS.faceSlope).nullable().default(null),
+  faceSlopeEntered: Entered.nullable().default(null),
   profile: z.array(ProfilePoint).max(MOST.profilePoints, 'At most 2,000 heights.').default([]),
   /** What was found where Riffle had guessed a sign from the line. */
   lookedAt: z

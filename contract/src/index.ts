@@ -56,12 +56,15 @@ export {
 export {
   GaugeReading,
   NewGaugeReading,
+  NewSwellReading,
   NewPermission,
   NewSign,
   Permission,
   Sign,
   SignKindOrWord,
   StoredGaugeReading,
+  StoredSwellReading,
+  SwellReading,
   StoredPermission,
   StoredSign,
 } from './read.ts';

@@ -56,6 +56,20 @@ export const NUMBERS = {
   tideLevel_m: between(-20, 20, 'm'),
   tideAmplitude_m: between(0, 20, 'm'),
   tidePhase_deg: between(-360, 360, '°'),
+  /** What is left over before the tide is back. */
+  shoreMargin_min: between(0, 360, 'min'),
+  /** Rise over run of a beach's face. */
+  faceSlope: between(0.005, 0.5, '', {
+    tooLittle: 'A beach rises at least 1 in 200.',
+    tooMuch: 'Steeper than 1 in 2 is no beach: give its rise over its run.',
+  }),
+  waveHeight_m: above0(25, 'm', { tooMuch: 'At most 25 m (80 ft) of swell.' }),
+  wavePeriod_s: between(2, 30, 's', {
+    tooLittle: 'At least 2 s from crest to crest.',
+    tooMuch: 'At most 30 s from crest to crest.',
+  }),
+  /** What a storm took of a berm. */
+  bermCut_m: between(0, 20, 'm'),
   /** River level at the stake. */
   level_m: between(-20, 30, 'm'),
   /** Below the surface, by hand. */

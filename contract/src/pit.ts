@@ -15,6 +15,8 @@ const Layer = z.object({
   /** 0 none, 1 some, 2 much, 3 sticks to everything. */
   clay: wholeWithin(NUMBERS.clay),
   iron: z.boolean(),
+  /** Share of black sand by volume, where it was panned down; null where nobody looked. */
+  blackSand_percent: within(NUMBERS.percent).nullable().default(null),
   cobbles_percent: within(NUMBERS.percent),
   /** What is dug for; the rest is stripped. */
   pay: z.boolean(),

@@ -39,6 +39,9 @@ export const Sign = Whole.extend({
   /** Size of a float stone; of a flood mark its height above the water. */
   size_mm: within(NUMBERS.signSize_mm).nullable(),
   sizeEntered: Entered.nullable(),
+  /** Of a beach's sign: how high it lies above the tide table's zero. */
+  height_m: within(NUMBERS.tideLevel_m).nullable().default(null),
+  heightEntered: Entered.nullable().default(null),
   /** Overburden down to what one wants to pan. */
   cover_m: within(NUMBERS.cover_m).nullable(),
   coverEntered: Entered.nullable(),
@@ -80,6 +83,24 @@ export const NewGaugeReading = GaugeReading.extend(Based.shape).meta({ id: 'NewG
 export const StoredGaugeReading = GaugeReading.extend(Stored.shape).meta({ id: 'GaugeReading' });
 export type GaugeReading = z.infer<typeof GaugeReading>;
 export type StoredGaugeReading = z.infer<typeof StoredGaugeReading>;
+
+/** The sea off a beach: its significant height and the time from crest to crest; a storm is read at its height. */
+export const SwellReading = Whole.extend({
+  groundId: Id,
+  readAt: Timestamp,
+  height_m: within(NUMBERS.waveHeight_m),
+  heightEntered: Entered,
+  period_s: within(NUMBERS.wavePeriod_s),
+  isStorm: z.boolean(),
+  /** How much of the berm the storm took, as seen afterwards; null where nobody looked. */
+  cut_m: within(NUMBERS.bermCut_m).nullable().default(null),
+  cutEntered: Entered.nullable().default(null),
+  note: Note,
+});
+export const NewSwellReading = SwellReading.extend(Based.shape).meta({ id: 'NewSwellReading' });
+export const StoredSwellReading = SwellReading.extend(Stored.shape).meta({ id: 'SwellReading' });
+export type SwellReading = z.infer<typeof SwellReading>;
+export type StoredSwellReading = z.infer<typeof StoredSwellReading>;
 
 /** A claim, a permit or a closed season of a ground, as the crew wrote it down. */
 export const Permission = Whole.extend({

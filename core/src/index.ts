@@ -37,7 +37,7 @@ export {
 } from './measures/display.ts';
 
 export { DENSITY_KG_M3, GRAVITY_M_S2 } from './grains/constants.ts';
-export { freshWater, type Water } from './grains/water.ts';
+export { freshWater, OPEN_SEA_G_KG, seaWater, type Water } from './grains/water.ts';
 export { equivalentDiameter_m, FERGUSON_CHURCH, fergusonChurch_m_s } from './grains/fergusonChurch.ts';
 export { dietrich_m_s, DIETRICH_LEAST_CSF } from './grains/dietrich.ts';
 export { haiderLevenspiel_m_s, haiderLevenspielDrag } from './grains/haiderLevenspiel.ts';
@@ -272,6 +272,7 @@ export {
   type PermissionToday,
   type Standing,
 } from './read/permission.ts';
+export { byFloods, byStorms, type Renewal } from './read/renewal.ts';
 export { worthAPan, type Place, type Ranked, type Ranking, type RankingRules, type Reason } from './read/worthAPan.ts';
 export { traceColors, type Trace, type TracePoint } from './read/trace.ts';
 export { changePoint } from './read/changePoint.ts';
@@ -456,3 +457,4 @@ export * from './set/index.ts';
 export * from './walk/index.ts';
 export * from './dry/index.ts';
 export * from './finish/index.ts';
+export * from './beach/index.ts';

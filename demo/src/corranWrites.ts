@@ -30,6 +30,7 @@ import { benchWrites, handsWrites, pitsAt, screeningWrite } from './samplingWrit
 import { crackWrites } from './crackWrites.ts';
 import { dryWrites, jarWrites } from './dryWrites.ts';
 import { crewWrites } from './crewWrites.ts';
+import { shoreWrites, TRUE_FACE } from './shoreWrites.ts';
 import { trialWrites } from './trialWrites.ts';
 import { SCREENED } from './trueSampling.ts';
 import { CORRAN, RUNS, TRUE_COLOR_MG, type TrueGround, type TrueRun, type TrueSpot } from './truth.ts';
@@ -189,6 +190,8 @@ export function corranWrites({
         catchmentEntered: ground.catchment_ha ? { text: String(ground.catchment_ha), unit: 'ha' } : null,
         note: '',
         tide: ground.tide ?? null,
+        faceSlope: ground.tide ? TRUE_FACE.slope : null,
+        faceSlopeEntered: ground.tide ? TRUE_FACE.entered : null,
         profile: [],
         lookedAt: [],
         joins: mouth ?? null,
@@ -243,6 +246,8 @@ export function corranWrites({
         size_mm: s.size_mm ?? null,
         sizeEntered: s.size_mm === undefined ? null : { text: String(s.size_mm), unit: 'mm' },
         cover_m: s.cover_m ?? null,
+        height_m: null,
+        heightEntered: null,
         coverEntered: s.cover_m === undefined ? null : { text: String(s.cover_m), unit: 'm' },
         weight: s.weight ?? null,
         comeBackWith: s.comeBackWith ?? '',
@@ -303,6 +308,8 @@ export function corranWrites({
         groundId,
         spotIds,
       });
+    if (ground.key === 'strand')
+      shoreWrites({ put, nextId, season_ms, groundId, positionAt: (d, o) => centre.positionAt(d, o, 'left') });
     if (ground.key === 'wash') crackWrites(put, nextId, onDay, groundId, spotIds.get('Ledge') ?? '');
     if (ground.key === 'wash') jarWrites({ put, nextId, season_ms, groundId });
     if (ground.key === 'bench') benchWrites(lay, put, nextId, onDay, groundId, centre, ground.sizes, sampling);

@@ -1,3 +1,4 @@
+export { buoyCsv } from './devices/buoy.ts';
 export { gaugeCsv } from './devices/gauge.ts';
 export { ON_THE_SCALE, scaleLines } from './devices/scale.ts';
 export { nmeaChecksum, walkNmea } from './devices/gps.ts';

@@ -68,11 +68,12 @@ const pitRecord = (p: TruePit, groundId: string, spotId: string, at: (day: numbe
   width_m: p.width_m,
   widthEntered: entered(`${p.width_m}`, 'm'),
   batter: 0,
-  layers: p.layers.map((l) => ({
+  layers: p.layers.map(({ black_percent = null, ...l }) => ({
     ...l,
     id: nextId(p.day),
     thicknessEntered: entered(`${l.thickness_m}`, 'm'),
     moisture: 'moist',
+    blackSand_percent: black_percent,
     note: '',
   })),
   bottom: p.bottom,

@@ -17,6 +17,7 @@ export interface TruePit {
     readonly iron: boolean;
     readonly cobbles_percent: number;
     readonly pay: boolean;
+    readonly black_percent?: number;
   }[];
   readonly bottom: 'bedrock, rotten' | 'bedrock, cracked' | 'clay' | 'not reached' | 'false bottom';
   readonly waterAt_m: number | null;
@@ -30,7 +31,7 @@ const layer = (
   color: string,
   firmness: 'loose' | 'firm' | 'rings hard',
   cobbles_percent: number,
-  some: { clay?: number; iron?: boolean; pay?: boolean } = {},
+  some: { clay?: number; iron?: boolean; pay?: boolean; black_percent?: number } = {},
 ): TruePit['layers'][number] => ({
   thickness_m,
   material,
@@ -40,6 +41,7 @@ const layer = (
   clay: some.clay ?? 0,
   iron: some.iron ?? false,
   pay: some.pay ?? false,
+  ...(some.black_percent !== undefined && { black_percent: some.black_percent }),
 });
 
 export const PITS: readonly TruePit[] = [
@@ -52,7 +54,7 @@ export const PITS: readonly TruePit[] = [
     width_m: 0.5,
     layers: [
       layer(0.06, 'sand', 'buff', 'loose', 0),
-      layer(0.06, 'black sand', '', 'firm', 0, { iron: true, pay: true }),
+      layer(0.06, 'black sand', '', 'firm', 0, { iron: true, pay: true, black_percent: 70 }),
     ],
     bottom: 'not reached',
     waterAt_m: null,
@@ -67,7 +69,7 @@ export const PITS: readonly TruePit[] = [
     width_m: 0.6,
     layers: [
       layer(0.12, 'sand', 'buff', 'loose', 0),
-      layer(0.05, 'black sand', '', 'firm', 0, { iron: true, pay: true }),
+      layer(0.05, 'black sand', '', 'firm', 0, { iron: true, pay: true, black_percent: 85 }),
     ],
     bottom: 'not reached',
     waterAt_m: null,
@@ -82,7 +84,7 @@ export const PITS: readonly TruePit[] = [
     width_m: 0.6,
     layers: [
       layer(0.27, 'sand', 'buff', 'loose', 5),
-      layer(0.04, 'black sand', '', 'firm', 0, { iron: true, pay: true }),
+      layer(0.04, 'black sand', '', 'firm', 0, { iron: true, pay: true, black_percent: 55 }),
     ],
     bottom: 'false bottom',
     waterAt_m: 0.3,

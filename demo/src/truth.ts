@@ -90,6 +90,9 @@ export interface TrueGround {
   readonly tide?: {
     readonly meanLevel_m: number;
     readonly workBelow_m: number;
+    /** Of the way round the point, and what is left over before the water. */
+    readonly wayBelow_m: number;
+    readonly margin_min: number;
     readonly constituents: {
       readonly name: 'M2' | 'S2' | 'N2' | 'K1' | 'O1';
       readonly amplitude_m: number;
@@ -405,6 +408,8 @@ export const CORRAN: readonly TrueGround[] = [
     tide: {
       meanLevel_m: 1.1,
       workBelow_m: 1.2,
+      wayBelow_m: 1.5,
+      margin_min: 30,
       constituents: [
         { name: 'M2', amplitude_m: 0.62, phase_deg: 48 },
         { name: 'S2', amplitude_m: 0.22, phase_deg: 71 },

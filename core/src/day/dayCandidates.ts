@@ -51,6 +51,8 @@ export interface Candidate {
   readonly kinds: readonly string[];
   /** Why nobody can work there today; null when it is open. */
   readonly closed: string | null;
+  /** The level of the water below which it can be worked; null where none is known. */
+  readonly worksBelow_m: number | null;
   /** Lies so that high water takes it. */
   readonly byWater: boolean;
 }
@@ -156,6 +158,7 @@ export function dayCandidates(
       trips,
       chance,
       value: worth >= HARDLY_WORTH * most ? worth : 0,
+      worksBelow_m: spot?.worksBelow_m ?? null,
       closed: tooHigh ? 'the river stands too high' : (shutBy(place) ?? (frozenShut ? 'frozen ground' : null)),
       byWater:
         groundKind === 'creek' &&
@@ -184,13 +187,14 @@ export function dayProblem(
   candidates: readonly Candidate[],
   asked: Pick<DayAsked, 'start_min' | 'back_min' | 'start_m' | 'rest_min'>,
   line: WalkedLine,
-  open: readonly OpenHours[] | null,
+  /** When a place can be worked; null: at any time. */
+  open: (place: Candidate) => readonly OpenHours[] | null,
 ): DayProblem {
   const at = [...candidates.map((c) => c.distance_m), asked.start_m].map((d) =>
     Math.min(line.length_m, Math.max(0, d)),
   );
   return {
-    stops: candidates.map((c) => ({ id: c.id, work_min: c.work_min, value: c.value, open })),
+    stops: candidates.map((c) => ({ id: c.id, work_min: c.work_min, value: c.value, open: open(c) })),
     walk_min: at.map((a) => at.map((b) => walkingMinutes(line, a, b))),
     start_min: asked.start_min,
     back_min: asked.back_min,

@@ -5,7 +5,7 @@ import { equivalentDiameter_m, fergusonChurch_m_s } from './fergusonChurch.ts';
 import { flakeDisc, flakeSettling_m_s } from './flake.ts';
 import { haiderLevenspiel_m_s, haiderLevenspielDrag } from './haiderLevenspiel.ts';
 import { hinderedSettling_m_s, richardsonZakiExponent } from './richardsonZaki.ts';
-import { freshWater, type Water } from './water.ts';
+import { freshWater, seaWater, type Water } from './water.ts';
 
 const waterOf = (c: ReferenceCase): Water => ({
   density_kg_m3: c.inputs['rho_f_kg_m3'],
@@ -20,6 +20,24 @@ describe('fresh water against IAPWS-95 and IAPWS 2008 (check values 03a)', () =>
   });
   test('steam and ice are refused', () =>
     expect(() => freshWater(60)).toThrow(/temperature_C is 60; it must be from 0 to 40/));
+});
+
+describe('sea water against TEOS-10 and Sharqawy and others (check values 03b)', () => {
+  test.each(referenceCases('03b-sea-water'))(
+    '$inputs.temperature_C °C, $inputs.practical_salinity g/kg in practical salinity',
+    (c) => {
+      const water = seaWater(c.inputs['temperature_C'], c.inputs['practical_salinity']);
+      expectNear(water.density_kg_m3, c.expected['density_kg_m3'], { tolerance_relative: 2e-4 });
+      expectNear(water.kinematicViscosity_m2_s, c.expected['kinematic_viscosity_m2_s'], c);
+    },
+  );
+  test('without salt it is fresh water; brine is refused', () => {
+    expectNear(seaWater(12, 0).density_kg_m3, freshWater(12).density_kg_m3, { tolerance_relative: 1e-5 });
+    expectNear(seaWater(12, 0).kinematicViscosity_m2_s, freshWater(12).kinematicViscosity_m2_s, {
+      tolerance_relative: 1e-5,
+    });
+    expect(() => seaWater(12, 80)).toThrow(/salt_g_kg is 80/);
+  });
 });
 
 describe('Ferguson & Church 2004 (check values 04a, 04e)', () => {

@@ -9,8 +9,8 @@ export interface Panned {
   readonly color_mg: number;
   /** Milligrams of gold those pans held by count or weight. */
   readonly gold_mg: number;
-  /** Did a flood pass since the last of them? */
-  readonly floodSince: boolean;
+  /** Chance that a flood or a storm laid the place anew since the last of them. */
+  readonly laidAnew: number;
   /** What pans of one place differ by for these together, and how unsure the weight of a color is (see `spotGrades`). */
   readonly scatterVariance: number;
   readonly commonLogSd: number;
@@ -35,7 +35,7 @@ export interface LikelyGrade {
  */
 export function likelyGrades(
   before: number,
-  p: Omit<Panned, 'colors' | 'floodSince' | 'commonLogSd'> | null,
+  p: Omit<Panned, 'colors' | 'laidAnew' | 'commonLogSd'> | null,
   pays_mg_L: number,
   spotCv: number,
 ): LikelyGrade[] {

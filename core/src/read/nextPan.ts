@@ -10,7 +10,7 @@ export interface PanPlace {
   /** Chance that it pays, all considered; and the same without its own pans. */
   readonly chance: number;
   readonly chanceBefore: number;
-  readonly panned: Omit<Panned, 'floodSince'> | null;
+  readonly panned: Omit<Panned, 'laidAnew'> | null;
   /** Minutes to get down to it and take the pan. */
   readonly work_min: number;
   /** Nobody can pan there today. */

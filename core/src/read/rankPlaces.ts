@@ -5,6 +5,7 @@ import { gatherPlaces, withGuesses, type GatheredPlace, type SignSeen, type Spot
 import type { GuessedSign } from './guessSigns.ts';
 import type { JoiningGround } from './mouths.ts';
 import { isNoDig } from './noDig.ts';
+import type { Renewal } from './renewal.ts';
 import { signKind } from './signKinds.ts';
 import type { Panned } from './chanceToPay.ts';
 import { worthAPan, type Ranked, type RankingRules } from './worthAPan.ts';
@@ -50,8 +51,8 @@ export function rankPlaces(
   samples: readonly (SpotPan & { readonly takenAt: string })[],
   grades: ReadonlyMap<string, SpotGrade>,
   rules: RankingRules,
-  /** When the last flood stood highest, ISO 8601; null: none is known. */
-  lastFlood: string | null,
+  /** What lays its places anew; null: nothing is known of it. */
+  renewal: Renewal | null,
   now_ms: number,
   /** What the line hints at and nobody has seen. */
   guesses: readonly GuessedSign[] = [],
@@ -62,8 +63,10 @@ export function rankPlaces(
     [...signs, ...draws.map(mouthSign)],
   );
   const bySpot = samplesBySpot(samples);
-  const pannedAt = (spotId: string | null): Panned | null => {
-    const found = spotId === null ? undefined : grades.get(spotId);
+  const lastPan_ms = (spotId: string | null): number =>
+    Math.max(0, ...((spotId !== null && bySpot.get(spotId)) || []).map((s) => Date.parse(s.takenAt)));
+  const pannedAt = (place: GatheredPlace): Panned | null => {
+    const found = place.spotId === null ? undefined : grades.get(place.spotId);
     if (!found) return null;
     const mine = bySpot.get(found.spotId) ?? [];
     const { grade_mg_L, oneColor_mg_L, scatterVariance, commonLogSd } = found.hole.evidence;
@@ -74,18 +77,21 @@ export function rankPlaces(
       gold_mg: grade_mg_L * found.volumeBank_L,
       scatterVariance,
       commonLogSd,
-      floodSince: lastFlood !== null && mine.every((s) => s.takenAt < lastFlood),
+      laidAnew: renewal?.since(place, lastPan_ms(place.spotId)) ?? 0,
     };
   };
   const places = withGuesses(
-    gathered.filter((place) => isPlaceToDig(place, pannedAt(place.spotId) !== null)),
+    gathered.filter((place) => isPlaceToDig(place, pannedAt(place) !== null)),
     guesses,
-  ).map((place) => ({ place, panned: pannedAt(place.spotId) }));
+  ).map((place) => ({ place, panned: pannedAt(place) }));
   const byId = new Map(places.map((p) => [p.place.id, p]));
-  const freshFlood = lastFlood !== null && now_ms - Date.parse(lastFlood) <= FRESH_DAYS * DAY_MS;
   const { ranked, outOfReach, baseChance } = worthAPan(
-    places.map(({ place, panned }) => ({ ...place, panned })),
-    { ...rules, freshFlood },
+    places.map(({ place, panned }) => ({
+      ...place,
+      panned,
+      fresh: renewal?.since(place, Math.max(lastPan_ms(place.spotId), now_ms - FRESH_DAYS * DAY_MS)) ?? 0,
+    })),
+    { ...rules, ...(renewal && { renewedBy: renewal.by }) },
   );
   const all = ranked.flatMap((r) => {
     const found = byId.get(r.place.id);

@@ -29,7 +29,7 @@ const panned = (colors: number, some: Partial<Panned> = {}): Panned => ({
   colors,
   color_mg: 0.8,
   gold_mg: colors * 0.8,
-  floodSince: false,
+  laidAnew: 0,
   scatterVariance: 0.3,
   commonLogSd: 0,
   ...some,
@@ -133,10 +133,11 @@ describe('worth a pan', () => {
     expect(chanceToPay(0.3, rich, 0.15, 1)).toBeGreaterThan(chanceToPay(0.3, { ...rich, commonLogSd: 0.6 }, 0.15, 1));
   });
   test('a flood renews a bar’s blank, not a bedrock’s (W2)', () => {
-    const of = (kind: SignKindName, floodSince: boolean): number =>
-      worthAPan([place('a', [kind], { panned: panned(0, { floodSince }) })], rules).ranked[0]?.reasons.find((r) =>
-        /blank/.test(r.says),
-      )?.logOdds ?? NaN;
+    const of = (kind: SignKindName, flood: boolean): number =>
+      worthAPan(
+        [place('a', [kind], { panned: panned(0, { laidAnew: flood ? 1 : 0 }) })],
+        rules,
+      ).ranked[0]?.reasons.find((r) => /blank/.test(r.says))?.logOdds ?? NaN;
     expect(of('bar', true)).toBeCloseTo(0.3 * of('bar', false), 9);
     expect(of('bedrock', true)).toBe(of('bedrock', false));
     expect(of('bedrock', false)).toBeLessThan(0);
@@ -455,10 +456,10 @@ describe('a closer look, the trail and one’s own opinion move a place', () => 
     );
   });
   test('after a flood bars and inside bends wear a skin worth skimming, until they are panned; bedrock does not (W10)', () => {
-    const raised = (p: Place): number => scoreOf(p, { freshFlood: true }) - scoreOf(p);
+    const raised = (p: Place): number => scoreOf({ ...p, fresh: p.panned?.laidAnew ?? 1 }) - scoreOf(p);
     expect(raised(place('a', ['bar']))).toBeCloseTo(0.4, 9);
     // With pans of its own it is moved by Bayes' rule on what it is held for, so by a little less or more.
-    expect(raised(place('a', ['inside bend'], { panned: panned(1, { floodSince: true }) }))).toBeCloseTo(0.4, 0);
+    expect(raised(place('a', ['inside bend'], { panned: panned(1, { laidAnew: 1 }) }))).toBeCloseTo(0.4, 0);
     expect(raised(place('a', ['bar'], { panned: panned(1) }))).toBe(0);
     expect(raised(place('a', ['bedrock']))).toBe(0);
   });

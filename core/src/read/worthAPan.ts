@@ -2,6 +2,7 @@ import type { Bank } from '../ground/centreLine.ts';
 import { requirePositive, requireWithin } from '../outOfRange.ts';
 import { chanceToPay, type Panned } from './chanceToPay.ts';
 import { fedLogOdds, GOLD_SOURCES, type FedBy } from './fedBy.ts';
+import { blankLeft, RENEWED, type Renewal } from './renewal.ts';
 import { COMBINATIONS, COMMON_BASE, SIGN_TRAITS, signKind, type AnyKind } from './signKinds.ts';
 
 /** A place that may be worth a pan. */
@@ -18,6 +19,8 @@ export interface Place {
   /** What the line hints at there, with the chance that it is there. */
   readonly guessed?: readonly { readonly kind: AnyKind; readonly sure: number }[];
   readonly panned: Panned | null;
+  /** Chance that a flood or a storm lately left a skin or a seam there that nobody has panned. */
+  readonly fresh?: number;
   /** Overburden down to what one wants to pan, m. */
   readonly cover_m: number;
   /** The person's own word on it, in log odds (-2 to 2), with the note that says why. */
@@ -36,7 +39,7 @@ export interface Reason {
     | 'combination'
     | 'trail'
     | 'float'
-    | 'flood'
+    | Renewal['by']
     | 'pans'
     | 'neighbors'
     | 'own word';
@@ -75,8 +78,8 @@ export interface RankingRules {
   readonly trail?: { readonly from_m: number; readonly to_m: number; readonly certainty: number } | null;
   /** What fed the district, where it is known: it decides which signs count. */
   readonly fedBy?: FedBy | null;
-  /** A flood so lately that bars still wear its skin. */
-  readonly freshFlood?: boolean;
+  /** What lays the ground anew; floods when not given. */
+  readonly renewedBy?: Renewal['by'];
   /** Where the largest float lies of a run of stones that grows upstream. */
   readonly float?: { readonly largest_m: number } | null;
 }
@@ -100,8 +103,7 @@ const OVERLAP = 0.5;
 const ABOVE_TRAIL = 0.8;
 const FEEDS = 0.5;
 const TOWARD_FLOAT = 0.25;
-const FLOOD_SKIN = 0.4;
-const SKINNED: readonly AnyKind[] = ['bar', 'inside bend'];
+const FRESH_SKIN = 0.4;
 
 const logit = (p: number): number => Math.log(p / (1 - p));
 const chanceOf = (logOdds: number): number => 1 / (1 + Math.exp(-logOdds));
@@ -136,7 +138,7 @@ export function worthAPan(
     priors = {},
     trail = null,
     float = null,
-    freshFlood = false,
+    renewedBy = 'flood',
     spotCv = USUAL_SPOT_CV,
     fedBy = null,
   }: RankingRules,
@@ -255,9 +257,10 @@ export function worthAPan(
           tally: null,
         });
     }
-    // High water renews the inside line of bars in a thin skin: worth skimming until someone has.
-    if (freshFlood && place.kinds.some((k) => SKINNED.includes(k)) && (!place.panned || place.panned.floodSince))
-      reasons.push({ from: 'flood', logOdds: FLOOD_SKIN, says: 'a fresh flood skin to skim', tally: null });
+    // High water renews the inside line of bars in a thin skin, a storm the seams of a beach: worth a look until someone has.
+    const { kinds: renewed, says } = RENEWED[renewedBy];
+    if (place.fresh && place.kinds.some((k) => renewed.includes(k)))
+      reasons.push({ from: renewedBy, logOdds: FRESH_SKIN * place.fresh, says, tally: null });
     // A place with pans of its own has said where it stands on the trail.
     if (trail && !place.panned && place.distance_m > trail.to_m)
       reasons.push({
@@ -310,7 +313,12 @@ export function worthAPan(
     if (place.panned) {
       const before = chanceOf(reasons.reduce((sum, r) => sum + r.logOdds, base));
       reasons.push(
-        ownPans(place, place.panned, logit(chanceToPay(before, place.panned, pays_mg_L, spotCv)) - logit(before)),
+        ownPans(
+          place,
+          place.panned,
+          logit(chanceToPay(before, place.panned, pays_mg_L, spotCv)) - logit(before),
+          renewedBy,
+        ),
       );
     }
     const logOdds = reasons.reduce((sum, r) => sum + r.logOdds, base);
@@ -377,16 +385,14 @@ function nearOf(place: Place, tried: readonly Tried[]): Near[] {
   return near;
 }
 
-function ownPans(place: Place, p: Panned, logOdds: number): Reason {
+function ownPans(place: Place, p: Panned, logOdds: number, renewedBy: Renewal['by']): Reason {
   if (logOdds >= 0 || p.colors > 0)
     return { from: 'pans', logOdds, says: `${p.colors} color${p.colors === 1 ? '' : 's'} panned here`, tally: null };
-  const left = p.floodSince
-    ? Math.max(...(place.kinds.length > 0 ? place.kinds.map((k) => signKind(k).blankAfterFlood) : [0.6]))
-    : 1;
+  const left = 1 - p.laidAnew * (1 - blankLeft(renewedBy, place.kinds));
   return {
     from: 'pans',
     logOdds: logOdds * left,
-    says: left < 1 ? 'blank, but a flood since' : 'panned blank',
+    says: left < 0.95 ? `blank, but a ${renewedBy} since` : 'panned blank',
     tally: null,
   };
 }

@@ -3,6 +3,7 @@ import { seededRandom } from '@riffle/core';
 import { calibrateBoxes } from './boxes.ts';
 import { calibrateCrews } from './crews.ts';
 import { calibrateFinishing } from './finishing.ts';
+import { calibrateStorms } from './storms.ts';
 import { calibrateWashers } from './washers.ts';
 import { calibrateFaults } from './faults.ts';
 import { calibrateGrades } from './grades.ts';
@@ -78,6 +79,12 @@ describe('said against true, simulated', () => {
   test('the finishing table, against one of another law of transport; and the magnet', () => {
     const { minutes, kept, again, dragged } = calibrateFinishing(60, seededRandom(1936));
     for (const t of [minutes, kept, again, dragged]) expect([t.name, t.share > 0.78]).toEqual([t.name, true]);
+  });
+  test('what storms reached, against two other laws of run-up; the sand is dry at the last minute offered', () => {
+    const { reach, toToe, dry } = calibrateStorms(400, seededRandom(1962));
+    expect(reach.share).toBeGreaterThanOrEqual(0.85);
+    expect(toToe.worst(40)).toBeLessThanOrEqual(0.1);
+    expect(dry.share).toBeGreaterThanOrEqual(0.94);
   });
   test('passes of a dry washer, against one of riffles that each take their chance', () => {
     const { one, measured, three, meets } = calibrateWashers(60, seededRandom(1904));

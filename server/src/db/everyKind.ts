@@ -3,7 +3,7 @@ import { cleanups, forecasts, jars, lifts } from '../clean/queries.ts';
 import { daySheets } from '../day/queries.ts';
 import { grounds, spots } from '../ground/queries.ts';
 import { attachments, outlines } from '../map/queries.ts';
-import { gaugeReadings, permissions, signs } from '../read/queries.ts';
+import { gaugeReadings, permissions, signs, swellReadings } from '../read/queries.ts';
 import { runs, workRounds } from '../run/queries.ts';
 import {
   containers,
@@ -25,6 +25,7 @@ export const EVERY_KIND = [
   spots,
   signs,
   gaugeReadings,
+  swellReadings,
   permissions,
   daySheets,
   outlines,

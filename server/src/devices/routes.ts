@@ -1,5 +1,5 @@
 import { Id, Problem } from '@riffle/contract';
-import { gaugeCsv, scaleLines, walkNmea } from '@riffle/demo';
+import { buoyCsv, gaugeCsv, scaleLines, walkNmea } from '@riffle/demo';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import type pg from 'pg';
@@ -7,7 +7,7 @@ import { z } from 'zod';
 import { grounds } from '../ground/queries.ts';
 import { Refusal } from '../http/problems.ts';
 
-/** Simulated devices that stand in for real ones: a receiver that walks up a ground, a river gauge, a scale. */
+/** Simulated devices that stand in for real ones: a receiver that walks up a ground, a river gauge, a wave buoy, a scale. */
 export function deviceRoutes(scope: FastifyInstance, pool: pg.Pool): void {
   const app = scope.withTypeProvider<ZodTypeProvider>();
 
@@ -48,6 +48,23 @@ export function deviceRoutes(scope: FastifyInstance, pool: pg.Pool): void {
         .header('content-type', 'text/csv; charset=utf-8')
         .serializer(String)
         .send(gaugeCsv(new Date(), request.query.days)),
+  );
+
+  app.get(
+    '/devices/buoy.csv',
+    {
+      schema: {
+        tags: ['devices'],
+        summary: 'A simulated wave buoy: height and period of the swell every three hours of the last days, as CSV.',
+        querystring: z.object({ days: z.coerce.number<number>().int().min(1).max(60).default(14) }),
+        response: { 200: z.unknown() },
+      },
+    },
+    async (request, reply) =>
+      reply
+        .header('content-type', 'text/csv; charset=utf-8')
+        .serializer(String)
+        .send(buoyCsv(new Date(), request.query.days)),
   );
 
   app.get(

@@ -5,7 +5,7 @@ import { eachRecord, type Db } from '../db/pool.ts';
 import type { Kept, RecordKind, Sent } from '../db/recordKind.ts';
 import { Refusal } from '../http/problems.ts';
 import { outlines } from '../map/queries.ts';
-import { gaugeReadings, permissions, signs } from '../read/queries.ts';
+import { gaugeReadings, permissions, signs, swellReadings } from '../read/queries.ts';
 import { looks, lots, pits, samplePlans, samples, screenings, sweeps } from '../sample/queries.ts';
 import type { RawRecord } from './rawGroundFile.ts';
 import { spots } from './queries.ts';
@@ -17,6 +17,7 @@ import { spots } from './queries.ts';
 const OF_GROUND = [
   permissions,
   gaugeReadings,
+  swellReadings,
   outlines,
   signs,
   samplePlans,

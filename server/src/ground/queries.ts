@@ -22,6 +22,8 @@ export const grounds = recordKind({
     catchmentEntered: 'catchment_entered',
     note: 'note',
     tide: 'tide',
+    faceSlope: 'face_slope',
+    faceSlopeEntered: 'face_slope_entered',
     profile: 'profile',
     lookedAt: 'looked_at',
     joins: parts({ groundId: 'joins_ground_id', distance_m: 'joins_distance_m', bank: 'joins_bank' }, { orNull: true }),

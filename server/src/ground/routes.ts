@@ -210,6 +210,8 @@ async function groundOf(
   const { length_m, swell_percent, note } = read;
   const bare: Ground = {
     tide: null,
+    faceSlope: null,
+    faceSlopeEntered: null,
     profile: [],
     lookedAt: [],
     joins: null,

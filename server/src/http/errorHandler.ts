@@ -39,6 +39,7 @@ const CONSTRAINTS: Readonly<
   permission_in_order: { path: 'to', message: 'It ends before it begins.', code: 'INVALID' },
   permission_yearly: { path: 'from', message: 'What comes every year needs its first and last day.', code: 'INVALID' },
   gauge_reading_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
+  swell_reading_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
   sign_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },
   sign_weighed: { path: 'weight', message: 'An own word has a weight; other signs have none.', code: 'INVALID' },
   lot_ground_fk: { path: 'groundId', message: 'That ground is not in the book.', code: 'UNKNOWN_REFERENCE' },

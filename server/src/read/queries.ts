@@ -2,9 +2,11 @@ import {
   NewGaugeReading,
   NewPermission,
   NewSign,
+  NewSwellReading,
   StoredGaugeReading,
   StoredPermission,
   StoredSign,
+  StoredSwellReading,
 } from '@riffle/contract';
 import { day, recordKind } from '../db/recordKind.ts';
 
@@ -24,6 +26,8 @@ export const signs = recordKind({
     size_mm: 'size_mm',
     sizeEntered: 'size_entered',
     cover_m: 'cover_m',
+    height_m: 'height_m',
+    heightEntered: 'height_entered',
     coverEntered: 'cover_entered',
     weight: 'weight',
     traits: 'traits',
@@ -44,6 +48,25 @@ export const gaugeReadings = recordKind({
     level_m: 'level_m',
     levelEntered: 'level_entered',
     isFlood: 'is_flood',
+    note: 'note',
+  },
+  added: {},
+});
+
+export const swellReadings = recordKind({
+  path: 'swell-readings',
+  table: 'swell_reading',
+  sent: NewSwellReading,
+  kept: StoredSwellReading,
+  fields: {
+    groundId: 'ground_id',
+    readAt: 'read_at',
+    height_m: 'height_m',
+    heightEntered: 'height_entered',
+    period_s: 'period_s',
+    isStorm: 'is_storm',
+    cut_m: 'cut_m',
+    cutEntered: 'cut_entered',
     note: 'note',
   },
   added: {},

@@ -159,6 +159,8 @@ const WITHOUT: Readonly<Record<string, readonly string[]>> = {
     'withinReach',
   ],
   'reads the records of a ground as the screens hold them; its sums are calls, the whole is not yet': [
+    'byFloods',
+    'byStorms',
     'bestOf',
     'breakEven',
     'bestSpot',

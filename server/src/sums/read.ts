@@ -102,7 +102,7 @@ export const READ_SUMS: readonly Sum[] = [
                 colors: z.int().min(0),
                 color_mg: n.positive(),
                 gold_mg: n.min(0),
-                floodSince: z.boolean().default(false),
+                laidAnew: n.min(0).max(1).default(0),
                 scatterVariance: n.min(0).max(9).default(USUAL_SCATTER_VARIANCE),
                 commonLogSd: n.min(0).max(2).default(0),
               })

@@ -686,6 +686,31 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
       Math.abs(a.still + a.parts + a.goes - 1) < 1e-9,
   ],
   // Common practice, no source: two buckets two thirds full of minus 8 in about two hours.
+  // TEOS-10 (check values 03b).
+  'sea-water': [{ temperature_C: 15 }, (a: { density_kg_m3: number }) => Math.abs(a.density_kg_m3 - 1025.976) < 0.1],
+  // A worked example of an open library for Stockdon and others (2006), from memory.
+  'run-up': [
+    { height_m: 4, period_s: 11, slope: 0.1 },
+    (a: { runup_m: number; length_m: number }) =>
+      Math.abs(a.runup_m - 2.54) < 0.005 && Math.abs(a.length_m - 188.9) < 0.1,
+  ],
+  // A still sea of level 1: its high water is 1, and a berm that was cut was reached.
+  storms: [
+    {
+      storms: [{ height_m: 4, period_s: 11, at: '2026-05-02T08:00:00Z', cut_m: 0.5 }],
+      tide: { meanLevel_m: 1, constituents: [] },
+      slope: 0.1,
+      toe: [{ distance_m: 100, height_m: 3 }],
+    },
+    (a: { storms: { middle_m: number; laidAnew: number }[]; laidAnewSince: number }) =>
+      Math.abs((a.storms[0]?.middle_m ?? 0) - 3.96) < 0.005 && a.laidAnewSince === 1,
+  ],
+  // A still sea below the level leaves the sand bare the whole day.
+  'shore-day': [
+    { midnight: '2026-05-02T00:00:00Z', tide: { meanLevel_m: 0.5, constituents: [] }, workBelow_m: 1 },
+    (a: { work: { from_min: number }[]; way: unknown }) =>
+      a.work.length === 1 && a.work[0]?.from_min === 0 && a.way === null,
+  ],
   'finishing-sluice': [
     { width_m: 0.254, depth_m: 0.016, slope: 0.0833, riffle_m: 0.006, volume_m3: 0.0252 },
     (a: { hours: number }) => a.hours > 1 && a.hours < 4,

@@ -1,3 +1,4 @@
+import { BEACH_SUMS } from './beach.ts';
 import { BOOKS_SUMS } from './books.ts';
 import { CLEAN_SUMS } from './clean.ts';
 import { DAY_SUMS } from './day.ts';
@@ -20,6 +21,7 @@ export const SUMS: readonly Sum[] = [
   ...SET_SUMS,
   ...DRY_SUMS,
   ...FINISH_SUMS,
+  ...BEACH_SUMS,
   ...RUN_SUMS,
   ...CLEAN_SUMS,
   ...BOOKS_SUMS,

@@ -8,6 +8,7 @@ import type {
   Forecast,
   GoldEntry,
   GaugeReading,
+  SwellReading,
   Ground,
   Jar,
   Lift,
@@ -36,6 +37,7 @@ import type {
   StoredForecast,
   StoredGoldEntry,
   StoredGaugeReading,
+  StoredSwellReading,
   StoredGround,
   StoredJar,
   StoredLift,
@@ -68,6 +70,7 @@ export interface Records {
   signs: { sent: Sign; kept: StoredSign };
   permissions: { sent: Permission; kept: StoredPermission };
   'gauge-readings': { sent: GaugeReading; kept: StoredGaugeReading };
+  'swell-readings': { sent: SwellReading; kept: StoredSwellReading };
   'day-sheets': { sent: DaySheet; kept: StoredDaySheet };
   outlines: { sent: Outline; kept: StoredOutline };
   attachments: { sent: Attachment; kept: StoredAttachment };
@@ -120,6 +123,7 @@ export const KINDS: { readonly [K in Kind]: KindTraits<K> } = {
   signs: { spoken: 'sign' },
   permissions: { spoken: 'permission' },
   'gauge-readings': { spoken: 'gauge reading' },
+  'swell-readings': { spoken: 'reading of the sea', many: 'readings of the sea' },
   'day-sheets': { spoken: 'day sheet' },
   outlines: { spoken: 'shape' },
   attachments: { spoken: 'picture or paper', many: 'pictures and papers' },

@@ -6,6 +6,8 @@ import { Judgement } from '../ui/Judgement.tsx';
 import { useNow } from '../ui/useNow.ts';
 import { useShow } from '../units/useShow.ts';
 import { clock, lasting } from './dayWords.ts';
+import { inDaylight } from './daySky.ts';
+import { hoursWords, nextBare, seaWords } from './seaWords.ts';
 import type { Day } from './useDay.ts';
 import { sayDay } from '../when/localTime.ts';
 import { useLocalTime } from '../when/useLocalTime.ts';
@@ -15,7 +17,10 @@ export function DayJudgement({ ground, day, date }: { ground: StoredGround; day:
   const local = useLocalTime();
   const show = useShow();
   const now_ms = useNow(60_000);
-  const { draft, plan, places, sky, river, tide } = day;
+  const { draft, plan, places, sky, river, tide, backBy } = day;
+  const isToday = date === local.isoDay(now_ms);
+  const bare = tide && (inDaylight(sky, tide.work) ?? tide.work);
+  const inHours = bare?.filter((w) => w.to_min > draft.start_min && w.from_min < draft.back_min);
   const { closed } = permissionOn(useRecords('permissions', ground.id).items, date);
   // What forbids the day comes before what the day would be: no plan for closed ground is praised.
   const [shut] = closed;
@@ -33,6 +38,19 @@ export function DayJudgement({ ground, day, date }: { ground: StoredGround; day:
         <Judgement rests={'\u00a0'}>Looking for the best order ...</Judgement>
       </div>
     );
+  if (tide && bare && (inHours?.length === 0 || day.wayShut)) {
+    const between = `${clock(draft.start_min)} to ${clock(draft.back_min)}`;
+    const next = nextBare(ground, date, local);
+    return (
+      <Judgement rests={`${next ? `Next ${next}. ` : ''}${seaWords(tide, day.shore, isToday, show, local)}`}>
+        {bare.length === 0
+          ? 'The sand does not come bare by daylight on this day.'
+          : inHours?.length === 0
+            ? `The sand can be worked ${hoursWords(bare)}, not ${between}: change your hours.`
+            : `The way off is under water from ${between}: change your hours.`}
+      </Judgement>
+    );
+  }
   if (!plan || plan.stops.length === 0)
     return (
       <Judgement rests="Give it an hour to be back, and places to choose from.">
@@ -48,7 +66,13 @@ export function DayJudgement({ ground, day, date }: { ground: StoredGround; day:
   const chance = 1 - fits.reduce((none, s) => none * (1 - (places.get(s.id)?.chance ?? 0)), 1);
   const sunset = sky.sun?.kind === 'rises and sets' ? sky.sun.sunset_min : null;
   const dark = sunset !== null && plan.back_min > sunset;
-  const left_min = draft.back_min - plan.back_min;
+  const left_min = backBy.min - plan.back_min;
+  // The sea waits for nobody: its hour comes first.
+  const gate = !tide
+    ? ''
+    : backBy.bySea
+      ? `Be off by ${clock(backBy.min)}, before the sea shuts the way: `
+      : `Sand to work ${hoursWords(inHours ?? [])}: `;
   const digs = places.get(day.digsAt ?? '');
   const toTry = fits.length - (digs ? 1 : 0);
   const rests = [
@@ -66,7 +90,7 @@ export function DayJudgement({ ground, day, date }: { ground: StoredGround; day:
     ground.kind === 'creek' &&
       river?.flood &&
       `Last flood ${local.day(river.flood.readAt, 'long')}, ${show.length(river.flood.level_m)}.`,
-    tide && 'Places wait for the sand to come bare.',
+    tide && seaWords(tide, day.shore, isToday, show, local),
   ]
     .filter(Boolean)
     .join(' ');
@@ -74,12 +98,14 @@ export function DayJudgement({ ground, day, date }: { ground: StoredGround; day:
     return (
       <Judgement rests={rests}>
         {lates.map((s) => places.get(s.id)?.name).join(', ')} {lates.length === 1 ? 'falls' : 'fall'} out: you would be
-        back at {clock(plan.back_min)}, not {clock(draft.back_min)}.
+        back at {clock(plan.back_min)}, not {clock(backBy.min)}
+        {backBy.bySea && ', when the sea shuts the way'}.
       </Judgement>
     );
   }
   return (
     <Judgement rests={rests}>
+      {gate}
       {digs && toTry === 0 ? `Dig at ${digs.name}` : first ? `${first.name} first` : 'Go'} at{' '}
       {clock(fits[0]?.begin_min ?? draft.start_min)}
       {toTry > 1 ? `, ${toTry} places` : !digs && ', that one place'}

@@ -2,7 +2,8 @@ import type { DayPlan } from '@riffle/core';
 import { useWidth } from '../ui/useWidth.ts';
 import { clock, lasting } from './dayWords.ts';
 import { type Candidate } from '@riffle/core';
-import { type DaySky, type DayTide } from './daySky.ts';
+import { type TideDay } from '../shore/shoreOf.ts';
+import { type DaySky } from './daySky.ts';
 
 interface DayTimelineProps {
   readonly plan: DayPlan;
@@ -10,7 +11,7 @@ interface DayTimelineProps {
   readonly start_min: number;
   readonly back_min: number;
   readonly sky: DaySky;
-  readonly tide: DayTide | null;
+  readonly tide: TideDay | null;
   /** Minutes after midnight, while the day is today's. */
   readonly now_min: number | null;
   readonly picked: string | null;
@@ -247,7 +248,7 @@ function TideBand({
   x,
   top,
 }: {
-  tide: DayTide;
+  tide: TideDay;
   from: number;
   to: number;
   x: (m: number) => number;
@@ -259,7 +260,8 @@ function TideBand({
   const high = Math.max(...heights, tide.workBelow_m);
   const y = (h: number): number => top + 4 + (1 - (h - low) / (high - low || 1)) * (TIDE_H - 10);
   const line = minutes.map((m, i) => `${i ? 'L' : 'M'}${x(m).toFixed(1)} ${y(heights[i] ?? 0).toFixed(1)}`).join('');
-  const open = tide.open
+  const shut = tide.way && gaps(tide.way, from, to);
+  const open = tide.work
     .map((w) => ({ from: Math.max(from, w.from_min), to: Math.min(to, w.to_min) }))
     .filter((w) => w.to > w.from);
   return (
@@ -276,10 +278,36 @@ function TideBand({
         <g key={w.from}>
           <path d={`M${x(w.from)} ${top + TIDE_H}H${x(w.to)}`} stroke="var(--ink)" strokeWidth="4" />
           <text x={(x(w.from) + x(w.to)) / 2} y={top + TIDE_H - 7} fontSize="12.5" textAnchor="middle" className="halo">
-            sand bare {clock(w.from)}–{clock(w.to)}
+            {w.to - w.from < 100 ? '' : 'sand bare '}
+            {clock(w.from)}–{clock(w.to)}
           </text>
+        </g>
+      ))}
+      {shut?.map((w) => (
+        <g key={w.from}>
+          <path
+            d={`M${x(w.from)} ${top}H${x(w.to)}V${top + 5}H${x(w.from)}Z`}
+            fill="var(--danger)"
+            fillOpacity="0.35"
+            stroke="var(--danger)"
+            strokeWidth="1"
+          />
+          {x(w.to) - x(w.from) > 80 && (
+            <text x={(x(w.from) + x(w.to)) / 2} y={top + 17} fontSize="12.5" textAnchor="middle" className="halo">
+              way shut
+            </text>
+          )}
         </g>
       ))}
     </g>
   );
+}
+
+/** What lies between stretches that are open. */
+function gaps(open: TideDay['work'], from: number, to: number): { from: number; to: number }[] {
+  const edges = [from, ...open.flatMap((w) => [w.from_min, w.to_min]), to];
+  return edges.flatMap((edge, i) => {
+    const [a, b] = [Math.max(from, edge), Math.min(to, edges[i + 1] ?? to)];
+    return i % 2 === 0 && b > a ? [{ from: a, to: b }] : [];
+  });
 }

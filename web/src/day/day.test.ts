@@ -6,7 +6,8 @@ import { asStop, type DayDraft } from './dayDraft.ts';
 import { clock, lasting } from './dayWords.ts';
 import { dayCandidates, dayProblem, walkedLine, type Candidate } from '@riffle/core';
 import { localTime } from '../when/localTime.ts';
-import { daySky, dayTide } from './daySky.ts';
+import { tideDay } from '../shore/shoreOf.ts';
+import { daySky } from './daySky.ts';
 
 const ground = (some: Partial<StoredGround> = {}): StoredGround => ({
   id: 'g',
@@ -23,6 +24,8 @@ const ground = (some: Partial<StoredGround> = {}): StoredGround => ({
   catchmentEntered: null,
   note: '',
   tide: null,
+  faceSlope: null,
+  faceSlopeEntered: null,
   profile: [],
   lookedAt: [],
   joins: null,
@@ -146,7 +149,7 @@ describe('places of a day', () => {
         volumeBank_L,
         colors: Math.round(gold_mg / 0.1),
         color_mg: 0.1,
-        floodSince: false,
+        laidAnew: 0,
         scatterVariance: 0.02,
         commonLogSd: 0.2,
       },
@@ -210,7 +213,7 @@ describe('places of a day', () => {
       [one(ranked('a', 0.5)), one(ranked('b', 0.5, { distance_m: 800 }))],
       draft(),
       line,
-      null,
+      () => null,
     );
     expect(problem.walk_min.map((row) => row.length)).toEqual([3, 3, 3]);
     expect(problem.walk_min[0]?.[0]).toBe(0);
@@ -238,13 +241,19 @@ describe('sky and water of a day', () => {
   test('a beach’s sand is bare while the water stands lower than its level, twice a day for a twice-daily tide', () => {
     const beach = ground({
       kind: 'beach',
-      tide: { meanLevel_m: 1, workBelow_m: 1, constituents: [{ name: 'M2', amplitude_m: 0.6, phase_deg: 40 }] },
+      tide: {
+        meanLevel_m: 1,
+        workBelow_m: 1,
+        wayBelow_m: null,
+        margin_min: 0,
+        constituents: [{ name: 'M2', amplitude_m: 0.6, phase_deg: 40 }],
+      },
     });
-    const tide = dayTide(beach, '2026-05-02', localTime(null));
-    expect(tide?.open.length).toBeGreaterThanOrEqual(2);
-    for (const w of tide?.open ?? []) expect(tide?.height_m((w.from_min + w.to_min) / 2)).toBeLessThan(1);
-    expect((tide?.open ?? []).reduce((sum, w) => sum + w.to_min - w.from_min, 0)).toBeGreaterThan(600);
-    expect(dayTide(ground(), '2026-05-02', localTime(null))).toBeNull();
+    const tide = tideDay(beach, '2026-05-02', localTime(null), 0);
+    expect(tide?.work.length).toBeGreaterThanOrEqual(2);
+    for (const w of tide?.work ?? []) expect(tide?.height_m((w.from_min + w.to_min) / 2)).toBeLessThan(1);
+    expect((tide?.work ?? []).reduce((sum, w) => sum + w.to_min - w.from_min, 0)).toBeGreaterThan(600);
+    expect(tideDay(ground(), '2026-05-02', localTime(null), 0)).toBeNull();
   });
 });
 

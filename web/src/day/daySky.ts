@@ -1,13 +1,5 @@
 import type { StoredGround } from '@riffle/contract';
-import {
-  daylight,
-  fromGreenwich,
-  hoursBelow,
-  tideHeight_m,
-  type Daylight,
-  type OpenHours,
-  type Tide,
-} from '@riffle/core';
+import { daylight, type Daylight, type OpenHours } from '@riffle/core';
 import type { LocalTime } from '../when/localTime.ts';
 
 export interface DaySky {
@@ -30,30 +22,6 @@ export function daySky(ground: StoredGround, date: string, local: LocalTime): Da
   return {
     sun: shift(daylight(date, middle[0], middle[1])),
     twilightEnd_min: dusk.kind === 'rises and sets' ? dusk.sunset_min + offset_min : null,
-  };
-}
-
-export interface DayTide {
-  readonly open: readonly OpenHours[];
-  readonly height_m: (minute: number) => number;
-  readonly workBelow_m: number;
-}
-
-/** The tide over a day by the ground's constituents; null where it has none. */
-export function dayTide(ground: StoredGround, date: string, local: LocalTime): DayTide | null {
-  if (!ground.tide) return null;
-  const midnight = local.at(date).getTime();
-  const tide: Tide = {
-    meanLevel_m: ground.tide.meanLevel_m,
-    constituents: fromGreenwich(ground.tide.constituents, midnight),
-  };
-  return {
-    open: hoursBelow(tide, ground.tide.workBelow_m, 0, 24).map((w) => ({
-      from_min: w.from_h * 60,
-      to_min: w.to_h * 60,
-    })),
-    height_m: (minute) => tideHeight_m(tide, minute / 60),
-    workBelow_m: ground.tide.workBelow_m,
   };
 }
 

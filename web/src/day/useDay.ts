@@ -5,6 +5,7 @@ import {
   dayProblem,
   pacePerPan,
   leftToDig,
+  onAndOff,
   timeDay,
   walkedLine,
   withSlack,
@@ -24,7 +25,8 @@ import { rankReading, type RankedReading } from '../reading/rankReading.ts';
 import { useReading } from '../reading/useReading.ts';
 import { useDraft } from '../ui/useDraft.ts';
 import { firstDraft, type DayDraft } from './dayDraft.ts';
-import { daySky, dayTide, inDaylight, type DaySky, type DayTide } from './daySky.ts';
+import { daySky, inDaylight, type DaySky } from './daySky.ts';
+import { shoreOf, tideDay, type Shore, type TideDay } from '../shore/shoreOf.ts';
 import { usePlanner, type Planner } from './usePlanner.ts';
 import { useLocalTime } from '../when/useLocalTime.ts';
 
@@ -41,7 +43,13 @@ export interface Day {
   readonly pace: Pace;
   readonly river: RiverNow | null;
   readonly sky: DaySky;
-  readonly tide: DayTide | null;
+  readonly tide: TideDay | null;
+  /** The sea off a beach; null on other grounds. */
+  readonly shore: Shore | null;
+  /** By when one has to be back, and whether it is the sea that says so. */
+  readonly backBy: { readonly min: number; readonly bySea: boolean };
+  /** The way on and off is under water as long as the day is to last. */
+  readonly wayShut: boolean;
   readonly planner: Planner;
   /** The day as it stands: the person's order, else Riffle's. */
   readonly plan: DayPlan | null;
@@ -107,13 +115,34 @@ export function useDay(
     [ground, spots, ranking, draft, pace, river, line, hour, claims],
   );
   const tried = useMemo(() => all.filter((c) => c.closed === null), [all]);
-  const tide = useMemo(() => dayTide(ground, date, local), [ground, date, local]);
+  const shore = useMemo(
+    () => (ground.kind === 'beach' ? shoreOf(ground, reading.signs, reading.swell, hour * 3_600_000) : null),
+    [ground, reading.signs, reading.swell, hour],
+  );
+  // What today's swell adds says nothing of another day.
+  const adds_m = shore && date === local.isoDay(now) ? shore.adds_m : 0;
+  const tide = useMemo(() => tideDay(ground, date, local, adds_m), [ground, date, local, adds_m]);
   const sky = useMemo(() => daySky(ground, date, local), [ground, date, local]);
   // Nobody sees a color in the dark: work begins with the sun and ends with it.
-  const open = useMemo(() => inDaylight(sky, tide?.open ?? null), [sky, tide]);
+  const open = useMemo(() => {
+    const all = inDaylight(sky, tide?.work ?? null);
+    return ({ worksBelow_m }: Candidate) =>
+      tide && worksBelow_m !== null ? inDaylight(sky, tide.workAt(worksBelow_m)) : all;
+  }, [sky, tide]);
+  const way = useMemo(() => tide && onAndOff(tide, draft.start_min, draft.back_min), [tide, draft]);
+  const wayShut = tide !== null && tide.way !== null && way === null && draft.back_min > draft.start_min;
+  const hours = useMemo(
+    () => ({
+      ...draft,
+      start_min: way?.from_min ?? draft.start_min,
+      back_min: way?.to_min ?? draft.back_min,
+    }),
+    [draft, way],
+  );
   const asked = useMemo<DayProblem | null>(
-    () => (draft.back_min > draft.start_min && tried.length > 0 ? dayProblem(tried, draft, line, open) : null),
-    [tried, draft, line, open],
+    () =>
+      draft.back_min > draft.start_min && tried.length > 0 && !wayShut ? dayProblem(tried, hours, line, open) : null,
+    [tried, draft, hours, wayShut, line, open],
   );
   // Riffle's own order leaves something for what goes wrong; a person's may use it up.
   const planner = usePlanner(useMemo(() => asked && withSlack(asked), [asked]));
@@ -137,8 +166,8 @@ export function useDay(
     [tried, digging],
   );
   const problem = useMemo<DayProblem | null>(
-    () => asked && (candidates === tried ? asked : dayProblem(candidates, draft, line, open)),
-    [asked, candidates, tried, draft, line, open],
+    () => asked && (candidates === tried ? asked : dayProblem(candidates, hours, line, open)),
+    [asked, candidates, tried, hours, line, open],
   );
   const plan = useMemo(() => {
     if (!problem || !order) return null;
@@ -151,8 +180,8 @@ export function useDay(
   // Plan B is the same day without what goes wrong first: places the water takes.
   const dry = useMemo(() => tried.filter((c) => !c.byWater), [tried]);
   const problemB = useMemo(
-    () => (problem && dry.length > 0 && dry.length < tried.length ? dayProblem(dry, draft, line, open) : null),
-    [problem, dry, tried, draft, line, open],
+    () => (problem && dry.length > 0 && dry.length < tried.length ? dayProblem(dry, hours, line, open) : null),
+    [problem, dry, tried, hours, line, open],
   );
   const plannerB = usePlanner(useMemo(() => problemB && withSlack(problemB), [problemB]));
   return {
@@ -166,6 +195,9 @@ export function useDay(
     river,
     sky,
     tide,
+    shore,
+    backBy: { min: hours.back_min, bySea: hours.back_min < draft.back_min },
+    wayShut,
     planner,
     plan,
     findingOrder: problem !== null && plan === null,

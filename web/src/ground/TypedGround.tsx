@@ -45,6 +45,8 @@ export function TypedGround() {
       catchmentEntered: null,
       note: '',
       tide: null,
+      faceSlope: null,
+      faceSlopeEntered: null,
       profile: [],
       lookedAt: [],
       joins: null,

@@ -1,6 +1,8 @@
 import type { StoredGround, StoredSpot } from '@riffle/contract';
 import {
   asPanPlace,
+  byFloods,
+  byStorms,
   bankVolume_L,
   countColors,
   guessSigns,
@@ -23,12 +25,14 @@ import {
   type PanRules,
   type PanSays,
   type PlaceRanking,
+  type Renewal,
   type Trace,
   type TracePoint,
 } from '@riffle/core';
 import { shutClaim } from '../ground/claims.ts';
 export { claimsOf } from '../ground/claims.ts';
 import type { Preferences } from '../preferences/preferences.ts';
+import { shoreOf } from '../shore/shoreOf.ts';
 import { hopeWords, nextWords, type NextStep } from './nextWords.ts';
 import type { Reading } from './useReading.ts';
 
@@ -67,7 +71,7 @@ export function rankReading(
   /** Drawn claims as they stand today. */
   claims: readonly ClaimStretch[],
 ): RankedReading {
-  const { samples, signs, draws, colors, grades, together, river, swell_percent } = reading;
+  const { samples, signs, draws, colors, grades, together, swell_percent } = reading;
   const tried = triedSpots(spots, samples, swell_percent);
   const trace = traceColors(tried);
   const now_ms = Date.now();
@@ -76,6 +80,7 @@ export function rankReading(
   const guesses = canGuess(reading.ground)
     ? unseenGuesses(guessSigns(reading.ground, looked), [...spots, ...signs])
     : [];
+  const renewal = renewalOf(reading, spots, now_ms);
   const rank = (some: readonly StoredSpot[]): PlaceRanking =>
     rankPlaces(
       some,
@@ -89,7 +94,7 @@ export function rankReading(
         ...trailOf(trace, signs),
         ...(together && { spotCv: together.cv }),
       },
-      river?.flood?.readAt ?? null,
+      renewal,
       now_ms,
       guesses,
     );
@@ -121,6 +126,14 @@ export function rankReading(
     foretell: (spotId) => foretell(withBags, panRules, spotId),
     panRules,
   };
+}
+
+/** What lays the ground anew: storms on a beach, floods elsewhere. */
+function renewalOf({ ground, signs, swell, readings }: Reading, spots: readonly StoredSpot[], now_ms: number): Renewal {
+  if (ground.kind !== 'beach') return byFloods(readings);
+  const { storms, slope, toe } = shoreOf(ground, signs, swell, now_ms);
+  const levels = new Map(spots.map((s) => [s.id, s.worksBelow_m]));
+  return byStorms(storms, slope, toe, (id) => levels.get(id) ?? null);
 }
 
 /** Only running water is read from its line. */

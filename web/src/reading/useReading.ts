@@ -1,4 +1,4 @@
-import type { Pan, StoredGaugeReading, StoredGround, StoredSign } from '@riffle/contract';
+import type { Pan, StoredGaugeReading, StoredGround, StoredSign, StoredSwellReading } from '@riffle/contract';
 import {
   gradeSpots,
   riverNow,
@@ -19,6 +19,8 @@ export interface Reading {
   readonly samples: readonly Pan[];
   readonly signs: readonly StoredSign[];
   readonly readings: readonly StoredGaugeReading[];
+  /** The sea off a beach. */
+  readonly swell: readonly StoredSwellReading[];
   readonly colors: GroundColors;
   readonly grades: ReadonlyMap<string, SpotGrade>;
   /** What its spots are like together; null before anything was panned. */
@@ -34,6 +36,7 @@ export function useReading(ground: StoredGround): Reading {
   const samples = usePans(ground.id).items;
   const signs = useRecords('signs', ground.id).items;
   const readings = useRecords('gauge-readings', ground.id).items;
+  const swell = useRecords('swell-readings', ground.kind === 'beach' ? ground.id : '').items;
   const pits = useRecords('pits', ground.id).items;
   const grounds = useRecords('grounds').items;
   const { swell_percent } = ground;
@@ -51,7 +54,7 @@ export function useReading(ground: StoredGround): Reading {
     [grounds, ground.id],
   );
   return useMemo(
-    () => ({ ground, samples, signs, readings, colors, grades, together, river, draws, swell_percent }),
-    [ground, samples, signs, readings, colors, grades, together, river, draws, swell_percent],
+    () => ({ ground, samples, signs, readings, swell, colors, grades, together, river, draws, swell_percent }),
+    [ground, samples, signs, readings, swell, colors, grades, together, river, draws, swell_percent],
   );
 }

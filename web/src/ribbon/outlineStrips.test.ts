@@ -116,6 +116,8 @@ describe('thousands of signs on the ribbon', () => {
     coverEntered: null,
     traits: {},
     weight: null,
+    height_m: null,
+    heightEntered: null,
     comeBackWith: '',
     note: '',
   });

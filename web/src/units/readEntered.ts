@@ -21,6 +21,23 @@ export function readEntered(kind: Exclude<UnitKind, 'volume'>, { text, unit }: E
   return parsed.ok ? notNegative(convert(kind, parsed.value, parsed.unit, CANONICAL[kind])) : parsed;
 }
 
+/** Metres of a height above or below some zero. */
+export function readHeight({ text, unit }: Entered): Reading {
+  const parsed = parseQuantity('length', text, unit);
+  return parsed.ok ? { ok: true, value: convert('length', parsed.value, parsed.unit, 'm') } : parsed;
+}
+
+/** Rise over run of a slope in the open, typed in %, degrees or inches to the foot. */
+export function readSlope({ text, unit }: Entered): Reading {
+  const parsed = parseQuantity('pitch', text, unit);
+  if (!parsed.ok) return parsed;
+  if (parsed.unit === '%') return { ok: true, value: parsed.value / 100 };
+  if (parsed.unit === 'in/ft') return { ok: true, value: parsed.value / 12 };
+  return parsed.unit === '°'
+    ? { ok: true, value: Math.tan((parsed.value * Math.PI) / 180) }
+    : { ok: false, problem: 'Give it in %, in degrees or in inches to the foot.' };
+}
+
 /** Litres of a typed volume. `containers`: the crew's own, litres level full by name. */
 export function readVolume({ text, unit }: Entered, containers: Readonly<Record<string, number>>): Reading {
   const parsed = parseQuantity('volume', text, unit, Object.keys(containers));

@@ -100,10 +100,27 @@ export function GroundSheet({ ground: now, onClose }: { ground: StoredGround; on
       />
       <TextField label="Note" value={draft.note} onChange={(note) => set({ note })} rows={3} limit={TEXTS.note} />
       {draft.kind === 'beach' ? (
-        <details open={tried && problems.tide !== null} className="border-t border-rule">
-          <summary className="min-h-11 content-center font-semibold">Tide</summary>
-          <TideFields text={draft.tide} onChange={(tide) => set({ tide })} problem={tried ? problems.tide : null} />
-        </details>
+        <>
+          <QuantityField
+            label="The beach’s face rises"
+            entered={draft.faceSlope}
+            reading={read.faceSlope ?? { ok: true, value: 0 }}
+            units={['%', '°', 'in/ft']}
+            optional
+            showProblem={tried}
+            problem={read.faceSlope?.ok ? problems.faceSlope : null}
+            onChange={(faceSlope) => set({ faceSlope })}
+            comesTo={
+              read.faceSlope?.ok && read.faceSlope.value > 0
+                ? `1 in ${(1 / read.faceSlope.value).toFixed(0)}`
+                : 'it says how high a storm runs up; a level on a board tells it'
+            }
+          />
+          <details open={tried && problems.tide !== null} className="border-t border-rule">
+            <summary className="min-h-11 content-center font-semibold">Tide</summary>
+            <TideFields text={draft.tide} onChange={(tide) => set({ tide })} problem={tried ? problems.tide : null} />
+          </details>
+        </>
       ) : (
         <>
           <details className="border-t border-rule">

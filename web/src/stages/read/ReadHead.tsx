@@ -1,7 +1,11 @@
 import type { StoredGround, StoredSpot } from '@riffle/contract';
+import { lazy, Suspense } from 'react';
 import { plural } from '../../ui/plural.ts';
 import { RiverLine } from './River.tsx';
 import type { ReadInHand } from './useReadScreen.ts';
+
+// Only a beach has a sea.
+const SeaLine = lazy(async () => ({ default: (await import('./shore/SeaLine.tsx')).SeaLine }));
 
 interface ReadHeadProps {
   readonly ground: StoredGround;
@@ -10,11 +14,16 @@ interface ReadHeadProps {
 }
 
 /** The head of the page: the ground, its river, and how much was seen and panned. */
-export function ReadHead({ ground, spots, inHand: { readings, samples, signs, setOpen } }: ReadHeadProps) {
+export function ReadHead({ ground, spots, inHand: { readings, samples, signs, swell, setOpen } }: ReadHeadProps) {
   return (
     <header className="flex flex-wrap items-baseline justify-between gap-x-6 border-b border-rule pb-2">
       <span className="flex items-center gap-5">
         <span className="hidden font-serif text-[18px] font-semibold sm:inline">{ground.name}</span>
+        {ground.kind === 'beach' && (
+          <Suspense>
+            <SeaLine ground={ground} signs={signs} swell={swell} onOpen={() => setOpen({ what: 'sea' })} />
+          </Suspense>
+        )}
         {(ground.kind === 'creek' || readings.length > 0) && (
           <RiverLine readings={readings} onOpen={() => setOpen({ what: 'river' })} />
         )}

@@ -16,6 +16,7 @@ import type { ReadInHand } from './useReadScreen.ts';
 import { WorthAPan } from './WorthAPan.tsx';
 
 const PlanMap = lazy(() => import('../../map/PlanMap.tsx'));
+const ShoreBlock = lazy(async () => ({ default: (await import('./shore/ShoreBlock.tsx')).ShoreBlock }));
 const MAP_OPEN = 'riffle-map-open';
 
 interface RestProps {
@@ -38,6 +39,11 @@ export function ReadRest(props: RestProps) {
   );
   return (
     <>
+      {ground.kind === 'beach' && (
+        <Suspense>
+          <ShoreBlock ground={ground} spots={spots} inHand={inHand} />
+        </Suspense>
+      )}
       {mapOpen && <Map {...props} gold={gold} onClose={() => showMap(false)} />}
       <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,5fr)_minmax(0,8fr)]">
         {/* On a phone the ranking comes before the plan. */}

@@ -8,12 +8,14 @@ const sheets = {
   spot: () => import('./SpotSheet.tsx'),
   ground: () => import('./GroundSheet.tsx'),
   river: () => import('./RiverSheet.tsx'),
+  sea: () => import('./shore/SeaSheet.tsx'),
   rules: () => import('./RulesSheet.tsx'),
 };
 const SignSheet = lazy(async () => ({ default: (await sheets.sign()).SignSheet }));
 const SpotSheet = lazy(async () => ({ default: (await sheets.spot()).SpotSheet }));
 const GroundSheet = lazy(async () => ({ default: (await sheets.ground()).GroundSheet }));
 const RiverSheet = lazy(async () => ({ default: (await sheets.river()).RiverSheet }));
+const SeaSheet = lazy(async () => ({ default: (await sheets.sea()).SeaSheet }));
 const RulesSheet = lazy(async () => ({ default: (await sheets.rules()).RulesSheet }));
 
 /** The slip that lies open over Read, if any. */
@@ -28,6 +30,7 @@ export function ReadSheets({ ground, inHand }: { ground: StoredGround; inHand: R
     <Suspense>
       {open?.what === 'ground' && <GroundSheet ground={ground} onClose={close} />}
       {open?.what === 'river' && <RiverSheet ground={ground} readings={readings} onClose={close} />}
+      {open?.what === 'sea' && <SeaSheet ground={ground} onClose={close} />}
       {open?.what === 'rules' && <RulesSheet onClose={() => setOpen(null)} />}
       {(open?.what === 'spot' || open?.what === 'new spot') && (
         <SpotSheet

@@ -9,13 +9,13 @@ import { asTyped, readEntered } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
-import { Field } from '../../ui/Field.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { FormSheet } from '../../ui/Sheet.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
 import { whenProblem } from '../../when/readWhen.ts';
 import { WhenField } from '../../when/WhenField.tsx';
 import { useLocalTime } from '../../when/useLocalTime.ts';
+import { FromFile, LeftOut } from './FromFile.tsx';
 
 /** Levels closer to a straight line than this are left out of what a file brings. */
 const THIN_TO_M = 0.02;
@@ -30,31 +30,18 @@ function GaugeFileForm({ ground, readings }: { ground: StoredGround; readings: r
   const local = useLocalTime();
   const { add } = useKeep('gauge-readings');
   const show = useShow();
-  const [problem, setProblem] = useState<string | null>(null);
   const [brought, setBrought] = useState<Brought | null>(null);
-  const take = async (text: Promise<string>): Promise<void> => {
-    setProblem(null);
-    try {
-      const { readGaugeCsv } = await import('../../reading/readGaugeCsv.ts');
-      const file = readGaugeCsv(await text);
-      const known = new Set(readings.map((r) => Date.parse(r.readAt)));
-      const heights = file.levels.map((l) => l.level_m).sort((a, b) => a - b);
-      const usual = heights[heights.length >> 1] ?? 0;
-      setBrought({
-        ...file,
-        fresh: file.levels.filter((l) => !known.has(l.at_ms)),
-        flood: { text: String(Math.round((usual + 0.3) * 100)), unit: 'cm' },
-      });
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
-  };
-  const ask = async (): Promise<string> => {
-    const answer = await fetch('/api/v1/devices/gauge.csv?days=30').catch(() => {
-      throw new Error('The gauge cannot be reached.');
+  const take = async (text: string): Promise<void> => {
+    const { readGaugeCsv } = await import('../../reading/readGaugeCsv.ts');
+    const file = readGaugeCsv(text);
+    const known = new Set(readings.map((r) => Date.parse(r.readAt)));
+    const heights = file.levels.map((l) => l.level_m).sort((a, b) => a - b);
+    const usual = heights[heights.length >> 1] ?? 0;
+    setBrought({
+      ...file,
+      fresh: file.levels.filter((l) => !known.has(l.at_ms)),
+      flood: { text: String(Math.round((usual + 0.3) * 100)), unit: 'cm' },
     });
-    if (!answer.ok) throw new Error('The gauge cannot be reached.');
-    return answer.text();
   };
   const mark = brought && readEntered('length', brought.flood);
   const floods = brought && mark?.ok ? floodPeaks(brought.fresh, mark.value) : [];
@@ -75,25 +62,15 @@ function GaugeFileForm({ ground, readings }: { ground: StoredGround; readings: r
     setBrought(null);
   };
   return (
-    <section className="mt-4 border-t-2 border-ink pt-3">
-      <Field label="A gauge’s file (CSV: time, level with its unit)" problem={problem}>
-        {(ids) => (
-          <input
-            {...ids}
-            type="file"
-            accept=".csv,.txt,text/csv"
-            className="written w-full"
-            onChange={(e) => {
-              const file = e.target.files?.[0];
-              if (file) void take(file.text());
-              e.target.value = '';
-            }}
-          />
-        )}
-      </Field>
-      <Button look="quiet" onClick={() => void take(ask())}>
-        Ask the simulated gauge
-      </Button>
+    <FromFile
+      label="A gauge’s file (CSV: time, level with its unit)"
+      device={{
+        label: 'Ask the simulated gauge',
+        url: '/api/v1/devices/gauge.csv?days=30',
+        away: 'The gauge cannot be reached.',
+      }}
+      take={take}
+    >
       {brought && mark && (
         <div className="mt-2 border-2 border-ink p-3">
           <p className="mb-2">
@@ -104,12 +81,7 @@ function GaugeFileForm({ ground, readings }: { ground: StoredGround; readings: r
               : `${plural(floods.length, 'flood')}, the highest ${show.length(Math.max(...floods.map((f) => f.level_m)))}`}
             .
           </p>
-          {brought.refused.length > 0 && (
-            <p className="mb-2 text-danger">
-              ▲ {plural(brought.refused.length, 'line')} left out; line {brought.refused[0]?.line}:{' '}
-              {brought.refused[0]?.why}.
-            </p>
-          )}
+          <LeftOut lines={brought.refused} />
           <QuantityField
             label="It is a flood from"
             entered={brought.flood}
@@ -123,7 +95,7 @@ function GaugeFileForm({ ground, readings }: { ground: StoredGround; readings: r
           </Button>
         </div>
       )}
-    </section>
+    </FromFile>
   );
 }
 

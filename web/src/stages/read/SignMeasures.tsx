@@ -98,6 +98,19 @@ export function SignMeasures({ ground, sign: now, onClose }: SignMeasuresProps) 
           onChange={(entered) => set({ size: entered })}
         />
       )}
+      {ground.kind === 'beach' && (
+        <QuantityField
+          label="Height above the tide table’s zero"
+          entered={draft.height}
+          reading={read.height ?? nothing}
+          units={['m', 'cm', 'ft', 'in']}
+          optional
+          showProblem={tried}
+          problem={problems.height}
+          onChange={(height) => set({ height })}
+          comesTo={sign.kind === 'berm toe' && !read.height && 'with it Riffle tells which storms came to it'}
+        />
+      )}
       {/* A note is no place to dig: nothing covers it. */}
       {(sign.kind === 'own word' || signKind(sign.kind).family !== 'note') && (
         <QuantityField

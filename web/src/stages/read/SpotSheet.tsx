@@ -165,6 +165,19 @@ export function SpotSheet({ ground, spot: now, place, onClose, onKept }: SpotShe
           onChange={setWorksBelow}
         />
       )}
+      {ground.kind === 'beach' && (
+        <QuantityField
+          label="Bare while the tide stands below"
+          entered={worksBelow}
+          reading={level ?? { ok: true, value: 0 }}
+          units={['m', 'cm', 'ft', 'in']}
+          optional
+          showProblem={tried}
+          problem={levelProblem ?? (level?.ok === false ? level.problem : null)}
+          comesTo="its height by the tide table; empty: as the beach"
+          onChange={setWorksBelow}
+        />
+      )}
       {kind === 'undercut' && (
         <Caution>
           Undercut banks come down. Dig only in what the water has already cut, never the bank itself, and never lie

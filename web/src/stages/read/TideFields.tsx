@@ -18,6 +18,18 @@ export function TideFields({ text, onChange, problem }: TideFieldsProps) {
           value={text.below}
           onChange={(below) => onChange({ ...text, below })}
         />
+        <TextField
+          label="The way off is dry below, m"
+          value={text.way}
+          onChange={(way) => onChange({ ...text, way })}
+          hint="the lowest place you pass; empty: it never floods"
+        />
+        <TextField
+          label="Off before the water, min"
+          value={text.margin}
+          onChange={(margin) => onChange({ ...text, margin })}
+          hint="off the sand and past the way so long before"
+        />
       </div>
       <TextField
         label="Constituents: name, amplitude in m, Greenwich phase lag"

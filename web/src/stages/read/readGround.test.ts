@@ -36,6 +36,8 @@ describe("a ground's own facts", () => {
       catchmentEntered: null,
       note: '',
       tide: null,
+      faceSlope: null,
+      faceSlopeEntered: null,
       profile: [],
       joins: null,
       length_m: 300,
@@ -71,11 +73,20 @@ describe("a ground's own facts", () => {
     [{ swell: '' }, 'swell'],
     [{ swell: '140' }, 'swell'],
     [{ length: { text: '0', unit: 'm' } }, 'length'],
-    [{ tide: { mean: '1', below: '', table: 'M2 0.6 48' } }, 'tide'],
+    [{ tide: { mean: '1', below: '', way: '', margin: '30', table: 'M2 0.6 48' } }, 'tide'],
+    [{ faceSlope: { text: '80', unit: '%' } }, 'faceSlope'],
+    [{ faceSlope: { text: '2', unit: 'in' } }, 'faceSlope'],
   ] as const)('%j is said at %s', (some, field) => {
     const { problems, change } = read(some);
     expect(problems[field]).not.toBeNull();
     expect(change).toBeNull();
+  });
+  test('the face of a beach is kept as rise over run, however it is typed; nothing typed is not known', () => {
+    const of = (text: string, unit: string) => read({ faceSlope: { text, unit } }).change?.faceSlope;
+    expect(of('9', '%')).toBeCloseTo(0.09, 9);
+    expect(of('1', 'in/ft')).toBeCloseTo(1 / 12, 9);
+    expect(of('5', '°')).toBeCloseTo(0.0875, 4);
+    expect(of('', '%')).toBeNull();
   });
   test('a percent sign is read', () => expect(read({ swell: '25 %' }).change?.swell_percent).toBe(25));
 });

@@ -1,7 +1,7 @@
 import { NUMBERS, numberProblem, textProblem, TEXTS, type StoredGround } from '@riffle/contract';
 import type { Entered, FedBy } from '@riffle/core';
 import { enterLength } from '../../units/enterLength.ts';
-import { readEntered } from '../../units/readEntered.ts';
+import { readEntered, readSlope } from '../../units/readEntered.ts';
 import { asText, readTide, type TideText } from './readTide.ts';
 
 /** A ground's own facts as they are typed. */
@@ -18,6 +18,8 @@ export interface GroundDraft {
   readonly note: string;
   readonly profile: StoredGround['profile'];
   readonly tide: TideText;
+  /** Rise of a beach's face. */
+  readonly faceSlope: Entered;
   readonly joinsId: string;
   readonly joinsAt: Entered;
   readonly joinsBank: 'left' | 'right';
@@ -34,6 +36,7 @@ export const groundAsDraft = (ground: StoredGround): GroundDraft => ({
   note: ground.note,
   profile: ground.profile,
   tide: asText(ground.tide),
+  faceSlope: ground.faceSlopeEntered ?? { text: '', unit: '%' },
   joinsId: ground.joins?.groundId ?? '',
   joinsAt: enterLength(ground.joins?.distance_m, 'm', 0),
   joinsBank: ground.joins?.bank ?? 'left',
@@ -54,6 +57,7 @@ export function readGround(
   const joinsAt = readEntered('length', draft.joinsAt);
   const catchment = draft.catchment.text.trim() === '' ? null : readEntered('area', draft.catchment);
   const tide = readTide(draft.tide);
+  const faceSlope = draft.faceSlope.text.trim() === '' ? null : readSlope(draft.faceSlope);
   const mouth = others.find((g) => g.id === draft.joinsId);
   const swell_percent = Number(draft.swell.replace('%', ''));
   const pastTheEnd = joinsAt.ok && mouth !== undefined && joinsAt.value > mouth.length_m + 0.5;
@@ -67,12 +71,14 @@ export function readGround(
     length: length.ok ? numberProblem(NUMBERS.typedLength_m, length.value) : length.problem,
     catchment: catchment?.ok ? numberProblem(NUMBERS.catchment_m2, catchment.value) : (catchment?.problem ?? null),
     tide: 'problem' in tide ? tide.problem : null,
+    faceSlope: faceSlope?.ok ? numberProblem(NUMBERS.faceSlope, faceSlope.value) : (faceSlope?.problem ?? null),
     joins: mouth ? (pastTheEnd ? `${mouth.name} is ${sayDistance(mouth.length_m)} long.` : unread(joinsAt)) : null,
   };
   const fits = Object.values(problems).every((p) => p === null);
   return {
     length,
     catchment,
+    faceSlope,
     joinsAt,
     mouth,
     problems,
@@ -88,6 +94,8 @@ export function readGround(
             catchmentEntered: catchment?.ok ? draft.catchment : null,
             note: draft.note,
             tide: tide.tide,
+            faceSlope: faceSlope?.ok ? faceSlope.value : null,
+            faceSlopeEntered: faceSlope?.ok ? draft.faceSlope : null,
             profile: draft.profile,
             lookedAt: ground.lookedAt,
             joins:

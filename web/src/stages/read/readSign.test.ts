@@ -13,6 +13,8 @@ const sign = {
   sizeEntered: null,
   coverEntered: null,
   weight: null,
+  height_m: null,
+  heightEntered: null,
   comeBackWith: '',
   note: '',
   traits: {},

@@ -4,7 +4,7 @@ import type { RibbonPlace } from '../../ribbon/placeAt.ts';
 import { enterLength } from '../../units/enterLength.ts';
 import type { LocalTime } from '../../when/localTime.ts';
 import { whenProblem } from '../../when/readWhen.ts';
-import { readEntered, type Reading } from '../../units/readEntered.ts';
+import { readEntered, readHeight, type Reading } from '../../units/readEntered.ts';
 
 export type SignKind = StoredSign['kind'];
 
@@ -13,6 +13,8 @@ export const isOwnKind = (kind: SignKind): kind is OwnKind => OWN_KIND.test(kind
 /** What can be added to a sign once it is kept, as it is typed. */
 export interface SignDraft {
   readonly size: Entered;
+  /** On a beach: above the tide table's zero. */
+  readonly height: Entered;
   readonly cover: Entered;
   readonly distance: Entered;
   readonly bank: StoredSign['bank'];
@@ -26,6 +28,7 @@ export interface SignDraft {
 
 export const signAsDraft = (sign: StoredSign, US: boolean, local: LocalTime): SignDraft => ({
   size: sign.sizeEntered ?? { text: '', unit: US ? 'in' : 'mm' },
+  height: sign.heightEntered ?? { text: '', unit: US ? 'ft' : 'm' },
   cover: sign.coverEntered ?? { text: '', unit: US ? 'ft' : 'm' },
   distance: enterLength(sign.distance_m, US ? 'ft' : 'm'),
   bank: sign.bank,
@@ -49,10 +52,12 @@ export function sizeOf(kind: SignKind): string | null {
 export function readSign(draft: SignDraft, kind: SignKind, ground_m: number, tooFar: string, local: LocalTime) {
   const optional = (e: Entered): Reading | null => (e.text.trim() === '' ? null : readEntered('length', e));
   const [size, cover, distance] = [optional(draft.size), optional(draft.cover), readEntered('length', draft.distance)];
+  const height = draft.height.text.trim() === '' ? null : readHeight(draft.height);
   const unread = (r: Reading | null): string | null => (r?.ok === false ? r.problem : null);
   const problems = {
     size: size?.ok ? numberProblem(NUMBERS.signSize_mm, size.value * 1000) : unread(size),
     cover: cover?.ok ? numberProblem(NUMBERS.cover_m, cover.value) : unread(cover),
+    height: height?.ok ? numberProblem(NUMBERS.tideLevel_m, height.value) : unread(height),
     seen: draft.seen === '' ? 'A day and an hour.' : whenProblem(draft.seen, local),
     distance: distance.ok && distance.value > ground_m + 0.5 ? tooFar : null,
     ...textProblems({ comeBackWith: TEXTS.comeBackWith, note: TEXTS.note }, draft),
@@ -60,6 +65,7 @@ export function readSign(draft: SignDraft, kind: SignKind, ground_m: number, too
   const fits = distance.ok && Object.values(problems).every((p) => !p);
   return {
     size,
+    height,
     cover,
     distance,
     problems,
@@ -74,6 +80,8 @@ export function readSign(draft: SignDraft, kind: SignKind, ground_m: number, too
           weight: kind === 'own word' ? Number(draft.weight) : null,
           size_mm: size?.ok ? size.value * 1000 : null,
           sizeEntered: size ? draft.size : null,
+          height_m: height?.ok ? height.value : null,
+          heightEntered: height ? draft.height : null,
           cover_m: cover?.ok ? cover.value : null,
           coverEntered: cover ? draft.cover : null,
         }
@@ -92,6 +100,8 @@ export const bareSign = (ground: StoredGround, kind: SignKind, at: RibbonPlace, 
   seenAt: new Date().toISOString(),
   size_mm: null,
   sizeEntered: null,
+  height_m: null,
+  heightEntered: null,
   cover_m: null,
   coverEntered: null,
   weight,

@@ -1,7 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import { asText, readTide } from './readTide.ts';
 
-const text = (table: string, mean = '1', below = '1.2') => ({ mean, below, table });
+const text = (table: string, mean = '1', below = '1.2', way = '', margin = '30') => ({
+  mean,
+  below,
+  way,
+  margin,
+  table,
+});
 
 describe('a tide as it is copied from a table', () => {
   test('lines by space, tab, semicolon or comma, with a point or a decimal comma, come to the same', () => {
@@ -10,6 +16,8 @@ describe('a tide as it is copied from a table', () => {
       tide: {
         meanLevel_m: 1,
         workBelow_m: 1.2,
+        wayBelow_m: null,
+        margin_min: 30,
         constituents: [
           { name: 'M2', amplitude_m: 0.62, phase_deg: 48 },
           { name: 'S2', amplitude_m: 0.22, phase_deg: 71 },
@@ -45,6 +53,17 @@ describe('a tide as it is copied from a table', () => {
   ])('mean %j, below %j', (mean, below, words) => {
     const read = readTide(text('M2 0.6 48', mean, below));
     expect('problem' in read ? read.problem : '').toMatch(words);
+  });
+  test('the way off and what is left over are read with it, and said where they are wrong', () => {
+    const read = readTide(text('M2 0.6 48', '1', '1.2', '1,6', '45'));
+    expect('tide' in read && read.tide).toMatchObject({ wayBelow_m: 1.6, margin_min: 45 });
+    const problem = (way: string, margin: string): string => {
+      const wrong = readTide(text('M2 0.6 48', '1', '1.2', way, margin));
+      return 'problem' in wrong ? wrong.problem : '';
+    };
+    expect(problem('high', '30')).toMatch(/way off is dry/);
+    expect(problem('', '900')).toMatch(/0 to 360 minutes/);
+    expect(problem('', '')).toMatch(/0 to 360 minutes/);
   });
   test('levels without constituents ask for them', () => {
     const read = readTide(text('', '1', ''));

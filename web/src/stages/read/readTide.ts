@@ -1,12 +1,15 @@
 import type { StoredGround } from '@riffle/contract';
-import { CONSTITUENT_NAMES, type ConstituentName } from '@riffle/core';
+import { CONSTITUENT_NAMES, USUAL_MARGIN_MIN, type ConstituentName } from '@riffle/core';
 
 type Tide = NonNullable<StoredGround['tide']>;
 
-/** A tide as it is written down: three numbers and a table pasted in. */
+/** A tide as it is written down: its levels and a table pasted in. */
 export interface TideText {
   readonly mean: string;
   readonly below: string;
+  /** The way off is dry below; empty: it never floods. */
+  readonly way: string;
+  readonly margin: string;
   readonly table: string;
 }
 
@@ -15,14 +18,18 @@ export const asText = (tide: StoredGround['tide']): TideText =>
     ? {
         mean: String(tide.meanLevel_m),
         below: String(tide.workBelow_m),
+        way: typeof tide.wayBelow_m === 'number' ? String(tide.wayBelow_m) : '',
+        margin: String((tide as Partial<Tide>).margin_min ?? USUAL_MARGIN_MIN),
         table: tide.constituents.map((c) => `${c.name} ${c.amplitude_m} ${c.phase_deg}`).join('\n'),
       }
-    : { mean: '', below: '', table: '' };
+    : { mean: '', below: '', way: '', margin: String(USUAL_MARGIN_MIN), table: '' };
 
 /** What was written as a tide; null for none; or what is wrong with it. A line is a name, an amplitude in metres, a Greenwich phase lag in degrees. */
 export function readTide({
   mean,
   below,
+  way,
+  margin,
   table,
 }: TideText): { readonly tide: Tide | null } | { readonly problem: string } {
   const lines = table
@@ -30,7 +37,7 @@ export function readTide({
     .map((l) => l.trim())
     .filter(Boolean);
   if (lines.length === 0)
-    return mean.trim() === '' && below.trim() === ''
+    return [mean, below, way].every((t) => t.trim() === '')
       ? { tide: null }
       : { problem: 'Paste the constituents, a line each: M2 0.62 48' };
   const constituents: Tide['constituents'] = [];
@@ -55,5 +62,11 @@ export function readTide({
     return { problem: 'The mean level in metres, by the same zero as the level to work below.' };
   if (below.trim() === '' || !(Math.abs(workBelow_m) <= 20))
     return { problem: 'The level below which the sand can be worked, in metres.' };
-  return { tide: { meanLevel_m, workBelow_m, constituents } };
+  const wayBelow_m = way.trim() === '' ? null : Number(way.replace(',', '.'));
+  if (wayBelow_m !== null && !(Math.abs(wayBelow_m) <= 20))
+    return { problem: 'The level below which the way off is dry, in metres; empty where it never floods.' };
+  const margin_min = Number(margin.replace(',', '.'));
+  if (margin.trim() === '' || !(margin_min >= 0 && margin_min <= 360))
+    return { problem: 'What is left over before the water is back, 0 to 360 minutes; 30 is usual.' };
+  return { tide: { meanLevel_m, workBelow_m, wayBelow_m, margin_min, constituents } };
 }

@@ -12,7 +12,7 @@ import { useKeys } from '../../shell/useKeys.ts';
 
 /** The slip that lies open. */
 export type Open =
-  | { readonly what: 'ground' | 'river' | 'rules' | 'new spot' | 'spot' | 'new sign' }
+  | { readonly what: 'ground' | 'river' | 'sea' | 'rules' | 'new spot' | 'spot' | 'new sign' }
   | { readonly what: 'sign'; readonly id: string };
 
 /** Where one stands on the ribbon; named where it is a place of signs. */

@@ -1,12 +1,15 @@
 import { Link } from 'react-router';
 import { clock, lasting } from '../../../day/dayWords.ts';
+import type { Shore } from '../../../shore/shoreOf.ts';
 import { useShow } from '../../../units/useShow.ts';
 import type { Walk } from './useWalk.ts';
+
+const BEFORE = { 'the hour': 'back by', dark: 'dark at', 'the sea': 'off before the sea,' } as const;
 
 /** Two facts that end a walk: when to turn, and what the river leaves open. */
 export function WalkFacts({ walk, onRiver }: { walk: Walk; onRiver: () => void }) {
   const show = useShow();
-  const { back, river, ground } = walk;
+  const { back, river, shore, ground } = walk;
   return (
     <div className="grid grid-cols-2 border-y-2 border-ink text-[16px] leading-tight">
       <Link to={`/g/${ground.id}/day`} className="flex min-h-14 items-center gap-2 border-r-2 border-ink py-1.5 pr-1">
@@ -18,7 +21,7 @@ export function WalkFacts({ walk, onRiver }: { walk: Walk; onRiver: () => void }
             </b>
             <span className="block text-[14px]">
               {back.left_min > 0 ? `in ${lasting(back.left_min)}` : `${lasting(-back.left_min)} ago`};{' '}
-              {back.isDark ? 'dark at' : 'back by'} {clock(back.back_min)}
+              {BEFORE[back.before]} {clock(back.back_min)}
             </span>
           </span>
         ) : (
@@ -32,7 +35,9 @@ export function WalkFacts({ walk, onRiver }: { walk: Walk; onRiver: () => void }
       </Link>
       <button type="button" className="flex min-h-14 items-center gap-2 py-1.5 pl-2 text-left" onClick={onRiver}>
         <Stake />
-        {river?.isFresh ? (
+        {shore ? (
+          <SeaNow shore={shore} />
+        ) : river?.isFresh ? (
           <span>
             <b className="text-water">River {show.length(river.level_m)}</b>
             <span className="block text-[14px]">
@@ -51,6 +56,24 @@ export function WalkFacts({ walk, onRiver }: { walk: Walk; onRiver: () => void }
     </div>
   );
 }
+
+const SeaNow = ({ shore: { last, isFresh, adds_m } }: { shore: Shore }) => {
+  const show = useShow();
+  return (
+    <span>
+      <b className="text-water">{last && isFresh ? `Swell ${show.length(last.height_m)}` : 'Read the swell'}</b>
+      <span className="block text-[14px]">
+        {!last
+          ? 'no reading yet'
+          : !isFresh
+            ? 'its last reading is old'
+            : adds_m > 0.05
+              ? `lifts the water ${show.length(adds_m)}`
+              : 'no higher than usual'}
+      </span>
+    </span>
+  );
+};
 
 /** What is left of four hours, as a clock's face. */
 const Dial = ({ share }: { share: number }) => {

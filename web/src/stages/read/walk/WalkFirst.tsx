@@ -1,3 +1,4 @@
+import { clock } from '../../../day/dayWords.ts';
 import { useContext, type ReactNode } from 'react';
 import { GROUND_WORDS } from '../../../ground/groundWords.ts';
 import { claimWords } from '../../../ground/claims.ts';
@@ -18,6 +19,13 @@ export function WalkFirst({ walk }: { walk: Walk }) {
       <Stop says={`You are on ${claimWords(inShut)}.`}>
         It runs from {show.distance(inShut.from_m)} to {show.distance(inShut.to_m)} by your drawing, which is no survey.
         Do not dig; the posts and the register decide.
+      </Stop>
+    );
+  if (wayShut === 'sea')
+    return (
+      <Stop says="The sea shuts the way back.">
+        Do not wade it. Stay high, above the berm, till it opens
+        {walk.seaOpens_min !== null && ` about ${clock(walk.seaOpens_min)}`}; swell runs higher than the table.
       </Stop>
     );
   if (wayShut)

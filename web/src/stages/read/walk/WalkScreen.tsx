@@ -18,6 +18,7 @@ import { bellWords } from './walkWords.ts';
 import { useLocalTime } from '../../../when/useLocalTime.ts';
 
 const SignSheet = lazy(async () => ({ default: (await import('../SignSheet.tsx')).SignSheet }));
+const SeaSheet = lazy(async () => ({ default: (await import('../shore/SeaSheet.tsx')).SeaSheet }));
 const RiverSheet = lazy(async () => ({ default: (await import('../RiverSheet.tsx')).RiverSheet }));
 
 /** The ground walked: one huge screen for the hand, bells for the pocket. */
@@ -98,7 +99,8 @@ export function WalkScreen() {
         </div>
       </div>
       <Suspense>
-        {open === 'river' && (
+        {open === 'river' && ground.kind === 'beach' && <SeaSheet ground={ground} onClose={() => setOpen(null)} />}
+        {open === 'river' && ground.kind !== 'beach' && (
           <RiverSheet ground={ground} readings={walk.reading.readings} onClose={() => setOpen(null)} />
         )}
         {open === 'sign' && (

@@ -19,6 +19,7 @@ import { useEffect, useMemo, useRef } from 'react';
 import { firstDraft } from '../../../day/dayDraft.ts';
 import { daySky } from '../../../day/daySky.ts';
 import { useClaims } from '../../../ground/useClaims.ts';
+import { shoreOf, tideDay, type Shore } from '../../../shore/shoreOf.ts';
 import { useReading, type Reading } from '../../../reading/useReading.ts';
 import { useOpenRanking } from '../../../reading/useOpenRanking.ts';
 import { useRecords } from '../../../records/useRecords.ts';
@@ -87,14 +88,20 @@ export interface Walk {
   readonly inShut: ClaimStretch | null;
   /** The next edge of one ahead. */
   readonly edge: (ClaimStretch & { readonly ahead_m: number }) | null;
-  readonly back: (TurnBack & { readonly back_min: number; readonly isDark: boolean }) | null;
+  /** When to turn, and what one has to be back before. */
+  readonly back: (TurnBack & { readonly back_min: number; readonly before: 'the hour' | 'dark' | 'the sea' }) | null;
   readonly river: {
     readonly level_m: number;
     readonly isFresh: boolean;
     readonly readAt: string;
     readonly ford: { readonly name: string; readonly worksBelow_m: number } | null;
   } | null;
-  readonly wayShut: boolean;
+  /** The water that lies over the way back now. */
+  readonly wayShut: 'river' | 'sea' | null;
+  /** The sea off a beach; null on other grounds. */
+  readonly shore: Shore | null;
+  /** When the way off opens again today, minutes after midnight; null where that is not known. */
+  readonly seaOpens_min: number | null;
   readonly said: WalkDraft['said'];
   /** What rang last rang just now. */
   readonly isNews: boolean;
@@ -123,6 +130,12 @@ export function useWalk(ground: StoredGround, spots: readonly StoredSpot[]): Wal
   const sky = useMemo(() => daySky(ground, today, local), [ground, today, local]);
   const usual = useMemo(() => firstDraft(ground, plan, sky), [ground, plan, sky]);
   const dark_min = plan ? null : sky.twilightEnd_min;
+  const hour = Math.floor(now_ms / 3_600_000);
+  const shore = useMemo(
+    () => (ground.kind === 'beach' ? shoreOf(ground, reading.signs, reading.swell, hour * 3_600_000) : null),
+    [ground, reading.signs, reading.swell, hour],
+  );
+  const tide = useMemo(() => tideDay(ground, today, local, shore?.adds_m ?? 0), [ground, today, local, shore]);
 
   const all = useMemo(() => walkPlaces(ranking?.ranked ?? [], plan?.stops ?? []), [ranking, plan]);
   const marks = useMemo(() => all.filter((m) => !walk.done.includes(m.id)), [all, walk.done]);
@@ -134,14 +147,27 @@ export function useWalk(ground: StoredGround, spots: readonly StoredSpot[]): Wal
   const at = (here_m: number, ms: number) => {
     const minute = local.minuteOfDay(ms);
     // Where nobody planned the day one is to be back by dark; who sets out after that knows it.
-    const by_min = dark_min ?? usual.back_min;
-    const isMeant = plan !== undefined || minute < by_min;
-    const back = start_m === null || !isMeant ? null : turnBack(line, here_m, start_m, by_min, minute);
+    const asked_min = dark_min ?? usual.back_min;
+    // Past the margin the way is wet already, or will be within it.
+    const onBeach = tide?.way?.find((w) => minute >= w.from_min && minute < w.to_min + tide.margin_min);
+    const by_min = Math.min(asked_min, onBeach?.to_min ?? Infinity);
+    const isMeant = plan !== undefined || minute < asked_min || onBeach !== undefined;
+    const turn = start_m === null || !isMeant ? null : turnBack(line, here_m, start_m, by_min, minute);
+    const back = turn && {
+      ...turn,
+      back_min: by_min,
+      before: by_min < asked_min ? ('the sea' as const) : dark_min === null ? ('the hour' as const) : ('dark' as const),
+    };
     const ford = start_m === null ? null : shutsFirst(spots, here_m, start_m);
     return {
       back,
       ford,
-      wayShut: ford !== null && level !== undefined && isFresh && level.level_m >= ford.worksBelow_m,
+      wayShut:
+        tide?.way && !onBeach
+          ? ('sea' as const)
+          : ford !== null && level !== undefined && isFresh && level.level_m >= ford.worksBelow_m
+            ? ('river' as const)
+            : null,
     };
   };
   /** The walk with one at a place at a moment; the same object where nothing is new. */
@@ -154,7 +180,7 @@ export function useWalk(ground: StoredGround, spots: readonly StoredSpot[]): Wal
         : walkingWay({ way: w.way, turn_m: w.turn_m }, where.distance_m, accuracy_m);
     const { back, wayShut } = at(where.distance_m, ms);
     const { ring, rung } = bellsAt(
-      { here_m: where.distance_m, accuracy_m, way, turnIn_min: back?.left_min ?? null, isShut: wayShut },
+      { here_m: where.distance_m, accuracy_m, way, turnIn_min: back?.left_min ?? null, isShut: wayShut !== null },
       all.filter((m) => !w.done.includes(m.id)),
       shut,
       w.rung,
@@ -205,7 +231,7 @@ export function useWalk(ground: StoredGround, spots: readonly StoredSpot[]): Wal
           way,
           here_m,
         ).filter((e) => e.ahead_m > 0);
-  const { back, ford, wayShut } = here_m === null ? { back: null, ford: null, wayShut: false } : at(here_m, now_ms);
+  const { back, ford, wayShut } = here_m === null ? { back: null, ford: null, wayShut: null } : at(here_m, now_ms);
   return {
     ground,
     spots,
@@ -225,7 +251,9 @@ export function useWalk(ground: StoredGround, spots: readonly StoredSpot[]): Wal
     shut,
     inShut: here_m === null ? null : (shut.find((s) => here_m >= s.from_m && here_m <= s.to_m) ?? null),
     edge: edges[0] ?? null,
-    back: back && { ...back, back_min: dark_min ?? usual.back_min, isDark: dark_min !== null },
+    back,
+    shore,
+    seaOpens_min: tide?.way?.find((w) => w.from_min > local.minuteOfDay(now_ms))?.from_min ?? null,
     river: level ? { level_m: level.level_m, isFresh, readAt: level.readAt, ford } : null,
     wayShut,
     said: walk.said,

@@ -145,6 +145,8 @@ export function useWalkKeep(walk: Walk) {
         seenAt: new Date().toISOString(),
         size_mm: null,
         sizeEntered: null,
+        height_m: null,
+        heightEntered: null,
         cover_m: null,
         coverEntered: null,
         // It says nothing for or against the place.

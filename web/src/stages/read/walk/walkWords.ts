@@ -37,6 +37,6 @@ export function bellWords(bell: Bell, marks: readonly WalkMark[], shut: readonly
     case 'turn now':
       return 'Turn back now.';
     case 'way shut':
-      return 'The river shuts the way back.';
+      return 'The water shuts the way back.';
   }
 }

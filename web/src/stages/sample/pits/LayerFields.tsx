@@ -85,6 +85,21 @@ export function LayerFields({ nth, layer, sum, isFresh, onChange, onRemove }: La
             />
           )}
         </Field>
+        <Field label="Black sand, %" hint="of what was panned down; empty: not looked">
+          {(ids) => (
+            <input
+              {...ids}
+              inputMode="numeric"
+              className="written w-full"
+              value={layer.blackSand_percent ?? ''}
+              onFocus={(e) => e.target.select()}
+              onChange={(e) => {
+                const typed = e.target.value.replace(/\D/g, '');
+                onChange({ blackSand_percent: typed === '' ? null : Math.min(100, Number(typed)) });
+              }}
+            />
+          )}
+        </Field>
         <div className="flex flex-col">
           <Checkbox checked={layer.iron} onChange={(iron) => onChange({ iron })}>
             iron-stained

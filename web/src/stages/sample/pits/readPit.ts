@@ -60,6 +60,7 @@ export const newLayer = (thickness_m: number, US: boolean, some: Partial<Layer> 
   moisture: 'moist',
   clay: 0,
   iron: false,
+  blackSand_percent: null,
   cobbles_percent: 0,
   pay: false,
   note: '',

@@ -1,0 +1,55 @@
+import { NUMBERS } from '@riffle/contract';
+import type { Swell } from '@riffle/core';
+import {
+  csvNumber,
+  csvTable,
+  csvTime_ms,
+  inMetres,
+  refuseEmpty,
+  unitOfColumn,
+  type RefusedLine,
+} from './csvReadings.ts';
+
+export interface SwellAt extends Swell {
+  readonly at_ms: number;
+}
+/** What a buoy's file holds: the swell in order of time, and the lines that could not be read. */
+export interface SwellFile {
+  readonly swell: readonly SwellAt[];
+  readonly refused: readonly RefusedLine[];
+}
+const HEIGHT = /significant|wave|swell|height|hs|hm0|swh|wvht/gi;
+const PERIOD = /period|^tp\b|^dpd|^tp_/i;
+
+/**
+ * Reads a buoy's CSV (RFC 4180): a column of times, one of wave heights with its unit in the header ("wave_height_m", "Hs (ft)"), one of periods in seconds.
+ * @throws Error in words for the person, when a column is missing or the unit is not said
+ */
+export function readSwellCsv(text: string): SwellFile {
+  const { rows, columns } = csvTable(text);
+  const time = columns.find((c) => /time|date/i.test(c));
+  const period = columns.find((c) => PERIOD.test(c));
+  const height = columns.find((c) => c !== period && new RegExp(HEIGHT.source, 'i').test(c));
+  if (!time || !height || !period)
+    throw new Error(
+      'The file needs columns of times, of wave heights and of periods, named in its first line: time, wave_height_m, period_s.',
+    );
+  const unit = unitOfColumn(height, HEIGHT, 'wave_height_m or wave_height_ft');
+  const swell: SwellAt[] = [];
+  const refused: RefusedLine[] = [];
+  rows.forEach((row, i) => {
+    const at_ms = csvTime_ms(row[time]);
+    const value = csvNumber(row[height]);
+    const height_m = inMetres(value, unit);
+    const period_s = csvNumber(row[period]);
+    const line = i + 2;
+    if (Number.isNaN(at_ms)) refused.push({ line, why: `“${row[time] ?? ''}” is no time` });
+    else if (!(height_m > 0 && height_m <= NUMBERS.waveHeight_m.most))
+      refused.push({ line, why: `“${row[height] ?? ''}” is no wave’s height` });
+    else if (!(period_s >= NUMBERS.wavePeriod_s.least && period_s <= NUMBERS.wavePeriod_s.most))
+      refused.push({ line, why: `“${row[period] ?? ''}” s is no wave’s period` });
+    else swell.push({ at_ms, height_m, period_s });
+  });
+  refuseEmpty(swell, refused);
+  return { swell: swell.sort((a, b) => a.at_ms - b.at_ms), refused };
+}

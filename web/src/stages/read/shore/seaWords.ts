@@ -1,0 +1,19 @@
+import type { StoredSwellReading } from '@riffle/contract';
+import type { LoggedStorm } from '../../../shore/shoreOf.ts';
+import { inTen } from '../../../reading/inTen.ts';
+import type { Show } from '../../../units/useShow.ts';
+
+/** "3.4 m every 12 s". */
+export const swellWords = (
+  { height_m, period_s }: Pick<StoredSwellReading, 'height_m' | 'period_s'>,
+  show: Show,
+): string => `${show.length(height_m)} every ${Math.round(period_s)} s`;
+
+/** What a storm did at the toe of the berm, as surely as it is known. */
+export function stormWords({ cut_m, toToe }: LoggedStorm, show: Show): string {
+  if (cut_m !== null) return cut_m > 0 ? `it took ${show.length(cut_m)} of the berm` : 'the berm stood whole';
+  if (toToe === null) return 'whether it came to the berm is not known: give the toe its height';
+  return toToe >= 0.5
+    ? `it came to the toe of the berm ${inTen(toToe)}`
+    : `it stayed short of the berm ${inTen(1 - toToe)}`;
+}
