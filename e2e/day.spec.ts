@@ -153,8 +153,8 @@ test('a beach waits for the sand to come bare', async ({ page }) => {
     items: { id: string; name: string }[];
   };
   await openDay(page, items.find((g) => g.name === 'Saltgrass Strand')?.id ?? '');
-  await expect(page.getByText(/sand bare \d/).first()).toBeVisible();
-  await expect(page.getByText('Places wait for the sand to come bare.')).toBeVisible();
+  await expect(page.getByText(/work the sand \d/).first()).toBeVisible();
+  await expect(page.getByText(/By the tide table, 30 min left over for the water/)).toBeVisible();
 });
 
 test('bags wait on the day sheet with their tags, and no two share one', async ({ page }) => {

@@ -320,7 +320,9 @@ export function leftToDig(problem: DayProblem, order: readonly number[], at: num
   const ends_min = back_min - walk(problem, at, problem.stops.length);
   // A rest that falls due while one digs is taken there.
   const rest_min = problem.rest && ends_min < problem.rest.from_min ? problem.rest.lasts_min : 0;
-  const shuts_min = Math.max(...(stop.open ?? [{ to_min: Infinity }]).map((h) => h.to_min));
-  const left_min = Math.floor(Math.min(problem.back_min - back_min - rest_min, shuts_min - ends_min));
+  const hours = (stop.open ?? [{ from_min: -Infinity, to_min: Infinity }]).find((h) => h.to_min > ends_min);
+  if (!hours) return null;
+  const waits_min = Math.max(0, hours.from_min - ends_min);
+  const left_min = Math.floor(Math.min(problem.back_min - back_min - rest_min, hours.to_min - ends_min) - waits_min);
   return left_min >= TO_DIG_MIN ? left_min : null;
 }

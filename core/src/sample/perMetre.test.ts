@@ -28,8 +28,10 @@ describe('a square metre', () => {
       middle: expect.closeTo(100, 9),
       high: expect.closeTo(200, 9),
     });
-    expect([found?.seam_m, found?.cover_m]).toEqual([0.05, 0.3]);
+    expect([found?.seam_m, found?.cover_m, found?.blackSand_kg]).toEqual([0.05, 0.3, null]);
   });
+  test('black sand by hand: 50 mm, four fifths of it black, at 2.8 t a cubic metre is 112 kg', () =>
+    expect(squareMetre([{ thickness_m: 0.05, grade_mg_L: grade, blackShare: 0.8 }])?.blackSand_kg).toBeCloseTo(112, 9));
   test('two seams add up; one under a false bottom counts too; without a pan nothing is said', () => {
     const two = squareMetre([
       { thickness_m: 0.02, grade_mg_L: grade },

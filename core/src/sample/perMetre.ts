@@ -37,6 +37,8 @@ export function crackGold_mg_m(crack: Crack, grade_mg_L: Band): Band {
 export interface Bed {
   readonly thickness_m: number;
   readonly grade_mg_L: Band | null;
+  /** Share of black sand by volume; null where nobody looked. */
+  readonly blackShare?: number | null;
 }
 
 /** What lies under a square metre: gold of its panned layers, mg, how thick those are, and the cover over the first of them. */
@@ -44,7 +46,12 @@ export interface SquareMetre {
   readonly gold_mg: Band;
   readonly seam_m: number;
   readonly cover_m: number;
+  /** Black sand in them; null where nobody looked. */
+  readonly blackSand_kg: number | null;
 }
+
+/** A cubic metre of black sand as it lies. Stated assumption: 0.55 of it is grains of magnetite and its like. */
+const BLACK_SAND_KG_M3 = 2800;
 
 /** Adds up a square metre from the top down; null where no layer was panned. A litre is a millimetre over it. */
 export function squareMetre(beds: readonly Bed[]): SquareMetre | null {
@@ -54,7 +61,12 @@ export function squareMetre(beds: readonly Bed[]): SquareMetre | null {
   const panned = beds.filter((b): b is Bed & { grade_mg_L: Band } => b.grade_mg_L !== null);
   const gold = (of: (b: Band) => number): number =>
     panned.reduce((sum, b) => sum + 1000 * b.thickness_m * of(b.grade_mg_L), 0);
+  const looked = panned.filter((b) => typeof b.blackShare === 'number');
   return {
+    blackSand_kg:
+      looked.length === 0
+        ? null
+        : looked.reduce((sum, b) => sum + BLACK_SAND_KG_M3 * b.thickness_m * (b.blackShare ?? 0), 0),
     gold_mg: { low: gold((b) => b.low), middle: gold((b) => b.middle), high: gold((b) => b.high) },
     seam_m: panned.reduce((sum, b) => sum + b.thickness_m, 0),
     cover_m: beds.slice(0, first).reduce((sum, b) => sum + b.thickness_m, 0),

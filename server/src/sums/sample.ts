@@ -70,6 +70,7 @@ export const SAMPLE_SUMS: readonly Sum[] = [
             grade_mg_L: z
               .object({ low: n.min(0).max(1e6), middle: n.min(0).max(1e6), high: n.min(0).max(1e6) })
               .nullable(),
+            blackShare: n.min(0).max(1).nullable().default(null),
           }),
         )
         .min(1)

@@ -2,9 +2,11 @@ import type { StoredGround } from '@riffle/contract';
 import { permissionOn, riverIsFresh } from '@riffle/core';
 import { useRecords } from '../records/useRecords.ts';
 import { inTen } from '../reading/inTen.ts';
+import { Button } from '../ui/Button.tsx';
 import { Judgement } from '../ui/Judgement.tsx';
 import { useNow } from '../ui/useNow.ts';
 import { useShow } from '../units/useShow.ts';
+import { byTheSand } from './dayDraft.ts';
 import { clock, lasting } from './dayWords.ts';
 import { inDaylight } from './daySky.ts';
 import { hoursWords, nextBare, seaWords } from './seaWords.ts';
@@ -41,14 +43,22 @@ export function DayJudgement({ ground, day, date }: { ground: StoredGround; day:
   if (tide && bare && (inHours?.length === 0 || day.wayShut)) {
     const between = `${clock(draft.start_min)} to ${clock(draft.back_min)}`;
     const next = nextBare(ground, date, local);
+    const sand = byTheSand(sky, tide);
     return (
-      <Judgement rests={`${next ? `Next ${next}. ` : ''}${seaWords(tide, day.shore, isToday, show, local)}`}>
-        {bare.length === 0
-          ? 'The sand does not come bare by daylight on this day.'
-          : inHours?.length === 0
-            ? `The sand can be worked ${hoursWords(bare)}, not ${between}: change your hours.`
-            : `The way off is under water from ${between}: change your hours.`}
-      </Judgement>
+      <>
+        <Judgement rests={`${next ? `Next ${next}. ` : ''}${seaWords(tide, day.shore, isToday, show, local)}`}>
+          {bare.length === 0
+            ? 'The sand does not come bare by daylight on this day.'
+            : inHours?.length === 0
+              ? `The sand can be worked ${hoursWords(bare)}, not ${between}: change your hours.`
+              : `The way off is under water from ${between}: change your hours.`}
+        </Judgement>
+        {sand && (
+          <Button className="self-start" onClick={() => day.change({ ...sand, order: null })}>
+            Go by the sand, {clock(sand.start_min)} to {clock(sand.back_min)}
+          </Button>
+        )}
+      </>
     );
   }
   if (!plan || plan.stops.length === 0)
@@ -94,6 +104,15 @@ export function DayJudgement({ ground, day, date }: { ground: StoredGround; day:
   ]
     .filter(Boolean)
     .join(' ');
+  if (lates.length > 0 && bare && plan.back_min <= backBy.min) {
+    const last = bare.findLast((w) => lates.some((s) => s.begin_min < w.to_min)) ?? bare.at(-1);
+    return (
+      <Judgement rests={rests}>
+        {lates.map((s) => places.get(s.id)?.name).join(', ')} {lates.length === 1 ? 'falls' : 'fall'} out: the sand has
+        to be left by {clock(last?.to_min ?? backBy.min)}.
+      </Judgement>
+    );
+  }
   if (lates.length > 0) {
     return (
       <Judgement rests={rests}>

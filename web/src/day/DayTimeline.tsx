@@ -278,7 +278,7 @@ function TideBand({
         <g key={w.from}>
           <path d={`M${x(w.from)} ${top + TIDE_H}H${x(w.to)}`} stroke="var(--ink)" strokeWidth="4" />
           <text x={(x(w.from) + x(w.to)) / 2} y={top + TIDE_H - 7} fontSize="12.5" textAnchor="middle" className="halo">
-            {w.to - w.from < 100 ? '' : 'sand bare '}
+            {w.to - w.from < 120 ? '' : 'work the sand '}
             {clock(w.from)}–{clock(w.to)}
           </text>
         </g>

@@ -1,6 +1,14 @@
 import { TEXTS, type PlannedStop, type StoredDaySheet, type StoredGround } from '@riffle/contract';
-import type { DaySky } from './daySky.ts';
-import { USUAL_LOAD_KG, USUAL_REST_MIN, USUAL_TOOLS, type Candidate, type DayAsked } from '@riffle/core';
+import type { TideDay } from '../shore/shoreOf.ts';
+import { inDaylight, type DaySky } from './daySky.ts';
+import {
+  USUAL_LOAD_KG,
+  USUAL_REST_MIN,
+  USUAL_TOOLS,
+  type Candidate,
+  type DayAsked,
+  type OpenHours,
+} from '@riffle/core';
 
 /** A day as it is being settled; kept on the device until it is in the book. */
 export interface DayDraft extends DayAsked {
@@ -23,7 +31,25 @@ export const asStop = (c: Candidate): PlannedStop => ({
 const USUAL_START_MIN = 480;
 const QUARTER_MIN = 15;
 
-export const firstDraft = (ground: StoredGround, kept: StoredDaySheet | undefined, sky: DaySky): DayDraft =>
+/** On a beach the day goes by the sand: there when it comes bare, off before the water. */
+export function byTheSand(sky: DaySky, tide: TideDay | null): { start_min: number; back_min: number } | null {
+  const open = tide && (inDaylight(sky, tide.work) ?? tide.work);
+  const longest = open?.reduce<OpenHours | null>((a, w) => (a && lasts(a) >= lasts(w) ? a : w), null);
+  return tide && longest
+    ? {
+        start_min: Math.max(0, Math.floor(longest.from_min / QUARTER_MIN - 1) * QUARTER_MIN),
+        back_min: Math.min(1439, Math.ceil((longest.to_min + tide.margin_min) / QUARTER_MIN) * QUARTER_MIN),
+      }
+    : null;
+}
+const lasts = (w: OpenHours): number => w.to_min - w.from_min;
+
+export const firstDraft = (
+  ground: StoredGround,
+  kept: StoredDaySheet | undefined,
+  sky: DaySky,
+  tide: TideDay | null = null,
+): DayDraft =>
   kept
     ? {
         start_min: kept.start_min,
@@ -45,6 +71,7 @@ export const firstDraft = (ground: StoredGround, kept: StoredDaySheet | undefine
             ? Math.max(USUAL_START_MIN, Math.ceil(sky.sun.sunrise_min / QUARTER_MIN) * QUARTER_MIN)
             : USUAL_START_MIN,
         back_min: 960,
+        ...byTheSand(sky, tide),
         start_m: 0,
         rest_min: USUAL_REST_MIN,
         limit_kg: USUAL_LOAD_KG,

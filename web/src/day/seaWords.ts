@@ -26,7 +26,7 @@ export function seaWords(tide: TideDay, shore: Shore | null, isToday: boolean, s
   const sea = `swell ${show.length(last.height_m)} every ${Math.round(last.period_s)} s`;
   if (!usual) return `${by}; ${sea}, and it is not known what is usual here.`;
   return tide.swellAdds_m > HARDLY_M
-    ? `${by}, and ${show.length(tide.swellAdds_m)} for today’s ${sea}.`
+    ? `${by}, and ${show.length(Math.round(tide.swellAdds_m * 10) / 10)} for today’s ${sea}.`
     : `${by}; ${sea}, no higher than usual.`;
 }
 

@@ -82,7 +82,7 @@ export function useDay(
   );
   const [draft, setDraft, forget] = useDraft<DayDraft>(
     `day-${ground.id}-${date}${kept ? `-${kept.id}-${kept.version}` : ''}`,
-    () => firstDraft(ground, kept, daySky(ground, date, local)),
+    () => firstDraft(ground, kept, daySky(ground, date, local), tideDay(ground, date, local, 0)),
   );
   const line = useMemo(() => walkedLine(ground), [ground]);
   const pace = useMemo(() => {
@@ -200,7 +200,9 @@ export function useDay(
     wayShut,
     planner,
     plan,
-    findingOrder: problem !== null && plan === null,
+    // An order made for other hours may hold what these leave no time for: nobody is told so while the right one is on its way.
+    findingOrder:
+      problem !== null && (plan === null || (!draft.order && planner.isOld && plan.stops.some((s) => s.late))),
     digsAt: digging?.id ?? null,
     planB: problemB ? plannerB.plan : null,
     places: useMemo(() => new Map([...all, ...candidates].map((c) => [c.id, c])), [all, candidates]),

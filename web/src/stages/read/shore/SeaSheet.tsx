@@ -15,7 +15,7 @@ import { useShow } from '../../../units/useShow.ts';
 import { useLocalTime } from '../../../when/useLocalTime.ts';
 import { WhenField } from '../../../when/WhenField.tsx';
 import { newSea, readSea, seaAsDraft, type SeaDraft } from './readSea.ts';
-import { stormWords, swellWords } from './seaWords.ts';
+import { roughly, stormWords, swellWords } from './seaWords.ts';
 import { SwellFileForm } from './SwellFileForm.tsx';
 
 const SHOWN = 30;
@@ -79,7 +79,7 @@ export function SeaSheet({ ground, onClose }: { ground: StoredGround; onClose: (
                       {swellWords(r, show)}
                       {r.isStorm && <b>, storm</b>}
                       {storm &&
-                        `; up to ${show.length(storm.reach.middle_m)} by the tide table, ${stormWords(storm, show)}`}
+                        `; up to ${show.length(roughly(storm.reach.middle_m))} by the tide table, ${stormWords(storm, show)}`}
                     </span>
                     <TextButton
                       aria-label={`Put right the sea of ${local.dayTime(r.readAt)}`}
@@ -116,7 +116,7 @@ export function SeaSheet({ ground, onClose }: { ground: StoredGround; onClose: (
           { value: 'storm', label: 'a storm at its height' },
         ]}
       />
-      <div className="grid grid-cols-2 gap-x-4">
+      <div className="grid gap-x-4 sm:grid-cols-2">
         <QuantityField
           label="Height of the waves"
           entered={draft.height}

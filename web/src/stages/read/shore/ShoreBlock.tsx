@@ -7,7 +7,7 @@ import { useNow } from '../../../ui/useNow.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { useLocalTime } from '../../../when/useLocalTime.ts';
 import type { ReadInHand } from '../useReadScreen.ts';
-import { stormWords } from './seaWords.ts';
+import { roughly, stormWords } from './seaWords.ts';
 import { seamsOf, ShoreDrawing } from './ShoreDrawing.tsx';
 
 /** A beach in height: its berm, mouths and seams against the tide and the storms, and what the last of them laid anew. */
@@ -36,11 +36,11 @@ export function ShoreBlock({
             <b>
               The storm of {local.day(storm.at_ms, 'long')}: {stormWords(storm, show)}.
             </b>{' '}
-            It ran up to about {show.length(storm.reach.middle_m)} (
+            It ran up to about {show.length(roughly(storm.reach.middle_m))} (
             {show.range(
               'length',
-              storm.reach.middle_m - 1.64 * storm.reach.sd_m,
-              storm.reach.middle_m + 1.64 * storm.reach.sd_m,
+              roughly(storm.reach.middle_m - 1.64 * storm.reach.sd_m),
+              roughly(storm.reach.middle_m + 1.64 * storm.reach.sd_m),
             )}
             ).
           </>

@@ -5,6 +5,7 @@ import type { Shore } from '../../../shore/shoreOf.ts';
 import { useWidth } from '../../../ui/useWidth.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { useLocalTime } from '../../../when/useLocalTime.ts';
+import { roughly } from './seaWords.ts';
 
 /** A seam as it lay where it was dug. */
 export interface Seam {
@@ -49,9 +50,9 @@ export function seamsOf(spots: readonly StoredSpot[], pits: readonly StoredPit[]
 
 const HEIGHT_H = 150;
 const SEAMS_H = 96;
-const STORMS_SHOWN = 3;
+const STORMS_SHOWN = { wide: 3, narrow: 2 } as const;
 /** Names nearer than this would touch, px. */
-const APART_PX = 84;
+const APART_PX = { wide: 120, narrow: 76 } as const;
 
 /** Heights along the shore as the ribbon runs, the sea below; under it each seam beneath its cover. */
 export function ShoreDrawing({
@@ -85,14 +86,14 @@ export function ShoreDrawing({
     { at_m: tide.workBelow_m, says: 'sand bare below', strong: true },
     { at_m: tide.meanLevel_m - swing_m, says: 'springs low', strong: false },
   ];
-  const storms = shore.storms.slice(0, STORMS_SHOWN);
+  const storms = shore.storms.slice(0, wide ? STORMS_SHOWN.wide : STORMS_SHOWN.narrow);
   const measured = signs.filter((s) => typeof s.height_m === 'number');
   const heights = [
     ...levels.map((l) => l.at_m),
     ...storms.map((s) => s.reach.middle_m),
     ...measured.map((s) => s.height_m ?? 0),
   ];
-  const [low, high] = [Math.min(...heights) - 0.25, Math.max(...heights) + 0.45];
+  const [low, high] = [Math.min(...heights) - 0.55, Math.max(...heights) + 0.45];
   const y = (m: number): number => 8 + (HEIGHT_H - 8) * (1 - (m - low) / (high - low));
   const toe = shore.toe.length > 0 && [0, ...shore.toe.map((t) => t.distance_m).sort((a, b) => a - b), ground.length_m];
   const toeLine =
@@ -101,8 +102,15 @@ export function ShoreDrawing({
   const seamTop = HEIGHT_H + 34;
   const deepest_m = Math.max(0.3, ...seams.map((s) => s.cover_m + s.seam_m));
   const down = (m: number): number => (m / deepest_m) * (SEAMS_H - 30);
-  const named = apart(measured.map((s) => ({ id: s.id, x: x(s.distance_m) })));
-  const seamNamed = apart(seams.map((s) => ({ id: s.spotId, x: x(s.distance_m) })));
+  const apart_px = wide ? APART_PX.wide : APART_PX.narrow;
+  const named = apart(
+    measured.filter((s) => s.kind !== 'berm toe').map((s) => ({ id: s.id, x: x(s.distance_m) })),
+    apart_px,
+  );
+  const seamNamed = apart(
+    seams.map((s) => ({ id: s.spotId, x: x(s.distance_m) })),
+    apart_px,
+  );
   const height = seams.length > 0 ? seamTop + SEAMS_H + 16 : HEIGHT_H + 24;
   return (
     <div ref={attach} className="min-w-0">
@@ -124,9 +132,16 @@ export function ShoreDrawing({
           <>
             <path d={`${toeLine}L${left} 8L${right} 8Z`} fill="url(#sand)" fillOpacity="0.8" />
             <path d={toeLine} fill="none" stroke="var(--ink)" strokeWidth="2.2" />
-            <text x={left + 6} y={y(heightAlong(shore.toe, ground.length_m) ?? low) - 6} fontSize="12" className="halo">
-              toe of the berm
-            </text>
+            {wide && (
+              <text
+                x={left + 6}
+                y={y(heightAlong(shore.toe, ground.length_m) ?? low) - 6}
+                fontSize="12"
+                className="halo"
+              >
+                toe of the berm
+              </text>
+            )}
           </>
         )}
         {levels.map((l) => (
@@ -137,7 +152,13 @@ export function ShoreDrawing({
               strokeWidth={l.strong ? 1.8 : 1}
               strokeDasharray={l.strong ? '8 4' : '2 5'}
             />
-            <text x={left + 6} y={y(l.at_m) + 14} fontSize="12" className="halo">
+            <text
+              x={wide ? left + 6 : right - 6}
+              y={y(l.at_m) + (l.at_m > tide.workBelow_m ? -4 : 14)}
+              fontSize="12"
+              textAnchor={wide ? 'start' : 'end'}
+              className="halo"
+            >
               {l.says}
             </text>
             <text x={right + 4} y={y(l.at_m) + 4} fontSize="12">
@@ -154,13 +175,13 @@ export function ShoreDrawing({
               strokeDasharray={i === 0 ? undefined : '3 4'}
             />
             <text
-              x={right - 6 - (i * (right - left)) / 3.2}
+              x={right - 6 - (i * (right - left)) / (wide ? 3.2 : 2)}
               y={y(s.reach.middle_m) - 5}
               fontSize="12"
               textAnchor="end"
               className="halo"
             >
-              {local.day(s.at_ms)} to {show.length(s.reach.middle_m)}
+              {local.day(s.at_ms)} to {show.length(roughly(s.reach.middle_m))}
             </text>
           </g>
         ))}
@@ -169,7 +190,7 @@ export function ShoreDrawing({
           return (
             <g key={s.id}>
               <path d={`M${px} ${py - 5}l5 5l-5 5l-5 -5Z`} fill="var(--paper)" stroke="var(--ink)" strokeWidth="1.8" />
-              {named.has(s.id) && s.kind !== 'berm toe' && (
+              {named.has(s.id) && (
                 <text x={px} y={py + 19} fontSize="12" textAnchor="middle" className="halo">
                   {signName(s.kind, ground.kind)} {show.length(s.height_m ?? 0)}
                 </text>
@@ -219,7 +240,7 @@ export function ShoreDrawing({
                     className="halo"
                   >
                     {show.smallLength(s.seam_m)}
-                    {s.black_percent !== null && `, ${Math.round(s.black_percent)} % black`}
+                    {wide && s.black_percent !== null && `, ${Math.round(s.black_percent)} % black`}
                   </text>
                   <text
                     x={px}
@@ -242,11 +263,11 @@ export function ShoreDrawing({
 }
 
 /** Which of these have room for their names, walked from one end. */
-function apart(marks: readonly { id: string; x: number }[]): ReadonlySet<string> {
+function apart(marks: readonly { id: string; x: number }[], apart_px: number): ReadonlySet<string> {
   const kept = new Set<string>();
   let last = -Infinity;
   for (const m of [...marks].sort((a, b) => a.x - b.x)) {
-    if (m.x - last < APART_PX) continue;
+    if (m.x - last < apart_px) continue;
     kept.add(m.id);
     last = m.x;
   }

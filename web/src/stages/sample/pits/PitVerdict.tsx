@@ -118,6 +118,7 @@ function UnderASquareMetre({ page: { inHand, said } }: { page: PitOnPage }) {
     inHand.draft.layers.map((l) => ({
       thickness_m: l.thickness_m,
       grade_mg_L: bandOf(said?.layers.get(l.id)),
+      blackShare: typeof l.blackSand_percent === 'number' ? l.blackSand_percent / 100 : null,
     })),
   );
   return found ? (
@@ -127,7 +128,8 @@ function UnderASquareMetre({ page: { inHand, said } }: { page: PitOnPage }) {
       <Gold>
         {show.gold(found.gold_mg.middle)} ({show.range('gold', found.gold_mg.low, found.gold_mg.high)})
       </Gold>{' '}
-      in {show.smallLength(found.seam_m)} of seam under {show.smallLength(found.cover_m)} of cover.
+      in {show.smallLength(found.seam_m)} of seam under {show.smallLength(found.cover_m)} of cover
+      {found.blackSand_kg !== null && `, with ${show.load(found.blackSand_kg)} of black sand`}.
     </>
   ) : null;
 }
