@@ -1,3 +1,4 @@
+import { COMPANIONS } from '@riffle/core';
 import { z } from 'zod';
 import { FINISH_WAYS, FLOOR_SEEN, JAR_STATES } from './kinds.ts';
 import { MOST, NUMBERS, TEXTS } from './limits.ts';
@@ -24,6 +25,27 @@ const Floor = z.object({
   widthEntered: Entered,
   slope: within(NUMBERS.floorSlope),
   pitchEntered: Entered,
+  /** What the black sand is for the most part. */
+  companion: z.enum(COMPANIONS).default('magnetite'),
+  saltWater: z.boolean().default(false),
+});
+
+/** A riffled finishing sluice it was run over, its water wide open, and how long that took where it was timed. */
+const Sluice = z.object({
+  riffle_m: within(NUMBERS.sluiceRiffle_m),
+  riffleEntered: Entered,
+  spacing_m: within(NUMBERS.sluiceSpacing_m),
+  spacingEntered: Entered,
+  riffles: wholeWithin(NUMBERS.sluiceRiffles),
+  width_m: within(NUMBERS.sluiceWidth_m),
+  widthEntered: Entered,
+  slope: within(NUMBERS.floorSlope),
+  pitchEntered: Entered,
+  depth_m: within(NUMBERS.sluiceDepth_m),
+  depthEntered: Entered,
+  /** Of the concentrate, by volume. */
+  blackShare: within(NUMBERS.blackShare),
+  took_s: within(NUMBERS.sluice_s).nullable(),
 });
 
 /** One spoon over that floor: how deep the water stood, what was seen, how long it took where it was timed, and the mark of its flow. */
@@ -49,6 +71,7 @@ export const Jar = Whole.extend({
   way: z.enum(FINISH_WAYS),
   state: z.enum(JAR_STATES),
   floor: Floor.nullable(),
+  sluice: Sluice.nullable().default(null),
   spoons: z.array(SpoonSeen).max(MOST.spoons, 'At most 60 spoons.').default([]),
   /** The magnetics, where part of them was washed: which share, what was found in it, and the colors in what stayed. */
   magnet: z

@@ -216,6 +216,8 @@ export function jarWrites({
     widthEntered: entered('20', 'cm'),
     slope: 0.08,
     pitchEntered: entered('8', '%'),
+    companion: 'magnetite',
+    saltWater: false,
   };
   const spoon = (depth_mm: number, saw: Jar['spoons'][number]['saw'], took_s: number | null, level: string) => ({
     depth_m: depth_mm / 1000,
@@ -224,6 +226,21 @@ export function jarWrites({
     took_s,
     level,
   });
+  const sluice: Jar['sluice'] = {
+    riffle_m: 0.006,
+    riffleEntered: entered('6', 'mm'),
+    spacing_m: 0.075,
+    spacingEntered: entered('75', 'mm'),
+    riffles: 12,
+    width_m: 0.25,
+    widthEntered: entered('25', 'cm'),
+    slope: 0.08,
+    pitchEntered: entered('8', '%'),
+    depth_m: 0.016,
+    depthEntered: entered('16', 'mm'),
+    blackShare: 0.4,
+    took_s: 2700,
+  };
   const jars: readonly Pick<
     Jar,
     'name' | 'coarsest_mm' | 'finest_mm' | 'way' | 'state' | 'floor' | 'spoons' | 'gold_mg' | 'magnet' | 'note'
@@ -271,6 +288,7 @@ export function jarWrites({
   ];
   jars.forEach((j, i) => {
     const jar: Jar = {
+      sluice: null,
       ...j,
       id: nextId(101),
       deleted: false,

@@ -1,5 +1,7 @@
 export { filmFlow_m2_s, filmFor_m, shearOfFilm_Pa } from './film.ts';
 export { finishSluicePace_m3_s, type FinishSluice } from './finishSluice.ts';
+export { COMPANIONS, companionWindows, type Companion, type CompanionWindow } from './companions.ts';
+export { weighSluice, type SluiceSetting, type WeighedSluice } from './weighSluice.ts';
 export { goOn, type GoOn, type WashedHeap } from './goOn.ts';
 export { weighFinish, type FinishSetting, type SeenAtFloor, type WeighedFinish } from './weighFinish.ts';
 export { finishSpoon, type FinishedSpoon, type Spoon, type SpoonGold, type SpoonShare } from './finishSpoon.ts';

@@ -1,3 +1,4 @@
+import { DENSITY_KG_M3 } from '../grains/constants.ts';
 import { flakeSettling_m_s } from '../grains/flake.ts';
 import type { Water } from '../grains/water.ts';
 import { latinHypercube, logNormal, type Beliefs } from '../maths/latinHypercube.ts';
@@ -6,6 +7,7 @@ import { normalQuantile } from '../maths/normal.ts';
 import { resampled } from '../maths/resampled.ts';
 import { OutOfRange, requirePositive } from '../outOfRange.ts';
 import { weighedSpread, type Spread } from '../set/weighBox.ts';
+import type { Companion } from './companions.ts';
 import { filmFor_m } from './film.ts';
 import { finishSpoon } from './finishSpoon.ts';
 import { separationWindow, type Feature } from './separation.ts';
@@ -25,6 +27,8 @@ export interface FinishSetting {
   readonly spoon_m3: number;
   /** Until so much of its black sand is left. */
   readonly blackLeft: number;
+  /** What that is for the most part; magnetite when not said. */
+  readonly companion?: Companion;
 }
 
 /** What was seen at the floor at a depth of water, and how long a spoon took where it was timed. */
@@ -94,10 +98,11 @@ export function weighFinish(setting: FinishSetting, seen: readonly SeenAtFloor[]
   if (!(coarsest_m > finest_m))
     throw new OutOfRange('coarsest_m', coarsest_m, `coarser than the finest (${finest_m} m)`);
   const feature: Feature = { height_m: feature_m, density_kg_m3: water.density_kg_m3 };
+  const black_kg_m3 = DENSITY_KG_M3[setting.companion ?? 'magnetite'];
   const perDepth = 1 / filmFor_m(1, slope, water);
   const solve = (p: FloorParameters) => {
     const settling = flakeSettling_m_s(finest_m, p.csf, water);
-    const w = separationWindow(finest_m, coarsest_m, feature, Math.sqrt(settling.low * settling.high));
+    const w = separationWindow(finest_m, coarsest_m, feature, Math.sqrt(settling.low * settling.high), black_kg_m3);
     const least_m = (p.thresholds * w.least_Pa) / (p.shear * perDepth);
     const most_m = (p.thresholds * Math.min(p.goldThreshold * w.goldCreeps_Pa, w.goldRises_Pa)) / (p.shear * perDepth);
     return { least_m, most_m };
@@ -167,6 +172,7 @@ function washSpoon(setting: FinishSetting, p: FloorParameters, feature: Feature,
     feature,
     solids_m3: SOLIDS_LOOSE * setting.spoon_m3,
     black: sizes,
+    black_kg_m3: DENSITY_KG_M3[setting.companion ?? 'magnetite'],
     gold: sizes.map((s) => {
       const { low, high } = flakeSettling_m_s(s.size_m, p.csf, water);
       return { ...s, settling_m_s: Math.sqrt(low * high) * Math.sqrt(p.goldThreshold) };

@@ -69,6 +69,7 @@ export const jars = recordKind({
     way: 'way',
     state: 'state',
     floor: 'floor',
+    sluice: 'sluice',
     spoons: 'spoons',
     magnet: 'magnet',
     gold_mg: 'gold_mg',

@@ -1,13 +1,17 @@
 import {
   filmFlow_m2_s,
   filmFor_m,
+  COMPANIONS,
+  companionWindows,
   finishSluicePace_m3_s,
   finishSpoon,
   freshWater,
   goOn,
   magnetics,
+  seaWater,
   separationWindow,
   weighFinish,
+  weighSluice,
 } from '@riffle/core';
 import { z } from 'zod';
 import { n, sum, temperature_C, type Sum } from './sum.ts';
@@ -34,6 +38,8 @@ export const FINISH_SUMS: readonly Sum[] = [
         .max(0.99)
         .default(1 / 3),
       temperature_C,
+      salt_g_kg: n.min(0).max(42).default(0),
+      companion: z.enum(COMPANIONS).default('magnetite'),
       seen: z
         .array(
           z.object({
@@ -45,15 +51,36 @@ export const FINISH_SUMS: readonly Sum[] = [
         .max(12)
         .default([]),
     }),
-    ({ temperature_C: t, seen, ...setting }) => {
-      const water = freshWater(t);
+    ({ temperature_C: t, salt_g_kg, seen, ...setting }) => {
+      const water = salt_g_kg === 0 ? freshWater(t) : seaWater(t, salt_g_kg);
       const found = weighFinish({ ...setting, water }, seen);
       return {
         ...found,
+        companions: companionWindows({ ...setting, water }),
         markFlow_m3_s: found.mark_m && setting.floorWidth_m * filmFlow_m2_s(found.mark_m.middle, setting.slope, water),
         depthForOnePascal_m: filmFor_m(1, setting.slope, water),
       };
     },
+  ),
+  sum(
+    'finishing-riffles',
+    'Hours a heap of one fraction takes over a riffled finishing sluice, moved by runs that were timed, and where of its riffles the gold lies.',
+    z.object({
+      width_m: n.min(0.05).max(2),
+      depth_m: n.min(0.002).max(0.15),
+      slope: n.min(0.005).max(0.4),
+      riffle_m: n.min(0.001).max(0.05),
+      roughness_m: n.min(0.0005).max(0.05).default(0.005),
+      blackShare: n.min(0.01).max(1),
+      spacing_m: n.min(0.005).max(1),
+      riffles: z.int().min(1).max(60),
+      finest_m: size_m,
+      coarsest_m: size_m,
+      volume_m3: n.positive().max(1),
+      temperature_C,
+      timed: z.array(n.positive().max(1000)).max(50).default([]),
+    }),
+    ({ temperature_C: t, timed, ...sluice }) => weighSluice({ ...sluice, water: freshWater(t) }, timed),
   ),
   sum(
     'finishing-sluice',

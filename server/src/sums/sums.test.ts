@@ -715,6 +715,23 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     { width_m: 0.254, depth_m: 0.016, slope: 0.0833, riffle_m: 0.006, volume_m3: 0.0252 },
     (a: { hours: number }) => a.hours > 1 && a.hours < 4,
   ],
+  // One riffle holds all that is caught.
+  'finishing-riffles': [
+    {
+      width_m: 0.254,
+      depth_m: 0.016,
+      slope: 1 / 12,
+      riffle_m: 0.006,
+      blackShare: 0.5,
+      spacing_m: 0.075,
+      riffles: 1,
+      finest_m: 0.0004,
+      coarsest_m: 0.0006,
+      volume_m3: 0.0252,
+    },
+    (a: { byRiffle: number[]; hours: { middle: number } }) =>
+      a.byRiffle.length === 1 && a.byRiffle[0] === 1 && a.hours.middle > 1 && a.hours.middle < 4,
+  ],
   // A gamma of shape 10.5 lies between half the ends of chi-square with 21 degrees: 11.591 and 32.671 (tables).
   'go-on': [
     { washedShare: 0.5, found: 10, meanColor_mg: 1, hours: 1, price_per_mg: 1, hourValue: 1 },

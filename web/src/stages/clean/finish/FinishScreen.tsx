@@ -11,10 +11,12 @@ import { useIsPhone } from '../../../ui/useIsPhone.ts';
 import { useWidth } from '../../../ui/useWidth.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { filmText, finishWords, minutesText } from './finishWords.ts';
+import { CompanionList } from './CompanionList.tsx';
 import { FloorDrawing } from './FloorDrawing.tsx';
 import { Jars } from './Jars.tsx';
 import { LADDER } from './ladder.ts';
 import { MagnetBlock } from './MagnetBlock.tsx';
+import { SluiceBlock } from './SluiceBlock.tsx';
 import { useFinish, type Finish } from './useFinish.ts';
 
 /** The last tablespoon: jars of one fraction each, the water that parts them, the magnet, what is still worth washing. */
@@ -23,7 +25,7 @@ export function FinishScreen() {
   const show = useShow();
   const isPhone = useIsPhone();
   const { ground, draft, setting, depth_m, found, mark } = finish;
-  const { says, rests } = finishWords(draft, setting, depth_m, found, mark, show);
+  const { says, rests } = finishWords(draft, setting, depth_m, found, finish.sluice, mark, show);
   return (
     <div className="flex flex-col gap-4" aria-busy={setting !== null && !finish.settled}>
       <header className="flex flex-wrap items-baseline justify-between gap-x-4 border-b border-rule pb-2">
@@ -48,6 +50,7 @@ export function FinishScreen() {
         </div>
         <div className="flex min-w-0 flex-col gap-5">
           {draft.way === 'recirculating box' && <FloorBlock finish={finish} />}
+          {draft.way === 'finishing sluice' && <SluiceBlock finish={finish} />}
           <MagnetBlock finish={finish} />
           <KeepBlock finish={finish} />
           {!isPhone && <Jars finish={finish} />}
@@ -61,7 +64,7 @@ export function FinishScreen() {
   );
 }
 
-function JarFields({ finish: { draft, change, readings, tried } }: { readonly finish: Finish }) {
+function JarFields({ finish: { draft, change, readings, tried, setting } }: { readonly finish: Finish }) {
   const show = useShow();
   const screens = LADDER.map((s) => ({ value: String(s.mm), label: /^\d+$/.test(s.name) ? `${s.name} mesh` : s.name }));
   return (
@@ -133,6 +136,9 @@ function JarFields({ finish: { draft, change, readings, tried } }: { readonly fi
             comesTo={readings.pitch.ok && show.pitch(readings.pitch.value)}
           />
         </div>
+      )}
+      {draft.way === 'recirculating box' && (
+        <CompanionList companion={draft.companion} saltWater={draft.saltWater} setting={setting} onChange={change} />
       )}
     </Block>
   );

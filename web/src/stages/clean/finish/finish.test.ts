@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { StoredJar } from '@riffle/contract';
-import { CONTAINERS, weighFinish } from '@riffle/core';
+import { CONTAINERS, weighFinish, weighSluice } from '@riffle/core';
 import { finishWords } from './finishWords.ts';
 import { fractionName, screenBetween } from './ladder.ts';
 import {
@@ -14,6 +14,7 @@ import {
   spoonOf,
   type JarDraft,
 } from './readJar.ts';
+import { newSluice, readSluice, sluiceAsDraft, sluiceRecord, sluiceSetting, timesTaken } from './readSluice.ts';
 
 const jar = (some: Partial<JarDraft> = {}): JarDraft => ({ ...newJarDraft(false), name: 'Tub 2', ...some });
 const read = (d: JarDraft) => readJar(d, CONTAINERS);
@@ -22,7 +23,9 @@ const words = (d: JarDraft, mark: string | null = null) => {
   const r = read(d);
   const setting = finishFrom(d, r, 18);
   const depth = r.depth.ok && r.depth.value > 0 ? r.depth.value : null;
-  return finishWords(d, setting, depth, setting && weighFinish(setting), mark, show);
+  const record = d.way === 'finishing sluice' ? sluiceRecord(d.sluice) : null;
+  const sluice = record && r.volume.ok ? weighSluice(sluiceSetting(record, d, r.volume.value)) : null;
+  return finishWords(d, setting, depth, setting && weighFinish(setting), sluice, mark, show);
 };
 
 describe('the ladder of screens', () => {
@@ -97,5 +100,40 @@ describe('what is said of a jar', () => {
     expect(words(jar({ way: 'finishing sluice', coarsest_mm: 6.3, finest_mm: 0 })).says).toContain('minus 8 first');
     expect(words(jar({ way: 'finishing sluice', coarsest_mm: 2.36, finest_mm: 0 })).says).toContain('Water wide open');
     expect(words(jar({ way: 'pan' })).says).toBe('Pan minus 30 plus 50 by itself.');
+  });
+});
+
+describe('a finishing sluice', () => {
+  const bucket = (some: Partial<JarDraft> = {}): JarDraft =>
+    jar({ way: 'finishing sluice', coarsest_mm: 0.6, finest_mm: 0.3, volume: { text: '25', unit: 'L' }, ...some });
+  test('as such a sluice stands, two buckets two thirds full take some hours, and most gold lies at its head', () => {
+    const { says, rests } = words(bucket());
+    expect(says).toMatch(/this jar takes \d\.\d.h \(/);
+    expect(Number(/hold (\d+)/.exec(rests)?.[1])).toBeGreaterThan(25);
+  });
+  test('too coarse: it is screened first, whatever the sluice', () =>
+    expect(words(bucket({ coarsest_mm: 6.3, finest_mm: 2.36 })).says).toMatch(/Screen it to minus 8 first/));
+  test.each([
+    ['riffles', '0'],
+    ['riffles', '3.5'],
+    ['black', 'half'],
+    ['black', '0'],
+    ['took', 'long'],
+  ] as const)('%s of “%s” is said at its field, and the jar is not kept', (field, text) => {
+    const d = bucket({ sluice: { ...newSluice(false), [field]: text } });
+    expect(readSluice(d.sluice)[field].ok).toBe(false);
+    expect(jarRecord(d, read(d), 'g')).toBeNull();
+  });
+  test('kept, taken in hand again, and timed: the next is told by how long it took', () => {
+    const d = bucket({ sluice: { ...newSluice(false), took: '3 h' } });
+    const record = jarRecord(d, read(d), 'g');
+    expect(record?.sluice?.took_s).toBe(10_800);
+    expect(sluiceAsDraft(record?.sluice ?? null, false).took).toBe('3 h 0 min');
+    const stored = { ...record, id: 'a', madeAt: '2026-05-02T08:00:00.000Z' } as StoredJar;
+    const [times] = timesTaken([stored], null);
+    const setting = sluiceSetting(record?.sluice as NonNullable<StoredJar['sluice']>, d, 25);
+    expect(times ?? 0).toBeCloseTo(3 / weighSluice(setting).hours.middle, 6);
+    expect(timesTaken([stored], 'a')).toEqual([]);
+    expect(timesTaken([{ ...stored, sluice: undefined } as never], null)).toEqual([]);
   });
 });

@@ -1,5 +1,5 @@
 import type { Jar } from '@riffle/contract';
-import { filmFlow_m2_s, type FinishSetting, type Spread, type WeighedFinish } from '@riffle/core';
+import { filmFlow_m2_s, type FinishSetting, type Spread, type WeighedFinish, type WeighedSluice } from '@riffle/core';
 import type { Show } from '../../../units/useShow.ts';
 import { inTen } from '../../../units/inTen.ts';
 import { fractionName, screenBetween } from './ladder.ts';
@@ -20,6 +20,8 @@ const percent = ({ low, middle, high }: Spread): string =>
   whole(low) === whole(high) ? `${whole(middle)}\u00a0%` : `${whole(middle)}\u00a0% (${whole(low)}–${whole(high)})`;
 export const minutesText = (m: number): string =>
   m < 1 ? `${Math.round(m * 60)}\u00a0s` : m < 10 ? `${m.toFixed(1)}\u00a0min` : `${Math.round(m)}\u00a0min`;
+/** Minutes below an hour and a half, hours above. */
+const hoursText = (h: number): string => (h < 1.5 ? minutesText(60 * h) : `${h.toFixed(1)}\u00a0h`);
 /** Water in a film is told to a tenth of a millimeter. */
 export const filmText = (m: number, system: 'metric' | 'US'): string =>
   system === 'US' ? `${(m / 0.0254).toFixed(3)}\u00a0in` : `${(m * 1000).toFixed(1)}\u00a0mm`;
@@ -30,6 +32,7 @@ export function finishWords(
   setting: FinishSetting | null,
   depth_m: number | null,
   found: WeighedFinish | null,
+  sluice: WeighedSluice | null,
   mark: string | null,
   show: Pick<Show, 'flow' | 'display'>,
 ): FinishWords {
@@ -40,11 +43,16 @@ export function finishWords(
           says: 'Screen it to minus 8 first: over riffles coarse stones carry fine gold along.',
           rests: 'Look through what stays on the screen before it goes.',
         }
-      : {
-          says: 'Water wide open, scoop after scoop near its limit; stuck sand worked loose by hand.',
-          rests:
-            'Two five-gallon buckets two thirds full of minus 8 take about two hours (common practice). Coarse gold lies in the first riffles, fine gold in the first third: pan the tails once.',
-        };
+      : sluice
+        ? {
+            says: `Water wide open: this jar takes ${hoursText(sluice.hours.middle)} (${hoursText(sluice.hours.low)}–${hoursText(sluice.hours.high)}), scoop after scoop near its limit.`,
+            rests: `Of the gold it catches the first three riffles hold ${Math.round(100 * sluice.byRiffle.slice(0, 3).reduce((sum, c) => sum + c, 0))}\u00a0%: lift those first. Fine gold lies higher up than coarse. What goes past the end only the tails tell: pan them once. Stuck sand is worked loose by hand.`,
+          }
+        : {
+            says: 'Water wide open, scoop after scoop near its limit; stuck sand worked loose by hand.',
+            rests:
+              'Two five-gallon buckets two thirds full of minus 8 take about two hours (common practice). Coarse gold lies in the first riffles, fine gold in the first third: pan the tails once.',
+          };
   if (way !== 'recirculating box')
     return {
       says: `Pan ${name} by itself.`,
@@ -74,6 +82,8 @@ export function finishWords(
   if (depth_m === null)
     return { says: `Let ${film(at)} of water over it, ${flow}: black sand creeps off, gold stays.`, rests };
   const does = `a spoon takes ${minutesText(found.spoon_min.middle)} (${minutesText(found.spoon_min.low)}–${minutesText(found.spoon_min.high)}) and keeps ${percent(found.kept)} of the gold, ${percent(found.keptAgain)} with its tailings run again`;
+  const litre = found.spoon_min.middle / (1000 * setting.spoon_m3) / 60;
+  const pace = `${show.display.system === 'US' ? 'A quart' : 'A liter'} of it takes ${hoursText(show.display.system === 'US' ? 0.946 * litre : litre)} so.`;
   if (depth_m > at * AT_THE_MARK && found.goes > 0.25)
     return {
       says: `Turn the water down to ${film(at)}, ${flow}: gold goes along ${inTen(found.goes)}.`,
@@ -83,6 +93,6 @@ export function finishWords(
     return { says: `Turn the water up to ${film(at)}, ${flow}: the sand lies still.`, rests };
   return {
     says: `Leave the water: ${does}.`,
-    rests: `${rests} Tap lightly and wait; run the tailings once more before they go.`,
+    rests: `${pace} ${rests} Tap lightly and wait; run the tailings once more before they go.`,
   };
 }

@@ -8,11 +8,20 @@ import {
   type NumberLimit,
   type StoredJar,
 } from '@riffle/contract';
-import { freshWater, UNITS, type Entered, type FinishSetting, type SeenAtFloor } from '@riffle/core';
+import {
+  freshWater,
+  seaWater,
+  UNITS,
+  type Companion,
+  type Entered,
+  type FinishSetting,
+  type SeenAtFloor,
+} from '@riffle/core';
 import type { useContainers } from '../../../records/useContainers.ts';
 import { readDuration } from '../../../when/readDuration.ts';
 import { readEntered, readPitch, readVolume, type Reading } from '../../../units/readEntered.ts';
 import { PAN_FINEST_MM } from './ladder.ts';
+import { newSluice, sluiceAsDraft, sluiceRecord, type SluiceDraft } from './readSluice.ts';
 
 type Saw = (typeof FLOOR_SEEN)[number];
 
@@ -29,6 +38,9 @@ export interface JarDraft {
   readonly feature: Entered;
   readonly width: Entered;
   readonly pitch: Entered;
+  readonly companion: Companion;
+  readonly saltWater: boolean;
+  readonly sluice: SluiceDraft;
   readonly depth: Entered;
   /** The mark of the flow, as they call it. */
   readonly level: string;
@@ -54,6 +66,9 @@ export const newJarDraft = (US: boolean, last?: StoredJar): JarDraft => ({
   feature: last?.floor?.featureEntered ?? { text: '0.5', unit: 'mm' },
   width: last?.floor?.widthEntered ?? (US ? { text: '8', unit: 'in' } : { text: '20', unit: 'cm' }),
   pitch: last?.floor?.pitchEntered ?? { text: '8', unit: '%' },
+  companion: last?.floor?.companion ?? 'magnetite',
+  saltWater: last?.floor?.saltWater ?? false,
+  sluice: newSluice(US, last?.sluice),
   depth: { text: '', unit: 'mm' },
   level: '',
   took: '',
@@ -77,6 +92,7 @@ export const draftOf = (jar: StoredJar, US: boolean): JarDraft => ({
   depth: jar.spoons.at(-1)?.depthEntered ?? { text: '', unit: 'mm' },
   level: jar.spoons.at(-1)?.level ?? '',
   spoons: jar.spoons,
+  sluice: sluiceAsDraft((jar as Partial<StoredJar>).sluice ?? null, US),
   ...(jar.magnet && {
     magnetShare: String(Number((100 * jar.magnet.washedShare).toPrecision(4))),
     magnetFound: String(jar.magnet.found),
@@ -151,7 +167,8 @@ export function finishFrom(d: JarDraft, r: JarReadings, temperature_C: number): 
     floorWidth_m: r.width.value,
     slope: r.pitch.value,
     depth_m: r.depth.value > 0 ? r.depth.value : ANY_DEPTH_M,
-    water: freshWater(temperature_C),
+    water: d.saltWater ? seaWater(temperature_C) : freshWater(temperature_C),
+    companion: d.companion,
     spoon_m3: SPOON_M3,
     blackLeft: THIRD,
   };
@@ -166,6 +183,7 @@ export function seenAt(d: JarDraft, setting: FinishSetting, kept: readonly Store
       j.finest_mm === d.finest_mm &&
       j.floor !== null &&
       Math.abs(j.floor.feature_m / setting.feature_m - 1) < ALIKE &&
+      (j.floor.companion ?? 'magnetite') === d.companion &&
       Math.abs(j.floor.slope / setting.slope - 1) < ALIKE,
   );
   return [...like.flatMap((j) => j.spoons), ...d.spoons]
@@ -210,6 +228,7 @@ export function jarRecord(
 ): Omit<Jar, 'id' | 'deleted' | 'madeAt'> | null {
   const wrong = textProblem(TEXTS.jar, d.name) ?? textProblem(TEXTS.note, d.note);
   const hasMagnet = d.magnetShare.trim() !== '';
+  if (d.way === 'finishing sluice' && !sluiceRecord(d.sluice)) return null;
   if (wrong !== null || Object.values(r).some((x) => !x.ok) || d.finest_mm >= d.coarsest_mm) return null;
   const v = (field: Field): number => (r[field].ok ? r[field].value : NaN);
   return {
@@ -230,8 +249,11 @@ export function jarRecord(
             widthEntered: d.width,
             slope: v('pitch'),
             pitchEntered: d.pitch,
+            companion: d.companion,
+            saltWater: d.saltWater,
           }
         : null,
+    sluice: d.way === 'finishing sluice' ? sluiceRecord(d.sluice) : null,
     spoons: [...d.spoons],
     magnet: hasMagnet
       ? { washedShare: v('magnetShare'), found: v('magnetFound'), elsewhere: v('magnetElsewhere') }

@@ -1,5 +1,15 @@
 import type { FLOOR_SEEN, Jar, StoredJar } from '@riffle/contract';
-import { flakeDisc, goOn, magnetics, USUAL_CSF, type GoOn, type Magnetics, type WeighedFinish } from '@riffle/core';
+import {
+  flakeDisc,
+  goOn,
+  magnetics,
+  USUAL_CSF,
+  weighSluice,
+  type GoOn,
+  type Magnetics,
+  type WeighedFinish,
+  type WeighedSluice,
+} from '@riffle/core';
 import { useMemo, useState } from 'react';
 import { usePreferences } from '../../../preferences/preferences.ts';
 import { useContainers } from '../../../records/useContainers.ts';
@@ -10,6 +20,7 @@ import { toast } from '../../../ui/toast.ts';
 import { useDraft } from '../../../ui/useDraft.ts';
 import { useWork } from '../../../workers/useThread.ts';
 import { PAN_FINEST_MM } from './ladder.ts';
+import { sluiceRecord, sluiceSetting, timesTaken } from './readSluice.ts';
 import type { FinishProblem } from './finish.worker.ts';
 import {
   depthText,
@@ -55,6 +66,12 @@ export function useFinish() {
     (): FinishProblem | null => setting && { setting, seen: seenAt(draft, setting, jars) },
     [setting, draft, jars],
   );
+  const sluice = useMemo((): WeighedSluice | null => {
+    const record = draft.way === 'finishing sluice' ? sluiceRecord(draft.sluice) : null;
+    if (!record || !readings.volume.ok || readings.volume.value === 0 || draft.finest_mm >= draft.coarsest_mm)
+      return null;
+    return weighSluice(sluiceSetting(record, draft, readings.volume.value), timesTaken(jars, draft.jarId));
+  }, [draft, readings, jars]);
   const work = useWork<FinishProblem, { done: number }, WeighedFinish>(open, problem);
   // A flake of middling flatness, in the middle of the jar's screens.
   const color_mg = flakeDisc(middleOf_m(draft), USUAL_CSF).mass_mg;
@@ -99,6 +116,8 @@ export function useFinish() {
     readings,
     tried,
     setting,
+    /** What the finishing sluice does with the jar; null where it is brought down otherwise, or a field cannot be read. */
+    sluice,
     depth_m: readings.depth.ok && readings.depth.value > 0 ? readings.depth.value : null,
     found: work.solved?.result ?? null,
     settled: work.solved?.problem === problem,
