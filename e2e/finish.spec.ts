@@ -59,3 +59,36 @@ test('the last tablespoon: a jar through floor, spoon, magnet and scale; its mar
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: 'Go on with Tub 2' })).toBeVisible();
 });
+
+test('a jar over the finishing sluice: its hours, its riffles, what it took; tin in the sand asks for more water', async ({
+  page,
+}) => {
+  await bringCreek(page, 'Sluice Fork');
+  await toStage(page, 'Clean');
+  await page.getByRole('link', { name: /^The last tablespoon/ }).click();
+  await expect(judgement(page)).toContainText('black sand creeps off, gold stays');
+  const least = async (): Promise<number> =>
+    Number(/Sand goes above ([\d.]+)/.exec(await page.getByText(/^Sand goes above/).innerText())?.[1] ?? NaN);
+  const magnetite = await least();
+  await page.getByLabel('Mostly').selectOption({ label: 'cassiterite, tin: brown, heavy' });
+  await expect.poll(least).toBeGreaterThan(magnetite);
+  await page.getByRole('checkbox', { name: 'washed in sea water' }).click();
+
+  await page.getByLabel('What stands on it').fill('Two buckets');
+  await page.getByLabel('How much', { exact: true }).fill('25 L');
+  await page.getByLabel('Brought down by').selectOption('finishing sluice');
+  await expect(judgement(page)).toContainText(/^Water wide open: this jar takes \d\.\d.h/);
+  await expect(page.getByRole('img', { name: /^12 riffles; the first three hold/ })).toBeVisible();
+  // Wrong on purpose: said at the field, the jar is not kept, nothing is lost.
+  await page.getByLabel('How many riffles').fill('none');
+  await page.getByRole('button', { name: 'Keep this jar' }).click();
+  await expect(page.getByText('A number.')).toBeVisible();
+  await page.getByLabel('How many riffles').fill('14');
+  await page.getByLabel('The jar took').fill('4 h');
+  await page.getByRole('button', { name: 'Keep this jar' }).click();
+  await expect(page.getByText('1 not weighed yet')).toBeVisible();
+  await page.reload();
+  await page.getByRole('button', { name: 'Go on with Two buckets' }).click();
+  await expect(page.getByLabel('How many riffles')).toHaveValue('14');
+  await expect(page.getByLabel('The jar took')).toHaveValue('4 h 0 min');
+});

@@ -34,8 +34,14 @@ test.describe('with its text at twice the size', () => {
   test.use({ viewport: { width: 195, height: 422 }, deviceScaleFactor: 2 });
   test('no screen of the field runs off its edge, and its word stands', { tag: '@phone' }, async ({ page }) => {
     const id = await demoGround(page, 'Halloway Creek');
-    for (const stage of STAGES) {
-      await page.goto(`/g/${id}/${stage}`);
+    const strand = await demoGround(page, 'Saltgrass Strand');
+    const pages = [
+      ...STAGES.map((stage) => `/g/${id}/${stage}`),
+      `/g/${await demoGround(page, 'Dry Harrier Wash')}/set`,
+      ...['read', 'day', 'walk'].map((stage) => `/g/${strand}/${stage}`),
+    ];
+    for (const stage of pages) {
+      await page.goto(stage);
       await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
       await page.waitForLoadState('networkidle');
       await expect

@@ -13,7 +13,47 @@ async function setLight(page: Page, light: string): Promise<void> {
 
 // In shade on the desk, in sun on the phone.
 const wholeIn = (project: string): string => (project === 'desk' ? 'shade' : 'sun');
+/** Looks at a page with axe. Lights change colors alone: one of them is looked at whole at each size. */
+const scanner =
+  (page: Page, light: string, project: string) =>
+  async (where: string): Promise<void> => {
+    await expect(judgement(page)).toBeVisible();
+    await expect(judgement(page)).not.toHaveText(/^Fetching/);
+    const axe = new AxeBuilder({ page });
+    if (light !== wholeIn(project)) axe.withRules(['color-contrast']);
+    const { violations } = await axe.analyze();
+    expect(violations.map((v) => [where, v.id, v.nodes.map((n) => n.html.slice(0, 160)).slice(0, 3)])).toEqual([]);
+  };
 for (const light of ['shade', 'sun', 'headlamp']) {
+  test(
+    `axe finds nothing on dry ground and on a beach in ${light}`,
+    { tag: light === 'sun' ? [] : '@desk' },
+    async ({ page }, info) => {
+      test.setTimeout(180_000);
+      await setLight(page, light);
+      const scan = scanner(page, light, info.project.name);
+      const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as {
+        items: { id: string; name: string }[];
+      };
+      const ground = (name: string): string => items.find((g) => g.name === name)?.id ?? '';
+      await page.goto(`/g/${ground('Dry Harrier Wash')}/set`);
+      await expect(page.getByText('Dry washer “The bellows”')).toBeVisible();
+      await expect(page.getByLabel('Puffs a minute')).toBeVisible();
+      await scan('The washer');
+      await page.goto(`/g/${ground('Saltgrass Strand')}/read`);
+      await expect(page.getByRole('heading', { name: 'The shore in height' })).toBeVisible();
+      await scan('A beach');
+      await page.getByRole('button', { name: /^(Swell|Sea not read)/ }).click();
+      await page.getByRole('radio', { name: 'a storm at its height' }).click();
+      await expect(
+        page
+          .getByText('The berm afterwards')
+          .or(page.getByRole('radio', { name: 'was cut' }))
+          .first(),
+      ).toBeVisible();
+      await scan('The sea');
+    },
+  );
   // One light is enough on the phone.
   test(
     `axe finds nothing on any screen in ${light}`,
@@ -22,15 +62,7 @@ for (const light of ['shade', 'sun', 'headlamp']) {
       test.setTimeout(300_000);
       await setLight(page, light);
       await openHalloway(page);
-      const scan = async (where: string): Promise<void> => {
-        await expect(judgement(page)).toBeVisible();
-        await expect(judgement(page)).not.toHaveText(/^Fetching/);
-        // Lights change colors alone: one of them is looked at whole at each size.
-        const axe = new AxeBuilder({ page });
-        if (light !== wholeIn(info.project.name)) axe.withRules(['color-contrast']);
-        const { violations } = await axe.analyze();
-        expect(violations.map((v) => [where, v.id, v.nodes.map((n) => n.html.slice(0, 160)).slice(0, 3)])).toEqual([]);
-      };
+      const scan = scanner(page, light, info.project.name);
       for (const stage of STAGES) {
         await toStage(page, stage);
         await scan(stage);
@@ -122,7 +154,7 @@ test('every stage is a key away, and the picked spot stays picked', { tag: '@des
   await page.getByRole('menuitem', { name: /Saltgrass Strand/ }).click();
   await expect(page.getByRole('listbox', { name: /^Saltgrass Strand, straightened/ })).toBeVisible();
   // One of its places leads: a spot, or the seam that nobody panned. Which, hangs on what the crew has learned.
-  await expect(judgement(page)).toContainText(/Cut berm|Creek mouth|Clay false bottom|Black sand/);
+  await expect(judgement(page)).toContainText(/cut berm|creek mouth|false bottom|black sand|seam|step/i);
 });
 
 test('the box answers to drags and arrow keys', { tag: '@desk' }, async ({ page }) => {

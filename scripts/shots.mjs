@@ -11,6 +11,7 @@ const PHONE = { width: 390, height: 844 };
 const HALLOWAY = 'Halloway Creek';
 const BENCH = 'Tin Kettle Bench';
 const WASH = 'Dry Harrier Wash';
+const STRAND = 'Saltgrass Strand';
 /** A morning in the demo's season, the day after the river was last read; the island keeps GMT-2. */
 const MORNING = '2026-07-28T09:20:00Z';
 
@@ -26,7 +27,7 @@ const VIEWS = {
   'in-place': { size: DESK, at: 'sample/in-place', ground: BENCH, act: (page) => page.waitForTimeout(2500) },
   set: { size: DESK, at: 'set', act: windowDrawn },
   washer: { size: DESK, at: 'set', ground: WASH, act: washerWeighed },
-  run: { size: DESK, at: 'run', before: openRun },
+  shore: { size: DESK, at: 'read', ground: STRAND, now: MORNING, act: shoreInHeight },
   clean: { size: DESK, at: 'clean', now: MORNING, act: weighSections },
   finish: { size: DESK, at: 'clean/finish', ground: WASH, act: jarInHand },
   books: { size: DESK, at: 'books', act: (page) => page.waitForTimeout(1200) },
@@ -124,6 +125,14 @@ async function dayPlanned(page) {
 // What lies below the first sight comes a moment later.
 async function seeTheRest(page) {
   await page.getByRole('heading', { name: 'Worth a pan' }).waitFor();
+}
+
+// A beach's heights stand below its ribbon.
+async function shoreInHeight(page) {
+  const drawing = page.getByRole('img', { name: /^Heights along / });
+  await drawing.waitFor();
+  await drawing.evaluate((e) => e.scrollIntoView({ block: 'end' }));
+  await page.evaluate(() => window.scrollBy(0, 60));
 }
 
 // Where no position is to be had one says where one is.

@@ -2,6 +2,7 @@ import { WASHER_SYMPTOMS } from '@riffle/core';
 import { seenAfter, SymptomButton } from '../SymptomButton.tsx';
 import { Block } from '../../../ui/Judgement.tsx';
 import type { WasherOnPage } from './useWasherScreen.ts';
+import { WasherSymptomDrawing } from './WasherSymptomDrawing.tsx';
 import { WASHER_SYMPTOM_WORDS } from './washerWords.tsx';
 
 /** What is seen at the washer, each a tap; again for looked and not there; again for not looked. */
@@ -17,7 +18,9 @@ export function WasherSeen({ page: { draft, change } }: { readonly page: WasherO
                 {...WASHER_SYMPTOM_WORDS[id]}
                 state={seen[id]}
                 onTap={(to) => change({ seen: seenAfter(seen, id, to) })}
-              />
+              >
+                <WasherSymptomDrawing id={id} />
+              </SymptomButton>
             </li>
           );
         })}
