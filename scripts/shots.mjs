@@ -132,7 +132,7 @@ async function shoreInHeight(page) {
   const drawing = page.getByRole('img', { name: /^Heights along / });
   await drawing.waitFor();
   await drawing.evaluate((e) => e.scrollIntoView({ block: 'end' }));
-  await page.evaluate(() => window.scrollBy(0, 60));
+  await page.mouse.wheel(0, 60);
 }
 
 // Where no position is to be had one says where one is.

@@ -226,21 +226,6 @@ export function jarWrites({
     took_s,
     level,
   });
-  const sluice: Jar['sluice'] = {
-    riffle_m: 0.006,
-    riffleEntered: entered('6', 'mm'),
-    spacing_m: 0.075,
-    spacingEntered: entered('75', 'mm'),
-    riffles: 12,
-    width_m: 0.25,
-    widthEntered: entered('25', 'cm'),
-    slope: 0.08,
-    pitchEntered: entered('8', '%'),
-    depth_m: 0.016,
-    depthEntered: entered('16', 'mm'),
-    blackShare: 0.4,
-    took_s: 2700,
-  };
   const jars: readonly Pick<
     Jar,
     'name' | 'coarsest_mm' | 'finest_mm' | 'way' | 'state' | 'floor' | 'spoons' | 'gold_mg' | 'magnet' | 'note'

@@ -1,4 +1,4 @@
-import { PLAIN_PAN, type Pit, type Sample, type Sign, type Spot, type SwellReading } from '@riffle/contract';
+import { PLAIN_PAN, type Jar, type Pit, type Sample, type Sign, type Spot, type SwellReading } from '@riffle/contract';
 import { bankVolume_L, CONTAINERS, DEFAULT_SWELL_PERCENT, poissonDraw, seededRandom } from '@riffle/core';
 import { TRUE_COLOR_MG } from './truth.ts';
 
@@ -193,7 +193,44 @@ export function shoreWrites({ put, nextId, season_ms, groundId, positionAt }: Sh
     put('pits', pit);
     put('samples', panOf(p, groundId, spot.id, pit, nextId(p.day), iso(p.day + 0.15 + 2 * (HOUR_MS / DAY_MS)), random));
   }
+  put('jars', jarOf(groundId, nextId(79), iso(79.5)));
 }
+
+/** Two thirds of a bucket of the strand's black sand, over the finishing sluice. */
+const jarOf = (groundId: string, id: string, madeAt: string): Jar => ({
+  id,
+  deleted: false,
+  groundId,
+  name: 'Strand, minus 30',
+  madeAt,
+  coarsest_mm: 0.6,
+  finest_mm: 0.15,
+  volume_L: 12,
+  volumeEntered: entered('12', 'L'),
+  way: 'finishing sluice',
+  state: 'washed',
+  floor: null,
+  sluice: {
+    riffle_m: 0.006,
+    riffleEntered: entered('6', 'mm'),
+    spacing_m: 0.075,
+    spacingEntered: entered('75', 'mm'),
+    riffles: 12,
+    width_m: 0.25,
+    widthEntered: entered('25', 'cm'),
+    slope: 0.08,
+    pitchEntered: entered('8', '%'),
+    depth_m: 0.016,
+    depthEntered: entered('16', 'mm'),
+    blackShare: 0.7,
+    took_s: 5400,
+  },
+  spoons: [],
+  magnet: null,
+  gold_mg: null,
+  goldEntered: null,
+  note: 'Sorted by the sea already.',
+});
 
 const pitAt = (p: Place, groundId: string, spotId: string, nextId: ShoreWrites['nextId'], dugAt: string): Pit => ({
   id: nextId(p.day),

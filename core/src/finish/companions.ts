@@ -1,12 +1,8 @@
 import { DENSITY_KG_M3, USUAL_CSF } from '../grains/constants.ts';
 import { flakeSettling_m_s } from '../grains/flake.ts';
 import { filmFor_m } from './film.ts';
-import { separationWindow } from './separation.ts';
+import { COMPANIONS, separationWindow, type Companion } from './separation.ts';
 import type { FinishSetting } from './weighFinish.ts';
-
-/** What black sand may be for the most part, lightest first: the heavier, the nearer to gold. */
-export const COMPANIONS = ['garnet', 'ilmenite', 'magnetite', 'cassiterite'] as const;
-export type Companion = (typeof COMPANIONS)[number];
 
 /** Depths of water over a floor that take one mineral and leave gold, m; no window where the first is above the second. */
 export interface CompanionWindow {

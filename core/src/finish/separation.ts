@@ -34,6 +34,10 @@ export const transport = (times: number): number =>
 export const risesAt_Pa = (settling_m_s: number, water_kg_m3: number): number =>
   water_kg_m3 * (settling_m_s / (ROUSE * KARMAN)) ** 2;
 
+/** What black sand may be for the most part, lightest first: the heavier, the nearer to gold. */
+export const COMPANIONS = ['garnet', 'ilmenite', 'magnetite', 'cassiterite'] as const;
+export type Companion = (typeof COMPANIONS)[number];
+
 /** Flows that take a mineral and leave gold of the same screen. */
 export interface SeparationWindow {
   readonly mineral_Pa: number;

@@ -7,10 +7,9 @@ import { normalQuantile } from '../maths/normal.ts';
 import { resampled } from '../maths/resampled.ts';
 import { OutOfRange, requirePositive } from '../outOfRange.ts';
 import { weighedSpread, type Spread } from '../set/weighBox.ts';
-import type { Companion } from './companions.ts';
 import { filmFor_m } from './film.ts';
 import { finishSpoon } from './finishSpoon.ts';
-import { separationWindow, type Feature } from './separation.ts';
+import { separationWindow, type Companion, type Feature } from './separation.ts';
 
 /** What is finished over a floor with shallow features, and how. */
 export interface FinishSetting {
