@@ -13,13 +13,13 @@ import {
 } from './storms.ts';
 import { deepWaterLength_m, runup_m } from './waves.ts';
 
-const storm = (some: Partial<Storm> = {}): Storm => ({
+const storm = (some: Partial<Storm> = {}): Storm & { highTide_m: number } => ({
   at_ms: 0,
   height_m: 3.5,
   period_s: 11,
-  highTide_m: 1.9,
   cut_m: null,
   ...some,
+  highTide_m: some.highTide_m ?? 1.9,
 });
 
 describe('waves', () => {
@@ -91,6 +91,9 @@ describe('what a storm reached', () => {
     expect(laidAnewChance(storm({ cut_m: 0 }), 0.09, 1, 3.2)).toBeGreaterThan(0.9);
     expect(laidAnewChance(storm({ cut_m: 0.5 }), 0.09, 1, 3.2)).toBe(1);
     expect(laidAnewChance(storm(), 0.09, null, null)).toBe(0.5);
+    // Without a tide table only what was seen tells.
+    expect(laidAnewChance({ ...storm(), highTide_m: null }, 0.09, 1, 3.2)).toBe(0.5);
+    expect(laidAnewChance({ ...storm({ cut_m: 0.4 }), highTide_m: null }, 0.09, 1, 3.2)).toBe(1);
   });
   test('only storms after a moment count, and two chances are more than one', () => {
     const unsure = storm({ highTide_m: 0.9 });

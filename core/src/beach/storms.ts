@@ -6,8 +6,8 @@ import { runup_m, type Swell } from './waves.ts';
 export interface Storm extends Swell {
   /** When it stood highest. */
   readonly at_ms: number;
-  /** Highest water of the tide about that hour, m above the table's zero. */
-  readonly highTide_m: number;
+  /** Highest water of the tide about that hour, m above the table's zero; null where the beach has no tide table. */
+  readonly highTide_m: number | null;
   /** How much of the berm it took, as seen afterwards, m; null where nobody looked. */
   readonly cut_m: number | null;
 }
@@ -57,10 +57,7 @@ const RUNUP_BIAS_M = 0.17;
  * Source: the sum as in Sallenger (2000), Journal of Coastal Research 16, 890-895; the run-up as `runup_m`.
  * @param slope of the face; null where nobody measured it
  */
-export function stormReach(
-  storm: Pick<Storm, 'height_m' | 'period_s' | 'highTide_m'>,
-  slope: number | null,
-): StormReach {
+export function stormReach(storm: Swell & { readonly highTide_m: number }, slope: number | null): StormReach {
   const face = faceBetween(slope);
   const up = runup_m(storm, face.middle);
   const bySlope = (runup_m(storm, face.steep) - runup_m(storm, face.flat)) / 2;
@@ -74,7 +71,7 @@ export function stormReach(
 export const reachedChance = ({ middle_m, sd_m }: StormReach, level_m: number): number =>
   normalCdf((middle_m - level_m) / sd_m);
 
-/** Where neither the toe of the berm nor the place has a height, a storm is as likely as not to have reached it. Stated assumption. */
+/** Where neither the toe of the berm nor the place has a height, or the tide is not known, a storm is as likely as not to have reached it. Stated assumption. */
 const UNKNOWN_REACH = 0.5;
 /** So near its height a place lies at the toe, m. */
 const NEAR_TOE_M = 0.05;
@@ -96,7 +93,9 @@ export function laidAnewChance(
   const belowToe_m = level === null || toe_m === null ? 0 : toe_m - level;
   if (storm.cut_m !== null && storm.cut_m > 0 && belowToe_m >= -NEAR_TOE_M) return 1;
   if (storm.cut_m === 0 && belowToe_m <= NEAR_TOE_M) return 0;
-  return level === null ? UNKNOWN_REACH : reachedChance(stormReach(storm, slope), level);
+  return level === null || storm.highTide_m === null
+    ? UNKNOWN_REACH
+    : reachedChance(stormReach({ ...storm, highTide_m: storm.highTide_m }, slope), level);
 }
 
 /** Chance that any storm after a moment laid a place anew. Storms are taken one by one: what one left, the next may take. */

@@ -25,7 +25,8 @@ const FRESH_MS = 24 * 3_600_000;
 /** A storm of the log with how high it reached. */
 export interface LoggedStorm extends Storm {
   readonly reading: StoredSwellReading;
-  readonly reach: StormReach;
+  /** Null where the beach has no tide table. */
+  readonly reach: StormReach | null;
   /** Chance that it came to the toe of the berm, by its nearest height; null where none was measured. What was seen stands above it. */
   readonly toToe: number | null;
 }
@@ -62,12 +63,12 @@ export function shoreOf(
   const middle_m = heightAlong(toe, ground.length_m / 2);
   const order = [...swell].sort((a, b) => (a.readAt < b.readAt ? 1 : -1));
   const storms = order
-    .filter((r) => r.isStorm && tide !== null)
+    .filter((r) => r.isStorm)
     .map((reading): LoggedStorm => {
       const at_ms = Date.parse(reading.readAt);
       const { height_m, period_s, cut_m } = reading;
-      const highTide_m = tide ? highTideAbout_m(tide, at_ms) : 0;
-      const reach = stormReach({ height_m, period_s, highTide_m }, slope);
+      const highTide_m = tide && highTideAbout_m(tide, at_ms);
+      const reach = highTide_m === null ? null : stormReach({ height_m, period_s, highTide_m }, slope);
       const seen = cut_m === null ? null : cut_m > 0 ? 1 : 0;
       return {
         reading,
@@ -77,7 +78,7 @@ export function shoreOf(
         cut_m,
         highTide_m,
         reach,
-        toToe: seen ?? (middle_m === null ? null : reachedChance(reach, middle_m)),
+        toToe: seen ?? (middle_m === null || reach === null ? null : reachedChance(reach, middle_m)),
       };
     });
   const usual = usualSwell(order.filter((r) => !r.isStorm));

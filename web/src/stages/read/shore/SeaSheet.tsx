@@ -78,7 +78,8 @@ export function SeaSheet({ ground, onClose }: { ground: StoredGround; onClose: (
                     <span className="grow">
                       {swellWords(r, show)}
                       {r.isStorm && <b>, storm</b>}
-                      {storm &&
+                      {storm && !storm.reach && `; ${stormWords(storm, show)}`}
+                      {storm?.reach &&
                         `; up to ${show.length(roughly(storm.reach.middle_m))} by the tide table, ${stormWords(storm, show)}`}
                     </span>
                     <TextButton

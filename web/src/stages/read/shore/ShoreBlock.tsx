@@ -1,4 +1,5 @@
 import type { StoredGround, StoredSpot } from '@riffle/contract';
+import type { StormReach } from '@riffle/core';
 import { useMemo } from 'react';
 import { useRecords } from '../../../records/useRecords.ts';
 import { shoreOf } from '../../../shore/shoreOf.ts';
@@ -9,6 +10,9 @@ import { useLocalTime } from '../../../when/useLocalTime.ts';
 import type { ReadInHand } from '../useReadScreen.ts';
 import { roughly, stormWords } from './seaWords.ts';
 import { seamsOf, ShoreDrawing } from './ShoreDrawing.tsx';
+
+/** Nine tenths of a normal lie within so many deviations. */
+const NINETY = 1.645;
 
 /** A beach in height: its berm, mouths and seams against the tide and the storms, and what the last of them laid anew. */
 export function ShoreBlock({
@@ -36,13 +40,7 @@ export function ShoreBlock({
             <b>
               The storm of {local.day(storm.at_ms, 'long')}: {stormWords(storm, show)}.
             </b>{' '}
-            It ran up to about {show.length(roughly(storm.reach.middle_m))} (
-            {show.range(
-              'length',
-              roughly(storm.reach.middle_m - 1.64 * storm.reach.sd_m),
-              roughly(storm.reach.middle_m + 1.64 * storm.reach.sd_m),
-            )}
-            ).
+            {storm.reach && <RanUp reach={storm.reach} />}
           </>
         ) : (
           'Log the storms: what one laid anew is worth a pan again, whatever it showed before.'
@@ -55,5 +53,16 @@ export function ShoreBlock({
         <p className="text-ink-2">Heights are drawn once the tide is given under “about it”.</p>
       )}
     </Block>
+  );
+}
+
+/** How high a storm ran up, with its band. */
+function RanUp({ reach: { middle_m, sd_m } }: { reach: StormReach }) {
+  const show = useShow();
+  return (
+    <>
+      It ran up to about {show.length(roughly(middle_m))} (
+      {show.range('length', roughly(middle_m - NINETY * sd_m), roughly(middle_m + NINETY * sd_m))}).
+    </>
   );
 }

@@ -86,7 +86,9 @@ export function ShoreDrawing({
     { at_m: tide.workBelow_m, says: 'sand bare below', strong: true },
     { at_m: tide.meanLevel_m - swing_m, says: 'springs low', strong: false },
   ];
-  const storms = shore.storms.slice(0, wide ? STORMS_SHOWN.wide : STORMS_SHOWN.narrow);
+  const storms = shore.storms
+    .flatMap((s) => (s.reach ? [{ id: s.reading.id, at_ms: s.at_ms, reach: s.reach }] : []))
+    .slice(0, wide ? STORMS_SHOWN.wide : STORMS_SHOWN.narrow);
   const measured = signs.filter((s) => typeof s.height_m === 'number');
   const heights = [
     ...levels.map((l) => l.at_m),
@@ -167,7 +169,7 @@ export function ShoreDrawing({
           </g>
         ))}
         {storms.map((s, i) => (
-          <g key={s.reading.id}>
+          <g key={s.id}>
             <path
               d={`M${left} ${y(s.reach.middle_m)}H${right}`}
               stroke="var(--danger)"

@@ -14,9 +14,10 @@ export const swellWords = (
 ): string => `${show.length(height_m)} every ${Math.round(period_s)} s`;
 
 /** What a storm did at the toe of the berm, as surely as it is known. */
-export function stormWords({ cut_m, toToe }: LoggedStorm, show: Show): string {
+export function stormWords({ cut_m, reach, toToe }: LoggedStorm, show: Show): string {
   if (cut_m !== null) return cut_m > 0 ? `it took ${show.length(cut_m)} of the berm` : 'the berm stood whole';
-  if (toToe === null) return 'whether it came to the berm is not known: give the toe its height';
+  if (toToe === null)
+    return `whether it came to the berm is not known: ${reach ? 'give the toe its height' : 'the beach has no tide yet'}`;
   return toToe >= 0.5
     ? `it came to the toe of the berm, ${inTen(toToe)}`
     : `it stayed short of the berm, ${inTen(1 - toToe)}`;
