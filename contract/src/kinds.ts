@@ -44,6 +44,8 @@ export const PIT_BOTTOMS = [
 ] as const;
 export const CREVICE_STATES = ['found', 'part cleaned', 'frozen', 'part cleaned, frozen', 'cleaned out'] as const;
 export const CREVICE_STRIKES = ['across the flow', 'slantwise', 'along the flow'] as const;
+/** The rock a crack is in, as it sounds to the bar. */
+export const CREVICE_ROCKS = ['rings hard', 'dull knock', 'rotten, still standing'] as const;
 export const SCREEN_SHAPES = ['square', 'round', 'slot'] as const;
 export const SAMPLE_PATTERNS = ['traverse', 'grid', 'test square', 'crevice sweep', 'upstream series'] as const;
 /** What may happen at a box while it runs, tapped as it happens. */

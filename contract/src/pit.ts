@@ -1,6 +1,6 @@
 import { MATERIAL_NAMES } from '@riffle/core';
 import { z } from 'zod';
-import { CREVICE_STATES, CREVICE_STRIKES, FIRMNESS, MOISTURE, PIT_BOTTOMS } from './kinds.ts';
+import { CREVICE_ROCKS, CREVICE_STATES, CREVICE_STRIKES, FIRMNESS, MOISTURE, PIT_BOTTOMS } from './kinds.ts';
 import { MOST, NUMBERS, TEXTS } from './limits.ts';
 import { Based, Entered, Id, Name, Note, Stored, text, Timestamp, Whole, wholeWithin, within } from './shared.ts';
 
@@ -30,6 +30,8 @@ const Crevice = z.object({
   length_m: within(NUMBERS.creviceLength_m),
   depth_m: within(NUMBERS.creviceDepth_m),
   strike: z.enum(CREVICE_STRIKES),
+  /** As it sounds; null where nobody knocked. */
+  rock: z.enum(CREVICE_ROCKS).nullable().default(null),
   state: z.enum(CREVICE_STATES),
 });
 

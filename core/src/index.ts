@@ -185,6 +185,7 @@ export {
 export {
   crackGold_mg_m,
   crackVolume_L,
+  paidByKind,
   squareMetre,
   type Band,
   type Bed,
@@ -392,6 +393,7 @@ export {
 export { bestSpot, gradeSpots, provenRank, spotGrades, type Leader, type SpotGrade } from './sample/spotGrades.ts';
 export { bestOf, meaningOf, type Meaning, type SpotMeaning } from './sample/meaningOf.ts';
 export { ownRecord, type MeasuredRun, type OpenedForecast } from './sample/ownRecord.ts';
+export { dryBesideWet, type DryBesideWet } from './sample/dryBesideWet.ts';
 export { handsForSizes, handsOf, type PannerSeeding, type SizedSeeding } from './sample/handsOf.ts';
 export {
   boxAbout,

@@ -9,6 +9,7 @@ interface TrueCrack {
   readonly length_m: number;
   readonly depth_m: number;
   readonly strike: 'across the flow' | 'slantwise' | 'along the flow';
+  readonly rock: 'rings hard' | 'dull knock' | 'rotten, still standing';
   readonly state: 'part cleaned' | 'cleaned out';
   /** mg/L of its fill, in the bank. */
   readonly grade_mg_L: number;
@@ -25,6 +26,7 @@ const CRACKS: readonly TrueCrack[] = [
     length_m: 2.4,
     depth_m: 0.22,
     strike: 'across the flow',
+    rock: 'rotten, still standing',
     state: 'cleaned out',
     grade_mg_L: 2.6,
     pans: 2,
@@ -37,6 +39,7 @@ const CRACKS: readonly TrueCrack[] = [
     length_m: 1.8,
     depth_m: 0.15,
     strike: 'slantwise',
+    rock: 'dull knock',
     state: 'cleaned out',
     grade_mg_L: 1.1,
     pans: 1,
@@ -49,6 +52,7 @@ const CRACKS: readonly TrueCrack[] = [
     length_m: 3,
     depth_m: 0.3,
     strike: 'across the flow',
+    rock: 'rotten, still standing',
     state: 'part cleaned',
     grade_mg_L: 3.4,
     pans: 3,
@@ -61,6 +65,7 @@ const CRACKS: readonly TrueCrack[] = [
     length_m: 4,
     depth_m: 0.2,
     strike: 'along the flow',
+    rock: 'rings hard',
     state: 'cleaned out',
     grade_mg_L: 0.05,
     pans: 2,
@@ -102,6 +107,7 @@ export function crackWrites(
         length_m: c.length_m,
         depth_m: c.depth_m,
         strike: c.strike,
+        rock: c.rock,
         state: c.state,
       },
       filledIn: false,

@@ -272,7 +272,7 @@ describe('a pan of a pit comes from within it', () => {
     await server.call('PUT', `/spots/${spot.id}`, spot);
     const crack = newPit(groundId, spot.id, {
       layers: [],
-      crevice: { width_m: 0.04, length_m: 2, depth_m: 0.3, strike: 'across the flow', state: 'found' },
+      crevice: { width_m: 0.04, length_m: 2, depth_m: 0.3, strike: 'across the flow', rock: null, state: 'found' },
     });
     expect((await server.call('PUT', `/pits/${crack.id}`, crack)).statusCode).toBe(201);
     for (const [depth_m, status] of [

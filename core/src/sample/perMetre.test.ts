@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { crackGold_mg_m, crackVolume_L, squareMetre } from './perMetre.ts';
+import { crackGold_mg_m, crackVolume_L, paidByKind, squareMetre } from './perMetre.ts';
 
 const grade = { low: 1, middle: 2, high: 4 };
 
@@ -12,6 +12,19 @@ describe('a crack', () => {
     const short = crackGold_mg_m({ width_m: 0.03, length_m: 1, depth_m: 0.25 }, grade);
     expect(crackGold_mg_m({ width_m: 0.03, length_m: 9, depth_m: 0.25 }, grade)).toEqual(short);
     expect([short.low, short.high]).toEqual([expect.closeTo(3.75, 9), expect.closeTo(30, 9)]);
+  });
+  test('what kinds of crack paid: by length, richest first; one of no kind is left out', () => {
+    const band = (mg: number) => ({ low: mg / 2, middle: mg, high: 2 * mg });
+    const by = paidByKind([
+      { length_m: 1, gold_mg_m: band(1), kind: 'along' },
+      { length_m: 1, gold_mg_m: band(30), kind: 'across' },
+      { length_m: 3, gold_mg_m: band(10), kind: 'across' },
+      { length_m: 9, gold_mg_m: band(99), kind: null },
+    ]);
+    expect(by.map((k) => [k.kind, k.cracks, k.gold_mg_m.middle])).toEqual([
+      ['across', 2, 15],
+      ['along', 1, 1],
+    ]);
   });
   test('what is no crack is refused', () =>
     expect(() => crackVolume_L({ width_m: 0, length_m: 1, depth_m: 1 })).toThrow('width_m'));

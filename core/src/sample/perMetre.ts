@@ -33,6 +33,34 @@ export function crackGold_mg_m(crack: Crack, grade_mg_L: Band): Band {
   };
 }
 
+/** A cleaned crack with what a metre of it held, and what kind of crack it was. */
+export interface PaidCrack {
+  readonly length_m: number;
+  readonly gold_mg_m: Band;
+  /** Its strike, its rock: by what cracks are chosen; null where it was not told. */
+  readonly kind: string | null;
+}
+
+/** What cracks of each kind held, mg a metre over all their length, richest first. Ends are taken together. */
+export function paidByKind(
+  cracks: readonly PaidCrack[],
+): { readonly kind: string; readonly cracks: number; readonly gold_mg_m: Band }[] {
+  const kinds = [...new Set(cracks.flatMap((c) => c.kind ?? []))];
+  return kinds
+    .map((kind) => {
+      const mine = cracks.filter((c) => c.kind === kind);
+      const length_m = mine.reduce((sum, c) => sum + c.length_m, 0);
+      const mean = (of: (b: Band) => number): number =>
+        mine.reduce((sum, c) => sum + c.length_m * of(c.gold_mg_m), 0) / length_m;
+      return {
+        kind,
+        cracks: mine.length,
+        gold_mg_m: { low: mean((b) => b.low), middle: mean((b) => b.middle), high: mean((b) => b.high) },
+      };
+    })
+    .sort((a, b) => b.gold_mg_m.middle - a.gold_mg_m.middle);
+}
+
 /** A layer of a beach or a bench as it lies: how thick, and its grade where it was panned. */
 export interface Bed {
   readonly thickness_m: number;

@@ -170,6 +170,8 @@ const WITHOUT: Readonly<Record<string, readonly string[]>> = {
     'ownRecord',
     'reachOf',
     'bySections',
+    'dryBesideWet',
+    'paidByKind',
     'dayCandidates',
     'eyeRecord',
     'dayProblem',

@@ -7,6 +7,7 @@ import { Choices } from '../../../ui/Choices.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { Field, SelectField, TextField } from '../../../ui/Field.tsx';
 import { Block } from '../../../ui/Judgement.tsx';
+import { DryHands } from './DryHands.tsx';
 import { CLASS_NAMES } from '../pan/SizePan.tsx';
 import { useLocalTime } from '../../../when/useLocalTime.ts';
 
@@ -81,6 +82,7 @@ export function Practice({ seedings, hands }: PracticeProps) {
           </span>
         </div>
       ))}
+      {seedings.some((s) => s.way === 'dry') && <DryHands seedings={seedings} />}
       <form
         className="grid grid-cols-2 gap-x-4"
         onSubmit={(e) => {

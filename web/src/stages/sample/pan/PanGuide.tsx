@@ -1,7 +1,9 @@
 import type { Sample } from '@riffle/contract';
 import { useEffect, useState } from 'react';
+import { useRecords } from '../../../records/useRecords.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
+import { DryHands } from '../hands/DryHands.tsx';
 
 interface Step {
   readonly says: string;
@@ -109,6 +111,7 @@ export function PanGuide({
   onTook: (min: number) => void;
 }) {
   const steps = STEPS[way];
+  const seedings = useRecords('seedings').items;
   const [at, setAt] = useState(0);
   const [started] = useState(() => Date.now());
   const [now, setNow] = useState(started);
@@ -133,6 +136,7 @@ export function PanGuide({
       </p>
       <p className="text-[16px]">{step.why}</p>
       {step.others && <p className="mt-3 border-l-4 border-rule pl-3 text-ink-2">{step.others}</p>}
+      {at === 0 && way === 'dry' && <DryHands seedings={seedings} />}
       {at === 0 && <WhyGoldStays />}
       <div className="mt-6 grid grid-cols-2 gap-2">
         <Button disabled={at === 0} onClick={() => setAt(at - 1)} className="min-h-14">

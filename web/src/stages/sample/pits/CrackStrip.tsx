@@ -1,5 +1,5 @@
 import type { StoredPit } from '@riffle/contract';
-import { crackGold_mg_m, type Band, type SampleGrade } from '@riffle/core';
+import { crackGold_mg_m, paidByKind, type Band, type SampleGrade } from '@riffle/core';
 import { useWidth } from '../../../ui/useWidth.ts';
 import { useShow } from '../../../units/useShow.ts';
 
@@ -123,6 +123,46 @@ export function CrackStrip({ pits, grades, picked, onPick }: CrackStripProps) {
           );
         })}
       </svg>
+      <WhichPaid cracks={cracks} />
     </div>
+  );
+}
+
+/** By what cracks are chosen, and what each kind paid here; nothing before two kinds can be told apart. */
+function WhichPaid({
+  cracks,
+}: {
+  cracks: readonly { readonly crevice: NonNullable<StoredPit['crevice']>; readonly gold: Band | null }[];
+}) {
+  const show = useShow();
+  const paid = cracks.flatMap((c) => (c.gold ? [{ ...c, gold: c.gold }] : []));
+  const ways = [
+    { by: 'By strike', of: paid.map((c) => c.crevice.strike) },
+    { by: 'By the rock', of: paid.map((c) => (c.crevice as Partial<typeof c.crevice>).rock ?? null) },
+  ];
+  return (
+    <>
+      {ways.map(({ by, of }) => {
+        const kinds = paidByKind(
+          paid.map((c, i) => ({ length_m: c.crevice.length_m, gold_mg_m: c.gold, kind: of[i] ?? null })),
+        );
+        return kinds.length < 2 ? null : (
+          <p key={by} className="mt-1">
+            <b>{by}:</b>{' '}
+            {kinds.map((k, i) => (
+              <span key={k.kind}>
+                {i > 0 && '; '}
+                {k.kind}{' '}
+                <span className="text-gold">
+                  {show.band('gold', k.gold_mg_m.middle, k.gold_mg_m.low, k.gold_mg_m.high)}
+                </span>{' '}
+                a meter, {k.cracks === 1 ? 'one crack' : `${k.cracks} cracks`}
+              </span>
+            ))}
+            .
+          </p>
+        );
+      })}
+    </>
   );
 }

@@ -1,4 +1,4 @@
-import { CREVICE_STATES, CREVICE_STRIKES } from '@riffle/contract';
+import { CREVICE_ROCKS, CREVICE_STATES, CREVICE_STRIKES } from '@riffle/contract';
 import { Caution } from '../../../ui/Caution.tsx';
 import { readEntered } from '../../../units/readEntered.ts';
 import { SelectField } from '../../../ui/Field.tsx';
@@ -41,6 +41,12 @@ export function CreviceFields({ inHand }: { inHand: PitInHand }) {
           value={c.strike}
           choices={list(CREVICE_STRIKES)}
           onChange={(strike) => set({ strike })}
+        />
+        <SelectField
+          label="The rock"
+          value={c.rock ?? ''}
+          choices={[{ value: '', label: 'nobody knocked' }, ...list(CREVICE_ROCKS)]}
+          onChange={(rock) => set({ rock: rock === '' ? null : rock })}
         />
         <SelectField
           label="Now it is"

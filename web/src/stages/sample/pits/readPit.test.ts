@@ -31,6 +31,7 @@ const crack = {
   length: { text: '2', unit: 'm' },
   depth: { text: '30', unit: 'cm' },
   strike: 'across the flow',
+  rock: null,
   state: 'found',
 } as const;
 

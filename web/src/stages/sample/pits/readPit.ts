@@ -1,4 +1,5 @@
 import {
+  type CREVICE_ROCKS,
   type CREVICE_STATES,
   NUMBERS,
   textProblems,
@@ -24,6 +25,7 @@ export type PitDraft = Omit<
     readonly length: Entered;
     readonly depth: Entered;
     readonly strike: 'across the flow' | 'slantwise' | 'along the flow';
+    readonly rock: (typeof CREVICE_ROCKS)[number] | null;
     readonly state: (typeof CREVICE_STATES)[number];
   };
 };
@@ -103,6 +105,8 @@ export const pitAsDraft = (kept: StoredPit, US: boolean): PitDraft => ({
     length: asEntered(kept.crevice.length_m, US),
     depth: asEntered(kept.crevice.depth_m, US),
     strike: kept.crevice.strike,
+    // A device may keep a crack from before its rock was told.
+    rock: (kept.crevice as Partial<typeof kept.crevice>).rock ?? null,
     state: kept.crevice.state,
   },
 });
@@ -259,6 +263,7 @@ export function pitRecord(
       length_m: lengthOf(said.length),
       depth_m: lengthOf(said.depth),
       strike: said.strike,
+      rock: said.rock,
       state: said.state,
     },
     baseVersion: old?.version ?? 0,
@@ -272,6 +277,7 @@ export const asCrevice = (d: PitDraft): Pick<PitDraft, 'crevice' | 'layers' | 'n
     length: { text: '2', unit: 'm' },
     depth: { text: '30', unit: 'cm' },
     strike: 'across the flow',
+    rock: null,
     state: 'found',
   },
   layers: [],
