@@ -27,7 +27,7 @@ export interface LoggedStorm extends Storm {
   readonly reading: StoredSwellReading;
   /** Null where the beach has no tide table. */
   readonly reach: StormReach | null;
-  /** Chance that it came to the toe of the berm, by its nearest height; null where none was measured. What was seen stands above it. */
+  /** Chance that it came to the toe of the berm in the middle of the beach; null where no height of it was measured. What was seen stands above it. */
   readonly toToe: number | null;
 }
 
@@ -44,7 +44,7 @@ export interface Shore {
   readonly adds_m: number;
 }
 
-/** A tide's constants are those of the ground; a device may keep a ground from before it had a tide to be off by. */
+/** The tide of a ground as the sums take it; null where it has none. */
 export const tideOf = ({ tide }: StoredGround): Tide | null =>
   tide && { meanLevel_m: tide.meanLevel_m, constituents: tide.constituents };
 
