@@ -29,7 +29,7 @@ for (const light of ['shade', 'sun', 'headlamp']) {
     `axe finds nothing on dry ground and on a beach in ${light}`,
     { tag: light === 'sun' ? [] : '@desk' },
     async ({ page }, info) => {
-      test.setTimeout(180_000);
+      test.setTimeout(360_000);
       await setLight(page, light);
       const scan = scanner(page, light, info.project.name);
       const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as {
@@ -59,7 +59,7 @@ for (const light of ['shade', 'sun', 'headlamp']) {
     `axe finds nothing on any screen in ${light}`,
     { tag: light === 'sun' ? [] : '@desk' },
     async ({ page }, info) => {
-      test.setTimeout(300_000);
+      test.setTimeout(600_000);
       await setLight(page, light);
       await openHalloway(page);
       const scan = scanner(page, light, info.project.name);
