@@ -8,7 +8,7 @@ export default defineConfig({
   workers: 3,
   fullyParallel: true,
   timeout: 180_000,
-  expect: { timeout: 15_000 },
+  expect: { timeout: 30_000 },
   forbidOnly: true,
   use: {
     // localhost, not an address: service worker and files need a secure context.
