@@ -11,11 +11,11 @@ import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { FormSheet } from '../../ui/Sheet.tsx';
-import { TextButton } from '../../ui/TextButton.tsx';
 import { whenProblem } from '../../when/readWhen.ts';
 import { WhenField } from '../../when/WhenField.tsx';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { FromFile, LeftOut } from './FromFile.tsx';
+import { BeingPutRight, ReadingsList } from './ReadingsList.tsx';
 
 /** Levels closer to a straight line than this are left out of what a file brings. */
 const THIN_TO_M = 0.02;
@@ -158,48 +158,23 @@ export function RiverSheet({
       below={
         <>
           <GaugeFileForm ground={ground} readings={readings} />
-          <ul className="mt-4">
-            {[...readings]
-              .sort((a, b) => (a.readAt < b.readAt ? 1 : -1))
-              .slice(0, 30)
-              .map((r) => (
-                <li key={r.id} className="flex flex-wrap items-center gap-x-3 border-b border-rule">
-                  <span className="w-24 text-ink-2">{local.dayTime(r.readAt)}</span>
-                  <span className="grow">
-                    {asTyped(r.levelEntered)}
-                    {r.isFlood && <b>, flood</b>}
-                  </span>
-                  <TextButton
-                    aria-label={`Put right the reading of ${local.dayTime(r.readAt)}`}
-                    onClick={() => putRight(r)}
-                  >
-                    put right
-                  </TextButton>
-                  <TextButton
-                    aria-label={`Take out the reading of ${local.dayTime(r.readAt)}`}
-                    onClick={() => takeOut(r)}
-                  >
-                    take out
-                  </TextButton>
-                </li>
-              ))}
-          </ul>
+          <ReadingsList
+            readings={readings}
+            called="the reading"
+            says={(r) => (
+              <>
+                {asTyped(r.levelEntered)}
+                {r.isFlood && <b>, flood</b>}
+              </>
+            )}
+            onPutRight={putRight}
+            onTakeOut={takeOut}
+          />
         </>
       }
     >
       <div ref={top} />
-      {mended && (
-        <p className="flex flex-wrap items-baseline gap-x-3" role="status">
-          <b>The reading of {local.dayTime(mended.readAt)} is put right.</b>
-          <TextButton
-            onClick={() => {
-              begin();
-            }}
-          >
-            leave it as it was
-          </TextButton>
-        </p>
-      )}
+      {mended && <BeingPutRight says={`The reading of ${local.dayTime(mended.readAt)}`} onLeave={begin} />}
       <Choices
         label="What was read"
         value={kind}

@@ -9,16 +9,14 @@ import { Choices } from '../../../ui/Choices.tsx';
 import { TextField } from '../../../ui/Field.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { FormSheet } from '../../../ui/Sheet.tsx';
-import { TextButton } from '../../../ui/TextButton.tsx';
 import { useNow } from '../../../ui/useNow.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { useLocalTime } from '../../../when/useLocalTime.ts';
 import { WhenField } from '../../../when/WhenField.tsx';
+import { BeingPutRight, ReadingsList } from '../ReadingsList.tsx';
 import { newSea, readSea, seaAsDraft, type SeaDraft } from './readSea.ts';
 import { roughly, stormWords, swellWords } from './seaWords.ts';
 import { SwellFileForm } from './SwellFileForm.tsx';
-
-const SHOWN = 30;
 
 /** The sea off a beach: the swell as it runs, or a storm at its height with what it left of the berm. */
 export function SeaSheet({ ground, onClose }: { ground: StoredGround; onClose: () => void }) {
@@ -66,48 +64,29 @@ export function SeaSheet({ ground, onClose }: { ground: StoredGround; onClose: (
       below={
         <>
           <SwellFileForm ground={ground} swell={swell} />
-          <ul className="mt-4">
-            {[...swell]
-              .sort((a, b) => (a.readAt < b.readAt ? 1 : -1))
-              .slice(0, SHOWN)
-              .map((r) => {
-                const storm = storms.find((s) => s.reading.id === r.id);
-                return (
-                  <li key={r.id} className="flex flex-wrap items-center gap-x-3 border-b border-rule">
-                    <span className="w-24 text-ink-2">{local.dayTime(r.readAt)}</span>
-                    <span className="grow">
-                      {swellWords(r, show)}
-                      {r.isStorm && <b>, storm</b>}
-                      {storm && !storm.reach && `; ${stormWords(storm, show)}`}
-                      {storm?.reach &&
-                        `; up to ${show.length(roughly(storm.reach.middle_m))} by the tide table, ${stormWords(storm, show)}`}
-                    </span>
-                    <TextButton
-                      aria-label={`Put right the sea of ${local.dayTime(r.readAt)}`}
-                      onClick={() => putRight(r)}
-                    >
-                      put right
-                    </TextButton>
-                    <TextButton
-                      aria-label={`Take out the sea of ${local.dayTime(r.readAt)}`}
-                      onClick={() => takeOut(r)}
-                    >
-                      take out
-                    </TextButton>
-                  </li>
-                );
-              })}
-          </ul>
+          <ReadingsList
+            readings={swell}
+            called="the sea"
+            says={(r) => {
+              const storm = storms.find((s) => s.reading.id === r.id);
+              return (
+                <>
+                  {swellWords(r, show)}
+                  {r.isStorm && <b>, storm</b>}
+                  {storm && !storm.reach && `; ${stormWords(storm, show)}`}
+                  {storm?.reach &&
+                    `; up to ${show.length(roughly(storm.reach.middle_m))} by the tide table, ${stormWords(storm, show)}`}
+                </>
+              );
+            }}
+            onPutRight={putRight}
+            onTakeOut={takeOut}
+          />
         </>
       }
     >
       <div ref={top} />
-      {mended && (
-        <p className="flex flex-wrap items-baseline gap-x-3" role="status">
-          <b>The sea of {local.dayTime(mended.readAt)} is put right.</b>
-          <TextButton onClick={begin}>leave it as it was</TextButton>
-        </p>
-      )}
+      {mended && <BeingPutRight says={`The sea of ${local.dayTime(mended.readAt)}`} onLeave={begin} />}
       <Choices
         label="What was read"
         value={draft.kind}
