@@ -1,5 +1,5 @@
 import { QueryClientProvider } from '@tanstack/react-query';
-import { lazy, StrictMode, Suspense, useEffect } from 'react';
+import { StrictMode, Suspense, useEffect } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import './app.css';
@@ -8,9 +8,11 @@ import { lookIntoOutbox, somethingMayWait } from './offline/outbox.ts';
 import { openDevice, queryClient } from './offline/queryClient.ts';
 import { PreferencesProvider } from './preferences/PreferencesProvider.tsx';
 import { knownGrounds, openAhead, takeKeptAhead } from './records/openAhead.ts';
+import { Broken } from './shell/Broken.tsx';
 import { Pages } from './shell/Pages.tsx';
 import { useSeen } from './ui/useSeen.ts';
 import { groundToOpen, lastGround } from './shell/useGround.ts';
+import { late, untilHere } from './ui/late.ts';
 
 // For `npm run bench`: what came before was fetching and compiling.
 performance.mark('scripts run');
@@ -33,7 +35,7 @@ void openAhead(queryClient, opens);
 const known = location.pathname === '/' ? groundToOpen(knownGrounds(queryClient)) : undefined;
 if (known) history.replaceState(null, '', `/g/${known}/read`);
 
-const Toaster = lazy(() => import('./ui/Toaster.tsx'));
+const Toaster = late(async () => (await import('./ui/Toaster.tsx')).default);
 
 /** What the first sight does not need: the place for toasts, and the worker that keeps the page for a day without signal. */
 function AfterFirstSight() {
@@ -41,10 +43,18 @@ function AfterFirstSight() {
   useEffect(() => {
     if (!seen || !import.meta.env.PROD) return;
     // What offers the home screen listens before the worker is there: the browser asks once it is.
-    void import('./shell/install.ts');
-    void import('virtual:pwa-register').then(({ registerSW }) => registerSW({ immediate: true }));
+    void untilHere(() => import('./shell/install.ts'));
+    void untilHere(() => import('virtual:pwa-register')).then(({ registerSW }) => registerSW({ immediate: true }));
   }, [seen]);
-  return seen && <Suspense>{<Toaster />}</Suspense>;
+  return (
+    seen && (
+      <Broken of={null} quiet>
+        <Suspense>
+          <Toaster />
+        </Suspense>
+      </Broken>
+    )
+  );
 }
 
 const root = document.getElementById('root');

@@ -6,6 +6,7 @@ import { CONTAINERS } from '@riffle/core';
 import { useListStates } from '../records/useListStates.ts';
 import { useContainers } from '../records/useContainers.ts';
 import { usePreferences } from '../preferences/preferences.ts';
+import { untilHere } from '../ui/late.ts';
 import { useSeen } from '../ui/useSeen.ts';
 import type * as ranker from './rankReading.ts';
 import type { RankedReading } from './rankReading.ts';
@@ -22,7 +23,7 @@ export function useLateRanking(reading: Reading, spots: readonly StoredSpot[]): 
   const [rank, setRank] = useState<typeof ranker | null>(null);
   const seen = useSeen();
   useEffect(() => {
-    if (seen) void import('./rankReading.ts').then((m) => setRank(m));
+    if (seen) void untilHere(() => import('./rankReading.ts')).then((m) => setRank(m));
   }, [seen]);
   const outlines = useRecords('outlines', reading.ground.id).items;
   const notes = useRecords('permissions', reading.ground.id).items;

@@ -1,9 +1,10 @@
 import type { StoredSpot } from '@riffle/contract';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { text, type Figure, type SpotGrade } from '@riffle/core';
+import { late } from '../ui/late.ts';
 
 // The figures come a moment after the discs.
-const GradeNames = lazy(() => import('./GradeNames.tsx'));
+const GradeNames = late(async () => (await import('./GradeNames.tsx')).default);
 
 interface GradeLaneProps {
   readonly spots: readonly StoredSpot[];

@@ -1,6 +1,6 @@
 import type { StoredGround, StoredSign, StoredSpot } from '@riffle/contract';
 import type { GuessedSign, SpotGrade } from '@riffle/core';
-import { lazy, memo, Suspense, useMemo, useRef, useState } from 'react';
+import { memo, Suspense, useMemo, useRef, useState } from 'react';
 import { GROUND_WORDS } from '../ground/groundWords.ts';
 import { useWidth } from '../ui/useWidth.ts';
 import { useSeen } from '../ui/useSeen.ts';
@@ -20,6 +20,7 @@ import { MarkedPlace, PickedStripe, SpotMark } from './SpotMarks.tsx';
 import { thinSigns } from './thinSigns.ts';
 import { useRibbonDrag, useRibbonKeys, useRibbonWheel } from './useRibbonHands.ts';
 import { useRibbonView } from './useRibbonView.ts';
+import { late } from '../ui/late.ts';
 
 /** A draw that joins here and has a ribbon of its own. */
 export interface Draw {
@@ -31,17 +32,17 @@ export interface Draw {
 const NO_STRIPS: readonly Strip[] = [];
 const NO_DRAWS: readonly Draw[] = [];
 // They come with the ranking, a moment after the first sight.
-const Signs = lazy(async () => ({ default: (await import('./Signs.tsx')).Signs }));
-const Strips = lazy(async () => ({ default: (await import('./Strips.tsx')).Strips }));
-const TideMarks = lazy(() => import('./TideMarks.tsx'));
-const BroadGrid = lazy(() => import('./BroadGrid.tsx'));
-const BroadNames = lazy(() => import('./BroadNames.tsx'));
-const ClaimMarks = lazy(() => import('./ClaimMarks.tsx'));
-const BedLane = lazy(async () => ({ default: (await import('./BedLane.tsx')).BedLane }));
-const DrawMouth = lazy(async () => ({ default: (await import('./DrawMouth.tsx')).DrawMouth }));
-const GuessMarks = lazy(() => import('./GuessMarks.tsx'));
-const StopsShade = lazy(() => import('./StopsShade.tsx'));
-const BankWords = lazy(() => import('./BankWords.tsx'));
+const Signs = late(async () => (await import('./Signs.tsx')).Signs);
+const Strips = late(async () => (await import('./Strips.tsx')).Strips);
+const TideMarks = late(async () => (await import('./TideMarks.tsx')).default);
+const BroadGrid = late(async () => (await import('./BroadGrid.tsx')).default);
+const BroadNames = late(async () => (await import('./BroadNames.tsx')).default);
+const ClaimMarks = late(async () => (await import('./ClaimMarks.tsx')).default);
+const BedLane = late(async () => (await import('./BedLane.tsx')).BedLane);
+const DrawMouth = late(async () => (await import('./DrawMouth.tsx')).DrawMouth);
+const GuessMarks = late(async () => (await import('./GuessMarks.tsx')).default);
+const StopsShade = late(async () => (await import('./StopsShade.tsx')).default);
+const BankWords = late(async () => (await import('./BankWords.tsx')).default);
 const NO_GUESSES: readonly GuessedSign[] = [];
 const NO_SIGNS: readonly StoredSign[] = [];
 

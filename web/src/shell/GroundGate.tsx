@@ -1,11 +1,12 @@
-import { lazy, Suspense, useEffect, useMemo } from 'react';
+import { Suspense, useEffect, useMemo } from 'react';
 import { Outlet, useParams } from 'react-router';
 import { useRecords } from '../records/useRecords.ts';
 import { localTime } from '../when/localTime.ts';
 import { LocalTimeContext } from '../when/useLocalTime.ts';
 import { rememberGround, type GroundInHand } from './useGround.ts';
+import { late } from '../ui/late.ts';
 
-const NoGround = lazy(() => import('./NoGround.tsx'));
+const NoGround = late(async () => (await import('./NoGround.tsx')).default);
 
 /** Hands the ground in the address to its stages, or says why it cannot. */
 export function GroundGate() {

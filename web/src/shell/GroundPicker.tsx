@@ -1,9 +1,10 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { useSeen } from '../ui/useSeen.ts';
 import type { GroundMenuProps } from './GroundMenu.tsx';
 import { PickerFace } from './PickerFace.tsx';
+import { late } from '../ui/late.ts';
 
-const GroundMenu = lazy(async () => ({ default: (await import('./GroundMenu.tsx')).GroundMenu }));
+const GroundMenu = late(async () => (await import('./GroundMenu.tsx')).GroundMenu);
 
 /** Picks a ground and stays in the stage. The menu comes after the first sight of the page; pressed before, it opens as soon as it is there. */
 export function GroundPicker(props: GroundMenuProps) {

@@ -13,7 +13,7 @@ interface NeedsProps {
   /** Stands there while they are on their way, where a word of it would only make the page jump. */
   readonly meanwhile?: ReactNode;
   /** Sends for what is shown inside while the lists are on their way. */
-  readonly soon?: () => Promise<unknown>;
+  readonly soon?: () => void;
   readonly children: ReactNode;
 }
 
@@ -25,8 +25,7 @@ export function Needs({ kinds, without, meanwhile = null, soon, children }: Need
   const { ground } = useGround();
   const { states, arrived, askAgain } = useListStates(kinds, ground.id);
   useEffect(() => {
-    // Should it not come, it is asked for again when it is to be shown, and then says so.
-    soon?.().catch(() => undefined);
+    soon?.();
   }, [soon]);
   const named = (state: 'arriving' | 'away'): string => {
     const those = kinds

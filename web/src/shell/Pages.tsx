@@ -21,7 +21,7 @@ const Books = page(async () => (await import('../stages/books/BooksStage.tsx')).
 
 /** Which address shows which screen. Read, Sample, Run, Clean and Books are of use before all of theirs is here, and see to it themselves. */
 export const Pages = () => (
-  <Broken address="">
+  <Broken of={null}>
     <Routes>
       <Route element={<Shell />}>
         <Route index element={<Home />} />

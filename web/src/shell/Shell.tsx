@@ -1,4 +1,4 @@
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { useCarriedAlong } from '../records/useCarriedAlong.ts';
 import { useRecords } from '../records/useRecords.ts';
@@ -10,8 +10,9 @@ import { STAGES } from './stages.ts';
 import { SyncState } from './SyncState.tsx';
 import { lastGround } from './useGround.ts';
 import { useKeys } from './useKeys.ts';
+import { late } from '../ui/late.ts';
 
-const KeysSheet = lazy(async () => ({ default: (await import('./KeysSheet.tsx')).KeysSheet }));
+const KeysSheet = late(async () => (await import('./KeysSheet.tsx')).KeysSheet);
 
 /** A word on the rail: it runs into the page while it is the one that is open. */
 const ON_RAIL =
@@ -134,7 +135,7 @@ export function Shell() {
         </NavLink>
       </header>
       <main id="page" className="min-w-0 px-4 pt-3 pb-24 sm:px-6 sm:pb-6">
-        <Broken address={pathname}>
+        <Broken of={pathname}>
           <Suspense>
             <Outlet />
           </Suspense>

@@ -1,8 +1,9 @@
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { useOutbox } from '../offline/outbox.ts';
 import { plural } from '../ui/plural.ts';
+import { late } from '../ui/late.ts';
 
-const RefusedSheet = lazy(async () => ({ default: (await import('./RefusedSheet.tsx')).RefusedSheet }));
+const RefusedSheet = late(async () => (await import('./RefusedSheet.tsx')).RefusedSheet);
 
 /** Always in sight: all is saved, how many writes wait, which were refused and why. A refused one is kept until the person decides. */
 export function SyncState() {

@@ -1,5 +1,5 @@
 import { Popover } from 'radix-ui';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { Field } from '../ui/Field.tsx';
 import { useNow } from '../ui/useNow.ts';
 import { sayDay } from './localTime.ts';
@@ -15,8 +15,9 @@ import {
   type WhenRead,
 } from './readWhen.ts';
 import { useLocalTime, useToday } from './useLocalTime.ts';
+import { late } from '../ui/late.ts';
 
-const MonthSheet = lazy(() => import('./MonthSheet.tsx'));
+const MonthSheet = late(async () => (await import('./MonthSheet.tsx')).default);
 
 interface WhenFieldProps {
   readonly label: string;

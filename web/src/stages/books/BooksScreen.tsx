@@ -1,5 +1,5 @@
 import type { GroundBook } from '@riffle/core';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { expectedInTubs, expectedWords, standingTubs } from '../../box/openLifts.ts';
 import { useOpenLifts } from '../../box/useOpenLifts.ts';
@@ -15,9 +15,10 @@ import { AmountCells, AmountHeads, hoursText, valueText, type Money } from './Am
 import { BookBy } from './BookBy.tsx';
 import { EveryGround } from './EveryGround.tsx';
 import { PromisedAndCame } from './PromisedAndCame.tsx';
+import { late } from '../../ui/late.ts';
 
-const SeasonChart = lazy(() => import('./SeasonChart.tsx').then((m) => ({ default: m.SeasonChart })));
-const GiveSheet = lazy(() => import('./give/GiveSheet.tsx').then((m) => ({ default: m.GiveSheet })));
+const SeasonChart = late(async () => (await import('./SeasonChart.tsx')).SeasonChart);
+const GiveSheet = late(async () => (await import('./give/GiveSheet.tsx')).GiveSheet);
 
 /** How much ground gave how much gold. */
 export function BooksScreen() {

@@ -1,12 +1,13 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { Route, Routes } from 'react-router';
 import { Home } from '../../shell/Home.tsx';
 import { RoomsBar } from '../../shell/RoomsBar.tsx';
 import { useGround } from '../../shell/useGround.ts';
 import { Fetching } from '../../ui/Fetching.tsx';
 import { BooksScreen } from './BooksScreen.tsx';
+import { late } from '../../ui/late.ts';
 
-const GoldScreen = lazy(() => import('./gold/GoldScreen.tsx').then((m) => ({ default: m.GoldScreen })));
+const GoldScreen = late(async () => (await import('./gold/GoldScreen.tsx')).GoldScreen);
 
 /** Rooms of this stage: what the ground gave, and what became of the gold. */
 const ROOMS = [

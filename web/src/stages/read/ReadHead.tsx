@@ -1,11 +1,12 @@
 import type { StoredGround, StoredSpot } from '@riffle/contract';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { plural } from '../../ui/plural.ts';
 import { RiverLine } from './River.tsx';
 import type { ReadInHand } from './useReadScreen.ts';
+import { late } from '../../ui/late.ts';
 
 // Only a beach has a sea.
-const SeaLine = lazy(async () => ({ default: (await import('./shore/SeaLine.tsx')).SeaLine }));
+const SeaLine = late(async () => (await import('./shore/SeaLine.tsx')).SeaLine);
 
 interface ReadHeadProps {
   readonly ground: StoredGround;

@@ -1,5 +1,5 @@
 import type { StoredGround, StoredSpot } from '@riffle/contract';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { LinePlan } from '../../ground/LinePlan.tsx';
 import { usePreferences } from '../../preferences/preferences.ts';
 import { inTen } from '../../reading/inTen.ts';
@@ -14,9 +14,10 @@ import { TraceChart } from './TraceChart.tsx';
 import { TraceWords } from './TraceWords.tsx';
 import type { ReadInHand } from './useReadScreen.ts';
 import { WorthAPan } from './WorthAPan.tsx';
+import { late } from '../../ui/late.ts';
 
-const PlanMap = lazy(() => import('../../map/PlanMap.tsx'));
-const ShoreBlock = lazy(async () => ({ default: (await import('./shore/ShoreBlock.tsx')).ShoreBlock }));
+const PlanMap = late(async () => (await import('../../map/PlanMap.tsx')).default);
+const ShoreBlock = late(async () => (await import('./shore/ShoreBlock.tsx')).ShoreBlock);
 const MAP_OPEN = 'riffle-map-open';
 
 interface RestProps {

@@ -1,4 +1,4 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { useNavigate } from 'react-router';
 import { ClosedFirst } from '../../ground/ClosedToday.tsx';
 import { Ribbon } from '../../ribbon/Ribbon.tsx';
@@ -10,11 +10,12 @@ import { OutOfReach } from './River.tsx';
 import { Judgement } from '../../ui/Judgement.tsx';
 import { useSeen } from '../../ui/useSeen.ts';
 import { useReadScreen } from './useReadScreen.ts';
+import { late } from '../../ui/late.ts';
 
 // Below the fold: asked for and drawn after the first sight of the page.
-const PickedLine = lazy(async () => ({ default: (await import('./PickedLine.tsx')).PickedLine }));
-const ReadRest = lazy(async () => ({ default: (await import('./ReadRest.tsx')).ReadRest }));
-const ReadSheets = lazy(async () => ({ default: (await import('./ReadSheets.tsx')).ReadSheets }));
+const PickedLine = late(async () => (await import('./PickedLine.tsx')).PickedLine);
+const ReadRest = late(async () => (await import('./ReadRest.tsx')).ReadRest);
+const ReadSheets = late(async () => (await import('./ReadSheets.tsx')).ReadSheets);
 /** A trail's end surer than this is drawn on the ribbon. Common practice, no source. */
 const DRAWN_FROM = 0.4;
 

@@ -1,28 +1,22 @@
 import type { StoredGround } from '@riffle/contract';
-import { lazy, Suspense, useEffect } from 'react';
+import { Suspense, useEffect } from 'react';
+import { late } from '../../ui/late.ts';
 import type { ReadInHand } from './useReadScreen.ts';
 
+const SignSheet = late(async () => (await import('./SignSheet.tsx')).SignSheet);
+const SpotSheet = late(async () => (await import('./SpotSheet.tsx')).SpotSheet);
+const GroundSheet = late(async () => (await import('./GroundSheet.tsx')).GroundSheet);
+const RiverSheet = late(async () => (await import('./RiverSheet.tsx')).RiverSheet);
+const SeaSheet = late(async () => (await import('./shore/SeaSheet.tsx')).SeaSheet);
+const RulesSheet = late(async () => (await import('./RulesSheet.tsx')).RulesSheet);
 // Slips come once the page stands; until then nothing on it waits for them.
-const sheets = {
-  sign: () => import('./SignSheet.tsx'),
-  spot: () => import('./SpotSheet.tsx'),
-  ground: () => import('./GroundSheet.tsx'),
-  river: () => import('./RiverSheet.tsx'),
-  sea: () => import('./shore/SeaSheet.tsx'),
-  rules: () => import('./RulesSheet.tsx'),
-};
-const SignSheet = lazy(async () => ({ default: (await sheets.sign()).SignSheet }));
-const SpotSheet = lazy(async () => ({ default: (await sheets.spot()).SpotSheet }));
-const GroundSheet = lazy(async () => ({ default: (await sheets.ground()).GroundSheet }));
-const RiverSheet = lazy(async () => ({ default: (await sheets.river()).RiverSheet }));
-const SeaSheet = lazy(async () => ({ default: (await sheets.sea()).SeaSheet }));
-const RulesSheet = lazy(async () => ({ default: (await sheets.rules()).RulesSheet }));
+const SHEETS = [SignSheet, SpotSheet, GroundSheet, RiverSheet, SeaSheet, RulesSheet];
 
 /** The slip that lies open over Read, if any. */
 export function ReadSheets({ ground, inHand }: { ground: StoredGround; inHand: ReadInHand }) {
   const { open, setOpen, openSign, close, readings, signs, place, here, pickedSpot, pickSpot } = inHand;
   useEffect(() => {
-    const timer = setTimeout(() => Object.values(sheets).forEach((load) => void load()), 1500);
+    const timer = setTimeout(() => SHEETS.forEach((sheet) => sheet.soon()), 1500);
     return () => clearTimeout(timer);
   }, []);
   const sign = open?.what === 'sign' ? signs.find((s) => s.id === open.id) : undefined;

@@ -1,13 +1,14 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { riverIsFresh, riverNow, underWater } from '@riffle/core';
 import type { StoredGaugeReading, StoredSpot } from '@riffle/contract';
 import { daysBetween } from '../../when/localTime.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { useNow } from '../../ui/useNow.ts';
 import { useShow } from '../../units/useShow.ts';
+import { late } from '../../ui/late.ts';
 
 // It stands a moment after the level: the first view is to be light.
-const RiverCurve = lazy(() => import('./RiverCurve.tsx').then((m) => ({ default: m.RiverCurve })));
+const RiverCurve = late(async () => (await import('./RiverCurve.tsx')).RiverCurve);
 
 /** Spots the river covers at its last fresh reading. */
 export function OutOfReach({

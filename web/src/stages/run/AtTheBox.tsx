@@ -8,7 +8,7 @@ import {
 } from '@riffle/contract';
 import { cleanUpAfter_m3, CONTAINERS, drawnBoxes, USUAL_MIX, type Spread } from '@riffle/core';
 import { formatDistanceToNowStrict } from 'date-fns';
-import { lazy, memo, Suspense, useMemo, useState } from 'react';
+import { memo, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { fedSince_m3, leftUnrinsed, settingAsSet, weighedBlackSand } from '../../box/boxEvidence.ts';
 import { useContainers } from '../../records/useContainers.ts';
@@ -23,8 +23,9 @@ import { AIR_STEP, BOX_LEVERS, stepOf, WASHER_LEVERS, type Lever } from './chang
 import { plural } from '../../ui/plural.ts';
 import { useBeat } from './useBeat.ts';
 import { useStint } from './useStint.ts';
+import { late } from '../../ui/late.ts';
 
-const ListenSheet = lazy(() => import('../../listen/ListenSheet.tsx').then((m) => ({ default: m.ListenSheet })));
+const ListenSheet = late(async () => (await import('../../listen/ListenSheet.tsx')).ListenSheet);
 
 interface AtTheBoxProps {
   /** When each bucket of this run went in, ms since 1970. */

@@ -1,6 +1,6 @@
 import { outOfTheBox } from '../../box/outOfTheBox.ts';
 import type { StoredCleanup, StoredLift, StoredRig, StoredRun, StoredSetup } from '@riffle/contract';
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { Suspense, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { plural } from '../../ui/plural.ts';
 import { trueNow } from '../../api/trueClock.ts';
@@ -28,10 +28,11 @@ import { SetupSelect } from './SetupSelect.tsx';
 import { PeopleField } from './PeopleField.tsx';
 import { RunSheet } from './RunSheet.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
+import { late } from '../../ui/late.ts';
 
-const PaperSheet = lazy(() => import('./PaperSheet.tsx').then((m) => ({ default: m.PaperSheet })));
+const PaperSheet = late(async () => (await import('./PaperSheet.tsx')).PaperSheet);
 
-const RunTableSheet = lazy(() => import('./table/RunTableSheet.tsx').then((m) => ({ default: m.RunTableSheet })));
+const RunTableSheet = late(async () => (await import('./table/RunTableSheet.tsx')).RunTableSheet);
 
 /** Runs gravel: a run under way, or the start of one. */
 export function RunScreen() {

@@ -12,7 +12,7 @@ import { BoxTestSheet } from './BoxTestSheet.tsx';
 import { FlowSheet } from './FlowSheet.tsx';
 import { LevelSheet } from './LevelSheet.tsx';
 import { LinkSheet } from './LinkSheet.tsx';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { HowItStands } from './HowItStands.tsx';
 import { RigSheet } from './RigSheet.tsx';
 import { setWords } from './setWords.tsx';
@@ -20,8 +20,9 @@ import { SeenStrip } from './SeenStrip.tsx';
 import { AtAGlance, SolvedBox } from './SolvedBox.tsx';
 import type { RigInHand } from './useRigInHand.ts';
 import { useSetScreen, type SetOnPage } from './useSetScreen.ts';
+import { late } from '../../ui/late.ts';
 
-const WasherSheet = lazy(() => import('./washer/WasherSheet.tsx').then((m) => ({ default: m.WasherSheet })));
+const WasherSheet = late(async () => (await import('./washer/WasherSheet.tsx')).WasherSheet);
 
 /** The box and its water: type or drag how it stands; the sentence on top says what to change. On a phone sentence, drawing and window stay while one types. */
 export function SetScreen({ rigInHand }: { readonly rigInHand: RigInHand }) {

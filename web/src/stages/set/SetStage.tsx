@@ -1,9 +1,10 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { Fetching } from '../../ui/Fetching.tsx';
 import { SetScreen } from './SetScreen.tsx';
 import { useRigInHand } from './useRigInHand.ts';
+import { late } from '../../ui/late.ts';
 
-const WasherScreen = lazy(() => import('./washer/WasherScreen.tsx').then((m) => ({ default: m.WasherScreen })));
+const WasherScreen = late(async () => (await import('./washer/WasherScreen.tsx')).WasherScreen);
 
 /** Sets the rig in hand: a box by its water, a dry washer by its air. */
 export function SetStage() {

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ClosedFirst } from '../../../ground/ClosedToday.tsx';
 import { useGround } from '../../../shell/useGround.ts';
@@ -16,10 +16,11 @@ import { WalkFacts } from './WalkFacts.tsx';
 import { WalkFirst } from './WalkFirst.tsx';
 import { bellWords } from './walkWords.ts';
 import { useLocalTime } from '../../../when/useLocalTime.ts';
+import { late } from '../../../ui/late.ts';
 
-const SignSheet = lazy(async () => ({ default: (await import('../SignSheet.tsx')).SignSheet }));
-const SeaSheet = lazy(async () => ({ default: (await import('../shore/SeaSheet.tsx')).SeaSheet }));
-const RiverSheet = lazy(async () => ({ default: (await import('../RiverSheet.tsx')).RiverSheet }));
+const SignSheet = late(async () => (await import('../SignSheet.tsx')).SignSheet);
+const SeaSheet = late(async () => (await import('../shore/SeaSheet.tsx')).SeaSheet);
+const RiverSheet = late(async () => (await import('../RiverSheet.tsx')).RiverSheet);
 
 /** The ground walked: one huge screen for the hand, bells for the pocket. */
 export function WalkScreen() {

@@ -1,13 +1,14 @@
 import type { StoredPit, StoredSample, StoredSpot } from '@riffle/contract';
 import { countColors } from '@riffle/core';
-import { lazy, memo, Suspense, useMemo, useState } from 'react';
+import { memo, Suspense, useMemo, useState } from 'react';
 import { useKeep } from '../../../records/useKeep.ts';
 import { asTyped } from '../../../units/readEntered.ts';
 import { CLASS_NAMES } from './SizePan.tsx';
 import { TextButton } from '../../../ui/TextButton.tsx';
 import { useLocalTime } from '../../../when/useLocalTime.ts';
+import { late } from '../../../ui/late.ts';
 
-const SampleSheet = lazy(async () => ({ default: (await import('./SampleSheet.tsx')).SampleSheet }));
+const SampleSheet = late(async () => (await import('./SampleSheet.tsx')).SampleSheet);
 
 interface SampleListProps {
   readonly samples: readonly StoredSample[];
