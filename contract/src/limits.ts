@@ -243,6 +243,7 @@ export const TEXTS = {
   leak: { called: 'A place in the box', longest: 60, needed: 'Name the place.' },
   tag: { called: 'A tag', longest: 20, needed: 'Give the bag a tag.' },
   layer: { called: 'A layer', longest: 80 },
+  who: { called: 'Who was at it', longest: 200 },
   screenSaid: { called: 'A screen', longest: 40 },
   screenName: { called: 'A screen', longest: 40, needed: 'Name the screen.' },
   place: { called: 'A place', longest: 80 },

@@ -13,6 +13,10 @@ export const Run = Whole.extend({
   bucketEntered: Entered,
   /** How many were at it, those who dig and carry too; null: not said. */
   people: wholeWithin(NUMBERS.people, 'A whole number.').nullable().default(null),
+  /** Who was at it: names with commas between them; empty: not said. */
+  who: text(TEXTS.who).default(''),
+  /** What was fed, as people say it: "rust gravel on the clay"; empty: not said, or mixed. */
+  layer: text(TEXTS.layer).default(''),
   note: Note,
 });
 export const NewRun = Run.extend(Based.shape).meta({ id: 'NewRun' });

@@ -349,6 +349,7 @@ export { creditGold, type CleanupCredit, type Credit } from './books/creditGold.
 export {
   exactSum_mg,
   groupBook,
+  goldAnHour_mg,
   keepBook,
   type BookAmounts,
   type BookGroup,

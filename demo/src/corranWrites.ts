@@ -469,6 +469,8 @@ function runDay(
     bucketEntered: BUCKET,
     // The long box takes two: one digs and carries, one feeds.
     people: r.rig === 'long' ? 2 : 1,
+    who: r.rig === 'long' ? 'Mara, Odd' : 'Mara',
+    layer: '',
     note: '',
   };
 

@@ -175,6 +175,8 @@ export function dryWrites({ put, post, nextId, season_ms, groundId, spotIds }: D
       bucket_L: CONTAINERS.bucket,
       bucketEntered: BUCKET,
       people: 2,
+      who: 'Mara, Odd',
+      layer: '',
       note: '',
     };
     put('runs', run);

@@ -334,6 +334,8 @@ const WRONG: readonly (readonly [Kind, string, unknown, string?])[] = [
   ['runs', 'setupId', 'x'],
   ['runs', 'spotId', null],
   ['runs', 'startedAt', 5],
+  ['runs', 'who', 'x'.repeat(201)],
+  ['runs', 'layer', 'x'.repeat(81)],
   ['runs', 'bucket_L', 0],
   ['runs', 'bucketEntered', { text: 'x'.repeat(61), unit: 'L' }, 'bucketEntered.text'],
   ['cleanups', 'runIds', []],

@@ -242,6 +242,8 @@ export const newRun = (groundId: string, setupId: string, spotId: string, some: 
   bucket_L: 20,
   bucketEntered: entered('20', 'L'),
   people: null,
+  who: '',
+  layer: '',
   note: '',
   ...some,
 });

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { exactSum_mg, groupBook, keepBook } from './keepBook.ts';
+import { exactSum_mg, goldAnHour_mg, groupBook, keepBook } from './keepBook.ts';
 import { weighedCleanups, type BookCleanup } from './weighedCleanups.ts';
 
 const tally = (bySpot_L: Record<string, number>, running_s = 3600) => ({
@@ -122,4 +122,18 @@ test('tailings run again bring gold and hours to their spot, and no gravel once 
   const { total, lines } = keepBook('g', 25, weighed, unweighed);
   expect(total).toEqual({ gold_mg: 48, cleanups: 2, volumeBank_L: 80, running_s: 7200, person_s: 7200, buckets: 10 });
   expect(lines.map((l) => [l.spotIds, l.gold_mg, l.volumeBank_L])).toEqual([[['A'], 48, 80]]);
+});
+
+describe('gold for an hour of work', () => {
+  test('is gold over hours, and over those of all who were at it', () =>
+    expect(goldAnHour_mg({ gold_mg: 90, running_s: 2 * 3600, person_s: 5 * 3600 })).toEqual({
+      running: 45,
+      person: 18,
+    }));
+  test('is not said of a bucket or two, of no gold, or where nobody said how many they were', () => {
+    const nothing = { running: null, person: null };
+    expect(goldAnHour_mg({ gold_mg: 32, running_s: 6, person_s: 12 })).toEqual(nothing);
+    expect(goldAnHour_mg({ gold_mg: 0, running_s: 7200, person_s: 7200 })).toEqual(nothing);
+    expect(goldAnHour_mg({ gold_mg: 32, running_s: 3600, person_s: null })).toEqual({ running: 32, person: null });
+  });
 });

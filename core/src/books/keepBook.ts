@@ -76,6 +76,18 @@ export function keepBook(
   };
 }
 
+/** Shorter work than this tells no pace: a bucket to try the box made grams an hour. Common practice, no source. */
+const PACE_FROM_S = 1800;
+/** Gold for an hour of running and for each person's hour, mg; null where too little was run to say, or nobody said how many were at it. */
+export const goldAnHour_mg = ({
+  gold_mg,
+  running_s,
+  person_s,
+}: Pick<BookAmounts, 'gold_mg' | 'running_s' | 'person_s'>): { running: number | null; person: number | null } =>
+  running_s < PACE_FROM_S || gold_mg <= 0
+    ? { running: null, person: null }
+    : { running: (3600 * gold_mg) / running_s, person: person_s ? (3600 * gold_mg) / person_s : null };
+
 /** What clean-ups came to by whatever they are told apart by: a box, a lining, a pitch, a month. */
 export interface BookGroup extends BookAmounts {
   readonly key: string;

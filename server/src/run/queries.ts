@@ -17,6 +17,8 @@ export const runs = recordKind({
     bucket_L: 'bucket_l',
     bucketEntered: 'bucket_entered',
     people: 'people',
+    who: 'who',
+    layer: 'layer',
     note: 'note',
   },
   added: { tally: 'tally' },

@@ -1,4 +1,4 @@
-import { coinTrial, GOLD_DEEDS, goldLedger, keepBook, statements, whyOff } from '@riffle/core';
+import { coinTrial, GOLD_DEEDS, goldAnHour_mg, goldLedger, keepBook, statements, whyOff } from '@riffle/core';
 import { z } from 'zod';
 import { n, sum, type Sum } from './sum.ts';
 
@@ -31,7 +31,7 @@ export const BOOKS_SUMS: readonly Sum[] = [
         i.cleanups.map((c, nth) => ({ ...c, id: String(nth) })),
         i.unweighed,
       );
-      return { lines, total, days, unweighed };
+      return { lines, total, anHour_mg: goldAnHour_mg(total), days, unweighed };
     },
   ),
   sum(

@@ -1,4 +1,4 @@
-import type { BookAmounts } from '@riffle/core';
+import { goldAnHour_mg, type BookAmounts } from '@riffle/core';
 import { plural } from '../ui/plural.ts';
 import {
   FAINT,
@@ -55,11 +55,9 @@ export async function seasonSheet(
   const head = total.volumeBank_L > 0 ? show.grade(total.gold_mg / total.volumeBank_L) : '';
   text(MARGIN, 116, show.gold(total.gold_mg), { hand: 'heading', size: 34, color: GOLD });
   text(MARGIN, 136, `out of ${show.volume(total.volumeBank_L)} of bank ground${head && `: ${head}`}`, { size: 13 });
-  const perHour =
-    total.running_s > 0 ? `${show.gold(total.gold_mg / (total.running_s / 3600))} an hour of running` : '';
-  const perPerson = total.person_s
-    ? `${show.gold(total.gold_mg / (total.person_s / 3600))} for each person’s hour`
-    : '';
+  const anHour = goldAnHour_mg(total);
+  const perHour = anHour.running === null ? '' : `${show.gold(anHour.running)} an hour of running`;
+  const perPerson = anHour.person === null ? '' : `${show.gold(anHour.person)} for each person’s hour`;
   sheet.paragraph(
     MARGIN,
     156,

@@ -8,7 +8,8 @@ import { useWaiting } from '../offline/outbox.ts';
 import { tapsByRun } from '../offline/waitingTaps.ts';
 import { eventsWithWaiting } from '../offline/writes.ts';
 import { deviceZone } from '../when/localTime.ts';
-import { useRecords, useRecordsOfAll } from './useRecords.ts';
+import { useRecords } from './useRecords.ts';
+import { useRecordsOfAll } from './useRecordsOfAll.ts';
 
 /**
  * The books of several grounds, in their order, added up on this device: what was logged counts with or without a signal.

@@ -1,10 +1,10 @@
 import type { StoredRun } from '@riffle/contract';
-import { queryOptions, useQueries, useQuery, type UseQueryResult } from '@tanstack/react-query';
+import { queryOptions, useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { call } from '../api/client.ts';
 import { KINDS, type Kind, type Records } from '../api/kinds.ts';
 import { hashOf, listKey, withTalliesInHand } from '../offline/landing.ts';
-import { useWaiting, useWaitingFor, waitingNow } from '../offline/outbox.ts';
+import { useWaitingFor, waitingNow } from '../offline/outbox.ts';
 import { NEVER_READ } from '../offline/queryClient.ts';
 import { tapsByRun } from '../offline/waitingTaps.ts';
 import { isOurOwn, withWaiting } from '../offline/writes.ts';
@@ -79,30 +79,4 @@ export function useRecords<K extends Kind>(kind: K, groundId = ''): RecordList<R
   const items = useMemo(() => withWaiting(kind, scope, query.data ?? [], waiting), [kind, scope, query.data, waiting]);
   const begun = useWaitingFor('grounds', '');
   return { items, state: isOurOwn(begun, scope) ? 'here' : stateOf(query) };
-}
-
-export interface RecordsOfAll<T> {
-  readonly items: readonly T[];
-  /** Grounds whose list this device has. */
-  readonly known: ReadonlySet<string>;
-}
-
-/** All records of a kind on every ground: a tag in the hand may be of any of them. */
-export function useRecordsOfAll<K extends Kind>(kind: K): RecordsOfAll<Records[K]['kept']> {
-  const grounds = useRecords('grounds').items;
-  const waiting = useWaiting();
-  const { lists, read } = useQueries({
-    queries: grounds.map((g) => listOf(kind, g.id)),
-    combine: (all) => ({
-      lists: all.map((q) => q.data),
-      read: all.map((q) => q.data !== undefined && q.dataUpdatedAt > NEVER_READ),
-    }),
-  });
-  return useMemo(
-    () => ({
-      items: grounds.flatMap((g, i) => withWaiting(kind, g.id, lists[i] ?? [], waiting)),
-      known: new Set(grounds.flatMap((g, i) => (read[i] ? [g.id] : []))),
-    }),
-    [kind, grounds, lists, read, waiting],
-  );
 }

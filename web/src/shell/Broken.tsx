@@ -1,6 +1,6 @@
 import { Component, type ReactNode } from 'react';
 import { Judgement } from '../ui/Judgement.tsx';
-import { NotHere } from '../ui/late.ts';
+import { isNotHere } from '../ui/late.ts';
 
 interface Props {
   /** What is drawn inside: once it is another, what broke is left behind. */
@@ -25,14 +25,14 @@ export class Broken extends Component<Props, State> {
     return of === state.of ? null : { error: null, of };
   }
   override componentDidCatch(error: unknown): void {
-    if (error instanceof NotHere) void error.again().then(() => this.state.error === error && this.drawAnew());
+    if (isNotHere(error)) void error.again().then(() => this.state.error === error && this.drawAnew());
   }
   private readonly drawAnew = (): void => this.setState({ error: null });
   override render(): ReactNode {
     const { error } = this.state;
     if (error === null) return this.props.children;
     if (this.props.quiet) return null;
-    const notHere = error instanceof NotHere;
+    const notHere = isNotHere(error);
     return (
       <div className="flex flex-col items-start gap-4 py-6">
         <Judgement rests="What you typed and tapped is kept on this device and is still being sent.">

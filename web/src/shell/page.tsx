@@ -1,4 +1,4 @@
-import { Suspense, type ComponentType } from 'react';
+import { Suspense } from 'react';
 import type { Needed } from '../records/useListStates.ts';
 import { Fetching } from '../ui/Fetching.tsx';
 import { late } from '../ui/late.ts';
@@ -6,7 +6,7 @@ import { Broken } from './Broken.tsx';
 import { Needs } from './Needs.tsx';
 
 /** A screen that comes when it is asked for. */
-export const page = (load: () => Promise<ComponentType>) => late<object>(load);
+export const page = late<object>;
 type Page = ReturnType<typeof page>;
 
 /** One that breaks or does not come leaves what stands around it, the way to the others, in use. */

@@ -38,9 +38,12 @@ interface TextFieldProps {
   readonly inputMode?: 'text' | 'decimal' | 'numeric';
   /** What is too long is said at once, under what was typed: nothing is ever cut short. */
   readonly limit?: TextLimit;
+  /** What is likely: offered, never put in. */
+  readonly offered?: readonly string[];
 }
 
-export function TextField({ label, value, onChange, problem, hint, rows, inputMode, limit }: TextFieldProps) {
+export function TextField({ label, value, onChange, problem, hint, rows, inputMode, limit, offered }: TextFieldProps) {
+  const offeredId = useId();
   const tooLong = limit && value.trim() !== '' ? textProblem(limit, value) : null;
   return (
     <Field label={label} problem={problem ?? tooLong} hint={hint}>
@@ -54,14 +57,24 @@ export function TextField({ label, value, onChange, problem, hint, rows, inputMo
             onChange={(e) => onChange(e.target.value)}
           />
         ) : (
-          <input
-            {...ids}
-            inputMode={inputMode}
-            className="written w-full"
-            value={value}
-            onChange={(e) => onChange(e.target.value)}
-            autoComplete="off"
-          />
+          <>
+            <input
+              {...ids}
+              inputMode={inputMode}
+              className="written w-full"
+              value={value}
+              onChange={(e) => onChange(e.target.value)}
+              autoComplete="off"
+              list={offered && offeredId}
+            />
+            {offered && (
+              <datalist id={offeredId}>
+                {offered.map((words) => (
+                  <option key={words} value={words} />
+                ))}
+              </datalist>
+            )}
+          </>
         )
       }
     </Field>

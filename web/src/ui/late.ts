@@ -1,14 +1,11 @@
 import { createElement, use, type ComponentType } from 'react';
 
 /** What was sent for has not reached this device. */
-export class NotHere extends Error {
+export interface NotHere extends Error {
   /** Lets it be drawn anew, and ends once it is here. Called by what stands in for it: before that React, which draws again at once, would ask without end. */
   readonly again: () => Promise<void>;
-  constructor(why: string, again: () => Promise<void>) {
-    super(why);
-    this.again = again;
-  }
 }
+export const isNotHere = (error: unknown): error is NotHere => error instanceof Error && 'again' in error;
 
 /**
  * A component whose code comes when it is first drawn, or earlier by `soon`. Draw it within `Suspense`. Without a signal
@@ -26,7 +23,7 @@ export function late<P extends object>(load: () => Promise<ComponentType<P>>) {
   };
   const ask = (): Promise<ComponentType<P>> =>
     (coming ??= load().catch((error: unknown) => {
-      throw new NotHere(String(error), again);
+      throw Object.assign(new Error(String(error)), { again });
     }));
   const Late = (props: P) => createElement(use(ask()), props);
   /** Sends for it ahead of need. Should it not come, it is asked for again when it is to be drawn, and then says so. */
@@ -36,15 +33,11 @@ export function late<P extends object>(load: () => Promise<ComponentType<P>>) {
 
 const AGAIN_MS = 5000;
 /** Code that is sent for until it is here: with the next signal, or a while later. */
-export async function untilHere<T>(load: () => Promise<T>): Promise<T> {
-  for (;;) {
-    try {
-      return await load();
-    } catch {
-      await new Promise<unknown>((again) => {
-        addEventListener('online', again, { once: true });
-        setTimeout(again, AGAIN_MS);
-      });
-    }
-  }
-}
+export const untilHere = <T>(load: () => Promise<T>): Promise<T> =>
+  load().catch(async () => {
+    await new Promise<unknown>((again) => {
+      addEventListener('online', again, { once: true });
+      setTimeout(again, AGAIN_MS);
+    });
+    return untilHere(load);
+  });

@@ -19,7 +19,7 @@ interface BookByProps {
   readonly nameOf: (spotId: string) => string;
 }
 
-/** The same clean-ups told apart another way: by box, lining, pitch, people or time; each row opens to the clean-ups and runs it is made of. */
+/** The same clean-ups told apart another way: by box, lining, pitch, layer, people or time; each row opens to the clean-ups and runs it is made of. */
 export function BookBy({ ground, weighed, money, nameOf }: BookByProps) {
   const local = useLocalTime();
   const [by, setBy] = useState<ToldBy>('box');

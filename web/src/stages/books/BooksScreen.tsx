@@ -1,4 +1,4 @@
-import type { GroundBook } from '@riffle/core';
+import { goldAnHour_mg, type GroundBook } from '@riffle/core';
 import { Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { expectedInTubs, expectedWords, standingTubs } from '../../box/openLifts.ts';
@@ -46,13 +46,14 @@ export function BooksScreen() {
       </Judgement>
     );
   const { total, unweighed } = book;
+  const anHour = goldAnHour_mg(total);
   const tubs = standingTubs(inTubs).length;
   const tubsSay =
     tubs > 0 &&
     `${[`${plural(tubs, 'tub')} of it`, expectedWords(expectedInTubs(inTubs), show.gold)].filter(Boolean).join(', ')}.`;
   const rests = [
     total.running_s > 0 &&
-      `${total.buckets} buckets in ${hoursText(total.running_s)} of running, ${plural(total.cleanups, 'clean-up')}${total.gold_mg > 0 ? `: ${show.gold(total.gold_mg / (total.running_s / 3600))} an hour${total.person_s ? `, ${show.gold(total.gold_mg / (total.person_s / 3600))} for each person’s hour` : ''}` : ''}.`,
+      `${plural(total.buckets, 'bucket')} in ${hoursText(total.running_s)} of running, ${plural(total.cleanups, 'clean-up')}${anHour.running === null ? '' : `: ${show.gold(anHour.running)} an hour`}${anHour.person === null ? '' : `, ${show.gold(anHour.person)} for each person’s hour`}.`,
     unweighed.buckets > 0 &&
       `Not weighed yet: ${show.volume(unweighed.volumeBank_L)} in ${plural(unweighed.runs, 'run')}.`,
     tubsSay,

@@ -19,8 +19,8 @@ const BEHIND = {
     { id: 'rinsed', cleanedAt: '2026-07-20T12:00:00.000Z', runIds: [], rinseOutOf: ['one'] },
   ],
   runs: [
-    { id: 'a', setupId: 'flat', people: 2 },
-    { id: 'b', setupId: 'steep', people: null },
+    { id: 'a', setupId: 'flat', people: 2, who: 'Wren and ada', layer: 'rust gravel' },
+    { id: 'b', setupId: 'steep', people: null, who: 'Ada', layer: '' },
   ],
   setups: [setup('flat', 'short', '1/2'), setup('steep', 'long', '3/4')],
   rigs: [rig('short', 'Short Ten', 'riffles'), rig('long', 'Long Tom', 'riffles', 'riffles')],
@@ -33,6 +33,8 @@ describe('clean-ups told apart', () => {
     expect(words('box')).toEqual(['Short Ten', 'Long Tom + Short Ten']);
     expect(words('pitch')).toEqual(['“1/2 in/ft”', '“1/2 in/ft” + “3/4 in/ft”']);
     expect(words('people')).toEqual(['2', '2 + not said']);
+    expect(words('layer')).toEqual(['rust gravel', 'not said + rust gravel']);
+    expect(words('who')).toEqual(['Ada + Wren', 'Ada + Wren']);
     const [one, two] = words('lining');
     expect(one).toBe(two);
   });

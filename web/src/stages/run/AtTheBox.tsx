@@ -25,6 +25,8 @@ import { useBeat } from './useBeat.ts';
 import { useStint } from './useStint.ts';
 import { late } from '../../ui/late.ts';
 
+const LayerSheet = late(async () => (await import('./LayerSheet.tsx')).LayerSheet);
+const LiningSheet = late(async () => (await import('./LiningSheet.tsx')).LiningSheet);
 const ListenSheet = late(async () => (await import('../../listen/ListenSheet.tsx')).ListenSheet);
 
 interface AtTheBoxProps {
@@ -197,6 +199,8 @@ function Happened({ run, rig }: AtTheBoxProps) {
 function Changed({ run, setup, rig, source, hold }: AtTheBoxProps) {
   const show = useShow();
   const stint = useStint(run, setup, rig, hold);
+  const rigs = useRecords('rigs').items;
+  const [asks, setAsks] = useState<'lining' | 'layer' | null>(null);
   const { head_m, depth_m } = stepOf(stint.system, rig);
   const pulley = Math.round(100 * (AIR_STEP - 1));
   const water = setup.depth_m !== null ? show.smallLength(depth_m) : '10 %';
@@ -224,12 +228,31 @@ function Changed({ run, setup, rig, source, hold }: AtTheBoxProps) {
           <TapButton
             key={lever}
             disabled={!stint.can(lever)}
-            onTap={() => stint.begin(lever, source, `${words[lever].charAt(0).toUpperCase()}${words[lever].slice(1)}`)}
+            onTap={() => stint.move(lever, source, `${words[lever].charAt(0).toUpperCase()}${words[lever].slice(1)}`)}
           >
             {words[lever]}
           </TapButton>
         ))}
+        {!rig.washer && <TapButton onTap={() => setAsks('lining')}>another lining</TapButton>}
+        <TapButton onTap={() => setAsks('layer')}>another layer</TapButton>
       </div>
+      <Suspense>
+        {asks === 'lining' && (
+          <LiningSheet
+            rig={rig}
+            onClose={() => setAsks(null)}
+            onKeep={(linings) => stint.reline(rigs, linings, source)}
+          />
+        )}
+        {asks === 'layer' && (
+          <LayerSheet
+            run={run}
+            source={source}
+            onClose={() => setAsks(null)}
+            onKeep={(layer) => stint.feed(layer, source)}
+          />
+        )}
+      </Suspense>
     </div>
   );
 }
@@ -331,8 +354,8 @@ function MatBar({ low, middle, high, fed }: Record<'low' | 'middle' | 'high' | '
   return (
     <div ref={attach} className="mt-1">
       <svg width={width} height="22" className="block" aria-hidden="true">
-        <rect x="2" y="4" width={width - 4} height="14" fill="none" stroke="var(--ink)" strokeWidth="2" />
-        <rect x={x(low)} y="4" width={x(high) - x(low)} height="14" fill="url(#against)" />
+        <rect x="2" y="4" width={Math.max(0, width - 4)} height="14" fill="none" stroke="var(--ink)" strokeWidth="2" />
+        <rect x={x(low)} y="4" width={Math.max(0, x(high) - x(low))} height="14" fill="url(#against)" />
         <rect x="2" y="4" width={Math.max(0, x(fed) - 2)} height="14" fill="var(--ink)" />
         <path d={`M${x(middle)} 0v22`} stroke="var(--ink)" strokeWidth="3" />
       </svg>

@@ -1,4 +1,4 @@
-import { MOST, textProblem, TEXTS, type StoredRig, type StoredSetup, type StoredSpot } from '@riffle/contract';
+import { MOST, TEXTS, type StoredRig, type StoredSetup, type StoredSpot } from '@riffle/contract';
 import { BROKEN_OFF_MS } from '@riffle/core';
 import { useState } from 'react';
 import { useWrite } from '../../offline/outbox.ts';
@@ -17,7 +17,7 @@ import { WhenField } from '../../when/WhenField.tsx';
 import { fromPaper } from '../../box/byHand.ts';
 import { SetupSelect } from './SetupSelect.tsx';
 import { NO_TALLY } from './noTally.ts';
-import { PeopleField } from './PeopleField.tsx';
+import { RunToldFields, toldOf, toldProblem, type RunTold } from './RunTold.tsx';
 import { clockText } from './useOpenRun.ts';
 
 interface PaperSheetProps {
@@ -25,12 +25,13 @@ interface PaperSheetProps {
   readonly setups: readonly StoredSetup[];
   readonly rigs: readonly StoredRig[];
   readonly spots: readonly StoredSpot[];
-  readonly people: number | null;
+  /** As it mostly is. */
+  readonly usual: RunTold;
   readonly onClose: () => void;
 }
 
 /** A run that was written on paper, whole: its hours, its box, and how many buckets from where. Each bucket can be put right afterwards. */
-export function PaperSheet({ groundId, setups, rigs, spots, onClose, ...usual }: PaperSheetProps) {
+export function PaperSheet({ groundId, setups, rigs, spots, usual, onClose }: PaperSheetProps) {
   const local = useLocalTime();
   const write = useWrite();
   const { add, takeOut } = useKeep('runs');
@@ -38,7 +39,7 @@ export function PaperSheet({ groundId, setups, rigs, spots, onClose, ...usual }:
   const [ended, setEnded] = useState('');
   const [setupId, setSetup] = useState(setups[0]?.id ?? '');
   const [lines, setLines] = useState([{ spotId: '', count: '' }]);
-  const [people, setPeople] = useState(usual.people);
+  const [told, setTold] = useState(usual);
   const [note, setNote] = useState('');
   const [tried, setTried] = useState(false);
   const setup = setups.find((s) => s.id === setupId);
@@ -59,14 +60,23 @@ export function PaperSheet({ groundId, setups, rigs, spots, onClose, ...usual }:
   const hours_ms = beganWrong || endedWrong ? null : local.at(ended).getTime() - local.at(began).getTime();
   const apart_ms = hours_ms !== null && all > 0 ? hours_ms / all : null;
   const wrong =
-    beganWrong ?? endedWrong ?? lineWrong.find((w) => w !== null) ?? tooMany ?? textProblem(TEXTS.note, note);
+    beganWrong ?? endedWrong ?? lineWrong.find((w) => w !== null) ?? tooMany ?? toldProblem({ ...told, note });
   const save = (): void => {
     setTried(true);
     if (wrong || !setup) return;
     const { bucket_L, bucketEntered } = setup;
     const startedAt = local.at(began).toISOString();
     const first = lines[0]?.spotId ?? '';
-    const run = { groundId, setupId: setup.id, spotId: first, startedAt, bucket_L, bucketEntered, people, note };
+    const run = {
+      groundId,
+      setupId: setup.id,
+      spotId: first,
+      startedAt,
+      bucket_L,
+      bucketEntered,
+      ...toldOf(told),
+      note,
+    };
     const id = add(run);
     const sources = lines.map((l, i) => ({ spotId: l.spotId, count: counts[i] ?? 0 }));
     write({
@@ -125,7 +135,7 @@ export function PaperSheet({ groundId, setups, rigs, spots, onClose, ...usual }:
           {apart_ms > BROKEN_OFF_MS && ' So far apart the time between counts as no work: tell the hours it was fed.'}
         </p>
       )}
-      <PeopleField value={people} onChange={setPeople} />
+      <RunToldFields groundId={groundId} spotId={lines[0]?.spotId} told={told} onChange={setTold} />
       <TextField label="Note" value={note} onChange={setNote} rows={2} limit={TEXTS.note} />
       <p role="alert" className="min-h-5 text-[12.5px] text-danger">
         {tried && wrong && `▲ Not kept: ${wrong}`}

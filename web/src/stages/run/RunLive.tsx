@@ -119,7 +119,8 @@ export function RunLive({ run, setup, rig, spots, onDrop, hold }: RunLiveProps) 
       )}
       <WrongClock />
       <p className="-mt-2 text-ink-2">
-        {name(source)} into {rig?.name ?? 'the box'}, bucket {asTyped(run.bucketEntered)}
+        {name(source)}
+        {run.layer && `, ${run.layer},`} into {rig?.name ?? 'the box'}, bucket {asTyped(run.bucketEntered)}
       </p>
       <div className="flex min-h-[calc(100dvh-14.6rem)] flex-col gap-3 sm:grid sm:min-h-0 sm:grid-cols-2 sm:gap-x-12">
         <div className="flex min-w-0 flex-col gap-3">

@@ -25,7 +25,7 @@ import { RunLive } from './RunLive.tsx';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { CrewLink, HaulLink } from './CrewLink.tsx';
 import { SetupSelect } from './SetupSelect.tsx';
-import { PeopleField } from './PeopleField.tsx';
+import { RunToldFields, toldOf, toldProblem, type RunTold } from './RunTold.tsx';
 import { RunSheet } from './RunSheet.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
 import { late } from '../../ui/late.ts';
@@ -166,8 +166,11 @@ interface StartRunProps {
   readonly onStarted: (runId: string) => void;
 }
 
-const lastPeople = (runs: readonly StoredRun[]): number | null =>
-  [...runs].sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1))[0]?.people ?? null;
+/** As many and the same people as last time; the layer is told anew. */
+const usualTold = (runs: readonly StoredRun[]): RunTold => ({
+  ...toldOf([...runs].sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1))[0] ?? {}),
+  layer: '',
+});
 
 function StartRun({ all, waiting, onStarted }: StartRunProps) {
   const local = useLocalTime();
@@ -180,8 +183,7 @@ function StartRun({ all, waiting, onStarted }: StartRunProps) {
   const { add } = useKeep('runs');
   const [chosen, setChosen] = useState<string | null>(null);
   const [tried, setTried] = useState(false);
-  // As many as last time, until told otherwise.
-  const [people, setPeople] = useState(() => lastPeople(all));
+  const [told, setTold] = useState(() => usualTold(all));
   const [isPaper, setPaper] = useState(false);
   const [isTable, setTable] = useState(false);
   const [mendedId, setMended] = useState<string | null>(null);
@@ -206,7 +208,7 @@ function StartRun({ all, waiting, onStarted }: StartRunProps) {
   }
   const start = (): void => {
     setTried(true);
-    if (!spot) return;
+    if (!spot || toldProblem({ ...told, note: '' })) return;
     onStarted(
       add({
         groundId: ground.id,
@@ -215,7 +217,7 @@ function StartRun({ all, waiting, onStarted }: StartRunProps) {
         startedAt: trueNow(),
         bucket_L: setup.bucket_L,
         bucketEntered: setup.bucketEntered,
-        people,
+        ...toldOf(told),
         note: '',
       }),
     );
@@ -259,10 +261,10 @@ function StartRun({ all, waiting, onStarted }: StartRunProps) {
         <Button look="main" type="submit" className="mt-2 min-h-24 text-[30px]">
           Start the run
         </Button>
-        <div className="mt-2 flex flex-wrap items-end gap-x-6">
-          <div className="w-44">
-            <PeopleField value={people} onChange={setPeople} />
-          </div>
+        <div className="mt-2 grid gap-x-6 sm:grid-cols-3">
+          <RunToldFields groundId={ground.id} spotId={spot?.id} told={told} onChange={setTold} />
+        </div>
+        <div className="flex flex-wrap items-end gap-x-6">
           <TextButton className="mb-6" onClick={() => setPaper(true)}>
             A run written on paper
           </TextButton>
@@ -292,7 +294,7 @@ function StartRun({ all, waiting, onStarted }: StartRunProps) {
             setups={setups}
             rigs={rigs}
             spots={spots}
-            people={people}
+            usual={told}
             onClose={() => setPaper(false)}
           />
         </Suspense>

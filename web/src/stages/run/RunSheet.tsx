@@ -1,4 +1,4 @@
-import { textProblem, TEXTS, type StoredRun, type StoredSpot } from '@riffle/contract';
+import { TEXTS, type StoredRun, type StoredSpot } from '@riffle/contract';
 import { useState } from 'react';
 import { spotName } from '../../ground/spotName.ts';
 import { useKeep } from '../../records/useKeep.ts';
@@ -14,7 +14,7 @@ import { useLocalTime } from '../../when/useLocalTime.ts';
 import { WhenField } from '../../when/WhenField.tsx';
 import { BucketSheet } from './BucketSheet.tsx';
 import { MendsSoFar } from './MendsSoFar.tsx';
-import { PeopleField } from './PeopleField.tsx';
+import { RunToldFields, toldOf, toldProblem } from './RunTold.tsx';
 import { SetupSelect } from './SetupSelect.tsx';
 import { useMends } from './useMends.ts';
 
@@ -33,7 +33,7 @@ export function RunSheet({ run, spots, onClose }: RunSheetProps) {
   const first = buckets[0]?.at;
   const [started, setStarted] = useState(() => local.isoMoment(run.startedAt));
   const [note, setNote] = useState(run.note);
-  const [people, setPeople] = useState(run.people);
+  const [told, setTold] = useState(() => toldOf(run));
   const [setupId, setSetup] = useState(run.setupId);
   const setups = useRecords('setups', run.groundId).items;
   const rigs = useRecords('rigs').items;
@@ -48,9 +48,9 @@ export function RunSheet({ run, spots, onClose }: RunSheetProps) {
           : null));
   const save = (): void => {
     setTried(true);
-    if (startWrong || textProblem(TEXTS.note, note)) return;
+    if (startWrong || toldProblem({ ...told, note })) return;
     const startedAt = started === local.isoMoment(run.startedAt) ? run.startedAt : local.at(started).toISOString();
-    const mended = { startedAt, note, people, setupId };
+    const mended = { startedAt, note, setupId, ...toldOf(told) };
     const isNew = (Object.keys(mended) as (keyof typeof mended)[]).some((k) => mended[k] !== run[k]);
     if (isNew) change(run, mended, 'The run is put right.');
     onClose();
@@ -69,7 +69,7 @@ export function RunSheet({ run, spots, onClose }: RunSheetProps) {
         </div>
       )}
       <SetupSelect label="Through" value={setupId} setups={setups} rigs={rigs} onChange={setSetup} />
-      <PeopleField value={people} onChange={setPeople} />
+      <RunToldFields groundId={run.groundId} spotId={run.spotId} told={told} onChange={setTold} />
       <TextField label="Note" value={note} onChange={setNote} rows={2} limit={TEXTS.note} />
       <PutRight
         onTakeOut={() => {

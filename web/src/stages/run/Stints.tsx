@@ -1,8 +1,7 @@
 import type { StoredRun } from '@riffle/contract';
 import { useMemo } from 'react';
-import { isSetAlike, setAlike } from '../../box/boxEvidence.ts';
-import { boxLog } from '../../box/boxLog.ts';
 import { changeWords, followedWords } from '../../box/boxLogWords.ts';
+import { stintsOf } from '../../box/stintsOf.ts';
 import { useRecords } from '../../records/useRecords.ts';
 import { useShow } from '../../units/useShow.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
@@ -20,27 +19,28 @@ export function Stints({ run, rigId }: { readonly run: StoredRun; readonly rigId
   const stints = useMemo(() => {
     if (rigId === undefined) return [];
     const ofToday = runs.filter((r) => local.isoDay(r.startedAt) === today);
-    const used = new Set(ofToday.map((r) => r.setupId));
-    // The log of all of it, for what was changed; of today's runs, for what followed.
-    const starts = setAlike(ofToday, { setups });
-    return boxLog({ rigs, setups, runs: ofToday, cleanups, tests }, rigId)
-      .filter((e) => used.has(e.setup.id))
-      .map((e) => {
-        const fed = starts.find((s) => isSetAlike(s.setup, e.setup))?.runs ?? [];
-        return { ...e, since: fed.map((r) => r.startedAt).sort()[0] ?? e.setup.setAt };
-      });
+    return stintsOf({ rigs, setups, runs: ofToday, cleanups, tests }, rigId);
   }, [rigs, setups, runs, cleanups, tests, rigId, local, today]);
   if (stints.length < 2) return null;
   return (
     <div className="mt-3 border-t-2 border-ink pt-2">
       <h2>Stints of this box today</h2>
       <ol aria-label="Stints, the latest first">
-        {stints.map(({ setup, changes, since, ...entry }) => (
-          <li key={setup.id} className="grid grid-cols-[4rem_minmax(0,1fr)] border-b border-rule py-1 text-[15px]">
-            <span>{local.clock(since)}</span>
+        {stints.map((stint) => (
+          <li
+            key={stint.setup.id}
+            className="grid grid-cols-[4rem_minmax(0,1fr)] border-b border-rule py-1 text-[15px]"
+          >
+            <span>{local.clock(stint.since)}</span>
             <span className="min-w-0">
-              <b>{changes === null ? 'as first set' : changes.map((c) => changeWords(c, show)).join(', ')}</b>
-              <span className="block">{followedWords({ setup, changes, ...entry }, show)}</span>
+              <b>
+                {stint.lined
+                  ? `lined with ${stint.lined}`
+                  : stint.changes === null
+                    ? 'as first set'
+                    : stint.changes.map((c) => changeWords(c, show)).join(', ')}
+              </b>
+              <span className="block">{followedWords(stint, show)}</span>
             </span>
           </li>
         ))}

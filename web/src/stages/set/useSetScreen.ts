@@ -101,7 +101,7 @@ export function useSetScreen({ rigs, rig, choose, latestFirst }: RigInHand) {
         ? {
             label: 'The run goes on with it',
             onClick: () => {
-              holdRun(goOn(running, kept.id, chosenSource(running.id) ?? running.spotId).stintId);
+              holdRun(goOn(running, { setupId: kept.id, spotId: chosenSource(running.id) ?? running.spotId }).stintId);
               toRun();
             },
           }

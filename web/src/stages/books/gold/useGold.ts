@@ -1,6 +1,7 @@
 import { exactSum_mg, goldLedger, statements } from '@riffle/core';
 import { useMemo } from 'react';
-import { useRecords, useRecordsOfAll } from '../../../records/useRecords.ts';
+import { useRecords } from '../../../records/useRecords.ts';
+import { useRecordsOfAll } from '../../../records/useRecordsOfAll.ts';
 import type { LocalTime } from '../../../when/localTime.ts';
 
 /** The crew's gold, of every ground: what clean-ups weighed, what was done with it, and what each partner has coming. */

@@ -23,10 +23,10 @@ const read = (text: string, some: Partial<RunMapping> = {}, about: Partial<RunTa
   const { columns, rows } = rowsOf(text);
   return readRunTable(rows, { ...guessRunMapping(columns), ...some }, { ...context, ...about });
 };
-const SEASON = `Date;Site;Pails;Start;Hours;Crew;Gold (g);Remarks
-2026-06-01;lower bar;12;8:30;3:30;2;0,24;clay
-2026-06-02;Slate step;8;;2;;;
-2026-06-03;Otter bar;8;9:00;2;1;;`;
+const SEASON = `Date;Site;Pails;Start;Hours;Crew;Who;Layer;Gold (g);Remarks
+2026-06-01;lower bar;12;8:30;3:30;2;Ada, Bo;rust gravel;0,24;clay
+2026-06-02;Slate step;8;;2;;;;;
+2026-06-03;Otter bar;8;9:00;2;1;;;;`;
 
 describe('an old table of runs', () => {
   test('its columns are known by their names and units', () => {
@@ -40,6 +40,8 @@ describe('an old table of runs', () => {
       buckets: 'Pails',
       volume: '',
       people: 'Crew',
+      who: 'Who',
+      layer: 'Layer',
       gold: 'Gold (g)',
       note: 'Remarks',
     });
@@ -55,6 +57,8 @@ describe('an old table of runs', () => {
       buckets: 12,
       bucket_L: 20,
       people: 2,
+      who: 'Ada, Bo',
+      layer: 'rust gravel',
       gold_mg: 240,
       goldEntered: { text: '0.24', unit: 'g' },
       note: 'clay',

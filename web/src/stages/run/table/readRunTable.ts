@@ -15,6 +15,8 @@ export const RUN_FIELDS = [
   'buckets',
   'volume',
   'people',
+  'who',
+  'layer',
   'gold',
   'note',
 ] as const;
@@ -28,6 +30,8 @@ export const RUN_FIELD_WORDS: Readonly<Record<RunField, string>> = {
   buckets: 'Buckets',
   volume: 'Volume, loose',
   people: 'How many of you',
+  who: 'Who',
+  layer: 'Layer',
   gold: 'Gold weighed',
   note: 'Note',
 };
@@ -61,6 +65,8 @@ const NAMES: Readonly<Record<RunField, RegExp>> = {
   buckets: /bucket|pail/i,
   volume: /vol|yard|loose|litre|liter/i,
   people: /people|crew|hands|how many/i,
+  who: /^(who|names)$/i,
+  layer: /layer|stratum|horizon/i,
   gold: /gold|weight|recover|^au\b/i,
   note: /note|remark|comment/i,
 };
@@ -120,6 +126,8 @@ export interface TableRun {
   readonly bucket_L: number;
   readonly bucketEntered: Entered;
   readonly people: number | null;
+  readonly who: string;
+  readonly layer: string;
   /** Null: not weighed, or not told. */
   readonly gold_mg: number | null;
   readonly goldEntered: Entered | null;
@@ -257,8 +265,11 @@ function readRow(
   const gold_mg = amount('gold');
   const goldWrong = gold_mg === null ? null : numberProblem(NUMBERS.sectionGold_mg, gold_mg);
   if (goldWrong) throw new Wrong('gold', goldWrong);
-  const noteWrong = textProblem(TEXTS.note, cell('note'));
-  if (noteWrong) throw new Wrong('note', noteWrong);
+  const words = (f: 'who' | 'layer' | 'note'): string => {
+    const wrong = textProblem(TEXTS[f], cell(f));
+    if (wrong) throw new Wrong(f, wrong);
+    return cell(f);
+  };
   return {
     row,
     spotId,
@@ -268,9 +279,11 @@ function readRow(
     bucket_L: each_L,
     bucketEntered: isFull ? bucketEntered : { text: String(Number(each_L.toFixed(2))), unit: 'L' },
     people,
+    who: words('who'),
+    layer: words('layer'),
     gold_mg,
     goldEntered: gold_mg === null ? null : { text: said('gold'), unit: units['gold'] ?? 'mg' },
-    note: cell('note'),
+    note: words('note'),
     noHour: beganAt === null && stoppedAt === null,
     again: known.some(
       (r) =>

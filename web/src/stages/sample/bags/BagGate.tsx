@@ -1,5 +1,5 @@
 import { Link, Navigate, useParams } from 'react-router';
-import { useRecordsOfAll } from '../../../records/useRecords.ts';
+import { useRecordsOfAll } from '../../../records/useRecordsOfAll.ts';
 import { Judgement } from '../../../ui/Judgement.tsx';
 
 /** Where a tag's square code leads: to the bag's record on whichever ground it is of. */

@@ -3,7 +3,8 @@ import { acrossOf, countColors, WET_GRAVEL_KG_L, spotGrades } from '@riffle/core
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { plural } from '../../../ui/plural.ts';
-import { useRecords, useRecordsOfAll } from '../../../records/useRecords.ts';
+import { useRecords } from '../../../records/useRecords.ts';
+import { useRecordsOfAll } from '../../../records/useRecordsOfAll.ts';
 import { useColors } from '../../../reading/useColors.ts';
 import { useKeep } from '../../../records/useKeep.ts';
 import { Ribbon } from '../../../ribbon/Ribbon.tsx';

@@ -5,7 +5,7 @@ import { Button } from '../../../ui/Button.tsx';
 import { Field, SelectField, TextField } from '../../../ui/Field.tsx';
 import { WhenField } from '../../../when/WhenField.tsx';
 import { PanGuide } from './PanGuide.tsx';
-import { layerWords } from '../layerWords.ts';
+import { layerWords } from '../../../ground/layerWords.ts';
 import type { SampleInHand } from './useSampleDraft.ts';
 
 interface PanFactsProps {

@@ -12,7 +12,7 @@ import type { LocalTime } from '../../../when/localTime.ts';
 import { readWhen, whenProblem } from '../../../when/readWhen.ts';
 import { asTyped, readEntered, readVolume } from '../../../units/readEntered.ts';
 import type { Show } from '../../../units/useShow.ts';
-import { layerWords } from '../layerWords.ts';
+import { layerWords } from '../../../ground/layerWords.ts';
 import type { SampleRow } from './useSampleTable.ts';
 
 const isClass = (column: string): column is ColorClass => (COLOR_CLASSES as readonly string[]).includes(column);
