@@ -61,27 +61,29 @@ const SAMPLES = Array.from({ length: WAITING }, () =>
   entryOf({ what: 'record', kind: 'samples', record: newSample(ground.id, spot.id, { id: uuidv7(), baseVersion: 0 }) }),
 );
 const deviceId = uuidv7();
+// Stopped in the evening, all but today's: one run is open.
 const BUCKETS = runs.flatMap((run, day) =>
-  Array.from({ length: BUCKETS_A_DAY }, (_, i) =>
-    entryOf({
+  Array.from({ length: BUCKETS_A_DAY + (day > 0 ? 1 : 0) }, (_, i) => {
+    const isStop = i === BUCKETS_A_DAY;
+    return entryOf({
       what: 'events',
       runId: run.id,
       groundId: ground.id,
       events: [
         {
           id: uuidv7(),
-          kind: 'bucket',
+          kind: isStop ? 'stop' : 'bucket',
           at: new Date(days[day] + i * 200_000).toISOString(),
-          spotId: spot.id,
-          volume_L: 20,
-          fullness: 'full',
+          spotId: isStop ? null : spot.id,
+          volume_L: isStop ? null : 20,
+          fullness: isStop ? null : 'full',
           undoes: null,
           deviceId,
-          deviceCount: (runs.length - day) * BUCKETS_A_DAY + i,
+          deviceCount: (runs.length - day) * (BUCKETS_A_DAY + 1) + i,
         },
       ],
-    }),
-  ),
+    });
+  }),
 );
 /** Has these wait to be sent, and nothing else. */
 const haveWait = (these) =>

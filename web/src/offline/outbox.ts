@@ -4,6 +4,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { Kind } from '../api/kinds.ts';
 import { CREW_ID } from '../api/opening.ts';
 import { addWrite, changeEntry, giveUpEntry, readDevice, type Entry, type OnDevice } from './deviceStore.ts';
+import { withOneMore } from './growth.ts';
 import { OUTBOX } from './outboxName.ts';
 import type { QueuedWrite, Write } from './write.ts';
 import { sendWrite, waitingOf } from './writes.ts';
@@ -39,7 +40,7 @@ const subscribe = (listener: () => void): (() => void) => {
 export const useOutbox = (): Outbox => useSyncExternalStore(subscribe, () => outbox);
 
 /** What the person did and the lists do not hold yet, oldest first. */
-export const useWaiting = (): readonly Write[] => useOutbox().laidOver;
+export const useWaiting = (): readonly Write[] => useSyncExternalStore(subscribe, () => outbox.laidOver);
 
 /** Of `useWaiting`, what a list of a kind on a ground has laid over it: what else is written draws nothing anew. */
 export const useWaitingFor = (kind: Kind, groundId: string): readonly Write[] =>
@@ -76,8 +77,22 @@ function show(): void {
     laidOver: isSame(laidOver, outbox.laidOver) ? outbox.laidOver : laidOver,
     unkept: [...own.values()].filter((o) => o.state === 'unkept').length,
   };
+  tell();
+}
+
+function tell(): void {
   if (outbox.isRead) rememberWhetherSomethingWaits();
   for (const listener of listeners) listener();
+}
+
+/** As `show` after one more was written: thousands may wait, and they are not gone through at every tap. */
+function showOneMore(write: QueuedWrite): void {
+  outbox = {
+    ...outbox,
+    waiting: [...outbox.waiting, write],
+    laidOver: withOneMore(outbox.laidOver, write),
+  };
+  tell();
 }
 
 /** The lists that take in what landed before it is taken off what is laid over them. */
@@ -123,17 +138,25 @@ function moved(): void {
   void lookIntoOutbox().catch(() => undefined);
 }
 
+/** The answer to a tap is drawn first. A page out of sight draws nothing. */
+function afterPaint(then: () => void): void {
+  if (document.visibilityState === 'hidden') then();
+  else requestAnimationFrame(() => setTimeout(then));
+}
+
 /** Queues a write. It is on the screen when this returns, in the store a moment later, and at the server as soon as it can be reached. */
 function queue(write: QueuedWrite): void {
   own.set(write.writeId, { write, state: 'on its way' });
-  show();
+  showOneMore(write);
   rememberWhetherSomethingWaits();
   void addWrite(write).then(
     () => {
       const mine = own.get(write.writeId);
       if (mine) mine.state = 'kept';
-      moved();
-      send();
+      afterPaint(() => {
+        moved();
+        send();
+      });
     },
     () => {
       const mine = own.get(write.writeId);

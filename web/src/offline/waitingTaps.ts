@@ -1,6 +1,7 @@
 import type { LoggedEvent, StoredRun } from '@riffle/contract';
 import { addTaps } from '@riffle/core';
 import { asBefore } from './asBefore.ts';
+import { growthOf } from './growth.ts';
 import type { Write } from './write.ts';
 
 type Tally = StoredRun['tally'];
@@ -9,6 +10,11 @@ type Tally = StoredRun['tally'];
 export function tapsByRun(waiting: readonly Write[]): ReadonlyMap<string, readonly LoggedEvent[]> {
   const known = tapsOf.get(waiting);
   if (known) return known;
+  const grown = oneMore(waiting);
+  if (grown) {
+    tapsOf.set(waiting, grown);
+    return grown;
+  }
   const byRun = new Map<string, Map<string, LoggedEvent>>();
   for (const write of waiting) {
     if (write.what !== 'events') continue;
@@ -19,6 +25,19 @@ export function tapsByRun(waiting: readonly Write[]): ReadonlyMap<string, readon
   const made = new Map([...byRun].map(([runId, byId]) => [runId, asBefore(latest, runId, [...byId.values()])]));
   tapsOf.set(waiting, made);
   return made;
+}
+/** As before the last tap, and that tap: the rest of thousands is not gone through again. Null where it is not known how the list grew. */
+function oneMore(waiting: readonly Write[]): ReadonlyMap<string, readonly LoggedEvent[]> | null {
+  const growth = growthOf(waiting);
+  const before = growth && tapsOf.get(growth.before);
+  if (!before) return null;
+  const { came } = growth;
+  if (came.what !== 'events') return before;
+  const known = before.get(came.runId) ?? [];
+  const ids = new Set(known.map((e) => e.id));
+  const taps = [...known, ...came.events.filter((e) => !ids.has(e.id))];
+  latest.set(came.runId, taps);
+  return new Map(before).set(came.runId, taps);
 }
 const latest = new Map<string, readonly LoggedEvent[]>();
 const tapsOf = new WeakMap<readonly Write[], ReadonlyMap<string, readonly LoggedEvent[]>>();

@@ -2,6 +2,7 @@ import type { LoggedEvent, StoredRun } from '@riffle/contract';
 import { call } from '../api/client.ts';
 import { KINDS, type Kind, type Records } from '../api/kinds.ts';
 import { asBefore } from './asBefore.ts';
+import { growthOf } from './growth.ts';
 import { tapsByRun, withTaps } from './waitingTaps.ts';
 import type { RecordWrite, Write } from './write.ts';
 
@@ -50,7 +51,7 @@ const NONE: readonly RecordWrite[] = [];
 
 /** What waits of a kind on a ground, oldest first; the same list as long as it is the same writes, whatever else is written. */
 export function waitingOf(waiting: readonly Write[], kind: Kind, groundId: string): readonly RecordWrite[] {
-  let by = waitingBy.get(waiting);
+  let by = waitingBy.get(waiting) ?? oneMore(waiting);
   if (!by) {
     const made = new Map<string, RecordWrite[]>();
     for (const write of waiting.flatMap(recordsOf)) {
@@ -60,22 +61,58 @@ export function waitingOf(waiting: readonly Write[], kind: Kind, groundId: strin
       else made.set(key, [write]);
     }
     by = new Map([...made].map(([key, writes]) => [key, asBefore(latest, key, writes)]));
-    waitingBy.set(waiting, by);
   }
+  waitingBy.set(waiting, by);
   return by.get(`${kind} ${groundId}`) ?? NONE;
+}
+
+/** As before the last write, and that one; null where it is not known how the list grew. */
+function oneMore(waiting: readonly Write[]): ReadonlyMap<string, readonly RecordWrite[]> | null {
+  const growth = growthOf(waiting);
+  const before = growth && waitingBy.get(growth.before);
+  if (!before) return null;
+  const by = new Map(before);
+  for (const write of recordsOf(growth.came)) {
+    const key = `${write.kind} ${scopeOf(write)}`;
+    const some = [...(by.get(key) ?? NONE), write];
+    latest.set(key, some);
+    by.set(key, some);
+  }
+  return by;
 }
 
 /** A ground that has not left this device yet: it has nothing anywhere else. */
 export const isOurOwn = (waiting: readonly Write[], groundId: string): boolean =>
   waitingOf(waiting, 'grounds', '').some((w) => w.record.id === groundId && w.record.baseVersion === 0);
 
-/** A list with the waiting writes of its kind laid over it: what the person did is what the person sees. Taps on their way are counted in the runs they belong to. */
+/** A list with the waiting writes of its kind laid over it: what the person did is what the person sees. Taps on their way are counted in the runs they belong to. The same list over the same writes is worked out once for all who show it. */
 export function withWaiting<K extends Kind>(
   kind: K,
   groundId: string,
   list: readonly Records[K]['kept'][],
   waiting: readonly Write[],
-): Records[K]['kept'][] {
+): readonly Records[K]['kept'][] {
+  const overList = laidOver.get(list) ?? new Map<string, LaidOver>();
+  laidOver.set(list, overList);
+  const key = `${kind} ${groundId}`;
+  const known = overList.get(key);
+  if (known?.waiting === waiting) return known.items as readonly Records[K]['kept'][];
+  const items = layWaiting(kind, groundId, list, waiting);
+  overList.set(key, { waiting, items });
+  return items;
+}
+interface LaidOver {
+  readonly waiting: readonly Write[];
+  readonly items: readonly unknown[];
+}
+const laidOver = new WeakMap<readonly unknown[], Map<string, LaidOver>>();
+
+function layWaiting<K extends Kind>(
+  kind: K,
+  groundId: string,
+  list: readonly Records[K]['kept'][],
+  waiting: readonly Write[],
+): readonly Records[K]['kept'][] {
   const byId = new Map(list.map((r) => [r.id, r]));
   for (const write of waitingOf(waiting, kind, groundId)) {
     const { baseVersion, ...record } = write.record;

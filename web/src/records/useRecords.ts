@@ -70,13 +70,17 @@ export const listOf = <K extends Kind>(kind: K, groundId: string) =>
     refetchInterval: askAgain,
   });
 
+const NOTHING: readonly never[] = [];
 /** All records of a kind on a ground (or of the crew, with an empty ground), with what waits to be sent laid over. Deleted ones are left out. */
 export function useRecords<K extends Kind>(kind: K, groundId = ''): RecordList<Records[K]['kept']> {
   const ofCrew = KINDS[kind].ofCrew;
   const scope = ofCrew ? '' : groundId;
   const query = useQuery({ ...listOf(kind, scope), enabled: scope !== '' || ofCrew === true });
   const waiting = useWaitingFor(kind, scope);
-  const items = useMemo(() => withWaiting(kind, scope, query.data ?? [], waiting), [kind, scope, query.data, waiting]);
+  const items = useMemo(
+    () => withWaiting(kind, scope, query.data ?? NOTHING, waiting),
+    [kind, scope, query.data, waiting],
+  );
   const begun = useWaitingFor('grounds', '');
   return { items, state: isOurOwn(begun, scope) ? 'here' : stateOf(query) };
 }

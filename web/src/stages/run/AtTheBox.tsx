@@ -8,7 +8,7 @@ import {
 } from '@riffle/contract';
 import { cleanUpAfter_m3, CONTAINERS, drawnBoxes, USUAL_MIX, type Spread } from '@riffle/core';
 import { formatDistanceToNowStrict } from 'date-fns';
-import { memo, Suspense, useMemo, useState } from 'react';
+import { memo, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { fedSince_m3, leftUnrinsed, settingAsSet, weighedBlackSand } from '../../box/boxEvidence.ts';
 import { useContainers } from '../../records/useContainers.ts';
@@ -48,7 +48,8 @@ interface AtTheBoxProps {
 /** What is done at the box while it runs, besides feeding: the tail panned, the beat kept, the mat watched. */
 export const AtTheBox = memo(function AtTheBox(props: AtTheBoxProps) {
   return (
-    <div className="mt-3 border-t-2 border-ink">
+    // What is out of sight is not laid out and painted anew at each tap.
+    <div className="mt-3 border-t-2 border-ink *:[contain-intrinsic-size:auto_7rem] *:[content-visibility:auto]">
       <TailPan {...props} />
       <Happened {...props} />
       <Changed {...props} />
@@ -306,7 +307,7 @@ function Listen({ rig }: AtTheBoxProps) {
 /** How full of black sand the box is, and when to clean up. */
 function Mat({ run, setup, rig, volumeLoose_L }: AtTheBoxProps) {
   const show = useShow();
-  const runs = useRecords('runs', run.groundId).items;
+  const runs = useDeferredValue(useRecords('runs', run.groundId).items);
   const setups = useRecords('setups', run.groundId).items;
   const cleanups = useRecords('cleanups', run.groundId).items;
   const lifts = useRecords('lifts', run.groundId).items;

@@ -2,7 +2,7 @@ import { spotName } from '../../ground/spotName.ts';
 import { fromTheFootUp } from '../../ground/SpotSelect.tsx';
 import type { StoredRig, StoredRun, StoredSetup, StoredSpot } from '@riffle/contract';
 import { PRUDENT_SHARE, type RunTally } from '@riffle/core';
-import { memo, useCallback, useMemo, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { plural } from '../../ui/plural.ts';
 import { useKeys } from '../../shell/useKeys.ts';
@@ -64,19 +64,27 @@ export function RunLive({ run, setup, rig, spots, onDrop, hold }: RunLiveProps) 
   );
   useKeepAwake(!tally.stopped);
   const sources = Object.keys(tally.bySpot_L).filter(Boolean);
+  // What answers a tap is drawn at once; what lies below it a moment later.
+  const { buckets, tipped_ms, fullnessOf, volumeLoose_L } = open;
+  const below = useDeferredValue(
+    useMemo(
+      () => ({ run, buckets, tipped_ms, fullnessOf, volumeLoose_L, count }),
+      [run, buckets, tipped_ms, fullnessOf, volumeLoose_L, count],
+    ),
+  );
 
   const log = (
-    <div>
+    <div className="[contain-intrinsic-size:auto_16rem] [content-visibility:auto]">
       <Tape
-        buckets={open.buckets}
+        buckets={below.buckets}
         // Those that have not come yet were tipped before.
-        earlier={count - open.buckets.length}
-        fullnessOf={open.fullnessOf}
+        earlier={below.count - below.buckets.length}
+        fullnessOf={below.fullnessOf}
         isPartly={open.state === 'away' && run.tally.taps > 0}
         spots={spots}
         onMend={mend}
       />
-      <Stints run={run} rigId={setup?.rigId} />
+      <Stints run={below.run} rigId={setup?.rigId} />
     </div>
   );
 
@@ -234,13 +242,13 @@ export function RunLive({ run, setup, rig, spots, onDrop, hold }: RunLiveProps) 
           </div>
           {setup && rig && (
             <AtTheBox
-              run={run}
+              run={below.run}
               setup={setup}
               rig={rig}
-              tipped_ms={open.tipped_ms}
+              tipped_ms={below.tipped_ms}
               source={source}
               hold={hold}
-              volumeLoose_L={open.volumeLoose_L}
+              volumeLoose_L={below.volumeLoose_L}
               safe_ms={safe_ms}
             />
           )}
@@ -268,9 +276,30 @@ interface TapeProps {
 /** So many buckets stand on the tape; those before them are in the sheet that puts them right. */
 const ON_TAPE = 30;
 
+interface TapeLineProps {
+  readonly nth: number;
+  readonly at_ms: number;
+  readonly after_ms: number | null;
+  readonly fullness: string;
+  readonly from: string;
+}
+
+/** A bucket on the tape; what stands there is not written anew when another comes. */
+const TapeLine = memo(function TapeLine({ nth, at_ms, after_ms, fullness, from }: TapeLineProps) {
+  const local = useLocalTime();
+  return (
+    <li className="grid grid-cols-[2rem_4rem_4rem_minmax(0,1fr)_auto] border-b border-rule py-1 text-[15px]">
+      <b>{nth}</b>
+      <span>{local.clock(at_ms)}</span>
+      <span>{fullness}</span>
+      <span>{from}</span>
+      <span className="text-ink-2">{after_ms !== null && `after ${clockText(after_ms)}`}</span>
+    </li>
+  );
+});
+
 /** The last buckets of this run, the newest first: when, how full, from where. Drawn anew when one comes, not with the clock. */
 const Tape = memo(function Tape({ buckets, earlier, fullnessOf, isPartly, spots, onMend }: TapeProps) {
-  const local = useLocalTime();
   if (buckets.length === 0 && !isPartly) return null;
   return (
     <div className="border-t-2 border-ink pt-2">
@@ -285,16 +314,14 @@ const Tape = memo(function Tape({ buckets, earlier, fullnessOf, isPartly, spots,
             const i = buckets.length - shown.length + nth;
             const before = buckets[i - 1];
             return (
-              <li
+              <TapeLine
                 key={b.eventId}
-                className="grid grid-cols-[2rem_4rem_4rem_minmax(0,1fr)_auto] border-b border-rule py-1 text-[15px]"
-              >
-                <b>{earlier + i + 1}</b>
-                <span>{local.clock(b.at_ms)}</span>
-                <span>{fullnessOf(b.eventId) ?? ''}</span>
-                <span>{spotName(spots, b.spotId)}</span>
-                <span className="text-ink-2">{before && `after ${clockText(b.at_ms - before.at_ms)}`}</span>
-              </li>
+                nth={earlier + i + 1}
+                at_ms={b.at_ms}
+                after_ms={before ? b.at_ms - before.at_ms : null}
+                fullness={fullnessOf(b.eventId) ?? ''}
+                from={spotName(spots, b.spotId)}
+              />
             );
           })
           .reverse()}
