@@ -148,6 +148,13 @@ test('another lining and another layer are stints; the book is told apart by lay
   await expect(page.getByText(`Lower bar, gray clay, into ${box}, lined with bare carpet`)).toBeVisible();
   await logBucket(page, 1);
   await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  await page.getByRole('button', { name: /^Fuel, who was at it/ }).click();
+  await sheet.getByLabel('Fuel burnt', { exact: true }).fill('lots');
+  await sheet.getByRole('button', { name: 'Keep it so' }).click();
+  await expect(sheet).toBeVisible();
+  await sheet.getByLabel('Fuel burnt', { exact: true }).fill('0.5');
+  await sheet.getByRole('button', { name: 'Keep it so' }).click();
+  await expect(sheet).toHaveCount(0);
   interface Told extends KeptRun {
     readonly who: string;
     readonly layer: string;
@@ -195,6 +202,7 @@ test('another lining and another layer are stints; the book is told apart by lay
     await page.reload();
     await expect(page.getByRole('radio', { name: 'layer', exact: true })).toBeVisible({ timeout: 4000 });
   }).toPass({ timeout: 60_000 });
+  await expect(page.getByText(/It took 0\.5\sL of fuel, not told of every run\./)).toBeVisible();
   await page.getByRole('radio', { name: 'layer', exact: true }).click();
   const book = page.getByRole('region', { name: 'The book by layer' });
   await expect(book.getByRole('row', { name: /^rust gravel/ })).toContainText(/30\smg/);

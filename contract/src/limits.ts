@@ -191,6 +191,8 @@ export const NUMBERS = {
   washedShare: between(0.01, 1, '', { tooLittle: 'At least a hundredth.', tooMuch: 'At most all of it.' }),
   scoop_L: above0(50, 'L'),
   bucket_L: above0(500, 'L'),
+  /** Burnt in a run. */
+  fuel_L: between(0, 1000, 'L'),
   people: between(1, 100, 'people', { tooLittle: 'At least one.' }),
   /** At one post of a line: more do not find room there. */
   hands: between(1, 11, 'people', { tooLittle: 'At least one.', tooMuch: 'At most 11 at one place.' }),

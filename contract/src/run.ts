@@ -17,9 +17,17 @@ export const Run = Whole.extend({
   who: text(TEXTS.who).default(''),
   /** What was fed, as people say it: "rust gravel on the clay"; empty: not said, or mixed. */
   layer: text(TEXTS.layer).default(''),
+  /** Burnt by pump, blower or motor; null: nobody said. */
+  fuel_L: within(NUMBERS.fuel_L).nullable().default(null),
+  fuelEntered: Entered.nullable().default(null),
   note: Note,
 });
-export const NewRun = Run.extend(Based.shape).meta({ id: 'NewRun' });
+export const NewRun = Run.extend(Based.shape)
+  .refine((r) => (r.fuel_L === null) === (r.fuelEntered === null), {
+    error: 'A measure comes with what was typed.',
+    path: ['fuelEntered'],
+  })
+  .meta({ id: 'NewRun' });
 
 /** What a run's events add up to (see `tallyRun` of the core), kept with the run. */
 export const Tally = z.object({

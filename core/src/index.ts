@@ -357,6 +357,7 @@ export {
   type KeptTally,
   type WeighedCleanup,
 } from './books/keepBook.ts';
+export { whatItTook, type Took, type TookRun } from './books/whatItTook.ts';
 export {
   GOLD_DEEDS,
   goldLedger,

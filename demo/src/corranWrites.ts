@@ -471,6 +471,8 @@ function runDay(
     people: r.rig === 'long' ? 2 : 1,
     who: r.rig === 'long' ? 'Mara, Odd' : 'Mara',
     layer: '',
+    fuel_L: null,
+    fuelEntered: null,
     note: '',
   };
 

@@ -177,6 +177,8 @@ export function dryWrites({ put, post, nextId, season_ms, groundId, spotIds }: D
       people: 2,
       who: 'Mara, Odd',
       layer: '',
+      fuel_L: null,
+      fuelEntered: null,
       note: '',
     };
     put('runs', run);

@@ -336,6 +336,8 @@ const WRONG: readonly (readonly [Kind, string, unknown, string?])[] = [
   ['runs', 'startedAt', 5],
   ['runs', 'who', 'x'.repeat(201)],
   ['runs', 'layer', 'x'.repeat(81)],
+  ['runs', 'fuel_L', -1],
+  ['runs', 'fuelEntered', { text: '2', unit: 'L' }],
   ['runs', 'bucket_L', 0],
   ['runs', 'bucketEntered', { text: 'x'.repeat(61), unit: 'L' }, 'bucketEntered.text'],
   ['cleanups', 'runIds', []],

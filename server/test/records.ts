@@ -244,6 +244,8 @@ export const newRun = (groundId: string, setupId: string, spotId: string, some: 
   people: null,
   who: '',
   layer: '',
+  fuel_L: null,
+  fuelEntered: null,
   note: '',
   ...some,
 });

@@ -19,6 +19,8 @@ export const runs = recordKind({
     people: 'people',
     who: 'who',
     layer: 'layer',
+    fuel_L: 'fuel_l',
+    fuelEntered: 'fuel_entered',
     note: 'note',
   },
   added: { tally: 'tally' },

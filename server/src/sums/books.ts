@@ -1,4 +1,13 @@
-import { coinTrial, GOLD_DEEDS, goldAnHour_mg, goldLedger, keepBook, statements, whyOff } from '@riffle/core';
+import {
+  coinTrial,
+  GOLD_DEEDS,
+  goldAnHour_mg,
+  goldLedger,
+  keepBook,
+  statements,
+  whatItTook,
+  whyOff,
+} from '@riffle/core';
 import { z } from 'zod';
 import { n, sum, type Sum } from './sum.ts';
 
@@ -33,6 +42,17 @@ export const BOOKS_SUMS: readonly Sum[] = [
       );
       return { lines, total, anHour_mg: goldAnHour_mg(total), days, unweighed };
     },
+  ),
+  sum(
+    'what-it-took',
+    'Fuel and water of runs, by the hour and the gram; what nobody told is left out and said to be.',
+    z.object({
+      runs: z
+        .array(z.object({ running_s: n.min(0), fuel_L: n.min(0).nullable(), flow_m3_s: n.min(0).nullable() }))
+        .max(5000),
+      gold_mg: n.min(0),
+    }),
+    (i) => whatItTook(i.runs, i.gold_mg),
   ),
   sum(
     'why-off',

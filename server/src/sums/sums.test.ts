@@ -993,6 +993,18 @@ const CALLS: Readonly<Record<string, readonly [body: unknown, holds: (answer: ne
     },
     (a: { value: number }[]) => a[0]?.value === 2,
   ],
+  // Two hours at 0.6 L and 3 L/s each, 0.4 g: 3 L a gram, 21.6 m3.
+  'what-it-took': [
+    {
+      runs: [
+        { running_s: 3600, fuel_L: 0.6, flow_m3_s: 0.003 },
+        { running_s: 3600, fuel_L: 0.6, flow_m3_s: 0.003 },
+      ],
+      gold_mg: 400,
+    },
+    (a: { fuelAGram_L: number; water_m3: number }) =>
+      Math.abs(a.fuelAGram_L - 3) < 1e-9 && Math.abs(a.water_m3 - 21.6) < 1e-9,
+  ],
   // Two clean-ups, one of a mix; 25 % of swell: 100 L loose are 80 L in the bank.
   book: [
     {

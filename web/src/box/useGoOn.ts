@@ -17,7 +17,20 @@ export function useGoOn() {
   /** @param now how it goes on: through which set-up, from where, from which layer @returns the stint's run, and the way back */
   return (run: StoredRun, now: GoesOn, at = trueNow()) => {
     const { groundId, setupId, bucket_L, bucketEntered, people, who, layer } = run;
-    const stint = { groundId, setupId, startedAt: at, bucket_L, bucketEntered, people, who, layer, note: '', ...now };
+    const stint = {
+      groundId,
+      setupId,
+      startedAt: at,
+      bucket_L,
+      bucketEntered,
+      people,
+      who,
+      layer,
+      fuel_L: null,
+      fuelEntered: null,
+      note: '',
+      ...now,
+    };
     const stintId = runs.add(stint);
     write({ what: 'events', runId: run.id, groundId, events: [stoppedAt(at)] });
     return {

@@ -14,6 +14,7 @@ import { Block, Gold, Judgement } from '../../ui/Judgement.tsx';
 import { AmountCells, AmountHeads, hoursText, valueText, type Money } from './AmountCells.tsx';
 import { BookBy } from './BookBy.tsx';
 import { EveryGround } from './EveryGround.tsx';
+import { WhatItTook } from './WhatItTook.tsx';
 import { PromisedAndCame } from './PromisedAndCame.tsx';
 import { late } from '../../ui/late.ts';
 
@@ -90,6 +91,7 @@ export function BooksScreen() {
           {money && <>, worth {valueText(total.gold_mg, money)}</>}.
         </Judgement>
       )}
+      {total.cleanups > 0 && <WhatItTook groundId={ground.id} gold_mg={total.gold_mg} />}
       <Button className="no-print self-start" onClick={() => setGiving(true)}>
         Give or print ...
       </Button>

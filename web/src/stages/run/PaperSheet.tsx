@@ -15,6 +15,7 @@ import { whenProblem } from '../../when/readWhen.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { WhenField } from '../../when/WhenField.tsx';
 import { fromPaper } from '../../box/byHand.ts';
+import { FuelField, useFuel } from './FuelField.tsx';
 import { SetupSelect } from './SetupSelect.tsx';
 import { NO_TALLY } from './noTally.ts';
 import { RunToldFields, toldOf, toldProblem, type RunTold } from './RunTold.tsx';
@@ -40,6 +41,7 @@ export function PaperSheet({ groundId, setups, rigs, spots, usual, onClose }: Pa
   const [setupId, setSetup] = useState(setups[0]?.id ?? '');
   const [lines, setLines] = useState([{ spotId: '', count: '' }]);
   const [told, setTold] = useState(usual);
+  const fuel = useFuel({ fuel_L: null, fuelEntered: null });
   const [note, setNote] = useState('');
   const [tried, setTried] = useState(false);
   const setup = setups.find((s) => s.id === setupId);
@@ -60,7 +62,12 @@ export function PaperSheet({ groundId, setups, rigs, spots, usual, onClose }: Pa
   const hours_ms = beganWrong || endedWrong ? null : local.at(ended).getTime() - local.at(began).getTime();
   const apart_ms = hours_ms !== null && all > 0 ? hours_ms / all : null;
   const wrong =
-    beganWrong ?? endedWrong ?? lineWrong.find((w) => w !== null) ?? tooMany ?? toldProblem({ ...told, note });
+    beganWrong ??
+    endedWrong ??
+    lineWrong.find((w) => w !== null) ??
+    tooMany ??
+    (fuel.ok ? null : 'See the fuel.') ??
+    toldProblem({ ...told, note });
   const save = (): void => {
     setTried(true);
     if (wrong || !setup) return;
@@ -74,7 +81,7 @@ export function PaperSheet({ groundId, setups, rigs, spots, usual, onClose }: Pa
       startedAt,
       bucket_L,
       bucketEntered,
-      ...toldOf(told),
+      ...toldOf({ ...told, ...fuel.told }),
       note,
     };
     const id = add(run);
@@ -136,6 +143,7 @@ export function PaperSheet({ groundId, setups, rigs, spots, usual, onClose }: Pa
         </p>
       )}
       <RunToldFields groundId={groundId} spotId={lines[0]?.spotId} told={told} onChange={setTold} />
+      <FuelField fuel={fuel} tried={tried} />
       <TextField label="Note" value={note} onChange={setNote} rows={2} limit={TEXTS.note} />
       <p role="alert" className="min-h-5 text-[12.5px] text-danger">
         {tried && wrong && `▲ Not kept: ${wrong}`}

@@ -111,6 +111,10 @@ export function RunLive({ run, setup, rig, spots, onDrop, hold }: RunLiveProps) 
             Started by mistake: take it out
           </Button>
         </div>
+        <TextButton className="self-start" onClick={mend}>
+          Fuel, who was at it, a bucket missed: put it right
+        </TextButton>
+        {mending && <RunSheet run={run} spots={spots} onClose={() => setMending(false)} />}
       </div>
     );
   }

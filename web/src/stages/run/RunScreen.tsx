@@ -170,6 +170,8 @@ interface StartRunProps {
 const usualTold = (runs: readonly StoredRun[]): RunTold => ({
   ...toldOf([...runs].sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1))[0] ?? {}),
   layer: '',
+  fuel_L: null,
+  fuelEntered: null,
 });
 
 function StartRun({ all, waiting, onStarted }: StartRunProps) {

@@ -13,6 +13,7 @@ import { whenProblem } from '../../when/readWhen.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { WhenField } from '../../when/WhenField.tsx';
 import { BucketSheet } from './BucketSheet.tsx';
+import { FuelField, useFuel } from './FuelField.tsx';
 import { MendsSoFar } from './MendsSoFar.tsx';
 import { RunToldFields, toldOf, toldProblem } from './RunTold.tsx';
 import { SetupSelect } from './SetupSelect.tsx';
@@ -34,6 +35,7 @@ export function RunSheet({ run, spots, onClose }: RunSheetProps) {
   const [started, setStarted] = useState(() => local.isoMoment(run.startedAt));
   const [note, setNote] = useState(run.note);
   const [told, setTold] = useState(() => toldOf(run));
+  const fuel = useFuel(run);
   const [setupId, setSetup] = useState(run.setupId);
   const setups = useRecords('setups', run.groundId).items;
   const rigs = useRecords('rigs').items;
@@ -48,10 +50,10 @@ export function RunSheet({ run, spots, onClose }: RunSheetProps) {
           : null));
   const save = (): void => {
     setTried(true);
-    if (startWrong || toldProblem({ ...told, note })) return;
+    if (startWrong || !fuel.ok || toldProblem({ ...told, note })) return;
     const startedAt = started === local.isoMoment(run.startedAt) ? run.startedAt : local.at(started).toISOString();
-    const mended = { startedAt, note, setupId, ...toldOf(told) };
-    const isNew = (Object.keys(mended) as (keyof typeof mended)[]).some((k) => mended[k] !== run[k]);
+    const mended = { startedAt, note, setupId, ...toldOf({ ...told, ...fuel.told }) };
+    const isNew = JSON.stringify({ ...run, ...mended }) !== JSON.stringify(run);
     if (isNew) change(run, mended, 'The run is put right.');
     onClose();
   };
@@ -70,6 +72,7 @@ export function RunSheet({ run, spots, onClose }: RunSheetProps) {
       )}
       <SetupSelect label="Through" value={setupId} setups={setups} rigs={rigs} onChange={setSetup} />
       <RunToldFields groundId={run.groundId} spotId={run.spotId} told={told} onChange={setTold} />
+      <FuelField fuel={fuel} tried={tried} />
       <TextField label="Note" value={note} onChange={setNote} rows={2} limit={TEXTS.note} />
       <PutRight
         onTakeOut={() => {

@@ -7,16 +7,18 @@ import { LayerField } from './LayerField.tsx';
 import { PeopleField } from './PeopleField.tsx';
 
 /** What is told of a run besides its hours, its box and its buckets. */
-export type RunTold = Pick<StoredRun, 'layer' | 'who' | 'people'>;
+export type RunTold = Pick<StoredRun, 'layer' | 'who' | 'people' | 'fuel_L' | 'fuelEntered'>;
 const RUN_TEXTS = { note: TEXTS.note, who: TEXTS.who, layer: TEXTS.layer };
 /** What of it is too long, the note along with it; null when all of it can be kept. */
 export const toldProblem = (told: RunTold & { readonly note: string }): string | null =>
   Object.values(textProblems(RUN_TEXTS, told))[0] ?? null;
 /** As it is kept. A run that an earlier Riffle kept on this device tells neither layer nor names. */
-export const toldOf = ({ layer, who, people }: Partial<RunTold>): RunTold => ({
+export const toldOf = ({ layer, who, people, fuel_L, fuelEntered }: Partial<RunTold>): RunTold => ({
   layer: (layer ?? '').trim(),
   who: (who ?? '').trim(),
   people: people ?? null,
+  fuel_L: fuel_L ?? null,
+  fuelEntered: fuelEntered ?? null,
 });
 
 interface RunToldFieldsProps {

@@ -23,10 +23,10 @@ const read = (text: string, some: Partial<RunMapping> = {}, about: Partial<RunTa
   const { columns, rows } = rowsOf(text);
   return readRunTable(rows, { ...guessRunMapping(columns), ...some }, { ...context, ...about });
 };
-const SEASON = `Date;Site;Pails;Start;Hours;Crew;Who;Layer;Gold (g);Remarks
-2026-06-01;lower bar;12;8:30;3:30;2;Ada, Bo;rust gravel;0,24;clay
-2026-06-02;Slate step;8;;2;;;;;
-2026-06-03;Otter bar;8;9:00;2;1;;;;`;
+const SEASON = `Date;Site;Pails;Start;Hours;Crew;Who;Layer;Fuel (gal);Gold (g);Remarks
+2026-06-01;lower bar;12;8:30;3:30;2;Ada, Bo;rust gravel;1;0,24;clay
+2026-06-02;Slate step;8;;2;;;;;;
+2026-06-03;Otter bar;8;9:00;2;1;;;;;`;
 
 describe('an old table of runs', () => {
   test('its columns are known by their names and units', () => {
@@ -42,10 +42,11 @@ describe('an old table of runs', () => {
       people: 'Crew',
       who: 'Who',
       layer: 'Layer',
+      fuel: 'Fuel (gal)',
       gold: 'Gold (g)',
       note: 'Remarks',
     });
-    expect(units).toEqual({ volume: 'L', gold: 'g' });
+    expect(units).toEqual({ volume: 'L', fuel: 'gal', gold: 'g' });
   });
   test('a row is a run by the ground’s clock; what cannot be is told by row and column', () => {
     const { runs, refused } = read(SEASON, { decimalComma: true });
@@ -59,6 +60,8 @@ describe('an old table of runs', () => {
       people: 2,
       who: 'Ada, Bo',
       layer: 'rust gravel',
+      fuel_L: expect.closeTo(3.7854, 4),
+      fuelEntered: { text: '1', unit: 'gal' },
       gold_mg: 240,
       goldEntered: { text: '0.24', unit: 'g' },
       note: 'clay',

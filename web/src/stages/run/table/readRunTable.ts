@@ -17,6 +17,7 @@ export const RUN_FIELDS = [
   'people',
   'who',
   'layer',
+  'fuel',
   'gold',
   'note',
 ] as const;
@@ -32,6 +33,7 @@ export const RUN_FIELD_WORDS: Readonly<Record<RunField, string>> = {
   people: 'How many of you',
   who: 'Who',
   layer: 'Layer',
+  fuel: 'Fuel burnt',
   gold: 'Gold weighed',
   note: 'Note',
 };
@@ -39,6 +41,7 @@ export const RUN_FIELD_UNITS: Readonly<
   Partial<Record<RunField, { readonly kind: UnitKind; readonly units: readonly string[] }>>
 > = {
   volume: { kind: 'volume', units: ['L', 'm3', 'gal', 'yd3', 'ft3'] },
+  fuel: { kind: 'volume', units: ['L', 'gal'] },
   gold: { kind: 'mass', units: ['mg', 'g', 'grain', 'dwt', 'ozt'] },
 };
 
@@ -67,6 +70,7 @@ const NAMES: Readonly<Record<RunField, RegExp>> = {
   people: /people|crew|hands|how many/i,
   who: /^(who|names)$/i,
   layer: /layer|stratum|horizon/i,
+  fuel: /fuel|petrol|gasoline/i,
   gold: /gold|weight|recover|^au\b/i,
   note: /note|remark|comment/i,
 };
@@ -128,6 +132,9 @@ export interface TableRun {
   readonly people: number | null;
   readonly who: string;
   readonly layer: string;
+  /** Null: not told. */
+  readonly fuel_L: number | null;
+  readonly fuelEntered: Entered | null;
   /** Null: not weighed, or not told. */
   readonly gold_mg: number | null;
   readonly goldEntered: Entered | null;
@@ -192,7 +199,7 @@ function readRow(
 ): TableRun {
   const cell = (f: RunField): string => (columns[f] === '' ? '' : asWritten((cells[columns[f]] ?? '').trim()));
   const said = (f: RunField): string => (decimalComma ? cell(f).replace(/^(\d+),(\d+)/, '$1.$2') : cell(f));
-  const amount = (f: 'volume' | 'gold'): number | null => {
+  const amount = (f: 'volume' | 'fuel' | 'gold'): number | null => {
     if (cell(f) === '') return null;
     const { kind = 'mass' } = RUN_FIELD_UNITS[f] ?? {};
     const parsed = parseQuantity(kind, said(f), units[f] ?? '', Object.keys(own));
@@ -204,7 +211,7 @@ function readRow(
           : `“${cell(f)}”: ${parsed.problem}`,
       );
     if (parsed.value < 0) throw new Wrong(f, 'Less than nothing.');
-    return f === 'volume'
+    return f !== 'gold'
       ? volumeInLitres(parsed.value, parsed.unit, own)
       : convert('mass', parsed.value, parsed.unit, 'mg');
   };
@@ -262,6 +269,9 @@ function readRow(
   const people = hands === '' ? null : Number(hands);
   const peopleWrong = people === null ? null : numberProblem(NUMBERS.people, people);
   if (peopleWrong) throw new Wrong('people', peopleWrong);
+  const fuel_L = amount('fuel');
+  const fuelWrong = fuel_L === null ? null : numberProblem(NUMBERS.fuel_L, fuel_L);
+  if (fuelWrong) throw new Wrong('fuel', fuelWrong);
   const gold_mg = amount('gold');
   const goldWrong = gold_mg === null ? null : numberProblem(NUMBERS.sectionGold_mg, gold_mg);
   if (goldWrong) throw new Wrong('gold', goldWrong);
@@ -281,6 +291,8 @@ function readRow(
     people,
     who: words('who'),
     layer: words('layer'),
+    fuel_L,
+    fuelEntered: fuel_L === null ? null : { text: said('fuel'), unit: units['fuel'] ?? 'L' },
     gold_mg,
     goldEntered: gold_mg === null ? null : { text: said('gold'), unit: units['gold'] ?? 'mg' },
     note: words('note'),

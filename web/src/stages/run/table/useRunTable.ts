@@ -26,9 +26,10 @@ export function useRunTable(
     const built = rig ? rigSections(rig) : [];
     const length_m = built.reduce((sum, s) => sum + s.length_m, 0) || 1;
     const wayBack = rows.map((row) => {
-      const { spotId, startedAt, until, bucket_L, bucketEntered, people, who, layer, note } = row;
+      const { spotId, startedAt, until, bucket_L, bucketEntered, people, who, layer, fuel_L, fuelEntered, note } = row;
       const id = uuidv7();
-      const run = { groundId, setupId: setup.id, spotId, startedAt, bucket_L, bucketEntered, people, who, layer, note };
+      const told = { people, who, layer, fuel_L, fuelEntered, note };
+      const run = { groundId, setupId: setup.id, spotId, startedAt, bucket_L, bucketEntered, ...told };
       ofRuns.add({ ...run, id });
       write({
         what: 'events',
