@@ -77,7 +77,7 @@ export function keepBook(
 }
 
 /** Shorter work than this tells no pace: a bucket to try the box made grams an hour. Common practice, no source. */
-const PACE_FROM_S = 1800;
+export const PACE_FROM_S = 1800;
 /** Gold for an hour of running and for each person's hour, mg; null where too little was run to say, or nobody said how many were at it. */
 export const goldAnHour_mg = ({
   gold_mg,

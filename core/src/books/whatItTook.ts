@@ -1,3 +1,5 @@
+import { PACE_FROM_S } from './keepBook.ts';
+
 /** A run as far as fuel and water go. */
 export interface TookRun {
   readonly running_s: number;
@@ -21,8 +23,6 @@ export interface Took {
   readonly fuelPartly: boolean;
   readonly waterPartly: boolean;
 }
-
-const PACE_FROM_S = 1800;
 
 /** Adds up fuel and water of runs, what was not told left out and said to be. A run that fed nothing is left out. @param gold_mg weighed of these runs */
 export function whatItTook(runs: readonly TookRun[], gold_mg: number): Took {

@@ -1,8 +1,8 @@
 import type { StoredRun } from '@riffle/contract';
-import { liningOf } from '@riffle/core';
 import { rigSections } from '../api/rigSections.ts';
 import { isSetAlike, setAlike, type BoxBook } from './boxEvidence.ts';
 import { boxLog, type BoxLogEntry } from './boxLog.ts';
+import { liningNames } from './liningNames.ts';
 
 /** How a box stood for a while on one day. */
 export interface Stint extends BoxLogEntry {
@@ -42,7 +42,7 @@ export function stintsOf(
       first && runs.find((r) => r.tally.lastEventAt === first.since && !seen.has(rigOf.get(r.setupId) ?? ''));
     if (!first || !before) break;
     const rig = rigs.find((r) => r.id === at);
-    const lined = rig ? [...new Set(rigSections(rig).map((s) => liningOf(s).name))].join(' and ') : null;
+    const lined = rig ? liningNames(rigSections(rig)).join(' and ') : null;
     chain[chain.length - 1] = { ...first, lined };
     at = rigOf.get(before.setupId);
   }

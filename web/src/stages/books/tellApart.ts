@@ -1,5 +1,6 @@
 import type { StoredCleanup, StoredRig, StoredRun, StoredSetup } from '@riffle/contract';
-import { liningOf, type WeighedCleanup } from '@riffle/core';
+import type { WeighedCleanup } from '@riffle/core';
+import { liningNames } from '../../box/liningNames.ts';
 import { namesIn } from '../../box/namesIn.ts';
 import { rigSections } from '../../api/rigSections.ts';
 import { asTyped } from '../../units/readEntered.ts';
@@ -34,7 +35,7 @@ export function tellApart(by: ToldBy, { cleanups, runs, setups, rigs }: Behind, 
     if (by === 'pitch') return setup ? asTyped(setup.pitchEntered) : 'not known';
     if (by === 'box') return rig?.name ?? 'not known';
     if (rig?.washer) return 'dry washer';
-    return rig ? [...new Set(rigSections(rig).map((s) => liningOf(s).name))].join(', ') : 'not known';
+    return rig ? liningNames(rigSections(rig)).join(', ') : 'not known';
   };
   return ({ id }: Pick<WeighedCleanup, 'id'>): string => {
     const cleanup = cleanups.find((c) => c.id === id);

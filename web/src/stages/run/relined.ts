@@ -1,6 +1,7 @@
 import { TEXTS, type Rig, type RigSection, type StoredRig } from '@riffle/contract';
-import { liningOf, type LiningId } from '@riffle/core';
+import type { LiningId } from '@riffle/core';
 import { rigSections } from '../../api/rigSections.ts';
+import { liningNames } from '../../box/liningNames.ts';
 
 /** The lining of each section from the head down. */
 export type Linings = readonly LiningId[];
@@ -42,6 +43,6 @@ const OTHERWISE = ', lined otherwise';
 const frameOf = (name: string): string => name.replace(OTHERWISE, '').split(BY)[0] ?? name;
 /** The first that a name has room for. */
 function relinedName(frame: string, sections: readonly RigSection[]): string {
-  const linings = [...new Set(sections.map((s) => liningOf(s).name))].join(' and ');
+  const linings = liningNames(sections).join(' and ');
   return [`${frame}${BY}${linings}`, `${frame}${OTHERWISE}`].find((n) => n.length <= TEXTS.name.longest) ?? frame;
 }
