@@ -185,7 +185,9 @@ function StartRun({ all, waiting, onStarted }: StartRunProps) {
   const { add } = useKeep('runs');
   const [chosen, setChosen] = useState<string | null>(null);
   const [tried, setTried] = useState(false);
-  const [told, setTold] = useState(() => usualTold(all));
+  // As it mostly is until told otherwise, also where the runs before come a moment after this.
+  const [toldHere, setTold] = useState<RunTold | null>(null);
+  const told = toldHere ?? usualTold(all);
   const [isPaper, setPaper] = useState(false);
   const [isTable, setTable] = useState(false);
   const [mendedId, setMended] = useState<string | null>(null);
