@@ -1,4 +1,4 @@
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 
 /** A creek walked upstream (northward, rising), with two way points beside it: the lower on the left bank, the upper on the right. */
@@ -117,4 +117,24 @@ export async function wordsOfPdf(bytes: Buffer): Promise<string> {
   const content = await (await pdf.getPage(1)).getTextContent();
   const drawn = content.items.map((i) => ('str' in i ? i.str : '')).join(' ');
   return `${drawn} ${JSON.stringify(await pdf.getMetadata())}`;
+}
+
+/** Where a thing stands, px, once what moves it has come: a sum on its way makes room for its answer. */
+export async function placeOf(
+  page: Page,
+  thing: Locator,
+): Promise<{ x: number; y: number; width: number; height: number }> {
+  await expect(page.locator('[aria-busy="true"]')).toHaveCount(0);
+  let last = '';
+  await expect
+    .poll(
+      async () => {
+        const before = last;
+        last = JSON.stringify(await thing.boundingBox());
+        return last !== 'null' && last === before;
+      },
+      { intervals: [150] },
+    )
+    .toBe(true);
+  return JSON.parse(last) as { x: number; y: number; width: number; height: number };
 }

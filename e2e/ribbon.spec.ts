@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bringCreek, dropFile, judgement, openHalloway, spotLine, toStage } from './job.ts';
+import { bringCreek, dropFile, judgement, openHalloway, placeOf, spotLine, toStage } from './job.ts';
 
 const ribbon = (page: Page) => page.getByRole('listbox');
 const selected = (page: Page) => ribbon(page).getByRole('option', { selected: true });
@@ -29,8 +29,7 @@ test('walked with the keyboard: spot to spot, nearer, farther, all', { tag: '@de
 
 test('a spot tapped on the ribbon is picked there, in the list, in the address and on Sample', async ({ page }) => {
   await openHalloway(page);
-  const box = await page.getByRole('option', { name: /^Long riffle/ }).boundingBox();
-  if (!box) throw new Error('not drawn');
+  const box = await placeOf(page, page.getByRole('option', { name: /^Long riffle/ }));
   await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
   await expect(selected(page)).toHaveAttribute('aria-label', /^Long riffle/);
   await expect(spotLine(page, 'Long riffle')).toHaveAttribute('aria-pressed', 'true');
@@ -48,8 +47,7 @@ test('dragged, it pans; the ends of the ground are the ends of the drag', { tag:
   const seen = async (): Promise<string[]> =>
     page.getByRole('option').evaluateAll((all) => all.map((o) => o.getAttribute('aria-label')?.split(',')[0] ?? ''));
   const middle = await seen();
-  const box = await ribbon(page).boundingBox();
-  if (!box) throw new Error('not drawn');
+  const box = await placeOf(page, ribbon(page));
   const drag = async (by: number): Promise<void> => {
     await page.mouse.move(box.x + box.width / 2, box.y + 60);
     await page.mouse.down();

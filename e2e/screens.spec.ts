@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { judgement, openHalloway, SAMPLE_ROOMS, spotLine, toRoom, toStage } from './job.ts';
+import { judgement, openHalloway, placeOf, SAMPLE_ROOMS, spotLine, toRoom, toStage } from './job.ts';
 
 const STAGES = ['Read', 'Sample', 'Set', 'Run', 'Clean', 'Books'] as const;
 
@@ -168,8 +168,7 @@ test('the box answers to drags and arrow keys', { tag: '@desk' }, async ({ page 
   await page.keyboard.press('ArrowUp');
   await page.keyboard.press('PageUp');
   await expect(page.getByLabel('Pitch', { exact: true })).toHaveValue('61');
-  const grip = await head.boundingBox();
-  if (!grip) throw new Error('The head has no grip.');
+  const grip = await placeOf(page, head);
   await page.mouse.move(grip.x + grip.width / 2, grip.y + grip.height / 2);
   await page.mouse.down();
   await page.mouse.move(grip.x + grip.width / 2, grip.y + grip.height / 2 - 20, { steps: 4 });

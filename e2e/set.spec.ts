@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { bringCreek, judgement, openHalloway, setBox, toStage } from './job.ts';
+import { bringCreek, judgement, openHalloway, placeOf, setBox, toStage } from './job.ts';
 
 test('a box that stalls: water and head are named, and set so it is left alone', async ({ page }, info) => {
   await bringCreek(page, `Stall run ${info.project.name}`);
@@ -32,8 +32,7 @@ test('the window’s disc dragged sets pitch and water', { tag: '@desk' }, async
   await openHalloway(page);
   await toStage(page, 'Set');
   const window = page.getByRole('img', { name: /^The window: as it stands it works \d+ times in 100/ });
-  const box = await window.boundingBox();
-  if (!box) throw new Error('no window');
+  const box = await placeOf(page, window);
   // Flat and thin, in the lower left corner: it stalls.
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 3);
   await page.mouse.down();
