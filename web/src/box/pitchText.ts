@@ -1,4 +1,5 @@
-import { UNITS } from '@riffle/core';
+import { UNITS, type Entered } from '@riffle/core';
+import { unitTyped } from '../units/readEntered.ts';
 
 /** A slope written in the unit a pitch field stands on, fine enough for a hand on a box. */
 export function pitchText(slope: number, unit: string, boxLength_m: number): string {
@@ -17,4 +18,10 @@ export function pitchText(slope: number, unit: string, boxLength_m: number): str
     default:
       return (slope * 12).toFixed(3);
   }
+}
+
+/** The same in the unit of a pitch as it was typed, no finer than a hand can set it, with its unit. */
+export function pitchLike(typed: Entered, slope: number, boxLength_m: number): string {
+  const unit = unitTyped('pitch', typed);
+  return `${Number(pitchText(slope, unit, boxLength_m)).toFixed(unit === 'mm' ? 0 : 2)} ${unit}`;
 }

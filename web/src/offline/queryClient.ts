@@ -22,6 +22,8 @@ const WEEK = 7 * 24 * 3600 * 1000;
 /** What was read is kept at most this often. */
 const KEEP_EVERY_MS = 300;
 const FEW_TRIES = 3;
+/** What was read less long ago is not asked for again while a page is open. */
+const FRESH_MS = 10_000;
 /** When a list was read that came together from answers alone: the server has not given it yet. */
 export const NEVER_READ = 0;
 
@@ -32,7 +34,7 @@ export const queryClient = new QueryClient({
   defaultOptions: {
     queries: {
       gcTime: 52 * WEEK,
-      staleTime: 10_000,
+      staleTime: FRESH_MS,
       networkMode: 'offlineFirst',
       retry: (count, error) => (isPassing(error) || isFault(error)) && count < FEW_TRIES,
       persister: keptFirst as never,
@@ -50,6 +52,10 @@ const LATELY = 500;
 /** Lists of records and of taps: what is kept on the device. */
 const isList = (key: QueryKey): boolean => key[0] === 'list' || key[0] === 'events';
 
+/** Who opens the page anew asks anew: what an earlier page read is old, were it a second ago. */
+const readBefore = (readAt_ms: number): number =>
+  readAt_ms < performance.timeOrigin ? Math.min(readAt_ms, Date.now() - FRESH_MS) : readAt_ms;
+
 async function keptFirst(
   ask: (context: unknown) => readonly Listed[] | Promise<readonly Listed[]>,
   context: unknown,
@@ -62,8 +68,8 @@ async function keptFirst(
     if (kept) {
       // Once it is shown, the server is asked what has come since.
       notifyManager.schedule(() => {
-        query.setState({ dataUpdatedAt: kept.readAt_ms });
-        if (query.isStaleByTime(10_000)) void query.fetch().catch(() => undefined);
+        query.setState({ dataUpdatedAt: readBefore(kept.readAt_ms) });
+        if (query.isStaleByTime(FRESH_MS)) void query.fetch().catch(() => undefined);
       });
       return kept.items;
     }
@@ -188,7 +194,7 @@ export async function takeKeptLists(keys: readonly ListKey[]): Promise<void> {
     keys.map(async (key) => {
       const kept = await keptList(hashOf(key));
       if (kept && queryClient.getQueryData(key) === undefined)
-        queryClient.setQueryData(key, kept.items, { updatedAt: kept.readAt_ms });
+        queryClient.setQueryData(key, kept.items, { updatedAt: readBefore(kept.readAt_ms) });
     }),
   );
 }

@@ -56,17 +56,20 @@ export type Show = Readonly<Record<Quantity, (value: number) => string>> & {
 
 export function useShow(): Show {
   const { display } = usePreferences().preferences;
-  return useMemo(() => {
-    const each = Object.fromEntries(
-      Object.entries(SHOWS).map(([name, show]) => [name, (value: number) => text(show(value, display))]),
-    ) as Record<Quantity, (value: number) => string>;
-    return {
-      ...each,
-      range: (quantity, from, to) => rangeText(SHOWS[quantity](from, display), SHOWS[quantity](to, display)),
-      figure: (quantity, value) => SHOWS[quantity](value, display),
-      band: (quantity, value, low, high) =>
-        `${text(SHOWS[quantity](value, display))} (${SHOWS[quantity](low, display).digits}–${SHOWS[quantity](high, display).digits})`,
-      display,
-    };
-  }, [display]);
+  return useMemo(() => showIn(display), [display]);
+}
+
+/** The same, in units of any choosing. */
+export function showIn(display: Display): Show {
+  const each = Object.fromEntries(
+    Object.entries(SHOWS).map(([name, show]) => [name, (value: number) => text(show(value, display))]),
+  ) as Record<Quantity, (value: number) => string>;
+  return {
+    ...each,
+    range: (quantity, from, to) => rangeText(SHOWS[quantity](from, display), SHOWS[quantity](to, display)),
+    figure: (quantity, value) => SHOWS[quantity](value, display),
+    band: (quantity, value, low, high) =>
+      `${text(SHOWS[quantity](value, display))} (${SHOWS[quantity](low, display).digits}–${SHOWS[quantity](high, display).digits})`,
+    display,
+  };
 }

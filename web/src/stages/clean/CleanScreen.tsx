@@ -52,6 +52,7 @@ function InHand({ liftId, onWeigh }: InHandProps) {
         sources={inHand.sources}
         split={waiting.length === 0 ? null : split}
         bySize={inHand.bySize}
+        typed={inHand.sections.find((s) => s.gold.text.trim() !== '')?.gold}
       />
       <Moments inBox={inBox} inTubs={inTubs} cleanups={cleanups} swell_percent={ground.swell_percent} />
       {inBox.length > 0 && !tubs && (

@@ -1,6 +1,7 @@
-import { HEAD_STRETCH_M, type LossBySize, type SectionSplit } from '@riffle/core';
+import { HEAD_STRETCH_M, type Entered, type LossBySize, type SectionSplit } from '@riffle/core';
 import { expectedInTubs, standingTubs, type OpenLift } from '../../box/openLifts.ts';
 import { plural } from '../../ui/plural.ts';
+import { showLike } from '../../units/showLike.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Gold, Judgement } from '../../ui/Judgement.tsx';
 import { shareLost } from './shareLost.ts';
@@ -14,6 +15,8 @@ interface CleanVerdictProps {
   readonly sources: readonly string[];
   readonly split: SectionSplit | null;
   readonly bySize: LossBySize | null;
+  /** A weight as it was typed: gold is told in its unit. */
+  readonly typed: Entered | undefined;
 }
 
 /** From here on a loss is worth a change. Common practice, no source: one color in ten. */
@@ -23,8 +26,9 @@ const TOO_MUCH = 0.1;
 const MOST_TELLS = 0.8;
 
 /** What the clean-up says: how much, whether the box held, what went over the end or why that cannot be told. */
-export function CleanVerdict({ runs, tubs, weighing, volumeBank_L, sources, split, bySize }: CleanVerdictProps) {
-  const show = useShow();
+export function CleanVerdict({ runs, tubs, weighing, volumeBank_L, sources, split, bySize, typed }: CleanVerdictProps) {
+  const own = useShow();
+  const show = typed ? showLike(own, 'mass', typed) : own;
   if (runs === 0 && tubs.length > 0) return <TubsVerdict tubs={tubs} />;
   if (runs === 0)
     return (

@@ -6,6 +6,7 @@ import { TextField } from '../../ui/Field.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
+import { showLike } from '../../units/showLike.ts';
 import { useShow } from '../../units/useShow.ts';
 import { scaleWords } from './scaleWords.ts';
 import { ScaleSheet } from './ScaleSheet.tsx';
@@ -64,6 +65,7 @@ function SectionFields({ nth, section, reading, inHand }: SectionFieldsProps) {
   const show = useShow();
   const { to, gold, from_m, problem, differs } = reading;
   const { tried, sections, dropSection } = inHand;
+  const like = showLike(show, 'mass', section.gold);
   const [isWeighing, setWeighing] = useState(false);
   const set = (some: Partial<SectionDraft>): void => inHand.setSection(section.key, some);
   const from = nth === 1 ? 'the head' : from_m === null ? 'there' : show.smallLength(from_m);
@@ -99,7 +101,7 @@ function SectionFields({ nth, section, reading, inHand }: SectionFieldsProps) {
       <BySize nth={nth} section={section} reading={reading} inHand={inHand} />
       {differs && (
         <p role="status" className="-mt-1 mb-2 text-[13px] font-bold">
-          The sizes come to {show.gold(differs.sizes_mg)}, the whole says {show.gold(differs.whole_mg)}: weigh again, or
+          The sizes come to {like.gold(differs.sizes_mg)}, the whole says {like.gold(differs.whole_mg)}: weigh again, or
           say what was lost in the remarks.
         </p>
       )}

@@ -1,17 +1,20 @@
 import { toldSection, type BoxSetting, type FloorFlow, type SolvedBox, type WaterSurface } from '@riffle/core';
 import { stonePath } from '../../ui/stonePath.ts';
 import { useShow } from '../../units/useShow.ts';
+import type { SetShow } from './setShow.ts';
 
 interface BoxEndProps {
   readonly setting: BoxSetting;
   readonly middle: SolvedBox;
   readonly surface: WaterSurface;
+  /** Water and stones in the units they were typed in. */
+  readonly like: SetShow;
 }
 
 const [WIDE, HIGH] = [190, 84] as const;
 
 /** The box from its tail, to scale: how deep the water stands over the stones, and which side lies lower; beside it what that looks like. */
-export function BoxEnd({ setting, middle, surface }: BoxEndProps) {
+export function BoxEnd({ setting, middle, surface, like }: BoxEndProps) {
   const show = useShow();
   const { sections, stone_m, crossFall_m } = setting;
   const told = sections[toldSection(sections)];
@@ -61,13 +64,13 @@ export function BoxEnd({ setting, middle, surface }: BoxEndProps) {
       <ul className="min-w-0 flex-1 basis-48 text-[13.5px]">
         <li className={standsOut ? 'font-bold' : ''}>
           {standsOut
-            ? `Stones of ${show.smallLength(stone_m)} stand out of ${show.smallLength(depth_m)} of water: only a part of it pushes them.`
-            : `Stones of ${show.smallLength(stone_m)} roll under ${show.smallLength(depth_m)} of water.`}
+            ? `Stones of ${like.stone.smallLength(stone_m)} stand out of ${like.water.smallLength(depth_m)} of water: only a part of it pushes them.`
+            : `Stones of ${like.stone.smallLength(stone_m)} roll under ${like.water.smallLength(depth_m)} of water.`}
         </li>
         <li>{vWords({ ...surface, froude: flow.froude }, show.smallLength)}</li>
         {crossFall_m > 0 && (
           <li className="font-bold">
-            One side lies {show.smallLength(crossFall_m)} deeper: sand lies along the other.
+            One side lies {like.water.smallLength(crossFall_m)} deeper: sand lies along the other.
           </li>
         )}
       </ul>

@@ -8,6 +8,7 @@ import {
   type WaterSurface,
 } from '@riffle/core';
 import { useShow } from '../../units/useShow.ts';
+import type { SetShow } from './setShow.ts';
 import { Grip } from '../../ui/Grip.tsx';
 import { stonePath } from '../../ui/stonePath.ts';
 
@@ -21,6 +22,8 @@ interface BoxSideProps {
   readonly surface: WaterSurface;
   /** The slope advised; null: it stays. */
   readonly advised: number | null;
+  /** Head and water in the units they were typed in. */
+  readonly like: SetShow;
   readonly onSlope: (slope: number) => void;
   readonly onDepth: (depth_m: number) => void;
 }
@@ -29,7 +32,18 @@ const line = (points: readonly (readonly [number, number])[]): string =>
   points.map(([px, py], i) => `${i ? 'L' : 'M'}${px.toFixed(1)} ${py.toFixed(1)}`).join('');
 
 /** The box from the side, true to scale: its drop, the water drawn down along it, riffles, stones. Dashed is where the head should go. */
-export function BoxSide({ width, left, right, setting, middle, surface, advised, onSlope, onDepth }: BoxSideProps) {
+export function BoxSide({
+  width,
+  left,
+  right,
+  setting,
+  middle,
+  surface,
+  advised,
+  like,
+  onSlope,
+  onDepth,
+}: BoxSideProps) {
   const show = useShow();
   const { slope, sections } = setting;
   const length_m = boxLength_m(sections);
@@ -160,7 +174,7 @@ export function BoxSide({ width, left, right, setting, middle, surface, advised,
               drop
             </text>
             <text className="halo" x={right + 44} y={headY - 2} fontSize="15" fontWeight="700">
-              {show.smallLength(drop_m)}
+              {like.head.smallLength(drop_m)}
             </text>
             <path
               d={`M${left} ${height - 14}v-6M${right} ${height - 14}v-6M${left} ${height - 17}H${right}`}
@@ -188,7 +202,7 @@ export function BoxSide({ width, left, right, setting, middle, surface, advised,
             fontWeight="700"
           >
             head {moved.head_m > 0 ? '+' : '−'}
-            {show.smallLength(Math.abs(moved.head_m))}
+            {like.head.smallLength(Math.abs(moved.head_m))}
           </text>
         )}
         <text
@@ -200,7 +214,7 @@ export function BoxSide({ width, left, right, setting, middle, surface, advised,
           textAnchor="end"
           style={{ fill: 'var(--water)' }}
         >
-          {show.smallLength(depth_m)}
+          {like.water.smallLength(depth_m)}
         </text>
       </g>
       <Grip
@@ -210,7 +224,7 @@ export function BoxSide({ width, left, right, setting, middle, surface, advised,
         value={Math.round(slope * length_m * 1000)}
         min={3}
         max={Math.round(0.4 * length_m * 1000)}
-        says={`drop ${show.smallLength(slope * length_m)}, ${show.pitch(slope)}`}
+        says={`drop ${like.head.smallLength(slope * length_m)}, ${like.pitch(slope, length_m)}`}
         perPx={0.7}
         step={1}
         onMove={(drop_mm) => onSlope(drop_mm / 1000 / length_m)}
@@ -222,7 +236,7 @@ export function BoxSide({ width, left, right, setting, middle, surface, advised,
         value={Math.round(depth_m * 10_000) / 10}
         min={3}
         max={300}
-        says={show.smallLength(depth_m)}
+        says={like.water.smallLength(depth_m)}
         color="var(--water)"
         perPx={0.25}
         step={0.5}

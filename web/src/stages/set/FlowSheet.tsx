@@ -2,7 +2,8 @@ import { USUAL_SURFACE_FACTOR, VALVES, type Entered, type ValveOpen } from '@rif
 import { useEffect, useState } from 'react';
 import { useContainers } from '../../records/useContainers.ts';
 import { readEntered } from '../../units/readEntered.ts';
-import { useShow } from '../../units/useShow.ts';
+import { showLike } from '../../units/showLike.ts';
+import { useShow, type Show } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
@@ -28,6 +29,7 @@ export function FlowSheet({ temperature_C, onClose, onFlow, onCreek }: FlowSheet
   const read = readFlow(draft, temperature_C, useContainers());
   const { flow_m3_s, dam } = read;
   const { way } = draft;
+  const like = likeTyped(show, draft);
   return (
     <Sheet title="Measure the flow" onClose={onClose}>
       <div className="flex flex-col gap-2">
@@ -70,12 +72,12 @@ export function FlowSheet({ temperature_C, onClose, onFlow, onCreek }: FlowSheet
           />
         )}
         <p className="font-serif text-[20px] font-semibold text-water" role="status">
-          {read.problem ?? (flow_m3_s === null ? ASKS[way] : show.flow(flow_m3_s))}
-          {dam && `, of it ${show.flow(dam.low)} to ${show.flow(dam.high)} by the dam`}
+          {read.problem ?? (flow_m3_s === null ? ASKS[way] : like.flow(flow_m3_s))}
+          {dam && `, of it ${like.flow(dam.low)} to ${like.flow(dam.high)} by the dam`}
         </p>
         <p className="text-[12.5px] text-ink-2">
           {read.pumped &&
-            `${show.length(read.pumped.frictionLoss_m)} of ${show.length(read.pumped.head_m)} of head go into the hose. `}
+            `${like.length(read.pumped.frictionLoss_m)} of ${like.length(read.pumped.head_m)} of head go into the hose. `}
           {RESTS[way]}
         </p>
         <div className="grid gap-2 sm:grid-cols-2">
@@ -111,6 +113,12 @@ const RESTS: Readonly<Record<FlowWay, string>> = {
     'Saw a right-angled notch into a board, bed it in clay so that all the water goes through, and read the height two hands above the board where it is still. Leave the stick there: it is your gauge, one look a day.',
   pump: 'Run it wide open and throttle it for the clean-up only. Its curve is taken as a parabola between the two figures of its plate.',
 };
+
+/** In the units of what the way asks for first. */
+const likeTyped = (show: Show, { way, run, bucket, notch, lift }: FlowDraft): Show =>
+  way === 'bucket'
+    ? showLike(show, 'volume', bucket)
+    : showLike(show, 'length', { float: run, notch, pump: lift }[way]);
 
 interface FieldsProps {
   readonly draft: FlowDraft;

@@ -1,7 +1,7 @@
 import { SYMPTOM_IDS, type Seen } from '@riffle/core';
-import { useShow } from '../../units/useShow.ts';
 import { seenAfter, SymptomButton } from './SymptomButton.tsx';
 import { Block } from '../../ui/Judgement.tsx';
+import type { SetShow } from './setShow.ts';
 import type { SetVerdictFound } from './solveSetup.ts';
 import { SymptomDrawing } from './SymptomDrawing.tsx';
 import { FAULT_WORDS, SYMPTOM_WORDS } from './symptomWords.ts';
@@ -9,6 +9,8 @@ import { FAULT_WORDS, SYMPTOM_WORDS } from './symptomWords.ts';
 interface SeenStripProps {
   readonly seen: Seen;
   readonly verdict: SetVerdictFound | null;
+  /** Head and water in the units they were typed in. */
+  readonly like: SetShow;
   readonly onChange: (seen: Seen) => void;
 }
 
@@ -17,8 +19,7 @@ const MOST_FAULTS = 3;
 const LEAST_CHANCE = 0.1;
 
 /** For those who read the box and not its numbers: what is seen, each a tap; again for looked and not there; again for not looked. Below, what may be behind it. */
-export function SeenStrip({ seen, verdict, onChange }: SeenStripProps) {
-  const show = useShow();
+export function SeenStrip({ seen, verdict, like, onChange }: SeenStripProps) {
   // What is as it should be asks for no cause.
   const asked = SYMPTOM_IDS.some((id) => id !== 'clears' && seen[id]);
   return (
@@ -47,7 +48,7 @@ export function SeenStrip({ seen, verdict, onChange }: SeenStripProps) {
                   <li key={f.fault} className="flex items-baseline gap-3 border-b border-rule py-1">
                     <b className="w-16 shrink-0">{Math.min(9, Math.max(1, Math.round(10 * f.chance)))} in 10</b>
                     <span>
-                      {words.is}: <b>{words.do(f, show)}</b>
+                      {words.is}: <b>{words.do(f, like)}</b>
                       <span className="text-ink-2">; then {words.then}</span>
                     </span>
                   </li>

@@ -1,27 +1,34 @@
 import { boxLength_m, toldSection, type BoxSetting, type SolvedBox } from '@riffle/core';
 import { useShow } from '../../units/useShow.ts';
+import type { SetShow } from './setShow.ts';
 import type { Weighed } from './solveSetup.ts';
 
 interface SetNumbersProps {
   readonly now: { readonly setting: BoxSetting; readonly middle: SolvedBox; readonly weighed: Weighed };
   readonly then: { readonly setting: BoxSetting; readonly weighed: Weighed } | null;
+  /** Pitch, drop and water in the units they were typed in. */
+  readonly like: SetShow;
 }
 
 /** The setting in figures, now and as advised. */
-export function SetNumbers({ now, then }: SetNumbersProps) {
+export function SetNumbers({ now, then, like }: SetNumbersProps) {
   const show = useShow();
   const length_m = boxLength_m(now.setting.sections);
   const flow = now.middle.sections[toldSection(now.setting.sections)]?.flow;
   const percent = (share: number): string => (share > 0.985 ? '98+ %' : `${Math.round(100 * share)} %`);
   const rows: readonly (readonly [name: string, now: string, then: string | undefined])[] = [
     ['works', percent(now.weighed.works), then?.weighed && percent(then.weighed.works)],
-    ['pitch', show.pitch(now.setting.slope), then?.setting && show.pitch(then.setting.slope)],
+    ['pitch', like.pitch(now.setting.slope, length_m), then?.setting && like.pitch(then.setting.slope, length_m)],
     [
       'drop',
-      show.smallLength(now.setting.slope * length_m),
-      then?.setting && show.smallLength(then.setting.slope * length_m),
+      like.head.smallLength(now.setting.slope * length_m),
+      then?.setting && like.head.smallLength(then.setting.slope * length_m),
     ],
-    ['water', show.smallLength(now.weighed.depth_m), then?.weighed && show.smallLength(then.weighed.depth_m)],
+    [
+      'water',
+      like.water.smallLength(now.weighed.depth_m),
+      then?.weighed && like.water.smallLength(then.weighed.depth_m),
+    ],
     [
       'takes',
       show.throughput(now.weighed.capacity_m3_s.middle * 3600),

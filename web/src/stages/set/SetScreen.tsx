@@ -15,6 +15,7 @@ import { LinkSheet } from './LinkSheet.tsx';
 import { Suspense } from 'react';
 import { HowItStands } from './HowItStands.tsx';
 import { RigSheet } from './RigSheet.tsx';
+import { setShow } from './setShow.ts';
 import { setWords } from './setWords.tsx';
 import { SeenStrip } from './SeenStrip.tsx';
 import { AtAGlance, SolvedBox } from './SolvedBox.tsx';
@@ -34,7 +35,12 @@ export function SetScreen({ rigInHand }: { readonly rigInHand: RigInHand }) {
   const rest = (
     <>
       {inHand.solved && (
-        <SeenStrip seen={inHand.draft.seen} verdict={inHand.verdict} onChange={(seen) => inHand.change({ seen })} />
+        <SeenStrip
+          seen={inHand.draft.seen}
+          verdict={inHand.verdict}
+          like={setShow(show, inHand.draft)}
+          onChange={(seen) => inHand.change({ seen })}
+        />
       )}
       <BoxLog page={page} />
       {rig && (

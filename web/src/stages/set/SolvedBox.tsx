@@ -10,6 +10,7 @@ import { BoxWindowChart } from './BoxWindowChart.tsx';
 import { CatchChart } from './CatchChart.tsx';
 import { FeedDial } from './FeedDial.tsx';
 import { isDrowned, type SettingRead } from './readSetup.ts';
+import { setShow } from './setShow.ts';
 import { SetNumbers } from './SetNumbers.tsx';
 import type { SetVerdictFound } from './solveSetup.ts';
 import type { SetOnPage } from './useSetScreen.ts';
@@ -23,6 +24,7 @@ interface SolvedBoxProps {
 export function SolvedBox({ page, solved, rest = false }: SolvedBoxProps & { readonly rest?: boolean }) {
   const show = useShow();
   const [attach, width] = useWidth(640);
+  const like = setShow(show, page.inHand.draft);
   const { setting, middle } = solved;
   const { readings, verdict, surface } = page.inHand;
   const then = changedTo(verdict);
@@ -34,12 +36,12 @@ export function SolvedBox({ page, solved, rest = false }: SolvedBoxProps & { rea
         {!rest && (
           <Block title="The box from the side" aside="to scale; drag head and water; dashed: where it should go">
             <Side page={page} solved={solved} width={width} />
-            {surface && <BoxEnd setting={setting} middle={middle} surface={surface} />}
+            {surface && <BoxEnd setting={setting} middle={middle} surface={surface} like={like} />}
           </Block>
         )}
         {rest && surface && (
           <Block title="From the tail" aside="to scale">
-            <BoxEnd setting={setting} middle={middle} surface={surface} />
+            <BoxEnd setting={setting} middle={middle} surface={surface} like={like} />
           </Block>
         )}
         {verdict && (
@@ -85,6 +87,7 @@ export function SolvedBox({ page, solved, rest = false }: SolvedBoxProps & { rea
             <SetNumbers
               now={{ setting, middle, weighed: verdict.now }}
               then={then && { setting: then.setting, weighed: then.after }}
+              like={like}
             />
           </Block>
         )}
@@ -112,6 +115,7 @@ const endsOf = (width: number): readonly [number, number] =>
 const changedTo = (verdict: SetVerdictFound | null) => (verdict?.advice.kind === 'change' ? verdict.advice : null);
 
 function Side({ page, solved: { setting, middle }, width }: SolvedBoxProps & { readonly width: number }) {
+  const show = useShow();
   const { surface } = page.inHand;
   const then = changedTo(page.inHand.verdict);
   const [left, right] = endsOf(width);
@@ -125,6 +129,7 @@ function Side({ page, solved: { setting, middle }, width }: SolvedBoxProps & { r
       middle={middle}
       surface={surface}
       advised={then && then.setting.slope !== setting.slope ? then.setting.slope : null}
+      like={setShow(show, page.inHand.draft)}
       onSlope={(slope) => page.dragSlope(slope, boxLength_m(setting.sections))}
       onDepth={page.dragDepth}
     />
@@ -142,12 +147,14 @@ function MayErr({ page, solved: { setting } }: SolvedBoxProps) {
   if (!found) return null;
   const length_m = boxLength_m(setting.sections);
   // A hand sets no finer than a millimeter.
-  const whole = (by_m: number): string => show.smallLength(Math.max(0.001, Math.round(by_m * 1000) / 1000));
+  const like = setShow(show, page.inHand.draft);
+  const whole = (of: 'head' | 'water', by_m: number): string =>
+    like[of].smallLength(Math.max(0.001, Math.round(by_m * 1000) / 1000));
   return (
     <p className="mt-1 text-[13.5px]">
-      {then ? 'Set there' : 'Set so'}, you may err by {whole(found.steeper * length_m)} of head up and{' '}
-      {whole(found.flatter * length_m)} down, and by {whole(found.thinner_m)} less or {whole(found.deeper_m)} more
-      water.
+      {then ? 'Set there' : 'Set so'}, you may err by {whole('head', found.steeper * length_m)} of head up and{' '}
+      {whole('head', found.flatter * length_m)} down, and by {whole('water', found.thinner_m)} less or{' '}
+      {whole('water', found.deeper_m)} more water.
     </p>
   );
 }

@@ -1,5 +1,5 @@
 import type { Lever } from '@riffle/core';
-import type { Show } from '../../units/useShow.ts';
+import type { SetShow } from './setShow.ts';
 
 /** A flat stone under an end is about so thick, m. Common practice, no source. */
 const FLAT_STONE_M = 0.03;
@@ -13,14 +13,14 @@ function inHand(height_m: number): string {
 }
 
 /** What to do, as the beginning of a sentence. */
-export function leverWords(lever: Lever, show: Show): string {
+export function leverWords(lever: Lever, show: SetShow): string {
   switch (lever.kind) {
     case 'head':
-      return `${lever.head_m > 0 ? 'Lift' : 'Lower'} the head ${show.smallLength(Math.abs(lever.head_m))}`;
+      return `${lever.head_m > 0 ? 'Lift' : 'Lower'} the head ${show.head.smallLength(Math.abs(lever.head_m))}`;
     case 'water':
-      return `${lever.water_m > 0 ? 'Let in' : 'Take off'} ${show.smallLength(Math.abs(lever.water_m))} of water`;
+      return `${lever.water_m > 0 ? 'Let in' : 'Take off'} ${show.water.smallLength(Math.abs(lever.water_m))} of water`;
     case 'screen':
-      return `Screen to ${show.smallLength(lever.stone_m)}`;
+      return `Screen to ${show.stone.smallLength(lever.stone_m)}`;
     case 'slower':
       return 'Feed slower';
     case 'level':
@@ -29,14 +29,14 @@ export function leverWords(lever: Lever, show: Show): string {
 }
 
 /** How it is done by hand. */
-export function leverByHand(lever: Lever, show: Show, typedPitch: string): string {
+export function leverByHand(lever: Lever, show: SetShow, typedPitch: string): string {
   switch (lever.kind) {
     case 'head':
       return `${inHand(Math.abs(lever.head_m))} ${lever.head_m > 0 ? 'under the head' : 'out from under it'}, to ${typedPitch}`;
     case 'water':
       return lever.water_m > 0
-        ? `stones at the mouth, or the box further into the run, until ${show.smallLength(lever.depth_m)} stand over the lining`
-        : `a stone out of the way, until ${show.smallLength(lever.depth_m)} stand over the lining`;
+        ? `stones at the mouth, or the box further into the run, until ${show.water.smallLength(lever.depth_m)} stand over the lining`
+        : `a stone out of the way, until ${show.water.smallLength(lever.depth_m)} stand over the lining`;
     case 'screen':
       return 'look through what stays on it before it goes';
     case 'slower':

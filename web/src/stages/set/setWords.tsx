@@ -1,14 +1,15 @@
 import type { StoredRig } from '@riffle/contract';
 import { boxLength_m, toldSection, USUAL_MIX, type Seen, type SymptomId } from '@riffle/core';
 import type { ReactNode } from 'react';
-import { asTyped, unitTyped, valueOf } from '../../units/readEntered.ts';
+import { asTyped, valueOf } from '../../units/readEntered.ts';
 import type { Show } from '../../units/useShow.ts';
+import { showLike } from '../../units/showLike.ts';
 import { Gold } from '../../ui/Judgement.tsx';
 import { plural } from '../../ui/plural.ts';
 import { inTen, percentBand } from '../../units/inTen.ts';
 import { leverByHand, leverWords } from './leverWords.ts';
+import { setShow } from './setShow.ts';
 import { HAND_LIFT_M, isDrowned } from './readSetup.ts';
-import { pitchText } from '../../box/pitchText.ts';
 import { FAULT_WORDS, SYMPTOM_WORDS } from './symptomWords.ts';
 import type { SetVerdictFound, Weighed } from './solveSetup.ts';
 import type { SetupInHand } from './useSetup.ts';
@@ -50,6 +51,7 @@ function foundWords(inHand: SetupInHand, { now, advice, measured, faults }: SetV
   if (dry) return dry;
   const drowned = tailDrowned(inHand, show);
   if (drowned) return drowned;
+  const inHands = setShow(show, draft);
   const bucket_L = valueOf(readings.bucket);
   // Gold too fine for eyes is in no count.
   const gold = solved?.setting.gold === USUAL_MIX ? 'the gold' : 'the gold you count';
@@ -67,7 +69,7 @@ function foundWords(inHand: SetupInHand, { now, advice, measured, faults }: SetV
     return {
       sentence: (
         <>
-          {upperFirst(FAULT_WORDS[behind.fault].do(behind, show))}: {trouble}, and likeliest{' '}
+          {upperFirst(FAULT_WORDS[behind.fault].do(behind, inHands))}: {trouble}, and likeliest{' '}
           {FAULT_WORDS[behind.fault].is}.
         </>
       ),
@@ -98,12 +100,9 @@ function foundWords(inHand: SetupInHand, { now, advice, measured, faults }: SetV
       rests: `${LIMITED_BY[advice.by]} ${model}`,
     };
   const { levers, after } = advice;
-  const unit = unitTyped('pitch', draft.pitch);
   const length_m = solved ? boxLength_m(solved.setting.sections) : 1;
-  // No finer than a hand can set it.
-  const typed = `${Number(pitchText(advice.setting.slope, unit, length_m)).toFixed(unit === 'mm' ? 0 : 2)} ${unit}`;
   const lost = lostBy(now, after);
-  const words = levers.map((l) => leverWords(l, show));
+  const words = levers.map((l) => leverWords(l, inHands));
   return {
     sentence: (
       <>
@@ -111,7 +110,7 @@ function foundWords(inHand: SetupInHand, { now, advice, measured, faults }: SetV
         {seenWords(draft.seen) ?? whyNot(now, asTyped(draft.stone).replace(/[“”]/g, ''))}. Then it {does(after)}.
       </>
     ),
-    rests: `${upperFirst(levers.map((l) => leverByHand(l, show, typed)).join('; '))}. ${lost ? `${lost} ` : ''}Look for stones that roll through from head to tail, and sand that turns over behind each riffle. ${model}`,
+    rests: `${upperFirst(levers.map((l) => leverByHand(l, inHands, inHands.pitch(advice.setting.slope, length_m))).join('; '))}. ${lost ? `${lost} ` : ''}Look for stones that roll through from head to tail, and sand that turns over behind each riffle. ${model}`,
   };
 }
 
@@ -119,7 +118,8 @@ function foundWords(inHand: SetupInHand, { now, advice, measured, faults }: SetV
 const LIKELY = 0.35;
 
 /** A box set in more water than there is: said before anything else of it. */
-function tooLittleHere({ draft, readings, solved }: SetupInHand, show: Show): SetWords | null {
+function tooLittleHere({ draft, readings, solved }: SetupInHand, own: Show): SetWords | null {
+  const show = showLike(own, 'flow', draft.creek);
   const gives_m3_s = (valueOf(readings.creek) ?? 0) / 1000;
   if (!solved || gives_m3_s <= 0) return null;
   const takes_m3_s = solved.middle.sections[toldSection(solved.setting.sections)]?.flow.flow_m3_s ?? 0;
@@ -135,7 +135,8 @@ function tooLittleHere({ draft, readings, solved }: SetupInHand, show: Show): Se
   };
 }
 /** A tail that stands in the pool below: nothing else counts before the water can leave; null where it shoots out. */
-function tailDrowned({ solved, surface }: SetupInHand, show: Show): SetWords | null {
+function tailDrowned({ draft, solved, surface }: SetupInHand, own: Show): SetWords | null {
+  const show = showLike(own, 'length', draft.tail);
   if (!solved || !surface || !isDrowned(surface)) return null;
   // A hand sets no finer than half a centimeter.
   const lift = show.smallLength(Math.ceil(surface.lift_m / HAND_LIFT_M) * HAND_LIFT_M);

@@ -1,5 +1,5 @@
 import type { Fault, FaultId, SymptomId } from '@riffle/core';
-import type { Show } from '../../units/useShow.ts';
+import type { SetShow } from './setShow.ts';
 
 /** What one sees at the box, in the trade's words, and where to look for it. Common practice, no source. */
 export const SYMPTOM_WORDS: Readonly<Record<SymptomId, { readonly name: string; readonly look: string }>> = {
@@ -16,22 +16,24 @@ export const SYMPTOM_WORDS: Readonly<Record<SymptomId, { readonly name: string; 
 /** A fault as it is said: what it is, what to do, and what to look for after it. Common practice, no source. */
 interface FaultWords {
   readonly is: string;
-  readonly do: (fault: Fault, show: Show) => string;
+  readonly do: (fault: Fault, show: SetShow) => string;
   readonly then: string;
 }
 /** By so much at least a hand changes anything, m. */
 const HAND_M = 0.002;
-const by = (m: number | null, show: Show): string =>
+const by = (m: number | null, show: SetShow['head']): string =>
   show.smallLength(Math.max(HAND_M, Math.round(Math.abs(m ?? 0) * 1000) / 1000));
 export const FAULT_WORDS: Readonly<Record<FaultId, FaultWords>> = {
   'too slow': {
     is: 'it runs slower than entered',
-    do: ({ head_m, water_m }, show) => `lift the head ${by(head_m, show)}, or let in ${by(water_m, show)} of water`,
+    do: ({ head_m, water_m }, show) =>
+      `lift the head ${by(head_m, show.head)}, or let in ${by(water_m, show.water)} of water`,
     then: 'stones roll through from head to tail',
   },
   'too fast': {
     is: 'it runs faster than entered',
-    do: ({ head_m, water_m }, show) => `lower the head ${by(head_m, show)}, or take ${by(water_m, show)} of water away`,
+    do: ({ head_m, water_m }, show) =>
+      `lower the head ${by(head_m, show.head)}, or take ${by(water_m, show.water)} of water away`,
     then: 'black sand stays behind the riffles',
   },
   overfed: {

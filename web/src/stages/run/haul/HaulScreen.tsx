@@ -8,6 +8,7 @@ import { plural } from '../../../ui/plural.ts';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { useWidth } from '../../../ui/useWidth.ts';
 import { moneyText } from '../../../units/moneyText.ts';
+import { showLike } from '../../../units/showLike.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { inTen } from '../../../units/inTen.ts';
 import { haulWords, wayName } from './haulWords.ts';
@@ -19,7 +20,8 @@ export function HaulScreen() {
   const show = useShow();
   const { ground, found } = haul;
   const cost = costText(haul);
-  const said = found && haulWords(found, cost, (km) => far(km, show.display.system));
+  const said =
+    found && haulWords(found, cost, (km) => far(km, showLike(show, 'length', haul.draft.distance).display.system));
   return (
     <div className="flex flex-col gap-4" aria-busy={haul.problem !== null && !haul.settled}>
       <header className="flex flex-wrap items-baseline justify-between gap-x-4 border-b border-rule pb-2">
@@ -119,6 +121,7 @@ function Road({ haul, trips }: { readonly haul: Haul; readonly trips: number }) 
   const [attach, width] = useWidth(420);
   const show = useShow();
   const { readings, draft } = haul;
+  const { system } = showLike(show, 'length', draft.distance).display;
   if (!readings.distance.ok || !readings.volume.ok || !readings.payload_kg.ok) return null;
   const has2 = readings.between.ok && readings.between.value > 0;
   const [from, hole, second] = [46, has2 ? width * 0.62 : width - 70, width - 40];
@@ -132,7 +135,7 @@ function Road({ haul, trips }: { readonly haul: Haul; readonly trips: number }) 
           height="112"
           className="block"
           role="img"
-          aria-label={`${plural(trips, 'trip')} of ${far(readings.distance.value, show.display.system)} each way`}
+          aria-label={`${plural(trips, 'trip')} of ${far(readings.distance.value, system)} each way`}
         >
           <path d={`M6 84L${from} 46L${from + 34} 84Z`} fill="url(#gravel)" stroke="var(--ink)" strokeWidth="1.4" />
           {Array.from({ length: drawn }, (_, i) => (
@@ -156,7 +159,7 @@ function Road({ haul, trips }: { readonly haul: Haul; readonly trips: number }) 
             strokeDasharray={Number(draft.dryInTen) > 0 ? '5 4' : undefined}
           />
           <text className="halo" x={(from + hole) / 2} y="104" fontSize="13" textAnchor="middle" fontWeight="700">
-            {far(readings.distance.value, show.display.system)}
+            {far(readings.distance.value, system)}
           </text>
           {Number(draft.dryInTen) > 0 && (
             <text className="halo" x={hole} y="66" fontSize="12.5" textAnchor="middle">
@@ -176,7 +179,7 @@ function Road({ haul, trips }: { readonly haul: Haul; readonly trips: number }) 
                 strokeWidth="2"
               />
               <text className="halo" x={(hole + second) / 2} y="104" fontSize="13" textAnchor="middle">
-                {far(readings.between.value, show.display.system)}
+                {far(readings.between.value, system)}
               </text>
             </>
           )}

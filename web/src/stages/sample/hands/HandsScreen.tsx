@@ -88,7 +88,7 @@ export function HandsScreen() {
           </div>
         </Block>
         <div className="flex flex-col gap-6">
-          <Practice seedings={seedings} hands={hands} />
+          <Practice seedings={seedings} hands={hands} isDry={ground.kind === 'wash'} />
           <TrialsBlock groundId={ground.id} measures={PAN_MEASURES} a="as I pan now" />
           <Seeing />
         </div>

@@ -14,17 +14,19 @@ import { useLocalTime } from '../../../when/useLocalTime.ts';
 interface PracticeProps {
   readonly seedings: readonly StoredSeeding[];
   readonly hands: readonly { readonly panner: string; readonly recovery: Recovery }[];
+  /** Whether one pans dry on this ground. */
+  readonly isDry: boolean;
 }
 
 /** Practice pans: put in grains you counted, pan as you always do, count what comes back. */
-export function Practice({ seedings, hands }: PracticeProps) {
+export function Practice({ seedings, hands, isDry }: PracticeProps) {
   const local = useLocalTime();
   const { put: keepIt, takeOut } = useKeep('seedings');
   /** A pan of the list that is put right; null: a new one. */
   const [mended, setMended] = useState<StoredSeeding | null>(null);
   const [panner, setPanner] = useState(() => seedings.at(-1)?.panner ?? '');
   const [size, setSize] = useState<ColorClass>('-40');
-  const [way, setWay] = useState<StoredSeeding['way']>('wet');
+  const [way, setWay] = useState<StoredSeeding['way']>(isDry ? 'dry' : 'wet');
   const [putIn, setPutIn] = useState('10');
   const [cameBack, setCameBack] = useState('');
   const [tried, setTried] = useState(false);

@@ -2,6 +2,7 @@ import type { StoredSpot } from '@riffle/contract';
 import { correctForHands, type Recovery, type SpotGrade } from '@riffle/core';
 import { plural } from '../../../ui/plural.ts';
 import { asTyped } from '../../../units/readEntered.ts';
+import { showLike } from '../../../units/showLike.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { Gold, Judgement } from '../../../ui/Judgement.tsx';
 import type { SampleInHand } from './useSampleDraft.ts';
@@ -35,7 +36,7 @@ export function SampleVerdict({ spot, inHand, hands, effective, best }: SampleVe
         How much did you pan at {spot.name}?
       </Judgement>
     );
-  const from = `${asTyped(draft.volume)} ${draft.state}, ${show.volume(inHand.volumeBank_L)} in the bank`;
+  const from = `${asTyped(draft.volume)} ${draft.state}, ${showLike(show, 'volume', draft.volume).volume(inHand.volumeBank_L)} in the bank`;
   // As the last pan, and nothing counted: nobody said that it is a blank.
   if (grade.kind === 'blank' && draft.asUsual)
     return (

@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { Gold } from '../../../ui/Judgement.tsx';
 import { plural } from '../../../ui/plural.ts';
 import { valueOf } from '../../../units/readEntered.ts';
+import { showLike } from '../../../units/showLike.ts';
 import type { Show } from '../../../units/useShow.ts';
 import { inTen, percentBand } from '../../../units/inTen.ts';
 import type { WasherOnPage } from './useWasherScreen.ts';
@@ -80,22 +81,28 @@ function found(page: WasherOnPage, verdict: WasherVerdict, setting: WasherSettin
       rests: `${advice.by === 'air' ? 'A finer screen, bellows of a longer stroke, or a more open cloth is what is missing.' : 'A longer tray, or water, is what is missing.'} ${model}`,
     };
   const { lever, after } = advice;
+  const like: WasherShow = {
+    head: showLike(show, 'pitch', draft.pitch),
+    screen: showLike(show, 'length', draft.screen),
+  };
   return {
     sentence: (
       <>
-        {leverWords(lever, rig, show)}: {seen ?? whyNot(now, lever)}. Then it {does(after)}.
+        {leverWords(lever, rig, like)}: {seen ?? whyNot(now, lever)}. Then it {does(after)}.
       </>
     ),
-    rests: `${leverByHand(lever, setting, rig, bucket_L, show)} ${LOOK_FOR[lever.kind]} ${model}`,
+    rests: `${leverByHand(lever, setting, rig, bucket_L, like)} ${LOOK_FOR[lever.kind]} ${model}`,
   };
 }
 
+/** Head and screen in the units they were typed in. */
+interface WasherShow {
+  readonly head: Pick<Show, 'smallLength'>;
+  readonly screen: Pick<Show, 'smallLength'>;
+}
+
 /** What to do, as the beginning of a sentence. */
-export function leverWords(
-  lever: WasherLever,
-  rig: Pick<StoredRig, 'washer'>,
-  show: Pick<Show, 'smallLength'>,
-): string {
+export function leverWords(lever: WasherLever, rig: Pick<StoredRig, 'washer'>, like: WasherShow): string {
   switch (lever.kind) {
     case 'dry':
       return 'Dry it first';
@@ -109,9 +116,9 @@ export function leverWords(
       return `${COUNT[sizes - 1] ?? sizes} pulley ${sizes === 1 ? 'size' : 'sizes'} ${up ? 'up' : 'down'}`;
     }
     case 'drop':
-      return `${lever.drop_m > 0 ? 'Lift' : 'Lower'} the head ${show.smallLength(Math.abs(lever.drop_m))}`;
+      return `${lever.drop_m > 0 ? 'Lift' : 'Lower'} the head ${like.head.smallLength(Math.abs(lever.drop_m))}`;
     case 'screen':
-      return `Screen to ${show.smallLength(lever.screen_m)}`;
+      return `Screen to ${like.screen.smallLength(lever.screen_m)}`;
   }
 }
 /** From one pulley to the next there is so much speed. Common practice, no source. */
@@ -124,7 +131,7 @@ function leverByHand(
   setting: WasherSetting,
   { washer }: StoredRig,
   bucket_L: number | null,
-  show: Show,
+  like: WasherShow,
 ): string {
   switch (lever.kind) {
     case 'dry':
@@ -143,7 +150,7 @@ function leverByHand(
       return `To ${puffs} puffs a minute: ${pulley}or ${lever.times > 1 ? 'a smaller' : 'a larger'} one on the bellows.`;
     }
     case 'drop':
-      return `To a drop of ${show.smallLength(lever.slope * setting.length_m)} over the tray.`;
+      return `To a drop of ${like.head.smallLength(lever.slope * setting.length_m)} over the tray.`;
     case 'screen':
       return 'What stays on it is looked through before it goes.';
   }
