@@ -1,5 +1,6 @@
 import type { StoredSpot } from '@riffle/contract';
 import type { SampleGrade, SpotGrade } from '@riffle/core';
+import { memo } from 'react';
 import { useShow } from '../../../units/useShow.ts';
 import { useWidth } from '../../../ui/useWidth.ts';
 
@@ -14,7 +15,7 @@ interface NeighborsProps {
 const ROW = 30;
 
 /** The spot between its neighbors up and down the creek, grades with their bands on one log scale. Upstream on top. */
-export function Neighbors({ spots, grades, spot, now }: NeighborsProps) {
+export const Neighbors = memo(function Neighbors({ spots, grades, spot, now }: NeighborsProps) {
   const [attach, width] = useWidth(380);
   const show = useShow();
   const ordered = spots
@@ -83,7 +84,7 @@ export function Neighbors({ spots, grades, spot, now }: NeighborsProps) {
       </svg>
     </div>
   );
-}
+});
 
 function Whisker({
   grade,

@@ -18,6 +18,17 @@ interface PanFactsProps {
 
 /** What else is known of this pan: its layer, its place in the bucket, whose hands, how and how long. */
 export function PanFacts({ inHand, pits, sameBucket, showProblem }: PanFactsProps) {
+  const [opened, setOpened] = useState(false);
+  const isOpen = opened || (showProblem && Object.keys(inHand.factProblems).length > 0);
+  return (
+    <details className="border-t border-rule pt-1" open={isOpen} onToggle={(e) => setOpened(e.currentTarget.open)}>
+      <summary className="min-h-11 py-2 font-semibold">More about this pan</summary>
+      {isOpen && <Facts inHand={inHand} pits={pits} sameBucket={sameBucket} showProblem={showProblem} />}
+    </details>
+  );
+}
+
+function Facts({ inHand, pits, sameBucket, showProblem }: PanFactsProps) {
   const { draft, change, factProblems } = inHand;
   const [guide, setGuide] = useState(false);
   const pit = pits.find((p) => p.id === draft.pitId);
@@ -46,11 +57,7 @@ export function PanFacts({ inHand, pits, sameBucket, showProblem }: PanFactsProp
     </Field>
   );
   return (
-    <details
-      className="border-t border-rule pt-1"
-      open={showProblem && Object.keys(factProblems).length > 0 ? true : undefined}
-    >
-      <summary className="min-h-11 py-2 font-semibold">More about this pan</summary>
+    <>
       <div className="grid grid-cols-2 gap-x-4">
         <SelectField
           label="How you pan"
@@ -115,6 +122,6 @@ export function PanFacts({ inHand, pits, sameBucket, showProblem }: PanFactsProp
       {guide && (
         <PanGuide way={draft.way} onClose={() => setGuide(false)} onTook={(min) => change({ took: String(min) })} />
       )}
-    </details>
+    </>
   );
 }

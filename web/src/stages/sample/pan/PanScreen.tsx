@@ -1,6 +1,6 @@
 import { UNSHORED_M, type ColorClass, bestSpot, countColors, effectiveColors, handsForSizes } from '@riffle/core';
 import { TEXTS, type StoredLot } from '@riffle/contract';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { Caution } from '../../../ui/Caution.tsx';
 import { plural } from '../../../ui/plural.ts';
@@ -81,8 +81,17 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
   useKeys(
     useMemo(() => ({ n: () => document.querySelector<HTMLInputElement>('[data-first-field] input')?.focus() }), []),
   );
-  const top = bestSpot([...grades.values()].filter((g) => g.spotId !== picked));
-  const topName = spots.find((s) => s.id === top?.spotId)?.name;
+  const best = useMemo(() => {
+    const top = bestSpot([...grades.values()].filter((g) => g.spotId !== picked));
+    const name = spots.find((s) => s.id === top?.spotId)?.name;
+    return top && name ? { name, grade: top.grade } : null;
+  }, [grades, spots, picked]);
+  // The color shows at the tap, what it says a frame later.
+  const counted = useDeferredValue(inHand);
+  const hands = useMemo(() => {
+    const { panner, way, counts } = counted.draft;
+    return handsForSizes([{ panner: panner.trim(), way, counts }], seedings, weights_mg);
+  }, [counted, seedings, weights_mg]);
 
   const setCount = (size: ColorClass, count: number): void =>
     change({ counts: { ...draft.counts, [size]: Math.max(0, count) } });
@@ -139,18 +148,14 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
       <ClosedFirst ground={ground}>
         <SampleVerdict
           spot={spot}
-          inHand={inHand}
-          hands={handsForSizes(
-            [{ panner: draft.panner.trim(), way: draft.way, counts: draft.counts }],
-            seedings,
-            weights_mg,
-          )}
-          effective={effectiveColors(draft.counts, weights_mg, { spread: draft.gold.text !== '' })}
-          best={top && topName ? { name: topName, grade: top.grade } : null}
+          inHand={counted}
+          hands={hands}
+          effective={effectiveColors(counted.draft.counts, weights_mg, { spread: counted.draft.gold.text !== '' })}
+          best={best}
         />
       </ClosedFirst>
       {/* Between two pans: what to take next. While one is being counted it is in the way. */}
-      {!lot && countColors(draft.counts) === 0 && (
+      {!lot && countColors(counted.draft.counts) === 0 && (
         <div className="text-ink-2">
           <NextLine groundId={ground.id} ranking={ranking} />
         </div>
@@ -302,7 +307,7 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
         </Block>
         <div className="order-3 flex flex-col gap-5 lg:order-none">
           <Block title="Against its neighbors">
-            <Neighbors spots={spots} grades={grades} spot={spot} now={inHand.grade} />
+            <Neighbors spots={spots} grades={grades} spot={spot} now={counted.grade} />
           </Block>
           {spot && (
             <Block title={`Before, at ${spot.name}`}>

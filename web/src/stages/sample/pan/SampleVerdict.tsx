@@ -1,5 +1,6 @@
 import type { StoredSpot } from '@riffle/contract';
 import { correctForHands, type Recovery, type SpotGrade } from '@riffle/core';
+import { memo } from 'react';
 import { plural } from '../../../ui/plural.ts';
 import { asTyped } from '../../../units/readEntered.ts';
 import { showLike } from '../../../units/showLike.ts';
@@ -21,7 +22,7 @@ interface SampleVerdictProps {
 }
 
 /** What this pan says, in one sentence, while it is being counted. */
-export function SampleVerdict({ spot, inHand, hands, effective, best }: SampleVerdictProps) {
+export const SampleVerdict = memo(function SampleVerdict({ spot, inHand, hands, effective, best }: SampleVerdictProps) {
   const show = useShow();
   const { grade, draft, colors } = inHand;
   if (!spot)
@@ -99,4 +100,4 @@ export function SampleVerdict({ spot, inHand, hands, effective, best }: SampleVe
       {against}.
     </Judgement>
   );
-}
+});
