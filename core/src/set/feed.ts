@@ -79,7 +79,7 @@ export function feedCapacity(
 /** (a^-4 + b^-4)^(-1/4): the smaller of two limits, rounded off where they meet. */
 export function bothLimits(a: number, b: number): number {
   if (!(a > 0) || !(b > 0)) return 0;
-  const [low, high] = a < b ? [a, b] : [b, a];
-  const share = low / high;
+  const low = Math.min(a, b);
+  const share = low / Math.max(a, b);
   return low / Math.sqrt(Math.sqrt(1 + share * share * share * share));
 }
