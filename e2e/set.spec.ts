@@ -28,6 +28,26 @@ test('a box that stalls: water and head are named, and set so it is left alone',
   await expect(page.getByText('▲ Write minutes such as 5, or nothing.')).toBeVisible();
 });
 
+test('what was typed in inches is answered in inches, though the device is set to millimeters', async ({
+  page,
+}, info) => {
+  await bringCreek(page, `Inch run ${info.project.name}`);
+  await toStage(page, 'Set');
+  await setBox(page, `Incher ${info.project.name}`);
+  await page.getByLabel('Pitch', { exact: true }).fill('1 in');
+  await page.getByLabel('Water over the lining', { exact: true }).fill('1/2 in');
+  await expect(judgement(page)).toContainText(
+    /^(Let in|Lift the head) [\d/ ]+\sin( of water)?( and (let in|lift the head) [\d/ ]+\sin( of water)?)?: your 1\/2\sin stones stall/,
+  );
+  await expect(page.getByRole('slider', { name: 'Water surface' })).toHaveAttribute('aria-valuetext', /^1\/2\sin$/);
+  await expect(page.getByRole('row', { name: /^water/ })).toContainText(/1\/2\sin/);
+  await expect(page.getByRole('row', { name: /^flow/ })).toContainText(/L\/s/);
+  // The same in millimeters.
+  await page.getByLabel('Pitch', { exact: true }).fill('25 mm');
+  await page.getByLabel('Water over the lining', { exact: true }).fill('13 mm');
+  await expect(judgement(page)).toContainText(/^(Let in|Lift the head) \d+\smm/);
+});
+
 test('the window’s disc dragged sets pitch and water', { tag: '@desk' }, async ({ page }) => {
   await openHalloway(page);
   await toStage(page, 'Set');
