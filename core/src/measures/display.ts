@@ -160,7 +160,7 @@ export const showTemperature = (C: number, d: Display): Figure =>
   d.system === 'metric' ? figure(C, '°C') : figure((C * 9) / 5 + 32, '°F');
 
 /** The figure as one text; the space does not break, so that no line ends between a number and its unit. */
-export const text = ({ digits, unit }: Figure): string => `${digits}\u00a0${unit}`;
+export const text = ({ digits, unit }: Figure): string => `${digits} ${unit}`.replaceAll(' ', '\u00a0');
 
 /** Two figures as a stretch, "2–4 mm": the unit once where both have it and neither is of two parts, as feet with inches are. */
 export function rangeText(from: Figure, to: Figure): string {

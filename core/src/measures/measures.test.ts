@@ -197,7 +197,7 @@ test('figures carry their unit in either system', () => {
 });
 
 describe('US measures as people say them (a rule in inches, feet with inches, common practice)', () => {
-  const says = (figures: ReturnType<typeof text>): string => figures.replace('\u00a0', ' ');
+  const says = (figures: ReturnType<typeof text>): string => figures.replaceAll('\u00a0', ' ');
   const IN = 0.0254;
   test.each([
     [0.5 * IN, '1/2 in'],
