@@ -1,18 +1,20 @@
 import { requirePositive, requireWithin } from '../outOfRange.ts';
-import { gammaCdf, gammaQuantile } from './gamma.ts';
+import { gammaCdf, gammaQuantile, lnGamma } from './gamma.ts';
 import { NORMAL_NODES } from './gaussHermite.ts';
 
 /**
  * Chance that a gamma variable (that shape, unit rate) times a log-normal one of mean 1 and deviation `logSd` of its logarithm is at most x:
  * a count with its luck, times what is not known of the weight of each. Gauss-Hermite over the second; exact for `logSd` 0.
  * @param logSd 0 to 2
+ * @param lnGammaOfShape for who asks of one shape again and again
  */
-export function compoundGammaCdf(x: number, shape: number, logSd: number): number {
+export function compoundGammaCdf(x: number, shape: number, logSd: number, lnGammaOfShape = lnGamma(shape)): number {
   requireWithin('logSd', logSd, 0, 2);
   if (!(x > 0)) return 0;
   if (logSd === 0) return gammaCdf(x, shape);
   let sum = 0;
-  for (const { z, weight } of NORMAL_NODES) sum += weight * gammaCdf(x / Math.exp(logSd * z - logSd ** 2 / 2), shape);
+  for (const { z, weight } of NORMAL_NODES)
+    sum += weight * gammaCdf(x / Math.exp(logSd * z - logSd ** 2 / 2), shape, lnGammaOfShape);
   return Math.min(1, sum);
 }
 
@@ -22,7 +24,8 @@ export function compoundGammaQuantile(chance: number, shape: number, logSd: numb
   requireWithin('chance', chance, 0, 1 - 1e-9);
   if (logSd === 0 || chance === 0) return gammaQuantile(chance, shape);
   // On a logarithmic scale the curve is close to straight: false position, the end that stays halved (Dowell & Jarratt 1971).
-  const f = (u: number): number => compoundGammaCdf(Math.exp(u), shape, logSd) - chance;
+  const ln = lnGamma(shape);
+  const f = (u: number): number => compoundGammaCdf(Math.exp(u), shape, logSd, ln) - chance;
   let low = Math.log(shape) - 0.5;
   let high = low + 1;
   let [atLow, atHigh] = [f(low), f(high)];

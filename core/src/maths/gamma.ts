@@ -21,11 +21,12 @@ export function lnGamma(x: number): number {
  * Regularised lower incomplete gamma function P(shape, x): the chance that a gamma variable
  * of that shape and unit rate is at most x. Series below shape + 1, continued fraction above.
  * Source: Abramowitz & Stegun (1964), 6.5.29 and 6.5.31.
+ * @param lnGammaOfShape for who asks of one shape again and again
  */
-export function gammaCdf(x: number, shape: number): number {
+export function gammaCdf(x: number, shape: number, lnGammaOfShape = lnGamma(shape)): number {
   requirePositive('shape', shape);
   if (!(x > 0)) return 0;
-  const front = Math.exp(-x + shape * Math.log(x) - lnGamma(shape));
+  const front = Math.exp(-x + shape * Math.log(x) - lnGammaOfShape);
   if (x < shape + 1) {
     let term = 1 / shape;
     let sum = term;
@@ -58,7 +59,8 @@ export function gammaQuantile(chance: number, shape: number): number {
   requirePositive('shape', shape);
   requireWithin('chance', chance, 0, 1 - 1e-12);
   if (chance === 0) return 0;
+  const ln = lnGamma(shape);
   let high = shape + 1;
-  while (gammaCdf(high, shape) < chance) high *= 2;
-  return bisect((x) => gammaCdf(x, shape) - chance, 0, high);
+  while (gammaCdf(high, shape, ln) < chance) high *= 2;
+  return bisect((x) => gammaCdf(x, shape, ln) - chance, 0, high);
 }

@@ -1,4 +1,4 @@
-import { gammaCdf, gammaQuantile } from '../maths/gamma.ts';
+import { gammaCdf, gammaQuantile, lnGamma } from '../maths/gamma.ts';
 import type { GradeBelief } from './gradeBelief.ts';
 
 /** Marks on the common scale of grades, evenly on its logarithm. */
@@ -16,7 +16,10 @@ export function chancesOfBest(beliefs: readonly GradeBelief[]): number[] {
   const low = Math.log(Math.max(1e-12, ...beliefs.map((b) => quantile(b, TAIL))));
   const high = Math.log(Math.max(...beliefs.map((b) => quantile(b, 1 - TAIL))));
   const marks = Array.from({ length: MARKS + 1 }, (_, k) => Math.exp(low + ((high - low) * k) / MARKS));
-  const below = beliefs.map((b) => Float64Array.from(marks, (grade) => gammaCdf(grade * b.rate_L_mg, b.shape)));
+  const below = beliefs.map((b) => {
+    const ln = lnGamma(b.shape);
+    return Float64Array.from(marks, (grade) => gammaCdf(grade * b.rate_L_mg, b.shape, ln));
+  });
   const [raw, logs] = [new Float64Array(beliefs.length), new Float64Array(beliefs.length)];
   for (let k = 0; k < MARKS; k++) {
     // A chance of nothing in the product would hide all others: it counts as very small.

@@ -76,17 +76,21 @@ export function poolGround(spots: readonly SpotEvidence[]): { beliefs: GradeBeli
   const seen = spots.map((s) => (s.grade_mg_L > 0 ? s.grade_mg_L : s.oneColor_mg_L / 2));
   const about = Math.log(seen.reduce((a, b) => a + b, 0) / seen.length);
   const likelihoods = spots.map((s) => likelihood(s, about));
-  const telling = likelihoods.filter(
-    (_, i) =>
-      likelihoods.length <= MOST_SPOTS ||
-      Math.floor((i * MOST_SPOTS) / likelihoods.length) !== Math.floor(((i - 1) * MOST_SPOTS) / likelihoods.length),
-  );
-  const logs = kinds().map(({ density, priorLog }) =>
-    telling.reduce((log, l) => log + Math.log(Math.max(1e-300, product(density, l))), priorLog),
+  const isTelling = (i: number): boolean =>
+    spots.length <= MOST_SPOTS ||
+    Math.floor((i * MOST_SPOTS) / spots.length) !== Math.floor(((i - 1) * MOST_SPOTS) / spots.length);
+  // How well each kind of ground explains each spot.
+  const explained = kinds().map(({ density }) => likelihoods.map((l) => product(density, l)));
+  const logs = kinds().map(({ priorLog }, kind) =>
+    (explained[kind] as number[]).reduce((log, p, i) => (isTelling(i) ? log + Math.log(p) : log), priorLog),
   );
   const top = Math.max(...logs);
   const likely = kinds()
-    .map((kind, i) => ({ ...kind, weight: Math.exp((logs[i] as number) - top) }))
+    .map((kind, i) => ({
+      ...kind,
+      weight: Math.exp((logs[i] as number) - top),
+      explains: explained[i] as number[],
+    }))
     .filter((c) => c.weight > UNLIKELY);
   const all = likely.reduce((sum, c) => sum + c.weight, 0);
   const prior = new Float64Array(GRADES.length);
@@ -95,7 +99,7 @@ export function poolGround(spots: readonly SpotEvidence[]): { beliefs: GradeBeli
     // Each kind of ground by how likely all spots make it, and within it the spot by its own count.
     prior.fill(0);
     for (const c of likely) {
-      const weight = c.weight / Math.max(1e-300, product(c.density, l));
+      const weight = c.weight / (c.explains[i] as number);
       for (let k = 0; k < GRADES.length; k++) prior[k] = (prior[k] as number) + weight * (c.density[k] as number);
     }
     let [zero, first, second] = [0, 0, 0];
@@ -119,10 +123,16 @@ export function poolGround(spots: readonly SpotEvidence[]): { beliefs: GradeBeli
   };
 }
 
+/** Sum of the products, two at a time; never nothing, for its logarithm is taken. */
 function product(a: Float64Array, b: Float64Array): number {
-  let sum = 0;
-  for (let k = 0; k < GRADES.length; k++) sum += (a[k] as number) * (b[k] as number);
-  return sum;
+  const last = a.length - 1;
+  let even = (a[last] as number) * (b[last] as number);
+  let odd = 0;
+  for (let k = 0; k < last; k += 2) {
+    even += (a[k] as number) * (b[k] as number);
+    odd += (a[k + 1] as number) * (b[k + 1] as number);
+  }
+  return Math.max(1e-300, even + odd);
 }
 
 function kindOf(mean: number, cv: number, logDensity: (u: number, mean: number, cv: number) => number): Kind {

@@ -61,7 +61,7 @@ export function betweenPanScatter(replicates: readonly (readonly CountedVolume[]
       requireWithin('colors', p.colors, 0, 1e6);
     }
   const weights = weightsOf(
-    CVS.map((cv, i) => several.reduce((sum, pans) => sum + logMarginal(pans, cv), priorLogs[i] as number)),
+    several.map(logMarginals).reduce((sums, of) => sums.map((sum, i) => sum + (of[i] as number)), priorLogs),
   );
   const at = (share: number): number => {
     let sum = 0;
@@ -87,26 +87,33 @@ function meanOver(weights: readonly number[], of: (cv: number) => number): numbe
   return weights.reduce((sum, w, i) => sum + w * of(CVS[i] as number), 0);
 }
 
-/** Log likelihood of a place's pans at a scatter, its mean integrated out; terms that are the same for every scatter are left out. */
-function logMarginal(pans: readonly CountedVolume[], cv: number): number {
+/** Means looked at, as factors of what was found. */
+const MEANS = Array.from({ length: 21 }, (_, i) => Math.exp(-3 + 0.3 * i));
+
+/** Log likelihood of a place's pans at each scatter looked at, its mean integrated out; terms that are the same for every scatter are left out. */
+function logMarginals(pans: readonly CountedVolume[]): number[] {
   const rate = pans.reduce((s, p) => s + p.colors, 0) / pans.reduce((s, p) => s + p.volumeBank_L, 0);
-  const k = cv === 0 ? Infinity : 1 / cv ** 2;
-  const atAnyMean =
-    cv === 0
-      ? 0
-      : pans.reduce((sum, p) => sum + (p.colors === 0 ? 0 : lnGamma(p.colors + k) - lnGamma(k)) + k * Math.log(k), 0);
-  const logs: number[] = [];
-  for (let u = -3; u <= 3.0001; u += 0.3) {
-    let log = atAnyMean;
-    for (const { colors: n, volumeBank_L } of pans) {
-      const mean = rate * Math.exp(u) * volumeBank_L;
+  const expected = MEANS.map((factor) => pans.map((p) => rate * factor * p.volumeBank_L));
+  const counted = expected.map((of) => pans.reduce((sum, p, i) => sum + p.colors * Math.log(of[i] as number), 0));
+  return CVS.map((cv) => {
+    const k = 1 / cv ** 2;
+    const lnGamma_k = cv === 0 ? 0 : lnGamma(k);
+    const atAnyMean =
+      cv === 0
+        ? 0
+        : pans.reduce((sum, p) => sum + (p.colors === 0 ? 0 : lnGamma(p.colors + k) - lnGamma_k) + k * Math.log(k), 0);
+    const logs = expected.map((of, m) => {
+      let log = atAnyMean + (counted[m] as number);
       // Poisson at no scatter, negative binomial above.
-      log += n * Math.log(mean) - (cv === 0 ? mean : (n + k) * Math.log(k + mean));
-    }
-    logs.push(log);
-  }
-  const top = Math.max(...logs);
-  return top + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - top), 0));
+      for (let i = 0; i < of.length; i++) {
+        const mean = of[i] as number;
+        log -= cv === 0 ? mean : ((pans[i] as CountedVolume).colors + k) * Math.log(k + mean);
+      }
+      return log;
+    });
+    const top = Math.max(...logs);
+    return top + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - top), 0));
+  });
 }
 
 /** What scatter adds to the relative variance of several pans taken together: its variance times sum(V^2) / (sum V)^2. One pan gains nothing; many thin it out. */
