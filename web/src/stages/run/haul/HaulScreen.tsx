@@ -262,7 +262,7 @@ function HaulFields({ haul }: { readonly haul: Haul }) {
         {text('payload_kg', 'Goes at a time, kg')}
         {text('speed_km_h', 'Speed on that road, km/h')}
         {text('load_min', 'Loading and unloading, min')}
-        {text('costPerKm', 'A kilometer costs, in your money', 'empty: nothing')}
+        {text('costPerKm', 'A kilometer costs', 'in your money; empty: nothing')}
         {text(
           'wetPace',
           'Buckets an hour at the water',
