@@ -6,6 +6,7 @@ import { useShow } from '../units/useShow.ts';
 import { Button } from '../ui/Button.tsx';
 import { type Candidate } from '@riffle/core';
 import { type DayDraft } from './dayDraft.ts';
+import { numberTyped } from '../units/numberTyped.ts';
 
 interface CarryListProps {
   readonly draft: DayDraft;
@@ -23,12 +24,12 @@ export function CarryList({ draft, change, planned }: CarryListProps) {
   const [name, setName] = useState('');
   const [weight, setWeight] = useState('');
   const [tried, setTried] = useState(false);
-  const kg = Number(weight.replace(',', '.')) / per_kg;
+  const kg = numberTyped(weight) / per_kg;
   const problem =
     name.trim() === ''
       ? 'Name it.'
       : (textProblem(TEXTS.name, name) ??
-        (weight.trim() === '' || numberProblem(NUMBERS.tool_kg, kg)
+        (Number.isNaN(kg) || numberProblem(NUMBERS.tool_kg, kg)
           ? `Its weight in ${unit}, up to ${Math.round(NUMBERS.tool_kg.most * per_kg)}.`
           : null));
   const tools_kg = draft.tools.reduce((sum, t) => sum + t.kg, 0);

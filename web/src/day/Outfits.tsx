@@ -11,6 +11,7 @@ import { inTen } from '../units/inTen.ts';
 import { useShow } from '../units/useShow.ts';
 import type { DayDraft } from './dayDraft.ts';
 import { outfitsOf, PANS, usualWeight_kg } from './outfitsOf.ts';
+import { numberTyped } from '../units/numberTyped.ts';
 
 interface OutfitsProps {
   readonly ground: StoredGround;
@@ -159,8 +160,8 @@ function says([first, second]: readonly WeighedOutfit[], name: (id: string) => s
 function typedWeights(weights: Readonly<Record<string, string>>): Record<string, number> {
   const known: Record<string, number> = {};
   for (const [id, text] of Object.entries(weights)) {
-    const kg = Number(text.replace(',', '.'));
-    if (text.trim() !== '' && Number.isFinite(kg) && kg >= 0 && kg <= 500) known[id] = kg;
+    const kg = numberTyped(text);
+    if (kg >= 0 && kg <= 500) known[id] = kg;
   }
   return known;
 }

@@ -12,12 +12,13 @@ import { Choices } from '../ui/Choices.tsx';
 import { SelectField, TextField } from '../ui/Field.tsx';
 import { Block, Gold, Judgement } from '../ui/Judgement.tsx';
 import { BackupBlock } from './BackupBlock.tsx';
+import { numberTyped } from '../units/numberTyped.ts';
 
 const GOLD_UNITS = ['mg', 'g', 'grain', 'dwt', 'ozt'] as const satisfies (keyof typeof UNITS.mass)[];
 
 /** A sum of money as typed; null for an empty field, undefined where it is none. */
 const amountOf = (text: string): number | null | undefined =>
-  text.trim() === '' ? null : Number(text) > 0 && Number.isFinite(Number(text)) ? Number(text) : undefined;
+  text.trim() === '' ? null : numberTyped(text) > 0 ? numberTyped(text) : undefined;
 
 /** Units, light and the person's own price, kept on this device; backups, kept with the server. */
 export function SettingsScreen() {

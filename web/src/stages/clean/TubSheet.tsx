@@ -15,6 +15,7 @@ import { QuantityField } from '../../ui/QuantityField.tsx';
 import { FormSheet } from '../../ui/Sheet.tsx';
 import { readVolume } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
+import { numberTyped } from '../../units/numberTyped.ts';
 
 interface TubSheetProps {
   readonly lift: StoredLift;
@@ -43,7 +44,7 @@ export function TubSheet({ lift: now, tub, onClose }: TubSheetProps) {
   const [leftRead, pannedRead] = [readVolume(left, containers), readVolume(panned, containers)];
   const leftProblem = leftRead.ok ? numberProblem(NUMBERS.bagVolume_L, leftRead.value) : null;
   const pannedProblem = pannedRead.ok ? numberProblem(NUMBERS.sampleVolume_L, pannedRead.value) : null;
-  const count = colors.trim() === '' ? NaN : Number(colors);
+  const count = numberTyped(colors);
   const countProblem = Number.isInteger(count) ? numberProblem(NUMBERS.colors, count) : 'A whole number, 0 for none.';
   const leftIs =
     hasLeft && leftRead.ok && pannedRead.ok && !leftProblem && !pannedProblem && !countProblem

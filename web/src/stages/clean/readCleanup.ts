@@ -29,6 +29,7 @@ import type { LocalTime } from '../../when/localTime.ts';
 import { readDuration } from '../../when/readDuration.ts';
 import { whenProblem } from '../../when/readWhen.ts';
 import { readScreenName } from '../../units/readScreenName.ts';
+import { numberTyped } from '../../units/numberTyped.ts';
 
 /** A stretch of the box, from where the one above ends to `to`. */
 export interface SectionDraft {
@@ -196,7 +197,7 @@ function goldRead(s: SectionDraft, fractions: number): Pick<SectionReading, 'gol
   };
 }
 const countRead = (text: string): Reading => {
-  const value = Number(text);
+  const value = numberTyped(text);
   const problem = Number.isInteger(value) ? numberProblem(NUMBERS.colors, value) : 'A whole number.';
   return problem === null ? { ok: true, value } : { ok: false, problem };
 };

@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
+import { numberTyped } from '../../units/numberTyped.ts';
 
 type Profile = StoredGround['profile'];
 type Form = Profile[number]['form'];
@@ -30,13 +31,10 @@ export function ProfileFields({
   const [form, setForm] = useState<Form>('riffle');
   const [tried, setTried] = useState(false);
   const at = readEntered('length', distance);
-  const up = Number(rise.text.replace(',', '.')) * UNITS.length[rise.unit === 'ft' ? 'ft' : 'm'];
+  const up = numberTyped(rise.text) * UNITS.length[rise.unit === 'ft' ? 'ft' : 'm'];
   const before = at.ok ? order.filter((p) => p.distance_m < at.value).at(-1) : undefined;
   const atProblem = at.ok && at.value > length_m + 0.5 ? `The ground is ${show.distance(length_m)} long.` : null;
-  const upProblem =
-    rise.text.trim() === '' || !(Math.abs(up) <= 100)
-      ? 'How much higher than the place below; less than 0 if lower.'
-      : null;
+  const upProblem = !(Math.abs(up) <= 100) ? 'How much higher than the place below; less than 0 if lower.' : null;
   const add = (): void => {
     setTried(true);
     if (!at.ok || atProblem || upProblem) return;

@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { FormSheet } from '../../ui/Sheet.tsx';
+import { numberTyped } from '../../units/numberTyped.ts';
 
 const shareOf = (p: { readonly paid: number; readonly tried: number }): number => p.paid / p.tried;
 
@@ -23,11 +24,9 @@ export function RulesSheet({ onClose }: { onClose: () => void }) {
   );
   const [tried, setTried] = useState(false);
   const wrongChance = SIGN_KIND_NAMES.find((k) => !(Number(chances[k]) >= 2 && Number(chances[k]) <= 98));
-  const value = Number(pays.replaceAll(',', ''));
+  const value = numberTyped(pays);
   const paysProblem =
-    pays.trim() === '' || !(value > 0) || !(value / GRADE_UNITS[grade] <= 1000)
-      ? `Write a grade above 0, in ${grade}.`
-      : null;
+    !(value > 0) || !(value / GRADE_UNITS[grade] <= 1000) ? `Write a grade above 0, in ${grade}.` : null;
   const reading = readEntered('length', reach);
   const reachProblem = reading.ok && !(reading.value > 0 && reading.value <= 10) ? 'Between 0 and 10 m.' : null;
   const save = (): void => {

@@ -12,6 +12,7 @@ import {
 } from '@riffle/core';
 import { useState } from 'react';
 import { useShow, type Show } from '../../units/useShow.ts';
+import { numberTyped } from '../../units/numberTyped.ts';
 
 interface TraceWordsProps {
   readonly ground: StoredGround;
@@ -85,7 +86,7 @@ const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 function Feeding({ tried, mouths }: { tried: readonly TracePoint[]; mouths: readonly Mouth[] }) {
   const show = useShow();
   const [share, setShare] = useState('15');
-  const percent = Number(share.replace(',', '.'));
+  const percent = numberTyped(share);
   const isShare = percent >= 1 && percent <= 90;
   const feeding = mouthsThatFeed(mouths, tried, isShare ? percent / 100 : 0.15);
   if (feeding.length === 0) return null;

@@ -3,6 +3,7 @@ import type { Entered, FedBy } from '@riffle/core';
 import { enterLength } from '../../units/enterLength.ts';
 import { readEntered, readSlope } from '../../units/readEntered.ts';
 import { asText, readTide, type TideText } from './readTide.ts';
+import { numberTyped } from '../../units/numberTyped.ts';
 
 /** A ground's own facts as they are typed. */
 export interface GroundDraft {
@@ -59,7 +60,7 @@ export function readGround(
   const tide = readTide(draft.tide);
   const faceSlope = draft.faceSlope.text.trim() === '' ? null : readSlope(draft.faceSlope);
   const mouth = others.find((g) => g.id === draft.joinsId);
-  const swell_percent = Number(draft.swell.replace('%', ''));
+  const swell_percent = numberTyped(draft.swell.replace('%', ''));
   const pastTheEnd = joinsAt.ok && mouth !== undefined && joinsAt.value > mouth.length_m + 0.5;
   const problems = {
     name: textProblem(TEXTS.name, draft.name),

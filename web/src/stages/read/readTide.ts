@@ -1,5 +1,6 @@
 import type { StoredGround } from '@riffle/contract';
 import { CONSTITUENT_NAMES, USUAL_MARGIN_MIN, type ConstituentName } from '@riffle/core';
+import { numberTyped } from '../../units/numberTyped.ts';
 
 type Tide = NonNullable<StoredGround['tide']>;
 
@@ -44,29 +45,26 @@ export function readTide({
   for (const line of lines) {
     const [name = '', amplitude = '', phase = ''] = line.split(/[\s;\t]+|,\s+/);
     const known = CONSTITUENT_NAMES.find((n) => n === name.toUpperCase());
-    const amplitude_m = Number(amplitude.replace(',', '.'));
-    const phase_deg = Number(phase.replace(',', '.').replace('°', ''));
+    const amplitude_m = numberTyped(amplitude);
+    const phase_deg = numberTyped(phase.replace('°', ''));
     if (!known)
       return {
         problem: `“${name}” is not one Riffle reckons with: ${CONSTITUENT_NAMES.join(', ')}. Leave the smaller ones out.`,
       };
-    if (amplitude === '' || !(amplitude_m >= 0 && amplitude_m <= 20))
-      return { problem: `${known}: its amplitude in metres, 0 to 20.` };
-    if (phase === '' || !(phase_deg >= -360 && phase_deg <= 360))
-      return { problem: `${known}: its Greenwich phase lag in degrees.` };
+    if (!(amplitude_m >= 0 && amplitude_m <= 20)) return { problem: `${known}: its amplitude in metres, 0 to 20.` };
+    if (!(phase_deg >= -360 && phase_deg <= 360)) return { problem: `${known}: its Greenwich phase lag in degrees.` };
     constituents.push({ name: known satisfies ConstituentName, amplitude_m, phase_deg });
   }
-  const meanLevel_m = Number(mean.replace(',', '.'));
-  const workBelow_m = Number(below.replace(',', '.'));
-  if (mean.trim() === '' || !(Math.abs(meanLevel_m) <= 20))
+  const meanLevel_m = numberTyped(mean);
+  const workBelow_m = numberTyped(below);
+  if (!(Math.abs(meanLevel_m) <= 20))
     return { problem: 'The mean level in metres, by the same zero as the level to work below.' };
-  if (below.trim() === '' || !(Math.abs(workBelow_m) <= 20))
-    return { problem: 'The level below which the sand can be worked, in metres.' };
-  const wayBelow_m = way.trim() === '' ? null : Number(way.replace(',', '.'));
+  if (!(Math.abs(workBelow_m) <= 20)) return { problem: 'The level below which the sand can be worked, in metres.' };
+  const wayBelow_m = way.trim() === '' ? null : numberTyped(way);
   if (wayBelow_m !== null && !(Math.abs(wayBelow_m) <= 20))
     return { problem: 'The level below which the way off is dry, in metres; empty where it never floods.' };
-  const margin_min = Number(margin.replace(',', '.'));
-  if (margin.trim() === '' || !(margin_min >= 0 && margin_min <= 360))
+  const margin_min = numberTyped(margin);
+  if (!(margin_min >= 0 && margin_min <= 360))
     return { problem: 'What is left over before the water is back, 0 to 360 minutes; 30 is usual.' };
   return { tide: { meanLevel_m, workBelow_m, wayBelow_m, margin_min, constituents } };
 }

@@ -19,6 +19,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { useContainers } from '../../records/useContainers.ts';
 import { rigSections } from '../../api/rigSections.ts';
 import { readEntered, readPitch, readVolume, type Reading } from '../../units/readEntered.ts';
+import { numberTyped } from '../../units/numberTyped.ts';
 
 /** A set-up as it is typed; kept on the device. */
 export interface SetupDraft {
@@ -191,10 +192,9 @@ export const reachOf = (r: SetupReadings, rig: StoredRig | undefined, screens_m:
 
 /** Minutes a bucket; nothing typed reads as 0, fed as advised. */
 function readPace(typed: string): Reading {
-  const text = typed.trim().replace(',', '.');
-  if (text === '') return { ok: true, value: 0 };
-  const minutes = Number(text);
-  return Number.isFinite(minutes) && minutes > 0 && minutes <= 600
+  if (typed.trim() === '') return { ok: true, value: 0 };
+  const minutes = numberTyped(typed);
+  return minutes > 0 && minutes <= 600
     ? { ok: true, value: minutes }
     : { ok: false, problem: 'Write minutes such as 5, or nothing.' };
 }

@@ -2,6 +2,7 @@ import { NUMBERS, numberProblem, textProblem, TEXTS, type GoldEntry } from '@rif
 import type { Entered } from '@riffle/core';
 import { readEntered, type Reading } from '../../../units/readEntered.ts';
 import { TO_WORDS, type WrittenDeed } from './goldWords.ts';
+import { numberTyped } from '../../../units/numberTyped.ts';
 
 /** A line of the ledger as it is typed. */
 export interface GoldDraft {
@@ -38,10 +39,10 @@ const bounded = (reading: Reading): Reading => {
 };
 const figure = (text: string, limit: (typeof NUMBERS)['price' | 'fineness_permille']): string | null => {
   if (text.trim() === '') return null;
-  const value = Number(text.replace(',', '.'));
-  return Number.isFinite(value) ? numberProblem(limit, value) : 'Write a number.';
+  const value = numberTyped(text);
+  return !Number.isNaN(value) ? numberProblem(limit, value) : 'Write a number.';
 };
-const valueOf = (text: string): number | null => (text.trim() === '' ? null : Number(text.replace(',', '.')));
+const valueOf = (text: string): number | null => (text.trim() === '' ? null : numberTyped(text));
 
 /** The fields in numbers, and the line they make. */
 export function readGoldEntry(d: GoldDraft): GoldRead {

@@ -22,6 +22,7 @@ import { readDuration } from '../../../when/readDuration.ts';
 import { readEntered, readPitch, readVolume, type Reading } from '../../../units/readEntered.ts';
 import { PAN_FINEST_MM } from './ladder.ts';
 import { newSluice, sluiceAsDraft, sluiceRecord, type SluiceDraft } from './readSluice.ts';
+import { numberTyped } from '../../../units/numberTyped.ts';
 
 type Saw = (typeof FLOOR_SEEN)[number];
 
@@ -138,11 +139,9 @@ const limited = (reading: Reading, limit: NumberLimit): Reading => {
   return problem === null ? reading : { ok: false, problem };
 };
 function percent(typed: string): Reading {
-  const value = Number(typed.trim().replace(',', '.').replace(/%$/, ''));
+  const value = numberTyped(typed.replace(/%\s*$/, ''));
   if (typed.trim() === '') return ZERO;
-  return Number.isFinite(value) && value >= 1 && value <= 100
-    ? { ok: true, value: value / 100 }
-    : { ok: false, problem: 'From 1 to 100 %.' };
+  return value >= 1 && value <= 100 ? { ok: true, value: value / 100 } : { ok: false, problem: 'From 1 to 100 %.' };
 }
 const count = (typed: string): Reading =>
   typed.trim() === ''

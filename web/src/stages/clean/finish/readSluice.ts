@@ -3,6 +3,7 @@ import { finishSluicePace_m3_s, freshWater, type Entered, type SluiceSetting } f
 import { readEntered, readPitch, type Reading } from '../../../units/readEntered.ts';
 import { readDuration } from '../../../when/readDuration.ts';
 import { PAN_FINEST_MM } from './ladder.ts';
+import { numberTyped } from '../../../units/numberTyped.ts';
 
 type Sluice = NonNullable<Jar['sluice']>;
 
@@ -43,10 +44,8 @@ const limited = (reading: Reading, limit: NumberLimit): Reading => {
 };
 const ZERO: Reading = { ok: true, value: 0 };
 const typedNumber = (text: string, limit: NumberLimit, per = 1): Reading => {
-  const value = Number(text.trim().replace(',', '.').replace(/%$/, '')) / per;
-  return text.trim() === '' || !Number.isFinite(value)
-    ? { ok: false, problem: 'A number.' }
-    : limited({ ok: true, value }, limit);
+  const value = numberTyped(text.replace(/%\s*$/, '')) / per;
+  return Number.isNaN(value) ? { ok: false, problem: 'A number.' } : limited({ ok: true, value }, limit);
 };
 /** So long the sluice is taken to be where its pitch is typed as a drop, m. Stated assumption. */
 const LENGTH_M = 0.9;

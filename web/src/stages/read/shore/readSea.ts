@@ -3,6 +3,7 @@ import type { Entered } from '@riffle/core';
 import { readEntered } from '../../../units/readEntered.ts';
 import type { LocalTime } from '../../../when/localTime.ts';
 import { whenProblem } from '../../../when/readWhen.ts';
+import { numberTyped } from '../../../units/numberTyped.ts';
 
 /** The sea as it is written down. */
 export interface SeaDraft {
@@ -39,7 +40,7 @@ export function readSea(draft: SeaDraft, local: LocalTime) {
   const height = readEntered('length', draft.height);
   const isCut = draft.kind === 'storm' && draft.berm === 'cut';
   const cut = isCut ? readEntered('length', draft.cut) : null;
-  const period_s = draft.period.trim() === '' ? NaN : Number(draft.period.replace(',', '.').replace(/ *s$/i, ''));
+  const period_s = numberTyped(draft.period.replace(/\s*s\s*$/i, ''));
   const problems = {
     height: height.ok ? numberProblem(NUMBERS.waveHeight_m, height.value) : null,
     period: Number.isNaN(period_s)

@@ -2,6 +2,7 @@ import type { StoredGround, StoredRig, StoredRun, StoredSetup } from '@riffle/co
 import type { Entered, Unsure, UnsureDry, UnsureHaul } from '@riffle/core';
 import type { useContainers } from '../../../records/useContainers.ts';
 import { readEntered, readVolume, type Reading } from '../../../units/readEntered.ts';
+import { numberTyped } from '../../../units/numberTyped.ts';
 
 /** The haul as it is typed; kept on the device. */
 export interface HaulDraft {
@@ -63,10 +64,8 @@ const ZERO: Reading = { ok: true, value: 0 };
 const within = (value: number, least: number, most: number, problem: string): Reading =>
   value >= least && value <= most ? { ok: true, value } : { ok: false, problem };
 function number(typed: string, least: number, most: number, problem: string): Reading {
-  const value = Number(typed.trim().replace(',', '.'));
-  return typed.trim() === '' || !Number.isFinite(value)
-    ? { ok: false, problem: 'Write a number.' }
-    : within(value, least, most, problem);
+  const value = numberTyped(typed);
+  return Number.isNaN(value) ? { ok: false, problem: 'Write a number.' } : within(value, least, most, problem);
 }
 const positive = (r: Reading): Reading => (r.ok && r.value <= 0 ? { ok: false, problem: 'More than nothing.' } : r);
 

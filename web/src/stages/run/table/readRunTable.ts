@@ -4,6 +4,7 @@ import { asWritten, readTableDate, type DateForm } from '../../../tables/dateFor
 import type { LocalTime } from '../../../when/localTime.ts';
 import { readDuration } from '../../../when/readDuration.ts';
 import { readWhen } from '../../../when/readWhen.ts';
+import { numberTyped } from '../../../units/numberTyped.ts';
 
 /** What a column of an old table of runs can be. A row is a run: one spot, one stint. */
 export const RUN_FIELDS = [
@@ -251,12 +252,12 @@ function readRow(
     throw new Wrong('spot', name === '' ? 'Its spot is missing.' : `There is no spot “${name}” on this ground.`);
 
   const counted = said('buckets');
-  if (counted !== '' && !(Number(counted) > 0))
+  if (counted !== '' && !(numberTyped(counted) > 0))
     throw new Wrong('buckets', `“${cell('buckets')}” is no number of buckets.`);
   const typed_L = amount('volume');
-  const volume_L = typed_L ?? (counted === '' ? null : Number(counted) * bucket_L);
+  const volume_L = typed_L ?? (counted === '' ? null : numberTyped(counted) * bucket_L);
   if (volume_L === null) throw new Wrong('buckets', 'How much was fed is missing: buckets, or a volume.');
-  const buckets = Math.max(1, Math.round(counted === '' ? volume_L / bucket_L : Number(counted)));
+  const buckets = Math.max(1, Math.round(counted === '' ? volume_L / bucket_L : numberTyped(counted)));
   if (buckets >= MOST.eventsAtOnce)
     throw new Wrong('buckets', `At most ${MOST.eventsAtOnce - 1} buckets in one run: a row for each day.`);
   const each_L = volume_L / buckets;

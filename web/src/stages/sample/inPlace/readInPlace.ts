@@ -1,5 +1,6 @@
 import type { EstimateMethod, Variogram } from '@riffle/core';
 import { readEntered } from '../../../units/readEntered.ts';
+import { numberTyped } from '../../../units/numberTyped.ts';
 
 /** How the ground is to be mapped, as it stands in the fields. */
 export interface InPlaceDraft {
@@ -54,8 +55,8 @@ export function readInPlace(draft: InPlaceDraft) {
   };
   const { pay, cover, from, to } = fields;
   const isSaid = (typed: { text: string }): boolean => typed.text.trim() !== '';
-  const typedStreak = Number(draft.streak);
-  const streakFits = draft.streak.trim() !== '' && typedStreak >= 1 && typedStreak <= 20;
+  const typedStreak = numberTyped(draft.streak);
+  const streakFits = typedStreak >= 1 && typedStreak <= 20;
   const own = draft.own && readVariogram(draft.model, draft.own);
   const windowSaid = draft.from.text.trim() !== '' || draft.to.text.trim() !== '';
   return {
@@ -79,7 +80,11 @@ export function readInPlace(draft: InPlaceDraft) {
 
 /** The person's own variogram, or null where its numbers make none. */
 function readVariogram(model: Variogram['model'], typed: OwnVariogram): Variogram | null {
-  const [nugget, partialSill, range_m] = [Number(typed.nugget), Number(typed.partialSill), Number(typed.range_m)];
+  const [nugget, partialSill, range_m] = [typed.nugget, typed.partialSill, typed.range_m].map(numberTyped) as [
+    number,
+    number,
+    number,
+  ];
   const fits = nugget >= 0 && partialSill >= 0 && nugget + partialSill > 0 && range_m > 0;
   return fits ? { model, nugget, partialSill, range_m } : null;
 }

@@ -6,6 +6,7 @@ import { Block } from '../../../ui/Judgement.tsx';
 import { HATCH } from './hatches.ts';
 import type { PitOnPage } from './usePit.ts';
 import { useSayGrade } from './useSayGrade.ts';
+import { numberTyped } from '../../../units/numberTyped.ts';
 
 interface PitColumnProps {
   readonly layers: readonly Layer[];
@@ -35,7 +36,7 @@ export function PitColumnBlock({ page: { inHand, said, layer, pickLayer } }: { p
           layers={draft.layers}
           bottom={draft.bottom}
           waterAt_m={water?.ok ? water.value : null}
-          batter={Number(draft.batterText) || 0}
+          batter={numberTyped(draft.batterText) || 0}
           picked={layer?.id ?? null}
           notes={notes}
           onPick={pickLayer}

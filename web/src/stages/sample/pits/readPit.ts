@@ -12,6 +12,7 @@ import { liesInPit, OutOfRange, pitSum, UNITS, type Entered, type PitSum } from 
 import { v7 as uuidv7 } from 'uuid';
 import { enterLength } from '../../../units/enterLength.ts';
 import { readEntered, type Reading } from '../../../units/readEntered.ts';
+import { numberTyped } from '../../../units/numberTyped.ts';
 
 /** A pit as it is being written down. */
 export type PitDraft = Omit<
@@ -116,7 +117,7 @@ const lengthOf = (e: Entered): number => {
   const r = readEntered('length', e);
   return r.ok ? r.value : NaN;
 };
-const batterOf = (d: PitDraft): number => (d.batterText.trim() === '' ? 0 : Number(d.batterText));
+const batterOf = (d: PitDraft): number => (d.batterText.trim() === '' ? 0 : numberTyped(d.batterText));
 
 /** Reads a pit as it was typed: its volumes, or what is wrong and where. It is no shallower than the deepest pan that came out of it. */
 export function readPit(d: PitDraft, deepestPan_m = 0): PitRead {

@@ -3,6 +3,7 @@ import { dryMass, OutOfRange, sizeCurve, type Entered, type SizeCurve } from '@r
 import { v7 as uuidv7 } from 'uuid';
 import { readEntered, readVolume, type Reading } from '../../../units/readEntered.ts';
 import { readScreenName, type Aperture } from '../../../units/readScreenName.ts';
+import { numberTyped } from '../../../units/numberTyped.ts';
 
 export interface ScreenDraft {
   readonly key: string;
@@ -106,7 +107,7 @@ export function readStack(d: StackDraft, containers: Readonly<Record<string, num
   }));
   const wentIn = d.wentIn.text.trim() === '' ? null : amount(d.wentIn);
   const through = amount(d.through);
-  const moisture = d.moisture.trim() === '' ? null : Number(d.moisture);
+  const moisture = d.moisture.trim() === '' ? null : numberTyped(d.moisture);
   const read = { screens, wentIn, through, moisture_percent: moisture };
   if (moisture !== null && numberProblem(NUMBERS.percent, moisture))
     return { ...read, curve: null, problem: 'Moisture is 0 to 100 %.' };
@@ -197,7 +198,7 @@ export function stackRecord(
 
 function readColors(typed: string): { colors: number | null; colorsProblem: string | null } {
   if (typed.trim() === '') return { colors: null, colorsProblem: null };
-  const n = Number(typed);
+  const n = numberTyped(typed);
   return Number.isInteger(n) && numberProblem(NUMBERS.colors, n) === null
     ? { colors: n, colorsProblem: null }
     : { colors: null, colorsProblem: 'A whole number, 0 or more.' };

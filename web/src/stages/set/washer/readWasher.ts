@@ -24,6 +24,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { driveAsSet, washerAsBuilt } from '../../../box/washerSetting.ts';
 import type { useContainers } from '../../../records/useContainers.ts';
 import { readEntered, readPitch, readVolume, type Reading } from '../../../units/readEntered.ts';
+import { numberTyped } from '../../../units/numberTyped.ts';
 
 /** A dry washer's setting as it is typed; kept on the device. */
 export interface WasherDraft {
@@ -202,8 +203,7 @@ export function washerRecord(
 
 /** A bare number; nothing typed reads as `none`. */
 function number(typed: string, none: number, problem: string, times = 1): Reading {
-  const text = typed.trim().replace(',', '.').replace(/%$/, '');
-  const value = text === '' ? none : Number(text);
+  const value = typed.trim() === '' ? none : numberTyped(typed.replace(/%\s*$/, ''));
   return Number.isFinite(value) ? { ok: true, value: value * times } : { ok: false, problem };
 }
 const minutes = (typed: string): Reading => {

@@ -10,6 +10,7 @@ import {
 import type { ClothWeave, Entered } from '@riffle/core';
 import { rigSections } from '../../../api/rigSections.ts';
 import { readEntered, readVolume, type Reading } from '../../../units/readEntered.ts';
+import { numberTyped } from '../../../units/numberTyped.ts';
 
 /** A dry washer as it is typed. */
 export interface WasherRigDraft {
@@ -170,10 +171,8 @@ export function readWasherRig(d: WasherRigDraft): WasherRigRead {
 }
 
 function number(typed: string, limit: NumberLimit): Reading {
-  const value = Number(typed.trim().replace(',', '.'));
-  return typed.trim() === '' || !Number.isFinite(value)
-    ? { ok: false, problem: 'Write a number.' }
-    : limited({ ok: true, value }, limit);
+  const value = numberTyped(typed);
+  return Number.isNaN(value) ? { ok: false, problem: 'Write a number.' } : limited({ ok: true, value }, limit);
 }
 const limited = (reading: Reading, limit: NumberLimit, times = 1): Reading => {
   const problem = reading.ok ? numberProblem(limit, reading.value * times) : null;
