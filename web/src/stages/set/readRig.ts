@@ -2,6 +2,7 @@ import { NUMBERS, numberProblem, textProblem, TEXTS, type RigSection, type Store
 import type { Entered, LiningId } from '@riffle/core';
 import { rigSections } from '../../api/rigSections.ts';
 import { readEntered, type Reading } from '../../units/readEntered.ts';
+import { limited } from '../../units/limited.ts';
 
 /** A section as it is typed. */
 export interface RigSectionDraft {
@@ -101,8 +102,3 @@ export function rigProblem(read: readonly RigSectionRead[]): string | null {
     sections.reduce((sum, s) => sum + s.length_m, 0),
   );
 }
-
-const limited = (reading: Reading, limit: Parameters<typeof numberProblem>[0]): Reading => {
-  const problem = reading.ok ? numberProblem(limit, reading.value) : null;
-  return problem === null ? reading : { ok: false, problem };
-};

@@ -1,13 +1,4 @@
-import {
-  NUMBERS,
-  numberProblem,
-  textProblem,
-  TEXTS,
-  type FLOOR_SEEN,
-  type Jar,
-  type NumberLimit,
-  type StoredJar,
-} from '@riffle/contract';
+import { NUMBERS, textProblem, TEXTS, type FLOOR_SEEN, type Jar, type StoredJar } from '@riffle/contract';
 import {
   freshWater,
   seaWater,
@@ -23,6 +14,7 @@ import { readEntered, readPitch, readVolume, type Reading } from '../../../units
 import { PAN_FINEST_MM } from './ladder.ts';
 import { newSluice, sluiceAsDraft, sluiceRecord, type SluiceDraft } from './readSluice.ts';
 import { numberTyped } from '../../../units/numberTyped.ts';
+import { limited } from '../../../units/limited.ts';
 
 type Saw = (typeof FLOOR_SEEN)[number];
 
@@ -134,10 +126,6 @@ export function readJar(d: JarDraft, containers: ReturnType<typeof useContainers
   };
 }
 const ZERO: Reading = { ok: true, value: 0 };
-const limited = (reading: Reading, limit: NumberLimit): Reading => {
-  const problem = reading.ok ? numberProblem(limit, reading.value) : null;
-  return problem === null ? reading : { ok: false, problem };
-};
 function percent(typed: string): Reading {
   const value = numberTyped(typed.replace(/%\s*$/, ''));
   if (typed.trim() === '') return ZERO;

@@ -1,9 +1,10 @@
-import { NUMBERS, numberProblem, type Jar, type NumberLimit, type StoredJar } from '@riffle/contract';
+import { NUMBERS, type Jar, type NumberLimit, type StoredJar } from '@riffle/contract';
 import { finishSluicePace_m3_s, freshWater, type Entered, type SluiceSetting } from '@riffle/core';
 import { readEntered, readPitch, type Reading } from '../../../units/readEntered.ts';
 import { readDuration } from '../../../when/readDuration.ts';
 import { PAN_FINEST_MM } from './ladder.ts';
 import { numberTyped } from '../../../units/numberTyped.ts';
+import { limited } from '../../../units/limited.ts';
 
 type Sluice = NonNullable<Jar['sluice']>;
 
@@ -38,10 +39,6 @@ export const sluiceAsDraft = (kept: Sluice | null, US: boolean): SluiceDraft => 
   ...(kept?.took_s && { took: `${Math.floor(kept.took_s / 3600)} h ${Math.round((kept.took_s % 3600) / 60)} min` }),
 });
 
-const limited = (reading: Reading, limit: NumberLimit): Reading => {
-  const problem = reading.ok ? numberProblem(limit, reading.value) : null;
-  return problem === null ? reading : { ok: false, problem };
-};
 const ZERO: Reading = { ok: true, value: 0 };
 const typedNumber = (text: string, limit: NumberLimit, per = 1): Reading => {
   const value = numberTyped(text.replace(/%\s*$/, '')) / per;

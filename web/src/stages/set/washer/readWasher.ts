@@ -1,11 +1,4 @@
-import {
-  NUMBERS,
-  numberProblem,
-  type NumberLimit,
-  type Setup,
-  type StoredGround,
-  type StoredRig,
-} from '@riffle/contract';
+import { NUMBERS, type Setup, type StoredGround, type StoredRig } from '@riffle/contract';
 import {
   MEDIAN_WASHER,
   OutOfRange,
@@ -25,6 +18,7 @@ import { driveAsSet, washerAsBuilt } from '../../../box/washerSetting.ts';
 import type { useContainers } from '../../../records/useContainers.ts';
 import { readEntered, readPitch, readVolume, type Reading } from '../../../units/readEntered.ts';
 import { numberTyped } from '../../../units/numberTyped.ts';
+import { limited } from '../../../units/limited.ts';
 
 /** A dry washer's setting as it is typed; kept on the device. */
 export interface WasherDraft {
@@ -217,7 +211,3 @@ function temperature({ text, unit }: Entered): Reading {
   if (!read.ok) return read;
   return { ok: true, value: unit === '°F' || /f$/i.test(text.trim()) ? ((read.value - 32) * 5) / 9 : read.value };
 }
-const limited = (reading: Reading, limit: NumberLimit): Reading => {
-  const problem = reading.ok ? numberProblem(limit, reading.value) : null;
-  return problem === null ? reading : { ok: false, problem };
-};

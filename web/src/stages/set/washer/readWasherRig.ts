@@ -1,16 +1,9 @@
-import {
-  NUMBERS,
-  numberProblem,
-  textProblem,
-  TEXTS,
-  type NumberLimit,
-  type Rig,
-  type StoredRig,
-} from '@riffle/contract';
+import { NUMBERS, textProblem, TEXTS, type NumberLimit, type Rig, type StoredRig } from '@riffle/contract';
 import type { ClothWeave, Entered } from '@riffle/core';
 import { rigSections } from '../../../api/rigSections.ts';
 import { readEntered, readVolume, type Reading } from '../../../units/readEntered.ts';
 import { numberTyped } from '../../../units/numberTyped.ts';
+import { limited } from '../../../units/limited.ts';
 
 /** A dry washer as it is typed. */
 export interface WasherRigDraft {
@@ -174,7 +167,3 @@ function number(typed: string, limit: NumberLimit): Reading {
   const value = numberTyped(typed);
   return Number.isNaN(value) ? { ok: false, problem: 'Write a number.' } : limited({ ok: true, value }, limit);
 }
-const limited = (reading: Reading, limit: NumberLimit, times = 1): Reading => {
-  const problem = reading.ok ? numberProblem(limit, reading.value * times) : null;
-  return problem === null ? reading : { ok: false, problem };
-};
