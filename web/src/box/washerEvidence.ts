@@ -45,7 +45,7 @@ export function washerEvidenceOf(book: BoxBook, rigId: string): NamedWasherEvide
             named('passes', {
               kind: 'passes',
               setting: before.setting,
-              gold_mg: [before.gold_mg, one.gold_mg],
+              gold_mg: [before.gold_mg * before.shareRunAgain, one.gold_mg],
               luck_mg: book.luck_mg,
             }),
           ]
@@ -63,6 +63,7 @@ interface CleanedDry {
   readonly setting: WasherSetting;
   readonly pass: number;
   readonly gold_mg: number;
+  readonly fed_L: number;
   /** Where its gravel came from. */
   readonly from: string;
 }
@@ -79,6 +80,7 @@ function cleanedDry(cleanup: StoredCleanup, book: BoxBook, rigId: string): Clean
       setting,
       pass: one.setup.air?.pass ?? 1,
       gold_mg: cleanup.sections.reduce((sum, s) => sum + s.gold_mg, 0),
+      fed_L: runs.reduce((sum, r) => sum + r.tally.volumeLoose_L, 0),
       from: sources(runs),
     }
   );
@@ -86,13 +88,29 @@ function cleanedDry(cleanup: StoredCleanup, book: BoxBook, rigId: string): Clean
 const sources = (runs: readonly StoredRun[]): string =>
   [...new Set(runs.flatMap((r) => Object.keys(r.tally.bySpot_L)))].sort().join(' ');
 
-/** The first pass over the same gravel: the last clean-up of one from the same spots. */
-const passBefore = (now: CleanedDry, all: readonly CleanedDry[]): CleanedDry | undefined =>
-  now.pass !== 2
-    ? undefined
-    : all
-        .filter((c) => c.pass === 1 && c.from === now.from && c.cleanup.cleanedAt < now.cleanup.cleanedAt)
-        .sort((a, b) => b.cleanup.cleanedAt.localeCompare(a.cleanup.cleanedAt))[0];
+/** What lies on the screen and in the tray is missing from the tailings of the whole: from so much of it on it is the whole. Common practice, no source. */
+const THE_WHOLE = 0.85;
+/** More than this of what was fed first is other gravel besides, less than that tells nothing of it. Stated assumptions. */
+const [OTHER_GRAVEL, TOO_LITTLE] = [1.25, 0.1];
+
+/**
+ * The first pass over the same gravel, the last clean-up of one from the same spots, and how much of it was run again: so much of its gold is what the
+ * second pass is held against. None where more was run again than there was.
+ */
+function passBefore(
+  now: CleanedDry,
+  all: readonly CleanedDry[],
+): (CleanedDry & { readonly shareRunAgain: number }) | null {
+  if (now.pass !== 2) return null;
+  const [first] = all
+    .filter((c) => c.pass === 1 && c.from === now.from && c.cleanup.cleanedAt < now.cleanup.cleanedAt)
+    .sort((a, b) => b.cleanup.cleanedAt.localeCompare(a.cleanup.cleanedAt));
+  if (!first) return null;
+  const share = now.fed_L / first.fed_L;
+  return share >= TOO_LITTLE && share <= OTHER_GRAVEL
+    ? { ...first, shareRunAgain: share >= THE_WHOLE ? 1 : share }
+    : null;
+}
 
 function testedDry(
   { id, testedAt, setupId, tested }: StoredBoxTest,
