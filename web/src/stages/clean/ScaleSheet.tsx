@@ -9,7 +9,6 @@ import { FormSheet } from '../../ui/Sheet.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
 import { toast } from '../../ui/toast.ts';
 import { readEntered } from '../../units/readEntered.ts';
-import { showLike } from '../../units/showLike.ts';
 import { useShow } from '../../units/useShow.ts';
 
 /** What the scale gave: the vial empty, and full as often as it was weighed. */
@@ -41,7 +40,6 @@ export function ScaleSheet({ what, onWeighed, onClose }: ScaleSheetProps) {
   const [tried, setTried] = useState(false);
   const tareRead = readEntered('mass', tare);
   const typed = full.filter((f) => f.text.trim() !== '');
-  const like = showLike(show, 'mass', typed[0] ?? EMPTY);
   const reads = typed.map((f) => readEntered('mass', f));
   const gross_mg = reads.flatMap((r) => (r.ok ? [r.value] : []));
   const isLighter = tareRead.ok && gross_mg.some((g) => g < tareRead.value);
@@ -120,12 +118,12 @@ export function ScaleSheet({ what, onWeighed, onClose }: ScaleSheetProps) {
       )}
       {weighed && (
         <p role="status" className="border-l-4 border-ink pl-3">
-          <b className="text-[20px] text-gold">{like.gold(weighed.net_mg)}</b>{' '}
+          <b className="text-[20px] text-gold">{show.gold(weighed.net_mg)}</b>
           {weighed.agree === null
-            ? 'by one weighing: a second would tell whether to trust it.'
+            ? ' by one weighing: a second would tell whether to trust it.'
             : weighed.agree
-              ? `; the weighings differ by ${like.gold(weighed.differ_mg)}.`
-              : `; but the weighings differ by ${like.gold(weighed.differ_mg)}: level the scale, out of the wind, and once more.`}
+              ? `; the weighings differ by ${show.gold(weighed.differ_mg)}.`
+              : `; but the weighings differ by ${show.gold(weighed.differ_mg)}: level the scale, out of the wind, and once more.`}
         </p>
       )}
       <Button look="main" type="submit" className="mt-2 min-h-14 w-full text-[18px]">
