@@ -37,7 +37,7 @@ test('what was typed in inches is answered in inches, though the device is set t
   await page.getByLabel('Pitch', { exact: true }).fill('1 in');
   await page.getByLabel('Water over the lining', { exact: true }).fill('1/2 in');
   await expect(judgement(page)).toContainText(
-    /^(Let in|Lift the head) [\d/ ]+\sin( of water)?( and (let in|lift the head) [\d/ ]+\sin( of water)?)?: your 1\/2\sin stones stall/,
+    /^(Let in|Lift the head) [\d/\s]+\sin( of water)?( and (let in|lift the head) [\d/\s]+\sin( of water)?)?: your 1\/2\sin stones stall/,
   );
   await expect(page.getByRole('slider', { name: 'Water surface' })).toHaveAttribute('aria-valuetext', /^1\/2\sin$/);
   await expect(page.getByRole('row', { name: /^water/ })).toContainText(/1\/2\sin/);
