@@ -208,3 +208,33 @@ test('a page whose document left the server before the last pan landed shows the
   await page.reload();
   await expect(putRight).toBeVisible();
 });
+
+test('a pan kept while the store of the device is busy is there after a reload at once', async ({ page }) => {
+  await bringCreek(page, 'Busy Fork');
+  await toStage(page, 'Sample');
+  const writes = /\/api\/v1\/samples\//;
+  await page.route(writes, (route) => route.abort());
+  // Another write holds the store: what comes after stands in line.
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        const opening = indexedDB.open('riffle-device');
+        opening.onerror = () => reject(new Error('no store'));
+        opening.onsuccess = () => {
+          const held = opening.result.transaction(['outbox', 'facts'], 'readwrite').objectStore('facts');
+          const on = (): void => {
+            held.get('landed').onsuccess = on;
+          };
+          on();
+          resolve();
+        };
+      }),
+  );
+  await keepBlank(page, 'Lower bar');
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Put right the sample of/ })).toBeVisible();
+  await expect(page.getByText('1 waits for signal').filter({ visible: true }).first()).toBeVisible();
+  await page.unroute(writes);
+  await page.evaluate(() => dispatchEvent(new Event('online')));
+  await expect(page.getByText('All saved').filter({ visible: true }).first()).toBeVisible({ timeout: 40_000 });
+});

@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import { beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { afterAll, beforeAll, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import fc from 'fast-check';
 import { openDB } from 'idb';
 import {
@@ -168,4 +168,76 @@ test('what a Riffle before this one had still to send is taken over, in order, o
   const { entries } = await anew.readDevice(CREW);
   expect(entries.map((e) => e.write.writeId)).toEqual(['write of 1', 'write of 2']);
   expect((await indexedDB.databases()).map((d) => d.name)).toEqual(['riffle-device']);
+});
+
+describe('what stood in line at the store of a page that closed', () => {
+  const notes = new Map<string, string>();
+  const storage = {
+    getItem: (key: string) => notes.get(key) ?? null,
+    setItem: (key: string, text: string) => {
+      Object.assign(storage, { [key]: text });
+      notes.set(key, text);
+    },
+    removeItem: (key: string) => {
+      Reflect.deleteProperty(storage, key);
+      notes.delete(key);
+    },
+  };
+  beforeAll(() => {
+    globalThis.localStorage = storage as unknown as Storage;
+  });
+  beforeEach(() => {
+    indexedDB = new (indexedDB.constructor as new () => IDBFactory)();
+  });
+  afterAll(() => {
+    Reflect.deleteProperty(globalThis, 'localStorage');
+  });
+  const NOTE = 'riffle-write-';
+  const noteAsLeft = (id: string): void => storage.setItem(`${NOTE}write of ${id}`, JSON.stringify(change(id)));
+  const outboxOf = async (page: Awaited<ReturnType<typeof anotherPage>>): Promise<string[]> =>
+    (await page.readDevice(CREW)).entries.map((e) => e.write.writeId);
+
+  test('is in the outbox of the next, in the order it was written, once', async () => {
+    noteAsLeft('2');
+    noteAsLeft('1');
+    expect(await outboxOf(await anotherPage())).toEqual(['write of 1', 'write of 2']);
+    expect(notes.size).toBe(0);
+    expect(await outboxOf(await anotherPage())).toEqual(['write of 1', 'write of 2']);
+  });
+
+  test('is not taken twice where the store had it after all', async () => {
+    await (await anotherPage()).addWrite(change('3'));
+    noteAsLeft('3');
+    expect(await outboxOf(await anotherPage())).toEqual(['write of 3']);
+    expect(notes.size).toBe(0);
+  });
+
+  test('what a page writes itself is noted until the store has it, and taken up by no one', async () => {
+    const page = await anotherPage();
+    const adding = page.addWrite(change('4'));
+    expect([...notes.keys()]).toEqual([`${NOTE}write of 4`]);
+    await adding;
+    expect(notes.size).toBe(0);
+    expect(await outboxOf(page)).toEqual(['write of 4']);
+  });
+
+  test('the bytes of a file are not noted, nor is anything where there is no room', async () => {
+    const page = await anotherPage();
+    await page.addWrite({
+      what: 'file',
+      groundId: 'g',
+      attachmentId: 'a',
+      bytes: new Blob(['x']),
+      writeId: 'f',
+      crewId: CREW,
+    });
+    const room = storage.setItem;
+    storage.setItem = () => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
+    await page.addWrite(change('5'));
+    storage.setItem = room;
+    expect(notes.size).toBe(0);
+    expect(await outboxOf(page)).toEqual(['f', 'write of 5']);
+  });
 });

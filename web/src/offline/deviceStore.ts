@@ -1,5 +1,6 @@
 import type { Problem } from '@riffle/contract';
 import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction } from 'idb';
+import { cutOff, forget, note } from './cutOff.ts';
 import { listKeysOf, withAnswer, type Listed } from './landing.ts';
 import type { QueuedWrite } from './write.ts';
 
@@ -74,13 +75,11 @@ function database(): Promise<IDBPDatabase<Schema>> {
       const { handOverEarlier } = await import('./earlierWrites.ts');
       await handOverEarlier(async (earlier) => {
         const tx = db.transaction(['outbox', 'facts'], 'readwrite');
-        for (const { write, refused } of earlier) {
-          await tx.objectStore('outbox').add({ write, faults: 0, refused, landed: null } as NewEntry as Entry);
-          await tx.objectStore('facts').put(write.crewId, 'crew');
-        }
+        for (const { write, refused } of earlier) await lay(tx, write, refused);
         await tx.done;
       });
     }
+    await takeCutOff(db);
     return db;
   });
   opened.catch(() => {
@@ -89,24 +88,41 @@ function database(): Promise<IDBPDatabase<Schema>> {
   return opened;
 }
 
+type Stores = IDBPTransaction<Schema, ('outbox' | 'facts')[], 'readwrite'>;
+
+/** Lays a write at the end of the outbox; both are asked at once. */
+const lay = (tx: Stores, write: QueuedWrite, refused: Problem | null = null): Promise<unknown> => {
+  const entry: NewEntry = { write, faults: 0, refused, landed: null };
+  return Promise.all([tx.objectStore('outbox').add(entry as Entry), tx.objectStore('facts').put(write.crewId, 'crew')]);
+};
+
+/** Puts into the outbox what pages noted that closed before the store had taken it. */
+async function takeCutOff(db: IDBPDatabase<Schema>): Promise<void> {
+  const noted = cutOff();
+  if (noted.length === 0) return;
+  const tx = db.transaction(['outbox', 'facts'], 'readwrite', { durability: 'strict' });
+  // Another page may have been at it still: its turn here was before this one.
+  const lying = new Set((await tx.objectStore('outbox').getAll()).map((e) => e.write.writeId));
+  for (const write of noted) if (!lying.has(write.writeId)) await lay(tx, write);
+  await tx.done;
+  for (const { writeId } of noted) forget(writeId);
+}
+
 /** The crew that wrote last: whose writes the service worker sends when no page is open. */
 export const crewOnDevice = async (): Promise<string> => String((await (await database()).get('facts', 'crew')) ?? '');
 
 export async function addWrite(write: QueuedWrite): Promise<void> {
-  const db = await database();
-  const tx = db.transaction(['outbox', 'facts'], 'readwrite', { durability: 'strict' });
-  const entry: NewEntry = { write, faults: 0, refused: null, landed: null };
-  // All asked at once and committed by word: a page that closes in the next moment has kept it all the same.
-  void tx
-    .objectStore('outbox')
-    .add(entry as Entry)
-    .catch(() => undefined);
-  void tx
-    .objectStore('facts')
-    .put(write.crewId, 'crew')
-    .catch(() => undefined);
-  tx.commit();
-  await tx.done;
+  note(write);
+  try {
+    const db = await database();
+    const tx = db.transaction(['outbox', 'facts'], 'readwrite', { durability: 'strict' });
+    // All asked at once and committed by word: a page that closes in the next moment has kept it all the same, unless the store was busy.
+    lay(tx, write).catch(() => undefined);
+    tx.commit();
+    await tx.done;
+  } finally {
+    forget(write.writeId);
+  }
 }
 
 /** The outbox as this page read it last. Thousands of writes may wait, and it is read at every tap: only what came or changed since is read again. */
@@ -154,8 +170,6 @@ async function readOn(crewId: string): Promise<OnDevice> {
     dropped: Number(dropped ?? 0),
   };
 }
-
-type Stores = IDBPTransaction<Schema, ('outbox' | 'facts')[], 'readwrite'>;
 
 /** An entry that is still to be sent; one that landed or was given up meanwhile is left as it is. */
 async function unlanded(tx: Stores, place: number): Promise<Entry | undefined> {
