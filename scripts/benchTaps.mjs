@@ -1,5 +1,6 @@
 // npm run bench:taps [-- run]: how long after a tap the screen answers, on a phone four times slower, with 5,000 things waiting to be sent.
-// From the touch to the paint that follows, as the browser's own event timing tells it (in steps of 8 ms).
+// From the lifting of the finger to the paint that follows, as the browser's own event timing tells it (in steps of 8 ms).
+// No finger comes and goes in one instant, as a synthetic tap does: it rests a moment, and what a touch sets going is done by then.
 /* global indexedDB, document -- evaluated in the page */
 import { setTimeout as sleep } from 'node:timers/promises';
 import { v7 as uuidv7 } from 'uuid';
@@ -12,6 +13,8 @@ import { CHROMIUM, ensureChromium } from './setup.mjs';
 const WAITING = 5000;
 const SLOWER = 4;
 const TAPS = 24;
+/** Shorter than people's taps are: from memory, 60 to 100 ms. */
+const FINGER_RESTS_MS = 50;
 
 ensureChromium();
 const riffle = await startThrowaway(await freePort());
@@ -34,9 +37,8 @@ const page = await context.newPage();
 await page.addInitScript(() => {
   globalThis.tapTimes = [];
   new PerformanceObserver((l) => {
-    for (const e of l.getEntries())
-      if (e.name === 'pointerup' || e.name === 'click') globalThis.tapTimes.push(e.duration);
-  }).observe({ type: 'event', durationThreshold: 16, buffered: true });
+    for (const e of l.getEntries()) if (e.name === 'click') globalThis.tapTimes.push(e.duration);
+  }).observe({ type: 'event', durationThreshold: 16 });
 });
 await page.goto(`${riffle.address}/g/${ground.id}/read`);
 await page.getByRole('heading', { level: 1 }).waitFor();
@@ -111,8 +113,38 @@ const SCREENS = {
   'Day: ten minutes more': ['day', () => page.getByRole('button', { name: /^Ten minutes more/ })],
   'Run: a bucket more': ['run', () => page.getByRole('button', { name: 'Log bucket a full one' })],
 };
+/** Taps it again and again on the slow phone, and answers how long each took to be seen, shortest first. */
+async function tapOften(button, afterwards = () => undefined) {
+  await button.scrollIntoViewIfNeeded();
+  await cdp.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
+  await page.evaluate(() => (globalThis.tapTimes.length = 0));
+  for (let i = 0; i < TAPS; i++) {
+    const box = await button.boundingBox();
+    if (!box) throw new Error('What is tapped is gone.');
+    const touchPoints = [{ x: box.x + box.width / 2, y: box.y + box.height / 2 }];
+    await cdp.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints });
+    await sleep(FINGER_RESTS_MS);
+    await cdp.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+    await sleep(600);
+    await afterwards();
+  }
+  await sleep(800);
+  await cdp.send('Emulation.setCPUThrottlingRate', { rate: 1 });
+  return (await page.evaluate(() => globalThis.tapTimes)).sort((a, b) => a - b);
+}
+const says = (times) => {
+  const at = (share) => times[Math.min(times.length - 1, Math.floor(share * times.length))] ?? 0;
+  return `answered within ${at(0.5)} ms (median), ${at(0.95)} ms (p95) of ${times.length}`;
+};
+
 let inWait = null;
 const only = process.argv[2];
+// What the machine itself takes today: no screen can be quicker.
+await page.goto('about:blank');
+await page.setContent('<button style="font-size: 40px" onclick="this.textContent += 1">0</button>');
+console.log(`A page with nothing on it: ${says(await tapOften(page.getByRole('button')))}`);
+await page.goto(`${riffle.address}/g/${ground.id}/read`);
+await page.getByRole('heading', { level: 1 }).waitFor();
 for (const [name, [path, target]] of Object.entries(SCREENS)) {
   if (only && path !== only) continue;
   const these = path === 'run' ? BUCKETS : SAMPLES;
@@ -129,21 +161,8 @@ for (const [name, [path, target]] of Object.entries(SCREENS)) {
     console.log(`${name}: nothing to tap (${waits} wait)`);
     continue;
   }
-  await button.scrollIntoViewIfNeeded();
-  await cdp.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
-  await page.evaluate(() => (globalThis.tapTimes.length = 0));
-  for (let i = 0; i < TAPS; i++) {
-    await button.tap({ force: true, timeout: 5000 }).catch(() => undefined);
-    await sleep(600);
-    if (path === 'walk') await page.keyboard.press('Escape');
-  }
-  await sleep(800);
-  await cdp.send('Emulation.setCPUThrottlingRate', { rate: 1 });
-  const times = (await page.evaluate(() => globalThis.tapTimes)).sort((a, b) => a - b);
-  const at = (share) => times[Math.min(times.length - 1, Math.floor(share * times.length))] ?? 0;
-  console.log(
-    `${name}: ${waits} wait; answered within ${at(0.5)} ms (median), ${at(0.95)} ms (p95) of ${times.length}, one frame for the rest; target ${path === 'run' ? 50 : 100} ms`,
-  );
+  const times = await tapOften(button, () => path === 'walk' && page.keyboard.press('Escape'));
+  console.log(`${name}: ${waits} wait; ${says(times)}; target ${path === 'run' ? 50 : 100} ms`);
 }
 await browser.close();
 await riffle.stop();

@@ -42,4 +42,9 @@ describe('texts a database can hold', () => {
       bytes,
     });
   });
+  test('what has nothing to lose is the very same, not a copy', () => {
+    const record = { note: 'a', list: [{ name: 'Otter bar' }], at: null };
+    expect(keepable(record)).toBe(record);
+    expect(keepable({ ...record, note: 'a\0' })).toEqual(record);
+  });
 });

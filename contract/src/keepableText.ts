@@ -21,11 +21,13 @@ export function unkeepableAt(value: unknown): readonly string[] | null {
   return null;
 }
 
-/** The same value with every text in it keepable. */
-export function keepable<T>(value: T): T {
+/** The same value with every text in it keepable; what holds nothing else stays the very same, and nothing is drawn anew for it. */
+export const keepable = <T>(value: T): T => (unkeepableAt(value) ? cleaned(value) : value);
+
+function cleaned<T>(value: T): T {
   if (typeof value === 'string') return keepableText(value) as T;
   // Files and dates have no texts in them.
-  if (Array.isArray(value)) return value.map(keepable) as T;
+  if (Array.isArray(value)) return value.map(cleaned) as T;
   if (typeof value !== 'object' || value === null || Object.getPrototypeOf(value) !== Object.prototype) return value;
-  return Object.fromEntries(Object.entries(value).map(([name, each]) => [keepableText(name), keepable(each)])) as T;
+  return Object.fromEntries(Object.entries(value).map(([name, each]) => [keepableText(name), cleaned(each)])) as T;
 }

@@ -443,6 +443,7 @@ export {
 } from './read/riverNow.ts';
 export {
   dayCandidates,
+  dayVisits,
   USUAL_REST_MIN,
   withSlack,
   dayProblem,

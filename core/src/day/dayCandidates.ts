@@ -1,7 +1,7 @@
 import type { Bank } from '../ground/centreLine.ts';
 import { bedHeights_m, type BedOfGround } from '../ground/bedHeights.ts';
 import { CONTAINERS } from '../measures/containers.ts';
-import { asPanPlace, panWorths, type PanPlace, type PanRules } from '../read/nextPan.ts';
+import { asPanPlace, panWorths, type PanRules } from '../read/nextPan.ts';
 import type { RankedPlace } from '../read/rankPlaces.ts';
 import { underWater, type RiverNow } from '../read/riverNow.ts';
 import { carryingTrips, WET_GRAVEL_KG_L } from './carry.ts';
@@ -75,16 +75,20 @@ interface Visit {
   readonly pans: number;
   readonly worth: number;
 }
+/** The visits of a day, by the id of the place. */
+export type DayVisits = ReadonlyMap<string, Visit>;
 
 /**
  * What each place is worth on a day, and how many pans it gets. A day of quick pans goes where they tell most of where to dig, or, looking for the odd
  * places, where it is least known whether they pay; a day of digging goes where most gold lies, or where so much ground tells most.
  */
-function visitsOf(
-  places: readonly PanPlace[],
+export function dayVisits(
+  ranked: readonly RankedPlace[],
   rules: PanRules,
+  pan_min: number,
   { aim, way }: Pick<DayAsked, 'aim' | 'way'>,
-): Map<string, Visit> {
+): DayVisits {
+  const places = ranked.map((r) => asPanPlace(r, pan_min));
   if (way === 'one square metre') {
     const pans = PANS_OF[way];
     return new Map(
@@ -105,12 +109,12 @@ function visitsOf(
   );
 }
 
-/** Places that could be worked on a day, with their time, load and worth, and what closes them. */
+/** Places that could be worked on a day, with their time, load and worth, and what closes them. `visits`: see `dayVisits`. */
 export function dayCandidates(
   groundKind: string,
   spots: readonly DaySpot[],
   ranked: readonly RankedPlace[],
-  rules: PanRules,
+  visits: DayVisits,
   asked: DayAsked,
   pace: Pace,
   river: RiverNow | null,
@@ -120,11 +124,6 @@ export function dayCandidates(
   shutBy: (place: RankedPlace['place']) => string | null = () => null,
 ): Candidate[] {
   const tools_kg = asked.tools.reduce((sum, t) => sum + t.kg, 0);
-  const visits = visitsOf(
-    ranked.map((r) => asPanPlace(r, pace.pan_min)),
-    rules,
-    asked,
-  );
   const most = Math.max(0, ...[...visits.values()].map((v) => v.worth));
   return ranked.map(({ place, chance }) => {
     const { pans, worth } = visits.get(place.id) ?? { pans: PANS_OF[asked.way], worth: 0 };

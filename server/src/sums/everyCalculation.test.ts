@@ -173,6 +173,7 @@ const WITHOUT: Readonly<Record<string, readonly string[]>> = {
     'dryBesideWet',
     'paidByKind',
     'dayCandidates',
+    'dayVisits',
     'eyeRecord',
     'dayProblem',
     'fitPlaces',

@@ -4,7 +4,7 @@ import { CONTAINERS, USUAL_TOOLS, WET_GRAVEL_KG_L, type RankedPlace } from '@rif
 import { cautionsOf } from './cautions.ts';
 import { asStop, type DayDraft } from './dayDraft.ts';
 import { clock, lasting } from './dayWords.ts';
-import { dayCandidates, dayProblem, walkedLine, type Candidate } from '@riffle/core';
+import { dayCandidates, dayProblem, dayVisits, walkedLine, type Candidate } from '@riffle/core';
 import { localTime } from '../when/localTime.ts';
 import { tideDay } from '../shore/shoreOf.ts';
 import { daySky } from './daySky.ts';
@@ -113,12 +113,13 @@ const one = (
   r: RankedPlace,
   some: { d?: DayDraft; spots?: StoredSpot[]; g?: StoredGround; level_m?: number; readAt?: string } = {},
 ): Candidate => {
+  const asked = some.d ?? draft();
   const [c] = dayCandidates(
     (some.g ?? ground()).kind,
     some.spots ?? [spot(r.place.id)],
     [r],
-    RULES,
-    some.d ?? draft(),
+    dayVisits([r], RULES, pace.pan_min, asked),
+    asked,
     pace,
     some.level_m === undefined ? null : river(some.level_m, some.readAt),
     flat,
@@ -154,23 +155,21 @@ describe('places of a day', () => {
         commonLogSd: 0.2,
       },
     });
-    const worths = (way: DayDraft['way']): Record<string, number> =>
-      Object.fromEntries(
-        dayCandidates(
-          'creek',
-          [spot('told'), spot('new')],
-          [
-            { ...ranked('told', 0.95), ...panned(60, 120) },
-            { ...ranked('new', 0.4), panned: null },
-          ],
-          RULES,
-          draft({ way }),
-          pace,
-          null,
-          flat,
-          now.getTime(),
-        ).map((c) => [c.id, c.value]),
+    const places = [
+      { ...ranked('told', 0.95), ...panned(60, 120) },
+      { ...ranked('new', 0.4), panned: null },
+    ];
+    const worths = (way: DayDraft['way']): Record<string, number> => {
+      const asked = draft({ way });
+      const visits = dayVisits(places, RULES, pace.pan_min, asked);
+      const spots = [spot('told'), spot('new')];
+      return Object.fromEntries(
+        dayCandidates('creek', spots, places, visits, asked, pace, null, flat, now.getTime()).map((c) => [
+          c.id,
+          c.value,
+        ]),
       );
+    };
     const [quick, square] = [worths('quick pans'), worths('one square metre')];
     expect(quick.new).toBeGreaterThan(quick.told ?? NaN);
     expect(square.told).toBeGreaterThan(square.new ?? NaN);

@@ -3,6 +3,7 @@ import {
   CONTAINERS,
   dayCandidates,
   dayProblem,
+  dayVisits,
   pacePerPan,
   leftToDig,
   onAndOff,
@@ -95,24 +96,20 @@ export function useDay(
 
   // The hour is enough: a plan must not be made anew each minute because a reading grows old.
   const hour = Math.floor(now.getTime() / 3_600_000);
+  const { aim, way: digs } = draft;
+  const best = useMemo(() => ranking.ranked.slice(0, MOST_PLACES), [ranking]);
+  // What a place is worth does not hang on the hours: it is not weighed again at each ten minutes more.
+  const visits = useMemo(
+    () => dayVisits(best, ranking.panRules, pace.pan_min, { aim, way: digs }),
+    [best, ranking, pace, aim, digs],
+  );
   const all = useMemo(
     () =>
-      dayCandidates(
-        ground.kind,
-        spots,
-        ranking.ranked.slice(0, MOST_PLACES),
-        ranking.panRules,
-        draft,
-        pace,
-        river,
-        line,
-        hour * 3_600_000,
-        (place) => {
-          const claim = shutClaim(claims, place);
-          return claim ? claimWords(claim) : null;
-        },
-      ),
-    [ground, spots, ranking, draft, pace, river, line, hour, claims],
+      dayCandidates(ground.kind, spots, best, visits, draft, pace, river, line, hour * 3_600_000, (place) => {
+        const claim = shutClaim(claims, place);
+        return claim ? claimWords(claim) : null;
+      }),
+    [ground, spots, best, visits, draft, pace, river, line, hour, claims],
   );
   const tried = useMemo(() => all.filter((c) => c.closed === null), [all]);
   const shore = useMemo(

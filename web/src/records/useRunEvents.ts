@@ -4,7 +4,7 @@ import { useEffect, useMemo } from 'react';
 import { call, Refused } from '../api/client.ts';
 import { eventsKey, listKey } from '../offline/landing.ts';
 import { useWaiting } from '../offline/outbox.ts';
-import { eventsWithWaiting } from '../offline/writes.ts';
+import { eventsWithWaiting, waitingOf } from '../offline/writes.ts';
 import { askAgain, fetchAll, stateOf, type ListState } from './useRecords.ts';
 
 export interface RunEvents {
@@ -14,7 +14,7 @@ export interface RunEvents {
 }
 
 /** A run's taps; only those of this device while the run itself still waits to be sent. `isOpen`: those of other phones are looked for each second. */
-export function useRunEvents(runId: string, isOpen = false): RunEvents {
+export function useRunEvents({ id: runId, groundId }: Pick<StoredRun, 'id' | 'groundId'>, isOpen = false): RunEvents {
   const query = useQuery({
     queryKey: eventsKey(runId),
     queryFn: () =>
@@ -26,7 +26,8 @@ export function useRunEvents(runId: string, isOpen = false): RunEvents {
   });
   useOtherPhones(runId, isOpen);
   const waiting = useWaiting();
-  const isWaiting = waiting.some((w) => w.what === 'record' && w.kind === 'runs' && w.record.id === runId);
+  // Thousands of taps may wait, and runs are few.
+  const isWaiting = waitingOf(waiting, 'runs', groundId).some((w) => w.record.id === runId);
   const state = isWaiting ? 'here' : stateOf(query);
   return useMemo(
     () => ({

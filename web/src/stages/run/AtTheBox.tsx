@@ -8,7 +8,7 @@ import {
 } from '@riffle/contract';
 import { cleanUpAfter_m3, CONTAINERS, drawnBoxes, USUAL_MIX, type Spread } from '@riffle/core';
 import { formatDistanceToNowStrict } from 'date-fns';
-import { memo, Suspense, useDeferredValue, useMemo, useState } from 'react';
+import { memo, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { fedSince_m3, leftUnrinsed, settingAsSet, weighedBlackSand } from '../../box/boxEvidence.ts';
 import { useContainers } from '../../records/useContainers.ts';
@@ -37,6 +37,8 @@ interface AtTheBoxProps {
   /** Takes another run in hand. */
   readonly hold: (runId: string) => void;
   readonly run: StoredRun;
+  /** All of its ground. */
+  readonly runs: readonly StoredRun[];
   readonly setup: StoredSetup;
   readonly rig: StoredRig;
   /** Fed in this run. */
@@ -305,9 +307,8 @@ function Listen({ rig }: AtTheBoxProps) {
 }
 
 /** How full of black sand the box is, and when to clean up. */
-function Mat({ run, setup, rig, volumeLoose_L }: AtTheBoxProps) {
+function Mat({ run, runs, setup, rig, volumeLoose_L }: AtTheBoxProps) {
   const show = useShow();
-  const runs = useDeferredValue(useRecords('runs', run.groundId).items);
   const setups = useRecords('setups', run.groundId).items;
   const cleanups = useRecords('cleanups', run.groundId).items;
   const lifts = useRecords('lifts', run.groundId).items;

@@ -27,6 +27,8 @@ import { TextButton } from '../../ui/TextButton.tsx';
 
 interface RunLiveProps {
   readonly run: StoredRun;
+  /** All of its ground. */
+  readonly runs: readonly StoredRun[];
   readonly setup: StoredSetup | undefined;
   readonly rig: StoredRig | undefined;
   readonly spots: readonly StoredSpot[];
@@ -39,7 +41,7 @@ interface RunLiveProps {
 const PARTS = (['1/3', '1/2', '2/3'] as const).map((part) => [part, FULLNESS[part]] as const);
 
 /** A run under way: huge buttons, a clock, and the pace against what the box safely takes. Made for gloves and glare. */
-export function RunLive({ run, setup, rig, spots, onDrop, hold }: RunLiveProps) {
+export function RunLive({ run, runs, setup, rig, spots, onDrop, hold }: RunLiveProps) {
   const local = useLocalTime();
   const open = useOpenRun(run, setup, rig);
   const show = useShow();
@@ -68,8 +70,8 @@ export function RunLive({ run, setup, rig, spots, onDrop, hold }: RunLiveProps) 
   const { buckets, tipped_ms, fullnessOf, volumeLoose_L } = open;
   const below = useDeferredValue(
     useMemo(
-      () => ({ run, buckets, tipped_ms, fullnessOf, volumeLoose_L, count }),
-      [run, buckets, tipped_ms, fullnessOf, volumeLoose_L, count],
+      () => ({ run, runs, buckets, tipped_ms, fullnessOf, volumeLoose_L, count }),
+      [run, runs, buckets, tipped_ms, fullnessOf, volumeLoose_L, count],
     ),
   );
 
@@ -84,7 +86,7 @@ export function RunLive({ run, setup, rig, spots, onDrop, hold }: RunLiveProps) 
         spots={spots}
         onMend={mend}
       />
-      <Stints run={below.run} rigId={setup?.rigId} />
+      <Stints run={below.run} runs={below.runs} rigId={setup?.rigId} />
     </div>
   );
 
@@ -247,6 +249,7 @@ export function RunLive({ run, setup, rig, spots, onDrop, hold }: RunLiveProps) 
           {setup && rig && (
             <AtTheBox
               run={below.run}
+              runs={below.runs}
               setup={setup}
               rig={rig}
               tipped_ms={below.tipped_ms}

@@ -82,6 +82,7 @@ export function RunScreen() {
           <RunLive
             key={open.id}
             run={open}
+            runs={runs}
             setup={setup}
             rig={rigs.find((r) => r.id === setup?.rigId)}
             spots={spots}

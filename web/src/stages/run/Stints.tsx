@@ -1,5 +1,5 @@
 import type { StoredRun } from '@riffle/contract';
-import { memo, useDeferredValue, useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { changeWords, followedWords } from '../../box/boxLogWords.ts';
 import { stintsOf } from '../../box/stintsOf.ts';
 import { useRecords } from '../../records/useRecords.ts';
@@ -9,16 +9,18 @@ import { useLocalTime } from '../../when/useLocalTime.ts';
 /** How the box of this run stood today, each change and what followed; nothing while it stands as it was set. */
 export const Stints = memo(function Stints({
   run,
+  runs,
   rigId,
 }: {
   readonly run: StoredRun;
+  /** All of its ground. */
+  readonly runs: readonly StoredRun[];
   readonly rigId: string | undefined;
 }) {
   const local = useLocalTime();
   const show = useShow();
   const rigs = useRecords('rigs').items;
   const setups = useRecords('setups', run.groundId).items;
-  const runs = useDeferredValue(useRecords('runs', run.groundId).items);
   const cleanups = useRecords('cleanups', run.groundId).items;
   const tests = useRecords('box-tests', run.groundId).items;
   const today = local.isoDay(run.startedAt);

@@ -19,7 +19,7 @@ export function useMends(run: StoredRun) {
   const write = useWrite();
   const local = useLocalTime();
   const now_ms = useNow(60_000);
-  const { events, state } = useRunEvents(run.id);
+  const { events, state } = useRunEvents(run);
   const tally = useMemo(
     () => tallyRun(Date.parse(run.startedAt), events.map(asRunEvent), Date.parse(run.startedAt)),
     [run.startedAt, events],

@@ -57,7 +57,7 @@ export interface OpenRun {
 
 /** A run with its taps: what was logged, what is still on its way, and the ways to log more. */
 export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: StoredRig | undefined): OpenRun {
-  const { events, state } = useRunEvents(run.id, true);
+  const { events, state } = useRunEvents(run, true);
 
   const write = useWrite();
   const now = useNow(1000) + useClockOff_ms();

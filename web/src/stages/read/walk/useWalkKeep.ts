@@ -1,6 +1,6 @@
 import { SPOT_KINDS, TEXTS } from '@riffle/contract';
 import { centreLine, isNoDig, type Bank } from '@riffle/core';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { blankPan, usualPan, usualPanWords } from '../../../pan/usualPan.ts';
 import { keptSeenWith } from '../../../pan/seenWith.ts';
 import { useContainers } from '../../../records/useContainers.ts';
@@ -30,7 +30,7 @@ export function useWalkKeep(walk: Walk) {
   const keepSample = useKeep('samples');
   const keepSign = useKeep('signs');
   const [last, setLast] = useState<LastKept | null>(null);
-  const usual = usualPan(samples);
+  const usual = useMemo(() => usualPan(samples), [samples]);
   const mark = isThere ? next : null;
   const near =
     where &&

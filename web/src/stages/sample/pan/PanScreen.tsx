@@ -1,11 +1,9 @@
-import { UNSHORED_M, type ColorClass, bestSpot, countColors, effectiveColors, handsForSizes } from '@riffle/core';
-import { TEXTS, type StoredLot } from '@riffle/contract';
+import { type ColorClass, bestSpot, countColors, effectiveColors, handsForSizes } from '@riffle/core';
+import type { StoredLot } from '@riffle/contract';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { Caution } from '../../../ui/Caution.tsx';
 import { plural } from '../../../ui/plural.ts';
 import { toast } from '../../../ui/toast.ts';
-import { undoToast } from '../../../ui/undoToast.ts';
 import { useRecords } from '../../../records/useRecords.ts';
 import { ClosedFirst } from '../../../ground/ClosedToday.tsx';
 import { GROUND_WORDS } from '../../../ground/groundWords.ts';
@@ -19,14 +17,11 @@ import { useGround, usePicked } from '../../../shell/useGround.ts';
 import { useKeys } from '../../../shell/useKeys.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { Button } from '../../../ui/Button.tsx';
-import { Choices } from '../../../ui/Choices.tsx';
-import { TextField } from '../../../ui/Field.tsx';
 import { Block } from '../../../ui/Judgement.tsx';
-import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { ClassSteppers } from './ClassSteppers.tsx';
+import { Dug } from './Dug.tsx';
 import { useSizeWords } from '../hands/useSizeWords.ts';
 import { Neighbors } from './Neighbors.tsx';
-import { PanFacts } from './PanFacts.tsx';
 import { SaidCount } from './SaidCount.tsx';
 import { Needs } from '../../../shell/Needs.tsx';
 import { SampleList } from './SampleList.tsx';
@@ -37,8 +32,6 @@ import { SizePan } from './SizePan.tsx';
 import { useIsPhone } from '../../../ui/useIsPhone.ts';
 import { usualPanWords } from '../../../pan/usualPan.ts';
 import { useSampleDraft } from './useSampleDraft.ts';
-
-const BLACK_SAND = ['0', '1', '2', '3', '4'] as const;
 
 /** A pan of the bag in the address, or of no bag; each keeps its own draft. */
 export function PanScreen() {
@@ -88,6 +81,8 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
   }, [grades, spots, picked]);
   // The color shows at the tap, what it says a frame later.
   const counted = useDeferredValue(inHand);
+  // What was dug is drawn anew at once only where something was typed there.
+  const dug = sameButColors(counted.draft, draft) ? counted : inHand;
   const hands = useMemo(() => {
     const { panner, way, counts } = counted.draft;
     return handsForSizes([{ panner: panner.trim(), way, counts }], seedings, weights_mg);
@@ -119,15 +114,17 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
     toast(`Kept: ${spot.name}, ${inHand.colors === 0 ? 'a blank' : plural(inHand.colors, 'color')}.`);
   };
   const isPhone = useIsPhone();
-  const deep = inHand.depth.ok && inHand.depth.value > UNSHORED_M;
 
-  const spotSelect = (
-    <SpotSelect
-      spots={spots}
-      value={spot?.id}
-      onPick={pick}
-      problem={tried && !spot ? 'Say which spot this pan is from.' : null}
-    />
+  const spotSelect = useMemo(
+    () => (
+      <SpotSelect
+        spots={spots}
+        value={spot?.id}
+        onPick={pick}
+        problem={tried && !spot ? 'Say which spot this pan is from.' : null}
+      />
+    ),
+    [spots, spot, pick, tried],
   );
 
   return (
@@ -167,110 +164,18 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
           keep();
         }}
       >
-        <Block title="Dug" className="order-2 flex flex-col lg:order-none">
-          <span id="dug" className="scroll-mt-24" />
-          {lot ? (
-            <p className="mb-2 text-[16px]">
-              <b>Bag {lot.tag}</b>, {spot?.name ?? 'a spot since removed'}
-              {lot.layer && `, ${lot.layer}`}
-              {lot.screen && `; screened ${lot.screen}`}
-            </p>
-          ) : (
-            !isPhone && spotSelect
-          )}
-          <div data-first-field="">
-            <QuantityField
-              label="Depth below the surface"
-              entered={draft.depth}
-              reading={inHand.depth}
-              units={['m', 'cm', 'ft', 'in']}
-              showProblem={tried}
-              onChange={(depth) => change({ depth })}
-              comesTo={inHand.depth.ok && show.length(inHand.depth.value)}
-              problem={inHand.depthProblem}
-            />
-          </div>
-          {deep && (
-            <Caution className="mb-2">
-              {show.length(UNSHORED_M)}: nobody in an unshored hole. Many local rules say so from here; keep out and
-              follow yours.
-            </Caution>
-          )}
-          <QuantityField
-            label="How much you panned"
-            entered={draft.volume}
-            reading={inHand.volume}
-            units={['pan', 'handful', 'double handful', 'bucket', 'scoop', 'L', 'gal']}
-            showProblem={tried}
-            onChange={(volume) => change({ volume })}
-            comesTo={inHand.volume.ok && show.volume(inHand.volume.value)}
-            problem={inHand.volumeProblem}
-          />
-          <Choices
-            label="Loose or bank volume"
-            value={draft.state}
-            onChange={(state) => change({ state })}
-            choices={[
-              { value: 'loose', label: 'loose' },
-              { value: 'bank', label: 'in the bank' },
-            ]}
-          />
-          <p className="mt-1 mb-2 text-[12.5px] text-ink-2">
-            Dug and heaped is loose: it swelled by {ground.swell_percent} %.
-          </p>
-          <p className="mb-1 text-[13px] text-ink-2">Black sand, none to a panful</p>
-          <Choices
-            label="Black sand"
-            value={BLACK_SAND[draft.blackSand] ?? '0'}
-            onChange={(v) => change({ blackSand: Number(v) })}
-            choices={BLACK_SAND.map((v) => ({ value: v, label: v, says: `Black sand ${v} of 4` }))}
-          />
-          <div className="mt-3">
-            {weighing ? (
-              <QuantityField
-                label="Weighed gold, all of this sample"
-                entered={draft.gold}
-                reading={inHand.gold ?? { ok: true, value: 0 }}
-                units={['mg', 'g', 'grain', 'dwt', 'ozt']}
-                optional
-                onChange={(gold) => change({ gold })}
-                comesTo={inHand.gold?.ok && show.gold(inHand.gold.value)}
-                problem={inHand.goldProblem}
-              />
-            ) : (
-              <Button look="quiet" onClick={() => setWeighing(true)}>
-                Weighed any gold?
-              </Button>
-            )}
-          </div>
-          <PanFacts
-            inHand={inHand}
-            pits={pits.filter((p) => p.spotId === spot?.id)}
-            sameBucket={samples.filter(
-              (s) =>
-                s.spotId === spot?.id &&
-                s.depth_m === (inHand.depth.ok ? inHand.depth.value : NaN) &&
-                s.lotId === (lot?.id ?? null),
-            )}
-            showProblem={tried}
-          />
-          <TextField
-            label="Note"
-            value={draft.note}
-            rows={2}
-            onChange={(note) => change({ note })}
-            limit={TEXTS.note}
-          />
-          {inHand.isBegun && (
-            <Button
-              look="quiet"
-              className="self-start"
-              onClick={() => undoToast('What you typed is dropped.', inHand.drop())}
-            >
-              Drop what is typed
-            </Button>
-          )}
-        </Block>
+        <Dug
+          ground={ground}
+          spot={spot}
+          lot={lot}
+          spotSelect={isPhone ? null : spotSelect}
+          inHand={dug}
+          samples={before}
+          pits={pits}
+          tried={tried}
+          weighing={weighing}
+          onWeigh={setWeighing}
+        />
         <Block
           title="Colors in the pan"
           className="order-1 lg:order-none"
@@ -336,6 +241,10 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
     </div>
   );
 }
+
+/** Of two drafts of one pan, the colors may differ. */
+const sameButColors = (a: SampleDraft, b: SampleDraft): boolean =>
+  (Object.keys(b) as (keyof SampleDraft)[]).every((key) => key === 'counts' || a[key] === b[key]);
 
 /** What stands in the fields below the pan, in a few words. */
 const dugWords = ({ depth, volume, state, way, panner }: SampleDraft): string =>
