@@ -1,5 +1,16 @@
+import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
-import { bringCreek, chooseSpot, judgement, logBucket, setBox, spotLine, toStage, keepBlank } from './job.ts';
+import {
+  bringCreek,
+  chooseSpot,
+  judgement,
+  logBucket,
+  setBox,
+  spotLine,
+  toStage,
+  keepBlank,
+  wordsOfPdf,
+} from './job.ts';
 
 /** At the creek: no signal, a reload, two tabs. Nothing tapped is lost, nothing counted twice. */
 test.describe('with the page kept on the device', () => {
@@ -36,6 +47,26 @@ test.describe('with the page kept on the device', () => {
     expect(runs.items[0]?.tally.buckets).toBe(4);
     // Three full buckets of 20 L and two thirds of one.
     expect(runs.items[0]?.tally.volumeLoose_L).toBeCloseTo(3 * 20 + (2 / 3) * 20, 6);
+  });
+
+  test('the sheet of a season is written without signal, by a device that never wrote one', async ({
+    page,
+    context,
+  }) => {
+    await bringCreek(page, 'Paper Fork');
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.reload();
+    await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+    await toStage(page, 'Books');
+    await context.setOffline(true);
+    await page.getByRole('button', { name: 'Give or print ...' }).click();
+    const sheet = page.getByRole('dialog', { name: 'Give or print' });
+    await sheet.getByLabel('What', { exact: true }).selectOption('season');
+    const downloading = page.waitForEvent('download');
+    await sheet.getByRole('button', { name: 'Save it' }).click();
+    const download = await downloading;
+    expect(download.suggestedFilename()).toMatch(/\.pdf$/);
+    expect(await wordsOfPdf(await readFile(await download.path()))).toContain('bank ground');
   });
 
   test(

@@ -20,9 +20,27 @@ const preloadFonts = (): Plugin => ({
   },
 });
 
+/**
+ * The router names its parts for tools of developers, and a bundler keeps what is given a name: four kilobytes of links,
+ * forms and fetching ahead that nothing here asks for, before the first sight.
+ */
+const withoutUnusedParts = (): Plugin => ({
+  name: 'without-unused-parts',
+  transform: {
+    filter: { id: /node_modules\/react-router\/dist\/production\// },
+    handler: (code) => ({
+      code: code
+        .replace(/^\w+\.displayName = .*;$/gm, '')
+        .replace(/^(var \w+ = )(?=React\d*\.(?:forwardRef|createContext)\()/gm, '$1/* @__PURE__ */ '),
+      map: null,
+    }),
+  },
+});
+
 export default defineConfig({
   plugins: [
     preloadFonts(),
+    withoutUnusedParts(),
     react(),
     tailwindcss(),
     VitePWA({
@@ -48,9 +66,9 @@ export default defineConfig({
       srcDir: 'src',
       filename: 'sw.ts',
       injectManifest: {
-        globPatterns: ['**/*.{js,css,html,svg,png,woff2}'],
-        // Half a megabyte that writes PDF, at home: fetched when a sheet is asked for.
-        globIgnores: ['**/*-{cyrillic,cyrillic-ext,greek,greek-ext,vietnamese}-*.woff2', '**/pdf-*.js'],
+        // The letters of a printed sheet are woff.
+        globPatterns: ['**/*.{js,css,html,svg,png,woff,woff2}'],
+        globIgnores: ['**/*-{cyrillic,cyrillic-ext,greek,greek-ext,vietnamese}-*.woff2'],
         maximumFileSizeToCacheInBytes: 4 * 1024 * 1024,
         rollupFormat: 'iife',
       },

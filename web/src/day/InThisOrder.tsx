@@ -1,4 +1,4 @@
-import { Link } from 'react-router';
+import { Link } from '../ui/Link.tsx';
 import { inTen } from '../reading/inTen.ts';
 import { Block } from '../ui/Judgement.tsx';
 import { plural } from '../ui/plural.ts';
@@ -28,7 +28,7 @@ export function InThisOrder({ page: { ground, day, picked, pick } }: { page: Day
           picked={picked}
           onPick={pick}
           onOrder={(order) => change({ order })}
-          onMinutes={(id, minutes) => change({ minutes: { ...draft.minutes, [id]: minutes } })}
+          onMinutes={(id, minutes) => change((before) => ({ minutes: { ...before.minutes, [id]: minutes } }))}
         />
       ) : (
         <p className="text-ink-2">

@@ -1,6 +1,6 @@
 import type { StoredGround } from '@riffle/contract';
 import { DRY_IN_SUMMER, localPlane, secondWater, type Candidate, type WaterHole } from '@riffle/core';
-import { Link } from 'react-router';
+import { Link } from '../ui/Link.tsx';
 import { useShow } from '../units/useShow.ts';
 import { useRecords } from '../records/useRecords.ts';
 import { clock } from './dayWords.ts';

@@ -1,3 +1,4 @@
+import { startTransition, useOptimistic } from 'react';
 import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import {
   arrayMove,
@@ -86,6 +87,13 @@ function Row({ stop, place, number, walk_min, picked, onPick, onMinutes, onOut }
   const show = useShow();
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: stop.id });
   const wait = stop.begin_min - stop.arrive_min;
+  // The minutes show at the tap; the day is worked out anew after that.
+  const [work_min, showMinutes] = useOptimistic(place.work_min);
+  const setMinutes = (minutes: number): void =>
+    startTransition(() => {
+      showMinutes(minutes);
+      onMinutes(stop.id, minutes);
+    });
   return (
     <li
       ref={setNodeRef}
@@ -145,16 +153,16 @@ function Row({ stop, place, number, walk_min, picked, onPick, onMinutes, onOut }
           type="button"
           className="min-h-11 min-w-9 border border-rule text-[17px]"
           aria-label={`Ten minutes less at ${place.name}`}
-          onClick={() => onMinutes(stop.id, Math.max(5, place.work_min - 10))}
+          onClick={() => setMinutes(Math.max(5, work_min - 10))}
         >
           −
         </button>
-        <span className="w-16 text-center">{lasting(place.work_min)}</span>
+        <span className="w-16 text-center">{lasting(work_min)}</span>
         <button
           type="button"
           className="min-h-11 min-w-9 border border-rule text-[17px]"
           aria-label={`Ten minutes more at ${place.name}`}
-          onClick={() => onMinutes(stop.id, Math.min(600, place.work_min + 10))}
+          onClick={() => setMinutes(Math.min(600, work_min + 10))}
         >
           +
         </button>

@@ -1,5 +1,5 @@
 import type { StoredGround, StoredSpot } from '@riffle/contract';
-import { Link } from 'react-router';
+import { Link } from '../ui/Link.tsx';
 import { expectedWords, standingTubs } from '../box/openLifts.ts';
 import { outOfTheBox } from '../box/outOfTheBox.ts';
 import { useOpenLifts } from '../box/useOpenLifts.ts';

@@ -36,7 +36,7 @@ const MOST_PLACES = 40;
 
 export interface Day {
   readonly draft: DayDraft;
-  readonly change: (some: Partial<DayDraft>) => void;
+  readonly change: (some: Partial<DayDraft> | ((before: DayDraft) => Partial<DayDraft>)) => void;
   readonly forget: () => void;
   readonly candidates: readonly Candidate[];
   readonly closed: readonly Candidate[];
@@ -183,7 +183,7 @@ export function useDay(
   const plannerB = usePlanner(useMemo(() => problemB && withSlack(problemB), [problemB]));
   return {
     draft,
-    change: (some) => setDraft((before) => ({ ...before, ...some })),
+    change: (some) => setDraft((before) => ({ ...before, ...(typeof some === 'function' ? some(before) : some) })),
     forget,
     candidates,
     closed: all.filter((c) => c.closed !== null),

@@ -1,35 +1,15 @@
+import { left, notes } from './notes.ts';
 import type { QueuedWrite } from './write.ts';
 
-/**
- * What is written down at once, beside the store. A page that closes while its store is busy with something else takes
- * what stood in line there with it, word of its being kept or not: a bucket tapped in the moment of a reload was lost.
- * Where there is no such place (in the service worker, in tests) nothing is noted.
- */
-const notes = globalThis.localStorage as Storage | undefined;
-const NOTE = 'riffle-write-';
-const noteOf = (writeId: string): string => NOTE + writeId;
-
-/** Of the pages before this one: what this page notes itself is on its way. */
-const left = Object.keys(notes ?? {}).filter((key) => key.startsWith(NOTE));
-
-/** Notes a write. The bytes of a file have no room there. */
-export function note(write: QueuedWrite): void {
-  if (write.what === 'file') return;
-  try {
-    notes?.setItem(noteOf(write.writeId), JSON.stringify(write));
-  } catch {
-    // No room: it is in the store in a moment.
-  }
+/** Hands over what earlier pages noted and no store took, oldest first, and lets go of the notes. Another page may still be at it. */
+export async function handOverNoted(
+  takeOver: (noted: readonly { write: QueuedWrite; refused: null }[]) => Promise<void>,
+): Promise<void> {
+  const noted = left.flatMap((key) => {
+    const write = JSON.parse(notes?.getItem(key) ?? 'null') as QueuedWrite | null;
+    return write ? [{ write, refused: null }] : [];
+  });
+  // Their ids are UUIDs of version 7.
+  await takeOver(noted.sort((a, b) => (a.write.writeId < b.write.writeId ? -1 : 1)));
+  for (const key of left) notes?.removeItem(key);
 }
-
-/** Lets go of a note once the store has the write, or has refused it. */
-export const forget = (writeId: string): void => notes?.removeItem(noteOf(writeId));
-
-/** What earlier pages noted and no store took, oldest first: ids are UUIDs of version 7. Another page may still be at it. */
-export const cutOff = (): QueuedWrite[] =>
-  left
-    .flatMap((key) => {
-      const text = notes?.getItem(key);
-      return text ? [JSON.parse(text) as QueuedWrite] : [];
-    })
-    .sort((a, b) => (a.writeId < b.writeId ? -1 : 1));

@@ -1,7 +1,7 @@
 import type { Problem } from '@riffle/contract';
 import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction } from 'idb';
-import { cutOff, forget, note } from './cutOff.ts';
 import { listKeysOf, withAnswer, type Listed } from './landing.ts';
+import { forget, left, note } from './notes.ts';
 import type { QueuedWrite } from './write.ts';
 
 /** A write as it lies in the outbox, in the order of `place`, which this device counts: no clock decides what comes first. */
@@ -73,13 +73,9 @@ function database(): Promise<IDBPDatabase<Schema>> {
     const names = (await indexedDB.databases()).map((d) => d.name);
     if (names.includes('riffle-outbox')) {
       const { handOverEarlier } = await import('./earlierWrites.ts');
-      await handOverEarlier(async (earlier) => {
-        const tx = db.transaction(['outbox', 'facts'], 'readwrite');
-        for (const { write, refused } of earlier) await lay(tx, write, refused);
-        await tx.done;
-      });
+      await handOverEarlier((earlier) => takeOver(db, earlier));
     }
-    await takeCutOff(db);
+    if (left.length > 0) await (await import('./cutOff.ts')).handOverNoted((noted) => takeOver(db, noted));
     return db;
   });
   opened.catch(() => {
@@ -96,16 +92,16 @@ const lay = (tx: Stores, write: QueuedWrite, refused: Problem | null = null): Pr
   return Promise.all([tx.objectStore('outbox').add(entry as Entry), tx.objectStore('facts').put(write.crewId, 'crew')]);
 };
 
-/** Puts into the outbox what pages noted that closed before the store had taken it. */
-async function takeCutOff(db: IDBPDatabase<Schema>): Promise<void> {
-  const noted = cutOff();
-  if (noted.length === 0) return;
+/** Lays what was written elsewhere at the end of the outbox, in this order, each once. */
+async function takeOver(
+  db: IDBPDatabase<Schema>,
+  elsewhere: readonly Pick<Entry, 'write' | 'refused'>[],
+): Promise<void> {
   const tx = db.transaction(['outbox', 'facts'], 'readwrite', { durability: 'strict' });
   // Another page may have been at it still: its turn here was before this one.
   const lying = new Set((await tx.objectStore('outbox').getAll()).map((e) => e.write.writeId));
-  for (const write of noted) if (!lying.has(write.writeId)) await lay(tx, write);
+  for (const { write, refused } of elsewhere) if (!lying.has(write.writeId)) await lay(tx, write, refused);
   await tx.done;
-  for (const { writeId } of noted) forget(writeId);
 }
 
 /** The crew that wrote last: whose writes the service worker sends when no page is open. */

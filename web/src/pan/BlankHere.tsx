@@ -1,6 +1,6 @@
 import type { StoredGround, StoredSpot } from '@riffle/contract';
 import { useMemo } from 'react';
-import { Link } from 'react-router';
+import { Link } from '../ui/Link.tsx';
 import { useContainers } from '../records/useContainers.ts';
 import { justKept, useKeep } from '../records/useKeep.ts';
 import { useRecords } from '../records/useRecords.ts';

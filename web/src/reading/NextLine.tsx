@@ -1,4 +1,4 @@
-import { Link } from 'react-router';
+import { Link } from '../ui/Link.tsx';
 import type { RankedReading } from './rankReading.ts';
 
 /** The one line on what to find out next, with the way to the pan it speaks of; nothing until the ground is ranked. */

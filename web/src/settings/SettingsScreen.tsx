@@ -3,7 +3,7 @@ import { TEXTS } from '@riffle/contract';
 import type { UNITS } from '@riffle/core';
 import { GRADE_UNITS, type Display, type GradeUnit } from '@riffle/core';
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link } from '../ui/Link.tsx';
 import { useRecords } from '../records/useRecords.ts';
 import { lastGround } from '../shell/useGround.ts';
 import { inSystem, LIGHTS, usePreferences } from '../preferences/preferences.ts';

@@ -1,4 +1,4 @@
-import { Link } from 'react-router';
+import { Link } from '../ui/Link.tsx';
 import { Judgement } from '../ui/Judgement.tsx';
 
 /** Why the ground in the address is not shown. `isAway`: the server cannot be reached. */

@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react';
-import { NavLink, useLocation } from 'react-router';
+import { useLocation } from 'react-router';
+import { NavLink } from '../ui/Link.tsx';
 
 interface RoomsBarProps {
   readonly stage: string;

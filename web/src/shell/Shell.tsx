@@ -1,5 +1,6 @@
 import { Suspense, useMemo, useState } from 'react';
-import { NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
+import { Outlet, useLocation, useNavigate, useParams } from 'react-router';
+import { NavLink } from '../ui/Link.tsx';
 import { useCarriedAlong } from '../records/useCarriedAlong.ts';
 import { useRecords } from '../records/useRecords.ts';
 import { LIGHTS, usePreferences } from '../preferences/preferences.ts';

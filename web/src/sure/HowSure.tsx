@@ -1,4 +1,4 @@
-import { Link } from 'react-router';
+import { Link } from '../ui/Link.tsx';
 
 /** The way from a band or a chance to the page that says how often such come true. */
 export const HowSure = ({ groundId }: { groundId: string }) => (

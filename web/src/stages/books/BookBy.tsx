@@ -2,7 +2,7 @@ import type { StoredGround } from '@riffle/contract';
 import { format } from 'date-fns';
 import { groupBook, type BookGroup, type WeighedCleanup } from '@riffle/core';
 import { useMemo, useState } from 'react';
-import { Link } from 'react-router';
+import { Link } from '../../ui/Link.tsx';
 import { useRecords } from '../../records/useRecords.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Choices } from '../../ui/Choices.tsx';

@@ -1,6 +1,6 @@
 import { goldAnHour_mg, type GroundBook } from '@riffle/core';
 import { Suspense, useState } from 'react';
-import { Link } from 'react-router';
+import { Link } from '../../ui/Link.tsx';
 import { expectedInTubs, expectedWords, standingTubs } from '../../box/openLifts.ts';
 import { useOpenLifts } from '../../box/useOpenLifts.ts';
 import { plural } from '../../ui/plural.ts';

@@ -1,6 +1,6 @@
 import type { StoredGround } from '@riffle/contract';
 import { useMemo } from 'react';
-import { Link } from 'react-router';
+import { Link } from '../../ui/Link.tsx';
 import { useBooks } from '../../records/useBook.ts';
 import { useShow } from '../../units/useShow.ts';
 import { AmountCells, AmountHeads, type Money } from './AmountCells.tsx';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link } from '../../ui/Link.tsx';
 import { NotSealed, OpenedForecast, Sealed } from '../../box/SealedForecast.tsx';
 import { useGround } from '../../shell/useGround.ts';
 import { Button } from '../../ui/Button.tsx';

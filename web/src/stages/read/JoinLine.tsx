@@ -1,7 +1,7 @@
 import type { StoredGround } from '@riffle/contract';
 import type { JoiningGround } from '@riffle/core';
 import type { ReactNode } from 'react';
-import { Link } from 'react-router';
+import { Link } from '../../ui/Link.tsx';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { useRecords } from '../../records/useRecords.ts';
 import { useShow } from '../../units/useShow.ts';

@@ -1,5 +1,5 @@
 import type { StoredGround } from '@riffle/contract';
-import { Link } from 'react-router';
+import { Link } from '../../ui/Link.tsx';
 import { GROUND_WORDS } from '../../ground/groundWords.ts';
 import { BlankHere } from '../../pan/BlankHere.tsx';
 import { Button } from '../../ui/Button.tsx';

@@ -1,4 +1,4 @@
-import { Link } from 'react-router';
+import { Link } from '../../ui/Link.tsx';
 
 /** The way to what is done with gravel where no water is. */
 export const HaulLink = ({ groundId }: { readonly groundId: string }) => (

@@ -3,7 +3,7 @@ import { fromTheFootUp } from '../../ground/SpotSelect.tsx';
 import type { StoredRig, StoredRun, StoredSetup, StoredSpot } from '@riffle/contract';
 import { PRUDENT_SHARE, type RunTally } from '@riffle/core';
 import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
-import { Link } from 'react-router';
+import { Link } from '../../ui/Link.tsx';
 import { plural } from '../../ui/plural.ts';
 import { useKeys } from '../../shell/useKeys.ts';
 import { asTyped } from '../../units/readEntered.ts';
@@ -216,7 +216,7 @@ export function RunLive({ run, runs, setup, rig, spots, onDrop, hold }: RunLiveP
           <button
             type="button"
             data-thumb=""
-            className="mt-3 flex min-h-[124px] w-full touch-manipulation items-center justify-center gap-6 bg-ink text-paper active:opacity-80 sm:min-h-[168px]"
+            className="mt-3 flex min-h-[124px] w-full touch-manipulation items-center justify-center gap-6 bg-ink text-paper active:bg-ink-2 sm:min-h-[168px]"
             onClick={() => open.logBucket('full', 1, source)}
           >
             <BucketGlyph />

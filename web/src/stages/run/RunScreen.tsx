@@ -1,7 +1,7 @@
 import { outOfTheBox } from '../../box/outOfTheBox.ts';
 import type { StoredCleanup, StoredLift, StoredRig, StoredRun, StoredSetup } from '@riffle/contract';
 import { Suspense, useEffect, useMemo, useState } from 'react';
-import { Link } from 'react-router';
+import { Link } from '../../ui/Link.tsx';
 import { plural } from '../../ui/plural.ts';
 import { trueNow } from '../../api/trueClock.ts';
 import { Caution } from '../../ui/Caution.tsx';

@@ -1,5 +1,5 @@
 import { FINISH_WAYS, FLOOR_SEEN, JAR_STATES, TEXTS, textProblem } from '@riffle/contract';
-import { Link } from 'react-router';
+import { Link } from '../../../ui/Link.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { Caution } from '../../../ui/Caution.tsx';
 import { Choices } from '../../../ui/Choices.tsx';

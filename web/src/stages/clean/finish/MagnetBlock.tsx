@@ -1,4 +1,4 @@
-import { Link } from 'react-router';
+import { Link } from '../../../ui/Link.tsx';
 import { TextField } from '../../../ui/Field.tsx';
 import { Block, Gold } from '../../../ui/Judgement.tsx';
 import { inTen } from '../../../units/inTen.ts';

@@ -1,4 +1,4 @@
-import { Link } from 'react-router';
+import { Link } from '../../../ui/Link.tsx';
 import { clock, lasting } from '../../../day/dayWords.ts';
 import type { Shore } from '../../../shore/shoreOf.ts';
 import { useShow } from '../../../units/useShow.ts';

@@ -1,5 +1,6 @@
 import { Suspense, useMemo, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
+import { Link } from '../../../ui/Link.tsx';
 import { ClosedFirst } from '../../../ground/ClosedToday.tsx';
 import { useGround } from '../../../shell/useGround.ts';
 import { SyncState } from '../../../shell/SyncState.tsx';

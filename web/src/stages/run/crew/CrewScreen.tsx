@@ -1,6 +1,6 @@
 import { NUMBERS } from '@riffle/contract';
 import { TASKS, type CrewPace, type Post } from '@riffle/core';
-import { Link } from 'react-router';
+import { Link } from '../../../ui/Link.tsx';
 import { Caution } from '../../../ui/Caution.tsx';
 import { SelectField } from '../../../ui/Field.tsx';
 import { Block, Judgement } from '../../../ui/Judgement.tsx';

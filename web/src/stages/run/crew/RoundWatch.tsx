@@ -48,7 +48,7 @@ export function RoundWatch({ crew: { draft, setDraft, clearDraft, keep, bucket }
         <div className="flex flex-col">
           <button
             type="button"
-            className="flex min-h-[124px] w-full touch-manipulation flex-col items-center justify-center bg-ink text-paper active:opacity-80"
+            className="flex min-h-[124px] w-full touch-manipulation flex-col items-center justify-center bg-ink text-paper active:bg-ink-2"
             onClick={() => begin(next)}
           >
             <span className="text-[30px] leading-tight font-bold">

@@ -1,5 +1,5 @@
 import { UNITS, type WeighedWay } from '@riffle/core';
-import { Link } from 'react-router';
+import { Link } from '../../../ui/Link.tsx';
 import { Caution } from '../../../ui/Caution.tsx';
 import { Choices } from '../../../ui/Choices.tsx';
 import { TextField } from '../../../ui/Field.tsx';

@@ -1,4 +1,5 @@
-import { Link, Navigate, useParams } from 'react-router';
+import { Navigate, useParams } from 'react-router';
+import { Link } from '../../../ui/Link.tsx';
 import { useRecordsOfAll } from '../../../records/useRecordsOfAll.ts';
 import { Judgement } from '../../../ui/Judgement.tsx';
 

@@ -1,7 +1,8 @@
 import type { StoredLot, StoredSamplePlan } from '@riffle/contract';
 import { acrossOf, countColors, WET_GRAVEL_KG_L, spotGrades } from '@riffle/core';
 import { useMemo, useState } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
+import { Link } from '../../../ui/Link.tsx';
 import { plural } from '../../../ui/plural.ts';
 import { useRecords } from '../../../records/useRecords.ts';
 import { useRecordsOfAll } from '../../../records/useRecordsOfAll.ts';

@@ -1,6 +1,7 @@
 import { toString as qrSvg } from 'qrcode';
 import { useEffect, useMemo, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { useSearchParams } from 'react-router';
+import { Link } from '../../../ui/Link.tsx';
 import { plural } from '../../../ui/plural.ts';
 import { useRecords } from '../../../records/useRecords.ts';
 import { useGround } from '../../../shell/useGround.ts';

@@ -1,7 +1,8 @@
 import { type ColorClass, bestSpot, countColors, effectiveColors, handsForSizes } from '@riffle/core';
 import type { StoredLot } from '@riffle/contract';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
+import { Link } from '../../../ui/Link.tsx';
 import { plural } from '../../../ui/plural.ts';
 import { toast } from '../../../ui/toast.ts';
 import { useRecords } from '../../../records/useRecords.ts';

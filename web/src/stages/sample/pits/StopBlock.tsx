@@ -1,5 +1,5 @@
 import { breakEven, MATERIALS, type HandPace, type HourAtDepth } from '@riffle/core';
-import { Link } from 'react-router';
+import { Link } from '../../../ui/Link.tsx';
 import { usePreferences } from '../../../preferences/preferences.ts';
 import { inTen } from '../../../reading/inTen.ts';
 import { moneyText } from '../../../units/moneyText.ts';

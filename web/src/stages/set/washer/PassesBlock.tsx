@@ -1,5 +1,5 @@
 import type { Spread, WasherSetting, WeighedPass } from '@riffle/core';
-import { Link } from 'react-router';
+import { Link } from '../../../ui/Link.tsx';
 import { Block, Gold } from '../../../ui/Judgement.tsx';
 import { useWidth } from '../../../ui/useWidth.ts';
 import { useShow } from '../../../units/useShow.ts';
