@@ -87,7 +87,13 @@ export function DayTimeline({
             {sun.sunset_min > from && sun.sunset_min < to && (
               <path d={`M${x(sun.sunset_min)} 0V${SKY_H + 4}`} stroke="var(--ink)" strokeWidth="1.6" />
             )}
-            <text x={x(from) + 8} y={SKY_H - 7} fontSize="12.5" className="halo">
+            {/* Where there is room it stands on the light, not on the hatching. */}
+            <text
+              x={(wide ? held(Math.max(from, sun.sunrise_min)) : x(from)) + 8}
+              y={SKY_H - 7}
+              fontSize="12.5"
+              className="halo"
+            >
               sun {clock(sun.sunrise_min)} to {clock(sun.sunset_min)}
               {sky.twilightEnd_min !== null && wide && `, light to walk by until ${clock(sky.twilightEnd_min)}`}
             </text>

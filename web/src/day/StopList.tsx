@@ -151,7 +151,7 @@ function Row({ stop, place, number, walk_min, picked, onPick, onMinutes, onOut }
       <span className="no-print col-span-2 col-start-2 flex flex-wrap items-center gap-1 text-[13px] sm:col-span-1 sm:col-start-auto tight:col-span-1">
         <button
           type="button"
-          className="min-h-11 min-w-9 border border-rule text-[17px]"
+          className="min-h-12 min-w-12 border border-rule text-[17px] sm:min-h-11 sm:min-w-9"
           aria-label={`Ten minutes less at ${place.name}`}
           onClick={() => setMinutes(Math.max(5, work_min - 10))}
         >
@@ -160,7 +160,7 @@ function Row({ stop, place, number, walk_min, picked, onPick, onMinutes, onOut }
         <span className="w-16 text-center">{lasting(work_min)}</span>
         <button
           type="button"
-          className="min-h-11 min-w-9 border border-rule text-[17px]"
+          className="min-h-12 min-w-12 border border-rule text-[17px] sm:min-h-11 sm:min-w-9"
           aria-label={`Ten minutes more at ${place.name}`}
           onClick={() => setMinutes(Math.min(600, work_min + 10))}
         >
@@ -168,7 +168,7 @@ function Row({ stop, place, number, walk_min, picked, onPick, onMinutes, onOut }
         </button>
         <button
           type="button"
-          className="min-h-11 px-2 text-ink-2 underline underline-offset-4"
+          className="min-h-12 px-2 text-ink-2 underline underline-offset-4 sm:min-h-11"
           aria-label={`Leave ${place.name} out`}
           onClick={onOut}
         >

@@ -11,7 +11,9 @@ export function useWidth(first?: number): [(element: HTMLElement | null) => (() 
     if (!element) return undefined;
     // Told after the layout and before the paint: nothing is ever shown at a guessed width, and a right guess costs nothing.
     const observer = new ResizeObserver(([entry]) => {
-      if (entry) flushSync(() => setWidth(Math.round(entry.contentRect.width)));
+      // Taken out of sight it has none: it stays as wide as it was, and nothing is drawn into less than nothing.
+      const width = Math.round(entry?.contentRect.width ?? 0);
+      if (width > 0) flushSync(() => setWidth(width));
     });
     observer.observe(element);
     return () => observer.disconnect();
