@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { dropFile, judgement, openHalloway } from './job.ts';
+import { creekGpx, dropFile, judgement, openHalloway } from './job.ts';
 
 /** A ground out of files as devices and other programs write them. */
 const track = (name: string, north: number, points: number): string =>
@@ -40,6 +40,32 @@ test('a table of positions is read by the columns one names', { tag: '@desk' }, 
   await page.getByRole('button', { name: 'Read it so' }).click();
   await expect(judgement(page)).toContainText('29 points, 1 spot');
 });
+
+test(
+  'of two files the one dropped last counts, however late the first is answered',
+  { tag: '@desk' },
+  async ({ page }) => {
+    let answered = 0;
+    await page.route('**/api/v1/ground-files*', async (route) => {
+      if (answered++ === 0) await new Promise((resolve) => setTimeout(resolve, 3000));
+      await route.continue();
+    });
+    await page.goto('/grounds/new');
+    await dropFile(page, 'first.gpx', creekGpx('The first'));
+    await expect(page.getByText('Reading the file ...')).toBeVisible();
+    await dropFile(page, 'second.gpx', creekGpx('The second'));
+    await expect(page.getByLabel('Name of the ground')).toHaveValue('The second');
+    await page.waitForTimeout(4000);
+    await expect(page.getByLabel('Name of the ground')).toHaveValue('The second');
+    // One that is bad is told of, and what was asked of the one before it is gone.
+    await page.goto('/grounds/new');
+    await dropFile(page, 'walk.csv', 'B;L\n46,5;-33\n46,6;-33', 'text/csv');
+    await expect(page.getByText(/Say which column is the latitude/)).toBeVisible();
+    await dropFile(page, 'broken.gpx', '<gpx><trk>');
+    await expect(page.getByText(/“broken\.gpx”/)).toBeVisible();
+    await expect(page.getByText(/Say which column is the latitude/)).toBeHidden();
+  },
+);
 
 test('a ground’s own file says all it holds, and makes a second ground of it', { tag: '@desk' }, async ({ page }) => {
   await openHalloway(page);

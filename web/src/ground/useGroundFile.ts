@@ -1,5 +1,5 @@
 import type { GroundFile } from '@riffle/contract';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { call, Refused } from '../api/client.ts';
 
@@ -29,23 +29,28 @@ export function useGroundFile() {
   const [step, setStep] = useState<FileStep>({ at: 'choose' });
   const [problem, setProblem] = useState<string | null>(null);
   const [reading, setReading] = useState(false);
+  const latest = useRef(0);
 
+  /** Of two readings on their way the one asked for last counts, whichever is answered first. */
   const read = async (file: File, choices: FileReading): Promise<void> => {
+    const asked = ++latest.current;
     setProblem(null);
     setReading(true);
     try {
       const query = new URLSearchParams(choices).toString();
       const told = await call<GroundFile>('POST', `/ground-files${query && `?${query}`}`, file);
+      if (asked !== latest.current) return;
       const inHand = { id: uuidv7(), file, read: told, choices };
       setStep({ at: told.stretches.length > 1 && choices.stretch === undefined ? 'stretch' : 'sheet', ...inHand });
     } catch (error) {
+      if (asked !== latest.current) return;
       const columns = error instanceof Refused ? (error.problem as { columns?: readonly string[] }).columns : undefined;
       if (columns) setStep({ at: 'columns', file, columns });
       setProblem(
         `“${file.name}”: ${!(error instanceof Refused) ? 'the server cannot be reached. The file was not changed; drop it again when it is back.' : (error as Error).message}`,
       );
     } finally {
-      setReading(false);
+      if (asked === latest.current) setReading(false);
     }
   };
 
@@ -55,7 +60,11 @@ export function useGroundFile() {
     reading,
     take: (file: File | undefined): void => {
       if (!file) return;
-      if (file.size <= LARGEST_BYTES) return void read(file, {});
+      if (file.size <= LARGEST_BYTES) {
+        // What was asked of the file before it is not asked of this one.
+        setStep({ at: 'choose' });
+        return void read(file, {});
+      }
       setProblem(
         `“${file.name}” is ${Math.round(file.size / 1024 / 1024)} MB; the most is 32 MB. Save the track alone, without pictures or other layers, and drop it again.`,
       );
@@ -67,6 +76,8 @@ export function useGroundFile() {
       else if (step.at === 'sheet') setStep({ ...step, at: 'stretch' });
     },
     back: (): void => {
+      latest.current++;
+      setReading(false);
       setProblem(null);
       setStep({ at: 'choose' });
     },
