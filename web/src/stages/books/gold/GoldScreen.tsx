@@ -4,7 +4,7 @@ import { usePreferences } from '../../../preferences/preferences.ts';
 import { Block, Gold, Judgement } from '../../../ui/Judgement.tsx';
 import { plural } from '../../../ui/plural.ts';
 import { TextButton } from '../../../ui/TextButton.tsx';
-import { toast } from '../../../ui/toast.ts';
+import { undoToast } from '../../../ui/undoToast.ts';
 import { trueNow } from '../../../api/trueClock.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { useLocalTime } from '../../../when/useLocalTime.ts';
@@ -113,9 +113,7 @@ function Lines({ gold: { lines, ledger } }: { gold: ReturnType<typeof useGold> }
     const none = { out_mg: null, outEntered: null, fineness_permille: null, price: null };
     const back = (corrects: string): string => add({ ...bare, ...none, at: trueNow(), deed: 'taken back', corrects });
     const backId = back(id);
-    toast('The line is taken back; both stay in the ledger.', {
-      action: { label: 'Undo', onClick: () => back(backId) },
-    });
+    undoToast('The line is taken back; both stay in the ledger.', () => back(backId));
   };
   return (
     <Block title="Lines" aside="none is changed; a wrong one is taken back">
