@@ -1,4 +1,14 @@
-export { Entered, FIRST_ID, Id, page, PageQuery, Problem, Timestamp } from './shared.ts';
+export {
+  Entered,
+  FIRST_ID,
+  GroundsPageQuery,
+  Id,
+  MOST_GROUNDS,
+  page,
+  PageQuery,
+  Problem,
+  Timestamp,
+} from './shared.ts';
 export { isKeepable, keepable, keepableText, unkeepableAt, UNKEEPABLE_SAYS } from './keepableText.ts';
 export {
   MOST,

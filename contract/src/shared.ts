@@ -57,6 +57,16 @@ export const PageQuery = z.object({
   after: Id.default(FIRST_ID),
   limit: z.coerce.number<number>().int().min(1).max(1000).default(500),
 });
+/** Grounds whose lists may be asked for at once. */
+export const MOST_GROUNDS = 100;
+/** As `PageQuery`, of several grounds at once: their ids with commas between. */
+export const GroundsPageQuery = PageQuery.extend({
+  grounds: z
+    .string()
+    .max(37 * MOST_GROUNDS)
+    .transform((ids) => ids.split(','))
+    .pipe(z.array(Id).max(MOST_GROUNDS)),
+});
 export const page = <T extends z.ZodType>(item: T) => z.object({ items: z.array(item), next: Id.nullable() });
 
 /** RFC 9457. `errors` names the fields; `code` is one of the server's codes; `current` comes with a 409. */

@@ -66,6 +66,31 @@ describe('records', () => {
     expect(answers.map((a) => a.statusCode).sort()).toEqual([200, 409, 409]);
   });
 
+  test('lists of several grounds come as one, by pages; grounds that are not the crew’s add nothing', async () => {
+    const [a, b, c] = await Promise.all([1, 2, 3].map(() => stored('grounds', newGround())));
+    if (!a || !b || !c) throw new Error('three grounds were asked for');
+    for (const [ground, name] of [
+      [a, 'one'],
+      [b, 'two'],
+      [c, 'three'],
+      [a, 'four'],
+    ] as const)
+      await stored('spots', newSpot(ground.id, { name }));
+    const asked = async (grounds: readonly string[], more = '') =>
+      (await server.call('GET', `/spots?grounds=${grounds.join()}${more}`)).json<{
+        items: { id: string; name: string; groundId: string }[];
+        next: string | null;
+      }>();
+    const whole = await asked([a.id, b.id, uuidv7()]);
+    expect([whole.items.map((s) => s.name).sort(), whole.next]).toEqual([['four', 'one', 'two'], null]);
+    const first = await asked([a.id, b.id], '&limit=2');
+    const rest = await asked([a.id, b.id], `&limit=2&after=${first.next}`);
+    expect([...first.items, ...rest.items].map((s) => s.id)).toEqual(whole.items.map((s) => s.id));
+    const bad = await server.call('GET', '/spots?grounds=elsewhere');
+    expect([bad.statusCode, bad.json<Problem>().code]).toEqual([400, 'INVALID']);
+    expect((await server.call('GET', '/spots')).statusCode).toBe(400);
+  });
+
   test('bad fields are named, nothing is stored', async () => {
     const bad = { ...newGround(), name: ' ', length_m: -3, kind: 'ocean' };
     const answer = await server.call('PUT', `/grounds/${bad.id}`, bad);

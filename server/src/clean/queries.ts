@@ -10,7 +10,7 @@ import {
   type Cleanup,
 } from '@riffle/contract';
 import type { Db } from '../db/pool.ts';
-import { elsewhere, recordKind } from '../db/recordKind.ts';
+import { elsewhere, recordKind, writingMore } from '../db/recordKind.ts';
 
 const ownRow = recordKind({
   path: 'cleanups',
@@ -41,16 +41,13 @@ const ownRow = recordKind({
   added: {},
 });
 
-/** A clean-up is written whole, its sections and runs with it. `write` is called inside a transaction. */
-export const cleanups: typeof ownRow = {
-  ...ownRow,
-  write: async (db, crewId, cleanup, baseVersion) => {
-    if (!(await ownRow.writeRow(db, crewId, cleanup, baseVersion))) return null;
-    await writeSections(db, crewId, cleanup);
-    await writeRunIds(db, crewId, cleanup);
-    return ownRow.find(db, crewId, cleanup.id);
-  },
-};
+/** A clean-up is written whole, its sections and runs with it. */
+export const cleanups = writingMore(ownRow, async (db, crewId, cleanup, baseVersion) => {
+  if (!(await ownRow.writeRow(db, crewId, cleanup, baseVersion))) return null;
+  await writeSections(db, crewId, cleanup);
+  await writeRunIds(db, crewId, cleanup);
+  return ownRow.find(db, crewId, cleanup.id);
+});
 
 /** Jars of concentrate on their way to gold. */
 export const jars = recordKind({

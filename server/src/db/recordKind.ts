@@ -83,6 +83,8 @@ export interface RecordKind<S extends Sent, K extends Kept> {
   readonly kept: z.ZodType<K>;
   /** Belongs to one ground, and stays there; otherwise to the crew. */
   readonly ofGround: boolean;
+  /** `write` is one statement, all or nothing by itself; otherwise it is called inside a transaction. */
+  readonly writesAtOnce: boolean;
   /** What `select` and `returning` name, for the statements a stage writes by hand. */
   readonly reads: string;
   /** Columns by field, for tests that hold the limits of both against each other. */
@@ -96,6 +98,14 @@ export interface RecordKind<S extends Sent, K extends Kept> {
   readonly existing: (db: Db, crewId: string, ids: readonly string[]) => Promise<string[]>;
   /** In id order from the one after `after`; of one ground, or of the crew where the kind belongs to no ground. */
   readonly list: (db: Db, crewId: string, groundId: string | null, after: string, limit: number) => Promise<K[]>;
+  /** As `list`, of several grounds in one. */
+  readonly listOfGrounds: (
+    db: Db,
+    crewId: string,
+    groundIds: readonly string[],
+    after: string,
+    limit: number,
+  ) => Promise<K[]>;
   /** Every record of the crew, in no order, a few at a time; on a connection of its own. */
   readonly each: (db: Db, crewId: string) => AsyncGenerator<K>;
   /** Many new records in one statement, sent as one JSON value: a parameter a field would be twenty times slower. Those there already are left as they are. */
@@ -135,26 +145,38 @@ export function recordKind<S extends Sent, K extends Kept>(description: Descript
     ...written.map((w) => w.of((record as unknown as Record<string, unknown>)[w.name])),
   ];
   const placeOf = (column: string): string => `$${columns.indexOf(column) + 1}`;
-  const insert = `insert into ${table} (${columns.join(', ')}) values (${columns.map(placeOf).join(', ')}) on conflict (crew_id, id) do nothing returning ${reads}`;
+  // Named, so that a connection reads and plans each of them once.
+  const named = (what: string, text: string) => ({ name: `${table} ${what}`, text });
+  const insert = named(
+    'insert',
+    `insert into ${table} (${columns.join(', ')}) values (${columns.map(placeOf).join(', ')}) on conflict (crew_id, id) do nothing returning ${reads}`,
+  );
   const sets = written
     .filter((w) => w.column !== 'ground_id')
     .map((w) => `${w.column} = ${w.set?.(placeOf(w.column)) ?? placeOf(w.column)}`);
-  const update = `update ${table} set version = version + 1, updated_at = now(), ${['deleted = $3', ...sets].join(', ')}
-    where crew_id = $1 and id = $2${ofGround ? ` and ground_id = ${placeOf('ground_id')}` : ''} and version = $${columns.length + 1} returning ${reads}`;
+  const update = named(
+    'update',
+    `update ${table} set version = version + 1, updated_at = now(), ${['deleted = $3', ...sets].join(', ')}
+    where crew_id = $1 and id = $2${ofGround ? ` and ground_id = ${placeOf('ground_id')}` : ''} and version = $${columns.length + 1} returning ${reads}`,
+  );
   const insertMany = `insert into ${table} (${columns.join(', ')})
     select $1, ${columns
       .slice(1)
       .map((c) => `r.${c}`)
       .join(', ')} from jsonb_populate_recordset(null::${table}, $2) as r on conflict (crew_id, id) do nothing`;
-  const find = `select ${reads} from ${table} where crew_id = $1 and id = $2`;
+  const find = named('find', `select ${reads} from ${table} where crew_id = $1 and id = $2`);
   const existing = `select id from ${table} where crew_id = $1 and id = any ($2::uuid[])`;
-  const list = ofGround
-    ? `select ${reads} from ${table} where crew_id = $1 and ground_id = $4 and id > $2 order by id limit $3`
-    : `select ${reads} from ${table} where crew_id = $1 and id > $2 order by id limit $3`;
+  const list = named(
+    'list',
+    `select ${reads} from ${table} where crew_id = $1${ofGround ? ' and ground_id = $4' : ''} and id > $2 order by id limit $3`,
+  );
+  const listOfGrounds = `select ${reads} from ${table} where crew_id = $1 and ground_id = any ($4::uuid[]) and id > $2 order by id limit $3`;
 
   const rowWritten = async (db: Db, crewId: string, record: Written<S>, baseVersion: number): Promise<unknown> => {
     const row = rowOf(crewId, record).map(asParameter);
-    const { rows } = await (baseVersion === 0 ? db.query(insert, row) : db.query(update, [...row, baseVersion]));
+    const { rows } = await db.query<object>(
+      baseVersion === 0 ? { ...insert, values: row } : { ...update, values: [...row, baseVersion] },
+    );
     return rows[0] ?? null;
   };
   return {
@@ -163,6 +185,7 @@ export function recordKind<S extends Sent, K extends Kept>(description: Descript
     sent,
     kept,
     ofGround,
+    writesAtOnce: true,
     reads,
     columns: new Map([...fields].map(([name, f]) => [name, f.write.map((w) => w.column)])),
     write: async (db, crewId, record, baseVersion) => {
@@ -171,7 +194,7 @@ export function recordKind<S extends Sent, K extends Kept>(description: Descript
     },
     writeRow: async (db, crewId, record, baseVersion) => (await rowWritten(db, crewId, record, baseVersion)) !== null,
     find: async (db, crewId, id) => {
-      const { rows } = await db.query(find, [crewId, id]);
+      const { rows } = await db.query<object>({ ...find, values: [crewId, id] });
       return rows[0] ? kept.parse(rows[0]) : null;
     },
     existing: async (db, crewId, ids) => {
@@ -180,7 +203,12 @@ export function recordKind<S extends Sent, K extends Kept>(description: Descript
       return rows.map((r) => r.id);
     },
     list: async (db, crewId, groundId, after, limit) => {
-      const { rows } = await db.query<object>(list, [crewId, after, limit, ...(ofGround ? [groundId] : [])]);
+      const values = [crewId, after, limit, ...(ofGround ? [groundId] : [])];
+      const { rows } = await db.query<object>({ ...list, values });
+      return rows.map((row) => kept.parse(row));
+    },
+    listOfGrounds: async (db, crewId, groundIds, after, limit) => {
+      const { rows } = await db.query<object>(listOfGrounds, [crewId, after, limit, groundIds]);
       return rows.map((row) => kept.parse(row));
     },
     each: async function* (db, crewId) {
@@ -197,6 +225,12 @@ export function recordKind<S extends Sent, K extends Kept>(description: Descript
     },
   };
 }
+
+/** A kind that writes more than its own row: its `write` is called inside a transaction. */
+export const writingMore = <S extends Sent, K extends Kept>(
+  kind: RecordKind<S, K>,
+  write: RecordKind<S, K>['write'],
+): RecordKind<S, K> => ({ ...kind, write, writesAtOnce: false });
 
 const inTable = (field: FieldInTable): FieldColumns =>
   typeof field === 'string' ? { read: field, write: [{ column: field, of: asIs }] } : field;

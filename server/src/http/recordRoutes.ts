@@ -1,15 +1,15 @@
-import { page, PageQuery, Id, Problem } from '@riffle/contract';
+import { GroundsPageQuery, page, PageQuery, Id, Problem } from '@riffle/contract';
 import type { FastifyInstance } from 'fastify';
 import type pg from 'pg';
 import { isDeepStrictEqual } from 'node:util';
 import { z } from 'zod';
-import { inTransaction } from '../db/pool.ts';
+import { inTransaction, type Db } from '../db/pool.ts';
 import type { Kept, RecordKind, Sent } from '../db/recordKind.ts';
 import { Refusal } from './problems.ts';
 
 /**
  * The calls every kind of record has: PUT /<path>/:id for a whole record, and its list by pages in id order,
- * GET /grounds/:groundId/<path> or GET /<path> for what belongs to the crew.
+ * GET /grounds/:groundId/<path> and GET /<path>?grounds= for several grounds, or GET /<path> for what belongs to the crew.
  */
 export function recordRoutes<S extends Sent, K extends Kept>(
   scope: FastifyInstance,
@@ -46,7 +46,8 @@ function putRecord<S extends Sent, K extends Kept>(
         throw new Refusal('INVALID', 'The id in the address is not the id in the record.', [
           { path: 'id', message: 'Must be the id in the address.' },
         ]);
-      const written = await inTransaction(pool, (db) => kind.write(db, request.crewId, sent, sent.baseVersion));
+      const write = (db: Db): Promise<K | null> => kind.write(db, request.crewId, sent, sent.baseVersion);
+      const written = await (kind.writesAtOnce ? write(pool) : inTransaction(pool, write));
       if (written) return reply.code(written.version === 1 ? 201 : 200).send(written);
       const current = await kind.find(pool, request.crewId, id);
       if (!current)
@@ -73,16 +74,27 @@ function listRecords<S extends Sent, K extends Kept>(
   kind: RecordKind<S, K>,
 ): void {
   const schema = { tags: [kind.path], querystring: PageQuery, response: { 200: page(kind.kept), '4xx': Problem } };
+  const pageOf = (items: readonly K[], limit: number) => ({
+    items,
+    next: items.length === limit ? (items.at(-1)?.id ?? null) : null,
+  });
   const answer = async (crewId: string, groundId: string | null, query: unknown) => {
     const { after, limit } = query as z.infer<typeof PageQuery>;
-    const items = await kind.list(pool, crewId, groundId, after, limit);
-    return { items, next: items.length === limit ? (items.at(-1)?.id ?? null) : null };
+    return pageOf(await kind.list(pool, crewId, groundId, after, limit), limit);
   };
   if (kind.ofGround) {
     scope.get(
       `/grounds/:groundId/${kind.path}`,
       { schema: { ...schema, params: z.object({ groundId: Id }) } },
       (request) => answer(request.crewId, (request.params as { groundId: string }).groundId, request.query),
+    );
+    scope.get(
+      `/${kind.path}`,
+      { schema: { ...schema, summary: 'Of several grounds in one list.', querystring: GroundsPageQuery } },
+      async (request) => {
+        const { grounds, after, limit } = request.query as z.infer<typeof GroundsPageQuery>;
+        return pageOf(await kind.listOfGrounds(pool, request.crewId, grounds, after, limit), limit);
+      },
     );
   } else scope.get(`/${kind.path}`, { schema }, (request) => answer(request.crewId, null, request.query));
 }

@@ -52,10 +52,11 @@ const asEvents = (rows: readonly object[]): LoggedEvent[] => rows.map((row) => L
 
 /** The run, held against other writers until the transaction ends, so that two batches of events tally one after the other. */
 export async function lockRun(db: Db, crewId: string, id: string): Promise<StoredRun | null> {
-  const { rows } = await db.query<object>(`select ${runs.reads} from run where crew_id = $1 and id = $2 for update`, [
-    crewId,
-    id,
-  ]);
+  const { rows } = await db.query<object>({
+    name: 'run lock',
+    text: `select ${runs.reads} from run where crew_id = $1 and id = $2 for update`,
+    values: [crewId, id],
+  });
   return rows[0] ? StoredRun.parse(rows[0]) : null;
 }
 
@@ -67,14 +68,15 @@ export async function appendEvents(
   runId: string,
   events: readonly LoggedEvent[],
 ): Promise<LoggedEvent[]> {
-  const { rows } = await db.query<object>(
-    `insert into run_event (crew_id, ground_id, run_id, id, kind, at, spot_id, volume_l, fullness, undoes, device_id, device_count, told_by)
+  const { rows } = await db.query<object>({
+    name: 'run_event append',
+    text: `insert into run_event (crew_id, ground_id, run_id, id, kind, at, spot_id, volume_l, fullness, undoes, device_id, device_count, told_by)
      select $1, $2, $3, e.id, e.kind, e.at, e."spotId", e."volume_L", e.fullness, e.undoes, e."deviceId", e."deviceCount", e.by
      from jsonb_to_recordset($4::jsonb) as e(id uuid, kind text, at timestamptz, "spotId" uuid, "volume_L" float8,
        fullness text, undoes uuid, "deviceId" uuid, "deviceCount" integer, by text)
      on conflict do nothing returning ${EVENT}`,
-    [crewId, groundId, runId, JSON.stringify(events)],
-  );
+    values: [crewId, groundId, runId, JSON.stringify(events)],
+  });
   return asEvents(rows);
 }
 
@@ -89,12 +91,13 @@ export async function undoneBy(
   fresh: readonly LoggedEvent[],
 ): Promise<Map<string, LoggedEvent> | null> {
   const ids = fresh.map((e) => e.id);
-  const { rows: late } = await db.query(
-    `select 1 from run_event f join run_event kept on kept.crew_id = $1 and kept.run_id = $2
+  const { rows: late } = await db.query({
+    name: 'run_event late',
+    text: `select 1 from run_event f join run_event kept on kept.crew_id = $1 and kept.run_id = $2
        and kept.device_id = f.device_id and kept.device_count > f.device_count and kept.id <> all ($3::uuid[])
      where f.crew_id = $1 and f.id = any ($3::uuid[]) limit 1`,
-    [crewId, runId, ids],
-  );
+    values: [crewId, runId, ids],
+  });
   if (late.length > 0) return null;
   const undone = fresh.flatMap((e) => (e.undoes === null ? [] : [e.undoes]));
   if (undone.length === 0) return new Map();
@@ -142,10 +145,10 @@ export async function writeTally(
   runId: string,
   tally: z.infer<typeof Tally>,
 ): Promise<StoredRun> {
-  const { rows } = await db.query(`update run set tally = $3 where crew_id = $1 and id = $2 returning ${runs.reads}`, [
-    crewId,
-    runId,
-    tally,
-  ]);
+  const { rows } = await db.query<object>({
+    name: 'run tally',
+    text: `update run set tally = $3 where crew_id = $1 and id = $2 returning ${runs.reads}`,
+    values: [crewId, runId, tally],
+  });
   return StoredRun.parse(rows[0]);
 }

@@ -7,6 +7,7 @@ import type pg from 'pg';
 import { z } from 'zod';
 import { inTransaction, type Db } from '../db/pool.ts';
 import { Refusal } from '../http/problems.ts';
+import { writingMore } from '../db/recordKind.ts';
 import { recordRoutes } from '../http/recordRoutes.ts';
 import { allEvents, appendEvents, listEvents, lockRun, runs, undoneBy, workRounds, writeTally } from './queries.ts';
 
@@ -83,12 +84,9 @@ async function tallied(db: Db, crewId: string, run: StoredRun, fresh: readonly L
 }
 
 /** Runs as they are written: one that began at another time than was thought is timed anew. */
-const timedRuns: typeof runs = {
-  ...runs,
-  write: async (db, crewId, sent, baseVersion) => {
-    const written = await runs.write(db, crewId, sent, baseVersion);
-    if (!written || written.tally.taps === 0) return written;
-    const tally = keepTally(written.startedAt, await allEvents(db, crewId, written.id));
-    return isDeepStrictEqual(tally, written.tally) ? written : writeTally(db, crewId, written.id, tally);
-  },
-};
+const timedRuns = writingMore(runs, async (db, crewId, sent, baseVersion) => {
+  const written = await runs.write(db, crewId, sent, baseVersion);
+  if (!written || written.tally.taps === 0) return written;
+  const tally = keepTally(written.startedAt, await allEvents(db, crewId, written.id));
+  return isDeepStrictEqual(tally, written.tally) ? written : writeTally(db, crewId, written.id, tally);
+});

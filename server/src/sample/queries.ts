@@ -21,7 +21,7 @@ import {
   StoredSizeWord,
 } from '@riffle/contract';
 import type { Db } from '../db/pool.ts';
-import { parts, recordKind } from '../db/recordKind.ts';
+import { parts, recordKind, writingMore } from '../db/recordKind.ts';
 
 export const samples = recordKind({
   path: 'samples',
@@ -229,17 +229,14 @@ const planRow = recordKind({
   added: {},
 });
 
-/** A plan taken out takes the bags nobody dug along, and brings them back when it is put back. `write` is called inside a transaction. */
-export const samplePlans: typeof planRow = {
-  ...planRow,
-  write: async (db, crewId, plan, baseVersion) => {
-    const found = await planRow.find(db, crewId, plan.id);
-    if (found?.deleted && !plan.deleted && found.version === baseVersion) await bringBackUndug(db, crewId, plan.id);
-    const written = await planRow.write(db, crewId, plan, baseVersion);
-    if (written && plan.deleted) await dropUndug(db, crewId, plan.id);
-    return written;
-  },
-};
+/** A plan taken out takes the bags nobody dug along, and brings them back when it is put back. */
+export const samplePlans = writingMore(planRow, async (db, crewId, plan, baseVersion) => {
+  const found = await planRow.find(db, crewId, plan.id);
+  if (found?.deleted && !plan.deleted && found.version === baseVersion) await bringBackUndug(db, crewId, plan.id);
+  const written = await planRow.write(db, crewId, plan, baseVersion);
+  if (written && plan.deleted) await dropUndug(db, crewId, plan.id);
+  return written;
+});
 
 /** What a plan leaves when it is taken out: bags nobody dug go with it, and points nobody sampled or dug at. */
 async function dropUndug(db: Db, crewId: string, samplePlanId: string): Promise<void> {

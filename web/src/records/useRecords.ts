@@ -1,7 +1,6 @@
 import type { StoredRun } from '@riffle/contract';
 import { queryOptions, useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { call } from '../api/client.ts';
 import { KINDS, type Kind, type Records } from '../api/kinds.ts';
 import { hashOf, listKey, withTalliesInHand } from '../offline/landing.ts';
 import { useWaitingFor, waitingNow } from '../offline/outbox.ts';
@@ -9,30 +8,7 @@ import { NEVER_READ } from '../offline/queryClient.ts';
 import { tapsByRun } from '../offline/waitingTaps.ts';
 import { isOurOwn, withWaiting } from '../offline/writes.ts';
 import { tellArrived } from './arrived.ts';
-
-interface PageOf<T> {
-  items: T[];
-  next: string | null;
-}
-
-/** Every page of a list; `tell` hears how many have come, where there are more to come. */
-export async function fetchAll<T>(path: string, tell: (count: number | null) => void = () => undefined): Promise<T[]> {
-  const all: T[] = [];
-  try {
-    for (let after: string | null = null; ;) {
-      const { items, next }: PageOf<T> = await call<PageOf<T>>(
-        'GET',
-        `${path}?limit=1000${after ? `&after=${after}` : ''}`,
-      );
-      all.push(...items);
-      if (!next) return all;
-      after = next;
-      tell(all.length);
-    }
-  } finally {
-    tell(null);
-  }
-}
+import { fetchAll, fetchOfGround } from './fetchLists.ts';
 
 /** Whether a list is here, on its way, or out of reach: asked for in vain, and not kept on this device. */
 export type ListState = 'here' | 'arriving' | 'away';
@@ -60,8 +36,10 @@ export const listOf = <K extends Kind>(kind: K, groundId: string) =>
     queryKey: listKey(kind, groundId),
     queryFn: async ({ queryKey, client }): Promise<Records[K]['kept'][]> => {
       const before = tapsByRun(waitingNow());
-      const path = groundId === '' ? `/${kind}` : `/grounds/${groundId}/${kind}`;
-      const read = await fetchAll<Records[K]['kept']>(path, (count) => tellArrived(hashOf(queryKey), count));
+      const tell = (count: number | null): void => tellArrived(hashOf(queryKey), count);
+      const read: Records[K]['kept'][] = await (groundId === ''
+        ? fetchAll(`/${kind}`, tell)
+        : fetchOfGround(kind, groundId, tell));
       if (kind !== 'runs') return read;
       const inHand = client.getQueryData<StoredRun[]>(queryKey) ?? [];
       const tapped = new Set([...before.keys(), ...tapsByRun(waitingNow()).keys()]);

@@ -5,7 +5,8 @@ import { call, Refused } from '../api/client.ts';
 import { eventsKey, listKey } from '../offline/landing.ts';
 import { useWaiting } from '../offline/outbox.ts';
 import { eventsWithWaiting, waitingOf } from '../offline/writes.ts';
-import { askAgain, fetchAll, stateOf, type ListState } from './useRecords.ts';
+import { fetchAll } from './fetchLists.ts';
+import { askAgain, stateOf, type ListState } from './useRecords.ts';
 
 export interface RunEvents {
   /** The run's taps as far as this device has them, those still to be sent among them. */
