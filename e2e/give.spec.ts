@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import type { StoredGround, StoredSpot } from '@riffle/contract';
 import { expect, test, type Page } from '@playwright/test';
+import { heldToSchema } from '../web/test/outsideRead.ts';
 import { openHalloway, toStage, wordsOfPdf } from './job.ts';
 
 /** Saves one kind of file out of the book, with what of the place is chosen beforehand. */
@@ -57,6 +58,7 @@ test(
       const { name, bytes } = await save(page, kind, spot);
       const text = await textOf(name, bytes);
       expect(text).toContain(says);
+      if (kind === 'kml' || kind === 'gpx') heldToSchema(kind, text);
       for (const secret of secrets) expect(`${name} ${text}`).not.toContain(secret);
     }
   },
@@ -95,6 +97,7 @@ test(
 
     await choose(page, 'moved away', true);
     const moved = await save(page, 'kml');
+    heldToSchema('kml', moved.bytes.toString());
     const marks = await page.evaluate((text) => {
       const doc = new DOMParser().parseFromString(text, 'application/xml');
       return [...doc.getElementsByTagName('coordinates')].map((c) => c.textContent);
@@ -105,6 +108,7 @@ test(
         for (const x of point.split(',')) expect(Math.abs(Number(x))).toBeLessThan(0.05);
     const gpx = await save(page, 'gpx');
     expect(gpx.bytes.toString()).toContain('<name>Otter bar</name>');
+    heldToSchema('gpx', gpx.bytes.toString());
   },
 );
 

@@ -26,14 +26,29 @@ interface TextOptions {
   readonly color?: RGB;
   /** Ends at x rather than beginning there. */
   readonly toTheRight?: boolean;
+  /** Not wider than this: longer words are set smaller, and at last cut. */
+  readonly within?: number;
 }
+
+/** Words are not set smaller than this share of their size. */
+const SMALLEST = 0.7;
+/** Between what stands left and right at the head of a sheet. */
+const GAP = 18;
 
 /** One sheet of A4 to write and draw on; y is from the top. */
 export interface PdfSheet {
   readonly page: PDFPage;
   readonly text: (x: number, y: number, words: string, options?: TextOptions) => void;
-  /** Lines no wider than this; answers where the next one would stand. */
-  readonly paragraph: (x: number, y: number, wide: number, words: string, options?: TextOptions) => number;
+  /** What the sheet is about, and beside it whose or when, over a line. */
+  readonly head: (about: string, beside: string) => void;
+  /** Lines no wider than this; answers where the next one would stand. What would stand below `lowest` is left out, and said to be. */
+  readonly paragraph: (
+    x: number,
+    y: number,
+    wide: number,
+    words: string,
+    options?: TextOptions & { readonly lowest?: number },
+  ) => number;
   readonly line: (x1: number, y1: number, x2: number, y2: number, thick?: number, color?: RGB) => void;
   readonly box: (x: number, y: number, wide: number, high: number, color: RGB) => void;
   readonly bytes: () => Promise<Uint8Array<ArrayBuffer>>;
@@ -70,32 +85,57 @@ export async function openPdfSheet(letters: Letters, title: string): Promise<Pdf
   };
   const widthOf = (words: string, hand: Hand, size: number): number =>
     runsOf(words, hand).reduce((sum, r) => sum + r.font.widthOfTextAtSize(r.words, size), 0);
-  const text: PdfSheet['text'] = (x, y, words, { hand = 'text', size = 10, color = INK, toTheRight = false } = {}) => {
+  /** The size that fits, and the words, cut where even the smallest is too wide. */
+  const fitted = (words: string, hand: Hand, size: number, within: number): { size: number; words: string } => {
+    const wide = widthOf(words, hand, size);
+    if (wide <= within) return { size, words };
+    const smaller = Math.max(SMALLEST * size, (size * within) / wide);
+    const letters = [...words];
+    const cut = (): string => `${letters.join('').trimEnd()}…`;
+    if (widthOf(words, hand, smaller) <= within + 0.01) return { size: smaller, words };
+    while (letters.length > 1 && widthOf(cut(), hand, smaller) > within) letters.pop();
+    return { size: smaller, words: cut() };
+  };
+  const text: PdfSheet['text'] = (x, y, said, options = {}) => {
+    const { hand = 'text', color = INK, toTheRight = false, within = Infinity } = options;
+    const { size, words } = fitted(said, hand, options.size ?? 10, within);
     let at = toTheRight ? x - widthOf(words, hand, size) : x;
     for (const run of runsOf(words, hand)) {
       page.drawText(run.words, { x: at, y: HIGH - y, size, font: run.font, color });
       at += run.font.widthOfTextAtSize(run.words, size);
     }
   };
+  const line: PdfSheet['line'] = (x1, y1, x2, y2, thick = 0.8, color = INK) =>
+    page.drawLine({ start: { x: x1, y: HIGH - y1 }, end: { x: x2, y: HIGH - y2 }, thickness: thick, color });
   return {
     page,
     text,
+    head: (about, beside) => {
+      const right = WIDE - MARGIN;
+      const wide = right - MARGIN;
+      const small = { size: 11, color: FAINT, toTheRight: true, within: 0.4 * wide };
+      const taken = Math.min(small.within, widthOf(beside, 'text', small.size));
+      text(MARGIN, 62, about, { hand: 'heading', size: 24, within: wide - taken - GAP });
+      text(right, 62, beside, small);
+      line(MARGIN, 74, right, 74, 1.6);
+    },
     paragraph: (x, y, wide, words, options = {}) => {
-      const { hand = 'text', size = 10 } = options;
-      let [line, at] = ['', y];
+      const { hand = 'text', size = 10, lowest = Infinity } = options;
+      let [begun, at] = ['', y];
       for (const word of words.split(/ +/)) {
-        const longer = line === '' ? word : `${line} ${word}`;
-        if (line !== '' && widthOf(longer, hand, size) > wide) {
-          text(x, at, line, options);
+        const longer = begun === '' ? word : `${begun} ${word}`;
+        if (begun !== '' && widthOf(longer, hand, size) > wide) {
+          const isLast = at + 1.35 * size > lowest;
+          text(x, at, isLast ? `${begun} …` : begun, { ...options, within: wide });
           at += 1.35 * size;
-          line = word;
-        } else line = longer;
+          if (isLast) return at;
+          begun = word;
+        } else begun = longer;
       }
-      text(x, at, line, options);
+      text(x, at, begun, { ...options, within: wide });
       return at + 1.35 * size;
     },
-    line: (x1, y1, x2, y2, thick = 0.8, color = INK) =>
-      page.drawLine({ start: { x: x1, y: HIGH - y1 }, end: { x: x2, y: HIGH - y2 }, thickness: thick, color }),
+    line,
     box: (x, y, wide, high, color) => page.drawRectangle({ x, y: HIGH - y - high, width: wide, height: high, color }),
     bytes: async () => new Uint8Array(await doc.save()),
   };

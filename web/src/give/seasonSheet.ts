@@ -40,6 +40,10 @@ export interface SeasonFacts {
 
 const RIGHT = WIDE - MARGIN;
 
+/** From when to when; a season in which nothing was weighed has neither. */
+export const seasonDays = ({ from, to }: Pick<SeasonFacts, 'from' | 'to'>): string =>
+  from === '' ? 'nothing weighed yet' : from === to ? from : `${from} to ${to}`;
+
 /** A season on one sheet: what it gave, where from, through which box, day by day. */
 export async function seasonSheet(
   facts: SeasonFacts,
@@ -48,9 +52,7 @@ export async function seasonSheet(
 ): Promise<Uint8Array<ArrayBuffer>> {
   const sheet = await openPdfSheet(letters, `A season: ${facts.ground}`);
   const { text, line, total } = { ...sheet, total: facts.total };
-  text(MARGIN, 62, facts.ground, { hand: 'heading', size: 24 });
-  text(RIGHT, 62, `${facts.from} to ${facts.to}`, { size: 11, color: FAINT, toTheRight: true });
-  line(MARGIN, 74, RIGHT, 74, 1.6);
+  sheet.head(facts.ground, seasonDays(facts));
 
   const head = total.volumeBank_L > 0 ? show.grade(total.gold_mg / total.volumeBank_L) : '';
   text(MARGIN, 116, show.gold(total.gold_mg), { hand: 'heading', size: 34, color: GOLD });
@@ -124,6 +126,8 @@ const COLUMNS = [
   { name: 'bank ground', at: 480 },
   { name: 'running', at: RIGHT },
 ] as const;
+/** Room for a name before the first of them. */
+const NAMES = 215;
 /** More do not fit: the rest stand in one line. */
 const MOST_LINES = 7;
 
@@ -142,7 +146,7 @@ function drawTable(
   let y = top + 21;
   const shown = rows.slice(0, MOST_LINES);
   for (const r of shown) {
-    text(MARGIN, y, r.name.length > 44 ? `${r.name.slice(0, 43)}…` : r.name, { hand: 'bold', size: 10 });
+    text(MARGIN, y, r.name, { hand: 'bold', size: 10, within: NAMES });
     const cells = [
       show.gold(r.gold_mg),
       r.volumeBank_L > 0 ? show.grade(r.gold_mg / r.volumeBank_L) : '',

@@ -40,10 +40,12 @@ const MOST_SAMPLES = 14;
 export async function spotSheet(facts: SpotFacts, letters: Letters): Promise<Uint8Array<ArrayBuffer>> {
   const sheet = await openPdfSheet(letters, `A spot: ${facts.spot}`);
   const { text, line, box, paragraph } = sheet;
-  text(MARGIN, 62, facts.spot, { hand: 'heading', size: 24 });
-  text(RIGHT, 62, facts.ground, { size: 11, color: FAINT, toTheRight: true });
-  line(MARGIN, 74, RIGHT, 74, 1.6);
-  text(MARGIN, 92, [facts.kind, facts.where].filter(Boolean).join(', '), { size: 10.5, color: FAINT });
+  sheet.head(facts.spot, facts.ground);
+  text(MARGIN, 92, [facts.kind, facts.where].filter(Boolean).join(', '), {
+    size: 10.5,
+    color: FAINT,
+    within: RIGHT - MARGIN,
+  });
   let y = paragraph(MARGIN, 126, RIGHT - MARGIN, facts.headline, { hand: 'heading', size: 20 });
   y = paragraph(MARGIN, y + 2, RIGHT - MARGIN, facts.rests, { size: 10.5, color: FAINT }) + 18;
 
@@ -52,10 +54,10 @@ export async function spotSheet(facts: SpotFacts, letters: Letters): Promise<Uin
   y += 22;
   const most = Math.max(...facts.samples.map((s) => s.grade_mg_L), 1e-9);
   for (const s of facts.samples.slice(0, MOST_SAMPLES)) {
-    text(MARGIN, y, s.day, { size: 9.5 });
-    text(MARGIN + 70, y, s.depth, { size: 9.5 });
-    text(MARGIN + 130, y, s.amount, { size: 9.5 });
-    text(MARGIN + 210, y, s.found, { size: 9.5 });
+    text(MARGIN, y, s.day, { size: 9.5, within: 66 });
+    text(MARGIN + 70, y, s.depth, { size: 9.5, within: 56 });
+    text(MARGIN + 130, y, s.amount, { size: 9.5, within: 76 });
+    text(MARGIN + 210, y, s.found, { size: 9.5, within: RIGHT - 134 - (MARGIN + 210) });
     const wide = (130 * s.grade_mg_L) / most;
     if (wide > 0.5) box(RIGHT - 130, y - 8, wide, 9, GOLD_FILL);
     else line(RIGHT - 130, y - 8, RIGHT - 130, y + 1, 1.4);
@@ -79,8 +81,8 @@ export async function spotSheet(facts: SpotFacts, letters: Letters): Promise<Uin
       line(MARGIN, foot, MARGIN + 70, foot, 1.2);
       line(MARGIN, top, MARGIN, foot, 1.2);
       line(MARGIN + 70, top, MARGIN + 70, foot, 1.2);
-      text(MARGIN + 84, (top + foot) / 2 + 3, l.name, { hand: 'bold', size: 9.5 });
-      text(MARGIN + 230, (top + foot) / 2 + 3, l.says, { size: 9.5, color: FAINT });
+      text(MARGIN + 84, (top + foot) / 2 + 3, l.name, { hand: 'bold', size: 9.5, within: 140 });
+      text(MARGIN + 230, (top + foot) / 2 + 3, l.says, { size: 9.5, color: FAINT, within: RIGHT - (MARGIN + 230) });
     }
     y += high + 30;
   }
@@ -97,7 +99,8 @@ export async function spotSheet(facts: SpotFacts, letters: Letters): Promise<Uin
     }
     y += 14;
   }
-  if (facts.remarks && y < HIGH - 90) paragraph(MARGIN, y, RIGHT - MARGIN, facts.remarks, { size: 10, color: INK });
+  if (facts.remarks && y < HIGH - 90)
+    paragraph(MARGIN, y, RIGHT - MARGIN, facts.remarks, { size: 10, color: INK, lowest: HIGH - 66 });
   line(MARGIN, HIGH - 58, RIGHT, HIGH - 58, 0.8, RULE);
   paragraph(MARGIN, HIGH - 44, RIGHT - MARGIN, facts.given, { size: 8.5, color: FAINT });
   return sheet.bytes();

@@ -15,15 +15,13 @@ const MOST_LINES = 18;
 
 /** What one partner has coming, on one sheet to hand over: no ground, no spot and no position is in it. */
 export async function statementSheet(facts: StatementFacts, letters: Letters): Promise<Uint8Array<ArrayBuffer>> {
-  const { text, line, paragraph, bytes } = await openPdfSheet(letters, `Statement for ${facts.name}`);
-  text(MARGIN, 62, facts.name, { hand: 'heading', size: 24 });
-  text(RIGHT, 62, facts.day, { size: 11, color: FAINT, toTheRight: true });
-  line(MARGIN, 74, RIGHT, 74, 1.6);
+  const { head, text, line, paragraph, bytes } = await openPdfSheet(letters, `Statement for ${facts.name}`);
+  head(facts.name, facts.day);
   let y = 110;
   for (const a of facts.account) {
     const hand = a.isSum ? 'heading' : 'text';
     if (a.isSum) line(MARGIN, y - 16, RIGHT, y - 16, 1.2);
-    text(MARGIN, y, a.what, { hand, size: a.isSum ? 16 : 11.5 });
+    text(MARGIN, y, a.what, { hand, size: a.isSum ? 16 : 11.5, within: 0.7 * (RIGHT - MARGIN) });
     text(RIGHT, y, a.amount, { hand, size: a.isSum ? 16 : 11.5, toTheRight: true, ...(a.isSum && { color: GOLD }) });
     y += a.isSum ? 34 : 21;
   }
@@ -33,8 +31,8 @@ export async function statementSheet(facts: StatementFacts, letters: Letters): P
     line(MARGIN, y + 18, RIGHT, y + 18);
     y += 34;
     for (const [left, right] of rows.slice(0, MOST_LINES)) {
-      text(MARGIN, y, left, { size: 10 });
-      text(MARGIN + 110, y, right, { size: 10 });
+      text(MARGIN, y, left, { size: 10, within: 104 });
+      text(MARGIN + 110, y, right, { size: 10, within: RIGHT - (MARGIN + 110) });
       line(MARGIN, y + 6, RIGHT, y + 6, 0.5, RULE);
       y += 18;
     }
