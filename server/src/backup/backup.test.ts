@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { BackupShelf, Problem } from '@riffle/contract';
 import { spawnSync } from 'node:child_process';
-import { cpSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable, Writable } from 'node:stream';
@@ -12,6 +12,7 @@ import { newAttachment, newGround, newSample, newSpot } from '../../test/records
 import { loadCorran, useTestServer, type TestServer } from '../../test/testServer.ts';
 import { EVERY_KIND } from '../db/everyKind.ts';
 import { migrate } from '../db/migrate.ts';
+import { spots } from '../ground/queries.ts';
 import { MANIFEST, type Manifest } from './format.ts';
 import { openShelf, type Shelf } from './shelf.ts';
 import { crewTables, isEmpty } from './tables.ts';
@@ -298,6 +299,40 @@ describe('an older backup', () => {
     expect(schemas.rows).toEqual([]);
     // What it is now goes back into the same Riffle as it came.
     expect((await unzipped(await taken(newer))).size).toBe((await unzipped(file)).size);
+  });
+});
+
+describe('a backup of more than a handful', () => {
+  const large = useServerWithShelf();
+  test('given up in the midst, as Riffle is stopped: nothing lies ready, nothing breaks, and the next is whole', async () => {
+    const mine = join(dir, 'stopped');
+    const { pool, crewId, ownerUrl } = large;
+    const ground = newGround();
+    expect((await large.call('PUT', `/grounds/${ground.id}`, ground)).statusCode).toBe(201);
+    // So many that it can be stopped on the way.
+    await spots.insertMany(
+      pool,
+      crewId,
+      Array.from({ length: 20_000 }, (_, i) => newSpot(ground.id, { name: `Spot ${i}` })),
+    );
+    const ended: unknown[] = [];
+    const onFault = (error: unknown): void => void ended.push(error);
+    const shelf = openShelf({ pool, crewId, ownerUrl, migrationsDir: MIGRATIONS, dir: mine, onFault });
+    await shelf.make();
+    while (((await shelf.look()).work?.done ?? 0) < 500) await new Promise((resolve) => setImmediate(resolve));
+    await shelf.close();
+    const now = await shelf.look();
+    expect([now.kept, now.work, now.ended, ended]).toEqual([
+      [],
+      null,
+      { how: 'refused', detail: 'Riffle was stopped meanwhile. Nothing was changed.' },
+      [],
+    ]);
+    const next = openShelf({ pool, crewId, ownerUrl, migrationsDir: MIGRATIONS, dir: mine, onFault });
+    await next.makeDaily(new Date('2026-07-01T12:00:00Z'));
+    expect((await next.look()).kept.map((b) => b.name)).toEqual(['riffle-2026-07-01.zip']);
+    expect(readFileSync(join(mine, 'riffle-2026-07-01.zip')).equals(await taken(large))).toBe(true);
+    await next.close();
   });
 });
 

@@ -9,7 +9,7 @@ import { BadBackup, type Progress } from './format.ts';
 import { openBackup } from './readBackup.ts';
 import { NOT_EMPTY, restoreBackup, type RestoreInto } from './restoreBackup.ts';
 import { isEmpty } from './tables.ts';
-import { writeBackup } from './writeBackup.ts';
+import { writeBackup, type BackupPace } from './writeBackup.ts';
 
 export interface ShelfOptions extends RestoreInto {
   /** Where backups lie; made when it is not there. Nobody else of the machine sees into it. */
@@ -87,12 +87,12 @@ export function openShelf({ dir, onFault, onEnd = () => undefined, ...into }: Sh
     );
     return kept.sort((a, b) => b.madeAt.localeCompare(a.madeAt) || b.name.localeCompare(a.name));
   };
-  const makeAs = async (name: string): Promise<BackupShelf['ended']> => {
+  const makeAs = async (name: string, pace?: BackupPace): Promise<BackupShelf['ended']> => {
     const path = join(dir, name + UNFINISHED);
     try {
       await mkdir(dir, { recursive: true, mode: 0o700 });
       const file = createWriteStream(path, { mode: 0o600, flush: true });
-      await writeBackup(pool, crewId, file, tell('making'));
+      await writeBackup(pool, crewId, file, tell('making'), pace);
       await rename(path, join(dir, name));
     } catch (error) {
       await rm(path, { force: true });
@@ -117,7 +117,7 @@ export function openShelf({ dir, onFault, onEnd = () => undefined, ...into }: Sh
       if (work !== null || (await ready()).some((b) => b.name === name) || (await isEmpty(pool, crewId))) return;
       begin('making');
       through(async () => {
-        const how = await makeAs(name);
+        const how = await makeAs(name, 'beside others');
         const dailies = (await ready()).filter((b) => b.daily).sort((a, b) => b.name.localeCompare(a.name));
         for (const { name: old } of dailies.slice(DAILIES_KEPT)) await rm(join(dir, old), { force: true });
         return how;

@@ -10,21 +10,30 @@ import { crewTables, FILE_TABLE, schemaVersion, type CrewTable } from './tables.
 /** No clock, zone or umask of the machine goes into the zip. */
 const FIXED = { mtime: new Date(1980, 0, 1), mode: 0o100644, forceDosTimestamp: true } as const;
 const LINES_AT_A_TIME = 500;
+/** Nobody waits for the backup of the day: after each few hundred rows it rests so many times as long as they took, and leaves the machine to whoever works. */
+const RESTS = 2;
 
 type Entry = Manifest['entries'][number];
+export type BackupPace = 'at once' | 'beside others';
 
 /**
  * Writes all that a crew has into `to`, as it stood at one moment, however long it takes and whatever is written meanwhile.
  * @throws whatever the database or the receiver failed with; `to` is then not a backup
  */
-export async function writeBackup(pool: pg.Pool, crewId: string, to: Writable, tell: TellProgress): Promise<void> {
+export async function writeBackup(
+  pool: pg.Pool,
+  crewId: string,
+  to: Writable,
+  tell: TellProgress,
+  pace: BackupPace = 'at once',
+): Promise<void> {
   const client = await pool.connect();
   try {
     await client.query('begin isolation level repeatable read read only');
     // A slow receiver holds the rows up for as long as it likes.
     await client.query('set local statement_timeout = 0');
     await client.query('set local idle_in_transaction_session_timeout = 0');
-    await writeZip(client, crewId, to, tell);
+    await writeZip(client, crewId, to, tell, pace === 'beside others' ? RESTS : 0);
     await client.query('commit');
     client.release();
   } catch (error) {
@@ -33,7 +42,13 @@ export async function writeBackup(pool: pg.Pool, crewId: string, to: Writable, t
   }
 }
 
-async function writeZip(db: pg.PoolClient, crewId: string, to: Writable, tell: TellProgress): Promise<void> {
+async function writeZip(
+  db: pg.PoolClient,
+  crewId: string,
+  to: Writable,
+  tell: TellProgress,
+  rests: number,
+): Promise<void> {
   const tables = await crewTables(db);
   const { rows: files } = await db.query<{ id: string; mime: string }>(
     `select f.attachment_id as id, a.mime from ${FILE_TABLE} f
@@ -46,8 +61,8 @@ async function writeZip(db: pg.PoolClient, crewId: string, to: Writable, tell: T
 
   const zip = new ZipFile();
   const entries: Entry[] = [];
-  const failed = new Promise<never>((_resolve, reject) => zip.on('error', reject));
-  failed.catch(() => undefined);
+  const given = new AbortController();
+  zip.on('error', (error) => given.abort(error));
   const add = (name: string, open: () => Promise<Readable>, compress: boolean): void =>
     zip.addReadStreamLazy(name, { ...FIXED, compress }, (give) => {
       const entry: Entry = { name, bytes: 0, sha256: '', records: 0 };
@@ -66,7 +81,12 @@ async function writeZip(db: pg.PoolClient, crewId: string, to: Writable, tell: T
       const one = (records: number): void => {
         entry.records += records;
         done += records;
-        tell({ done, of });
+        // What is thrown in the midst of a stream ends the process.
+        try {
+          tell({ done, of });
+        } catch (error) {
+          given.abort(error);
+        }
       };
       open().then(
         (stream) => {
@@ -77,7 +97,11 @@ async function writeZip(db: pg.PoolClient, crewId: string, to: Writable, tell: T
       );
     });
 
-  add(tableEntry('crew'), async () => linesOf(db, `${rowWithout('id')} from crew t where id = $1`, crewId), true);
+  add(
+    tableEntry('crew'),
+    async () => linesOf(db, `${rowWithout('id')} from crew t where id = $1`, crewId, rests),
+    true,
+  );
   for (const table of tables)
     add(
       tableEntry(table.name),
@@ -86,6 +110,7 @@ async function writeZip(db: pg.PoolClient, crewId: string, to: Writable, tell: T
           db,
           `${rowWithout('crew_id')} from ${table.name} t where crew_id = $1 order by ${table.key.join(', ')}`,
           crewId,
+          rests,
         ),
       true,
     );
@@ -95,22 +120,31 @@ async function writeZip(db: pg.PoolClient, crewId: string, to: Writable, tell: T
     give(null, Readable.from([JSON.stringify(manifest, null, 1)]));
   });
   zip.end();
-  await Promise.race([pipeline(zip.outputStream, to), failed]);
+  await pipeline(zip.outputStream, to, { signal: given.signal }).catch((error: unknown) => {
+    throw given.signal.aborted ? given.signal.reason : error;
+  });
 }
 
 /** A row as JSON without the crew's id; the database writes numbers and times itself, so that nothing is rounded. */
 const rowWithout = (crewColumn: string): string => `select (to_jsonb(t) - '${crewColumn}')::text as row`;
 
-/** The rows of a statement, a line each. Says `records` as they pass. */
-function linesOf(db: pg.PoolClient, sql: string, crewId: string): Readable {
+/** The rows of a statement, a line each. Says `records` as they pass, and rests so many times as long as some took. */
+function linesOf(db: pg.PoolClient, sql: string, crewId: string, rests: number): Readable {
   const rows = eachRow(db, sql, [crewId]);
   let waiting: string[] = [];
+  let began_ms = performance.now();
   const lines = new Transform({
     writableObjectMode: true,
     transform({ row }: { row: string }, _encoding, next) {
       waiting.push(row);
       if (waiting.length < LINES_AT_A_TIME) return next();
-      next(null, taken());
+      const text = taken();
+      const goOn = (): void => {
+        began_ms = performance.now();
+        next(null, text);
+      };
+      if (rests === 0) goOn();
+      else setTimeout(goOn, rests * (performance.now() - began_ms));
     },
     flush(next) {
       next(null, waiting.length > 0 ? taken() : undefined);
