@@ -4,11 +4,11 @@
 /* global indexedDB, document -- evaluated in the page */
 import { setTimeout as sleep } from 'node:timers/promises';
 import { v7 as uuidv7 } from 'uuid';
-import { ONLY_CREW_ID as CREW_ID } from '../server/src/db/crew.ts';
-import { newRun, newSample } from '../server/test/records.ts';
-import { freePort } from './cluster.mjs';
-import { startThrowaway } from './e2eServer.mjs';
-import { CHROMIUM, ensureChromium } from './setup.mjs';
+import { ONLY_CREW_ID as CREW_ID } from '../../server/src/db/crew.ts';
+import { newRun, newSample } from '../../server/test/records.ts';
+import { freePort } from '../cluster.mjs';
+import { startThrowaway } from '../e2eServer.mjs';
+import { CHROMIUM, ensureChromium } from '../setup.mjs';
 
 const WAITING = 5000;
 const SLOWER = 4;

@@ -78,7 +78,7 @@ int main(void) {
     for (int i = 0; i < PITCHES; i++)
       for (int d = 0; d < DRAWS; d++) {
         double U = speed[d] * root[i][d], q = U * depth[d], shear = RHO * G * radius[d] * S[i][d];
-        int clears = shear >= stoneShear[d] && U >= rolling[d] * sf[i][d];
+        if (shear < stoneShear[d] || U < rolling[d] * sf[i][d]) continue;
         double theta = radius[d] * S[i][d] / ((RATIO - 1) * median[d]);
         double solid = 4 / (RATIO - 1) * q * p16[i][d] * fmax(0, 1 - th[i][d] / theta) +
                        3.1 * pow(RATIO - 1, -1.5) * fmax(0, q - qc[i][d]) * p15[i][d];
@@ -92,7 +92,7 @@ int main(void) {
           double e = length * 0.5 / ((1 + ratio * ratio * ratio) * packing * (1 + knocking * load) * q);
           held += share[k] * (1 - exp(-e * alone[d][k] * exp(crowding[d][k] * thin)));
         }
-        if (clears) sum += pace * held;
+        sum += pace * held;
       }
   }
   clock_gettime(CLOCK_MONOTONIC, &b);

@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { SaxesParser } from 'saxes';
 import {
   adviseBox,
+  bestOf,
   drawdown,
   finishPlan,
   drawnBoxes,
@@ -13,6 +14,7 @@ import {
   freshWater,
   MEDIAN_BOX,
   mapGround,
+  meaningOf,
   ordinaryKriging,
   planDay,
   sampleGrade,
@@ -21,14 +23,16 @@ import {
   USUAL_CREW_M3_S,
   USUAL_MIX,
   type BoxSetting,
+  type DrawnBoxes,
   type SolvedSection,
+  type SpotPan,
   type DayProblem,
   type EstimateMethod,
   type GroundProblem,
-} from '../core/src/index.ts';
-import { drawBoxes } from '../core/src/set/boxParameters.ts';
-import { settlingOf } from '../core/src/set/solveBox.ts';
-import { readGroundFile } from '../server/src/ground/readGroundFile.ts';
+} from '../../core/src/index.ts';
+import { drawBoxes } from '../../core/src/set/boxParameters.ts';
+import { settlingOf } from '../../core/src/set/solveBox.ts';
+import { readGroundFile } from '../../server/src/ground/readGroundFile.ts';
 
 /** Median time of one call, microseconds, over rounds of `each` calls after a warm-up. */
 function median_us(work: (i: number) => unknown, each: number, rounds = 41): number {
@@ -56,28 +60,56 @@ const setting = (i: number): BoxSetting => ({
   gold: USUAL_MIX,
 });
 const settling = settlingOf(USUAL_MIX, MEDIAN_BOX, freshWater(10));
+const once_ms = (work: () => unknown): number => {
+  const start = process.hrtime.bigint();
+  work();
+  return Number(process.hrtime.bigint() - start) / 1e6;
+};
+/** Medians of the same work done here and by another program, seconds, turn by turn so that both meet the same hour of the machine; null without the other. */
+function turnByTurn(
+  turns: number,
+  here: () => number,
+  there: () => number | null,
+): { here_s: number; there_s: number } | null {
+  const [mine, others]: [number[], number[]] = [[], []];
+  for (let turn = 0; turn < turns; turn++) {
+    const other = there();
+    if (other === null) return null;
+    others.push(other);
+    mine.push(here());
+  }
+  const middle = (times: number[]): number => times.sort((a, b) => a - b)[Math.floor(turns / 2)] ?? NaN;
+  return { here_s: middle(mine), there_s: middle(others) };
+}
 /** The window of a box with so many draws, seconds from nothing to its last cell. */
 function window_s(slopes: number, depths: number, draws: number): number {
-  return (
-    time_ms(() => {
-      const drawn = drawnBoxes(USUAL_MIX, 10, drawBoxes(draws));
-      const span = { slopes, depths, slope: [0.005, 0.123], depth_m: [0.004, 0.043] } as const;
-      for (const steps = boxWindow(setting(0), drawn, span); !steps.next().done;);
-    }) / 1000
-  );
+  return time_ms(() => sweepWindow(slopes, depths, drawnBoxes(USUAL_MIX, 10, drawBoxes(draws)))) / 1000;
 }
-/** The same sums in C, one thread; null where there is no compiler. */
-function windowInC_s(): number | null {
+function sweepWindow(slopes: number, depths: number, drawn: DrawnBoxes): void {
+  const span = { slopes, depths, slope: [0.005, 0.123], depth_m: [0.004, 0.043] } as const;
+  for (const steps = boxWindow(setting(0), drawn, span); !steps.next().done;);
+}
+/**
+ * The sums of the whole window here and in C, one thread, the engine warm. The draws are made beforehand: the C file draws by a simpler rule. Null where
+ * there is no compiler.
+ */
+function windowBesideC(): { here_s: number; there_s: number } | null {
   const folder = mkdtempSync(join(tmpdir(), 'riffle-window-'));
   const program = join(folder, 'window');
-  const source = join(import.meta.dirname, 'benchWindow.c');
-  const built = spawnSync('cc', ['-O2', '-o', program, source, '-lm']);
-  const times =
-    built.status === 0
-      ? [0, 1, 2].map(() => Number(spawnSync(program, { encoding: 'utf8' }).stdout.split(' ')[0]))
-      : [];
+  const source = join(import.meta.dirname, 'window.c');
+  spawnSync('cc', ['-O2', '-o', program, source, '-lm']);
+  const drawn = drawnBoxes(USUAL_MIX, 10, drawBoxes(200));
+  for (let warm = 0; warm < 5; warm++) sweepWindow(60, 40, drawn);
+  const turns = turnByTurn(
+    15,
+    () => once_ms(() => sweepWindow(60, 40, drawn)) / 1000,
+    () => {
+      const ran = spawnSync(program, { encoding: 'utf8' });
+      return ran.status === 0 ? Number(ran.stdout.split(' ')[0]) : null;
+    },
+  );
   rmSync(folder, { recursive: true });
-  return times.sort((x, y) => x - y)[1] ?? null;
+  return turns;
 }
 
 function gpx(points: number): string {
@@ -90,13 +122,7 @@ function gpx(points: number): string {
 }
 const track = gpx(100_000);
 const time_ms = (work: () => unknown): number => {
-  const times = [0, 1, 2, 3, 4]
-    .map(() => {
-      const start = process.hrtime.bigint();
-      work();
-      return Number(process.hrtime.bigint() - start) / 1e6;
-    })
-    .sort((a, b) => a - b);
+  const times = [0, 1, 2, 3, 4].map(() => once_ms(work)).sort((a, b) => a - b);
   return times[2] ?? NaN;
 };
 
@@ -144,33 +170,71 @@ function benchGround(samples: number, method: EstimateMethod): GroundProblem {
     cells: 200,
   };
 }
-const mapOnce_ms = (problem: GroundProblem): number => {
-  const start = process.hrtime.bigint();
-  for (const steps = mapGround(problem); !steps.next().done;);
-  return Number(process.hrtime.bigint() - start) / 1e6;
-};
+const mapOnce_ms = (problem: GroundProblem): number =>
+  once_ms(() => {
+    for (const steps = mapGround(problem); !steps.next().done;);
+  });
 
 /** The kriging alone, without what else a map of the ground has. */
-function krigeAlone_ms({ places, method }: GroundProblem): number {
+function krigeAlone_s({ places, method }: GroundProblem): number {
   if (method.kind !== 'kriging') throw new Error(method.kind);
   const points = places.map((p) => ({ x_m: p.x_m, y_m: p.y_m, value: p.grade_mg_L }));
-  return time_ms(() => {
-    const krige = ordinaryKriging(points, method.variogram);
-    for (let row = 0; row < 200; row++)
-      for (let column = 0; column < 200; column++) krige((column + 0.5) * 1.5, (row + 0.5) * 1.5);
-  });
+  return (
+    once_ms(() => {
+      const krige = ordinaryKriging(points, method.variogram);
+      for (let row = 0; row < 200; row++)
+        for (let column = 0; column < 200; column++) krige((column + 0.5) * 1.5, (row + 0.5) * 1.5);
+    }) / 1000
+  );
 }
-/** The same kriging by gstat, seconds; null where R has none (Debian: r-cran-gstat). */
-function gstat_s(problem: GroundProblem): number | null {
+/** The same kriging here and by gstat, turn by turn; null where R has none (Debian: r-cran-gstat). */
+function krigeBesideGstat(problem: GroundProblem): { here_s: number; there_s: number } | null {
   const folder = mkdtempSync(join(tmpdir(), 'riffle-gstat-'));
   const csv = join(folder, 'samples.csv');
   const lines = problem.places.map((p) => `${p.x_m},${p.y_m},${p.grade_mg_L}`);
   writeFileSync(csv, `x_m,y_m,grade\n${lines.join('\n')}\n`);
-  const ran = spawnSync('Rscript', [join(import.meta.dirname, 'benchGstat.R'), csv], { encoding: 'utf8' });
+  krigeAlone_s(problem);
+  const turns = turnByTurn(
+    5,
+    () => krigeAlone_s(problem),
+    () => {
+      const ran = spawnSync('Rscript', [join(import.meta.dirname, 'gstat.R'), csv], { encoding: 'utf8' });
+      return ran.status === 0 ? Number(ran.stdout.split(' ')[0]) : null;
+    },
+  );
   rmSync(folder, { recursive: true });
-  return ran.status === 0 ? Number(ran.stdout.split(' ')[0]) : null;
+  return turns;
 }
 
+/** Three pans at each of so many spots, some weighed; the same every time. */
+function benchPans(spots: number): (SpotPan & { readonly panner: string })[] {
+  const random = seededRandom(7);
+  const few = (mean: number): number => {
+    let [count, chance] = [0, Math.exp(-mean)];
+    for (let left = random() - chance; left > 0 && count < 99; left -= chance) chance *= mean / ++count;
+    return count;
+  };
+  return Array.from({ length: spots }, () => Math.exp(2 * (random() + random() + random() - 1.5))).flatMap(
+    (rich, spot) =>
+      [0, 1, 2].map((n) => {
+        const counts = { '+10': 0, '10-20': few(0.05 * rich), '20-40': few(0.4 * rich), '-40': few(2 * rich) };
+        const weighed = n === 0 && random() < 0.33;
+        return {
+          id: `${spot} ${n}`,
+          spotId: `${spot}`,
+          panner: n === 0 ? 'one' : 'other',
+          counts,
+          volume_L: 8,
+          volumeState: 'bank' as const,
+          gold_mg: weighed ? 0.05 * counts['-40'] + 0.3 * counts['20-40'] + 2 * counts['10-20'] : null,
+          depth_m: 0.2,
+          layerId: null,
+        };
+      }),
+  );
+}
+const pans200 = benchPans(200);
+const spots200 = Array.from({ length: 200 }, (_, i) => ({ id: `${i}` }));
 const usualDraws = drawnBoxes(USUAL_MIX, 10);
 const day40 = benchDay(40);
 const kriged = benchGround(2000, {
@@ -182,8 +246,7 @@ const best40 = Math.max(...[2, 3, 4, 5].map((seed) => finishPlan(planDay(day40, 
 console.log(
   JSON.stringify({
     krige_ms: mapOnce_ms(kriged),
-    krigeAlone_ms: krigeAlone_ms(kriged),
-    gstat_s: gstat_s(kriged),
+    krigeBesideGstat: krigeBesideGstat(kriged),
     nearest_ms: mapOnce_ms(benchGround(2000, { kind: 'polygons' })),
     plan12_ms: time_ms(() => finishPlan(planDay(benchDay(12)))),
     plan40_ms: time_ms(() => finishPlan(planDay(day40))),
@@ -203,7 +266,8 @@ console.log(
     advice_ms: time_ms(() => adviseBox({ ...setting(0), slope: 0.02 }, usualDraws)),
     windowCoarse_s: window_s(24, 16, 64),
     window_s: window_s(60, 40, 200),
-    windowInC_s: windowInC_s(),
+    windowBesideC: windowBesideC(),
+    meaning200_s: time_ms(() => bestOf(meaningOf({ swell_percent: 20, pits: [] }, spots200, pans200, []).spots)) / 1000,
     grade_us: median_us(
       (i) =>
         sampleGrade({ volumeBank_L: 12, counts: { '+10': 0, '10-20': i % 2, '20-40': i % 4, '-40': 1 + (i % 9) } }),

@@ -1,14 +1,14 @@
-// node scripts/benchBackup.mjs: a large book (100,000 samples, 1,000,000 taps, 1,000 photos) into a backup and back, with time,
+// node scripts/bench/backup.mjs: a large book (100,000 samples, 1,000,000 taps, 1,000 photos) into a backup and back, with time,
 // size and memory, beside what the disk alone takes for as many bytes.
 import { createHash, randomBytes } from 'node:crypto';
 import { chmodSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
-import { buildIfChanged } from './build.mjs';
-import { startCluster } from './cluster.mjs';
+import { buildIfChanged } from '../build.mjs';
+import { startCluster } from '../cluster.mjs';
 import { loadLargeSeason, LARGE_GROUND_ID } from './largeSeason.mjs';
-import { ensurePackages, ensurePostgres, root } from './setup.mjs';
+import { ensurePackages, ensurePostgres, root } from '../setup.mjs';
 
 const CREW_ID = '019370a0-0000-7000-8000-000000000001';
 const PHOTOS = 1000;
@@ -19,7 +19,7 @@ ensurePostgres();
 await buildIfChanged();
 const dir = mkdtempSync(join(tmpdir(), 'riffle-bench-backup-'));
 chmodSync(dir, 0o755);
-const { startServer } = await import('../server/dist/main.js');
+const { startServer } = await import('../../server/dist/main.js');
 
 async function startOne(name) {
   const cluster = await startCluster(join(dir, name));
