@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { promisify } from 'node:util';
+import { oneAtATime } from './oneAtATime.mjs';
 import { giveUp, root, run } from './setup.mjs';
 
 const SOURCES = [
@@ -49,14 +50,17 @@ export async function buildServer() {
   });
 }
 
+const isBuilt = (hash) =>
+  existsSync(stampFile) && readFileSync(stampFile, 'utf8') === hash && existsSync(join(root, 'web/dist/index.html'));
+
+/** Two starts at once build once: the second waits for the first. */
 export async function buildIfChanged() {
+  if (!isBuilt(sourceHash())) await oneAtATime(join(root, 'server/dist/building.lock'), buildUnlessBuilt);
+}
+
+async function buildUnlessBuilt() {
   const hash = sourceHash();
-  if (
-    existsSync(stampFile) &&
-    readFileSync(stampFile, 'utf8') === hash &&
-    existsSync(join(root, 'web/dist/index.html'))
-  )
-    return;
+  if (isBuilt(hash)) return;
   console.log('Building (only when something changed) ...');
   rmSync(stampFile, { force: true });
   await buildServer();

@@ -1,6 +1,7 @@
 // What a bare Debian machine lacks: npm packages, PostgreSQL, Chromium. Runs before anything is installed: Node's own modules only.
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, statSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, mkdirSync, mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { postgresBin } from './cluster.mjs';
@@ -48,7 +49,11 @@ export function ensureChromium() {
   if (!existsSync(CHROMIUM)) fromDebian('Chromium', ['chromium']);
 }
 
-/** Outside readers that the tests open Riffle's files with. Whoever may not install them tests without. */
+/** The published schemas of GPX 1.1 (Topografix) and KML 2.2 (OGC 07-147r2), as they lie in a package of Debian that itself is not installed. */
+const SCHEMAS = join(root, 'node_modules/.cache/schemas');
+const SCHEMAS_PACKAGE = 'pytrainer';
+
+/** Outside readers and schemas that the tests hold Riffle's files against. Whoever may not install them tests without. */
 export function ensureReaders() {
   const missing = Object.entries({
     ogrinfo: 'gdal-bin',
@@ -58,9 +63,23 @@ export function ensureReaders() {
   })
     .filter(([program]) => !existsSync(join('/usr/bin', program)))
     .map(([, debian]) => debian);
-  if (missing.length === 0) return;
-  if (process.getuid() === 0) fromDebian('readers of other programs’ files', missing);
-  else console.log(`Tested without ${missing.join(', ')}, which are not installed.`);
+  if (missing.length > 0) {
+    if (process.getuid() === 0) fromDebian('readers of other programs’ files', missing);
+    else console.log(`Tested without ${missing.join(', ')}, which are not installed.`);
+  }
+  ensureSchemas();
+}
+
+function ensureSchemas() {
+  if (existsSync(SCHEMAS)) return;
+  const apart = mkdtempSync(join(tmpdir(), 'riffle-schemas-'));
+  const apt = (...args) => run('apt-get', ['-qq', '-o', 'APT::Sandbox::User=root', ...args], { cwd: apart }) === 0;
+  const isHere =
+    apt('download', SCHEMAS_PACKAGE) || (process.getuid() === 0 && apt('update') && apt('download', SCHEMAS_PACKAGE));
+  if (isHere && run('sh', ['-c', 'dpkg -x *.deb .'], { cwd: apart }) === 0)
+    cpSync(join(apart, 'usr/share/pytrainer/schemas'), SCHEMAS, { recursive: true });
+  else console.log('Tested without the schemas of GPX and KML, which could not be had from Debian.');
+  rmSync(apart, { recursive: true });
 }
 
 function fromDebian(what, packages) {

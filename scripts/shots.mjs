@@ -102,7 +102,11 @@ try {
     await page.getByRole('heading', { level: 1 }).waitFor();
     // A heading may stand there while lists are on their way, and go again.
     await page.waitForLoadState('networkidle');
-    await page.getByRole('heading', { level: 1 }).first().waitFor();
+    await page
+      .getByRole('heading', { level: 1 })
+      .filter({ hasNotText: /^Fetching/ })
+      .first()
+      .waitFor();
     await page.evaluate('document.fonts.ready');
     await view.act?.(page);
     await page.waitForTimeout(500);

@@ -31,6 +31,8 @@ const withoutUnusedParts = (): Plugin => ({
     handler: (code) => ({
       code: code
         .replace(/^\w+\.displayName = .*;$/gm, '')
+        // What it warns developers of, in long sentences, is dropped where nobody asks for its answer.
+        .replace(/^(\s+)(?=(?:warning|warningOnce)\()/gm, '$1/* @__PURE__ */ ')
         .replace(/^(var \w+ = )(?=React\d*\.(?:forwardRef|createContext)\()/gm, '$1/* @__PURE__ */ '),
       map: null,
     }),
@@ -103,7 +105,8 @@ export default defineConfig({
           groups: [
             { name: 'ol', test: /node_modules[\\/](ol|rbush|quickselect|earcut|pbf|color-[a-z]+)[\\/]/, priority: 20 },
             { name: 'echarts', test: /node_modules[\\/](echarts|zrender)[\\/]/, priority: 20 },
-            { name: 'pdf', test: /node_modules[\\/](pdf-lib|@pdf-lib|pako|tslib)[\\/]/, priority: 20 },
+            // Alone: what else uses their parts (a dialog, a map’s pictures) would bring a megabyte along.
+            { name: 'pdf', test: /node_modules[\\/](pdf-lib|@pdf-lib)[\\/]/, priority: 20 },
             // What the first sight needs comes as one file: on a slow phone each further one costs more than its bytes.
             { name: 'start', tags: ['$initial'], priority: 10 },
           ],
