@@ -1,6 +1,7 @@
 import { requirePositive, requireWithin } from '../outOfRange.ts';
-import { gammaCdf, gammaQuantile, lnGamma } from './gamma.ts';
+import { gammaCdf, gammaLogDensity, gammaQuantile, lnGamma, logQuantile, nearGammaQuantile } from './gamma.ts';
 import { NORMAL_NODES } from './gaussHermite.ts';
+import { nearNormalQuantile } from './nearNormal.ts';
 
 /**
  * Chance that a gamma variable (that shape, unit rate) times a log-normal one of mean 1 and deviation `logSd` of its logarithm is at most x:
@@ -18,42 +19,22 @@ export function compoundGammaCdf(x: number, shape: number, logSd: number, lnGamm
   return Math.min(1, sum);
 }
 
-/** The x below which that product lies with the given chance, 0 < chance < 1, to a relative width of 1e-7. */
+/** The x below which that product lies with the given chance, 0 < chance < 1. */
 export function compoundGammaQuantile(chance: number, shape: number, logSd: number): number {
   requirePositive('shape', shape);
   requireWithin('chance', chance, 0, 1 - 1e-9);
   if (logSd === 0 || chance === 0) return gammaQuantile(chance, shape);
-  // On a logarithmic scale the curve is close to straight: false position, the end that stays halved (Dowell & Jarratt 1971).
   const ln = lnGamma(shape);
-  const f = (u: number): number => compoundGammaCdf(Math.exp(u), shape, logSd, ln) - chance;
-  let low = Math.log(shape) - 0.5;
-  let high = low + 1;
-  let [atLow, atHigh] = [f(low), f(high)];
-  for (let step = 1; atLow > 0; step *= 2) {
-    [high, atHigh] = [low, atLow];
-    low -= step;
-    atLow = f(low);
-    if (low < -600) return 0;
-  }
-  for (let step = 1; atHigh < 0; step *= 2) {
-    [low, atLow] = [high, atHigh];
-    high += step;
-    atHigh = f(high);
-  }
-  let kept = 0;
-  for (let i = 0; i < 80 && high - low > 1e-7; i++) {
-    const u = atHigh === atLow ? (low + high) / 2 : high - (atHigh * (high - low)) / (atHigh - atLow);
-    const at = f(u);
-    if (Math.abs(at) < 1e-10) return Math.exp(u);
-    if (at < 0) {
-      [low, atLow] = [u, at];
-      if (kept === 1) atHigh /= 2;
-      kept = 1;
-    } else {
-      [high, atHigh] = [u, at];
-      if (kept === -1) atLow /= 2;
-      kept = -1;
-    }
-  }
-  return Math.exp((low + high) / 2);
+  const below = (u: number): number => compoundGammaCdf(Math.exp(u), shape, logSd, ln);
+  const density = (u: number): number => {
+    let sum = 0;
+    for (const { z, weight } of NORMAL_NODES)
+      sum += weight * gammaLogDensity(u - logSd * z + logSd ** 2 / 2, shape, ln);
+    return sum;
+  };
+  // Near the gamma's own, as much farther from its middle as both spreads together are wider.
+  const middle = nearGammaQuantile(0.5, shape, ln);
+  const off = nearGammaQuantile(chance, shape, ln) - middle;
+  const spread = Math.hypot(off, logSd * nearNormalQuantile(chance));
+  return logQuantile(chance, below, density, middle - logSd ** 2 / 2 + Math.sign(off) * spread);
 }

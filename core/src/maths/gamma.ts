@@ -1,5 +1,5 @@
 import { requirePositive, requireWithin } from '../outOfRange.ts';
-import { bisect } from './bisect.ts';
+import { nearNormalQuantile } from './nearNormal.ts';
 
 /** Lanczos coefficients for g = 7, n = 9 (P. Godfrey 2001, "A note on the computation of the convergent Lanczos complex gamma approximation"). */
 const LANCZOS = [
@@ -60,7 +60,49 @@ export function gammaQuantile(chance: number, shape: number): number {
   requireWithin('chance', chance, 0, 1 - 1e-12);
   if (chance === 0) return 0;
   const ln = lnGamma(shape);
-  let high = shape + 1;
-  while (gammaCdf(high, shape, ln) < chance) high *= 2;
-  return bisect((x) => gammaCdf(x, shape, ln) - chance, 0, high);
+  const below = (u: number): number => gammaCdf(Math.exp(u), shape, ln);
+  return logQuantile(chance, below, (u) => gammaLogDensity(u, shape, ln), nearGammaQuantile(chance, shape, ln));
+}
+
+/** Density of the logarithm of a gamma variable (that shape, unit rate). */
+export const gammaLogDensity = (u: number, shape: number, lnGammaOfShape: number): number =>
+  Math.exp(shape * u - Math.exp(u) - lnGammaOfShape);
+
+/**
+ * Near the logarithm of that quantile: the cube of a normal variable (Wilson & Hilferty 1931), or where that fails the first term of the series, which is
+ * all of it there.
+ */
+export function nearGammaQuantile(chance: number, shape: number, lnGammaOfShape: number): number {
+  const part = 1 / (9 * shape);
+  const root = 1 - part + nearNormalQuantile(chance) * Math.sqrt(part);
+  return root > 0.4 ? Math.log(shape) + 3 * Math.log(root) : (Math.log(chance * shape) + lnGammaOfShape) / shape;
+}
+
+/**
+ * exp(u) at which `below` reaches a chance, by Newton's steps from near there; one that would leave what is known to hold it halves that instead.
+ * @param below a chance that grows with u
+ * @param density its slope
+ */
+export function logQuantile(
+  chance: number,
+  below: (u: number) => number,
+  density: (u: number) => number,
+  from: number,
+): number {
+  let [low, high] = [-Infinity, Infinity];
+  let u = from;
+  // So small that its chance is that of the start to rounding, and the number itself underflows.
+  if (u < -600) return Math.exp(u);
+  for (let i = 0; i < 200; i++) {
+    const over = below(u) - chance;
+    if (over === 0) break;
+    if (over > 0) high = u;
+    else low = u;
+    const slope = density(u);
+    const step = Math.max(-2, Math.min(2, slope > 0 ? over / slope : Math.sign(over) * 2));
+    // The error left after a step is about its square.
+    if (Math.abs(step) < 1e-8) return Math.exp(u - step);
+    u = u - step > low && u - step < high ? u - step : (low + high) / 2;
+  }
+  return Math.exp(u);
 }

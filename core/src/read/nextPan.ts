@@ -3,6 +3,7 @@ import { normalCdf } from '../maths/normal.ts';
 import { requirePositive } from '../outOfRange.ts';
 import { likelyGrades, type LikelyGrade, type Panned } from './chanceToPay.ts';
 import type { RankedPlace } from './rankPlaces.ts';
+import type { AnyKind } from './signKinds.ts';
 
 /** A place where the next pan could be taken. */
 export interface PanPlace {
@@ -15,6 +16,13 @@ export interface PanPlace {
   readonly work_min: number;
   /** Nobody can pan there today. */
   readonly closed: boolean;
+  /** A sign the line hints at there that nobody has seen: how likely it is, and the chance that the place pays if it is. */
+  readonly guess?: GuessedThere | null;
+}
+export interface GuessedThere {
+  readonly kind: AnyKind;
+  readonly sure: number;
+  readonly chanceIfThere: number;
 }
 
 /** What a pan is like on this ground, and from which grade on it is worth digging at all. */
@@ -31,18 +39,20 @@ export interface PanRules {
   readonly canWeigh?: boolean;
 }
 
-/** The single pan, or weighing, that says most about where to dig. */
+/** The single pan, look or weighing that says most about where to dig. */
 export interface NextPan {
-  /** A pan at that place, or its counted gold on the scale. */
-  readonly does: 'pan' | 'weigh';
+  /** A pan at that place, a look whether what the line hints at is there before one digs for a pan, or its counted gold on the scale. */
+  readonly does: 'pan' | 'look' | 'weigh';
   readonly id: string;
+  /** What one looks for; null for a pan or a weighing. */
+  readonly looksFor: AnyKind | null;
   /** Where one would dig as things stand; null: nothing pays. */
   readonly digs: string | null;
   /** Whether it could raise a place to the one to dig, or bring down the one that is. */
   readonly could: 'lead' | 'fall';
   /** Where one would dig if it did; null: nowhere. */
   readonly instead: string | null;
-  /** Chance that it changes where one digs. */
+  /** Chance that it changes where one digs; of a look, that what one looks for is there. */
   readonly chance: number;
   /** What it is worth, mg/L of the ground that is dug in the end. */
   readonly worth_mg_L: number;
@@ -54,8 +64,10 @@ const MOST_COLORS = 60;
 const MOST_PLACES = 60;
 
 /** No more is promised of the pan that was chosen because it promised most: of what was said above this, half came. */
-const MOST_SAID = 0.6;
+const MOST_SAID = 0.5;
 
+/** Minutes to see whether a sign is there, from where one would dig. Common practice, no source. */
+const LOOK_MIN = 2;
 /** Minutes to dry and weigh the gold of a few pans. Common practice, no source. */
 const WEIGHING_MIN = 10;
 /** Of what is unsure of the weight of a color, weighing the gold of a few pans takes away so much. Stated assumption. */
@@ -121,7 +133,7 @@ export function panWorths(places: readonly PanPlace[], rules: PanRules, pans: nu
 /**
  * Which single pan most changes where one digs. Of the places that were panned one digs where the grade believed is highest, or nowhere if that does not
  * pay; nobody sets a box where no pan was taken (common practice, no source), so that a first pan also opens a place. A pan is worth what the
- * grade of the place dug in the end is expected to gain by it, here for each minute it takes. Null where no pan changes anything, or nowhere is open.
+ * grade of the place dug in the end is expected to gain by it, here for each minute it takes; a look and a weighing the same. Null where no pan changes anything, or nowhere is open.
  * Source: expected value of sample information, Raiffa & Schlaifer (1961), Applied Statistical Decision Theory, ch. 4; counts negative binomial.
  * @throws OutOfRange for a pan of no volume, a color of no weight or a grade that is not positive
  */
@@ -134,10 +146,14 @@ export function nextPan(places: readonly PanPlace[], rules: PanRules): NextPan |
     .filter((w) => !w.place.closed && w.chance > 0 && w.worth_mg_L > 1e-9)
     .sort((a, b) => perMinute(b) - perMinute(a));
   const scale = ofWeighing(digs ?? richestPanned(believed), digs !== undefined, rules);
-  if (scale && scale.worth_mg_L / WEIGHING_MIN > (best ? perMinute(best) : 0)) return scale;
+  const look = bestLook(weighed, rules);
+  const others = Math.max(best ? perMinute(best) : 0, look?.perMinute ?? 0);
+  if (scale && scale.worth_mg_L / WEIGHING_MIN > others) return scale;
+  if (look && look.perMinute > (best ? perMinute(best) : 0)) return look.next;
   return best
     ? {
         does: 'pan',
+        looksFor: null,
         id: best.place.id,
         digs: digs?.place.id ?? null,
         could: best.leads ? 'fall' : 'lead',
@@ -146,6 +162,41 @@ export function nextPan(places: readonly PanPlace[], rules: PanRules): NextPan |
         worth_mg_L: best.worth_mg_L,
       }
     : null;
+}
+
+/**
+ * The look that brings most for its time: at a place nobody panned where the line hints at a sign, one sees whether it is there and pans only if it is. A
+ * look opens no place by itself (no box without a pan), so it is worth the pan that follows, as often as one follows, over the minutes both take.
+ */
+function bestLook(weighed: Weighed, rules: PanRules): { readonly next: NextPan; readonly perMinute: number } | null {
+  const { digs } = weighed;
+  const bar_mg_L = digs?.mean ?? rules.pays_mg_L;
+  const looks = weighed.believed.flatMap(({ place }) => {
+    const { guess } = place;
+    if (!guess || place.panned || place.closed) return [];
+    const seen = likelyGrades(guess.chanceIfThere, null, rules.pays_mg_L, rules.spotCv);
+    const { worth, chance } = ofPans(seen, bar_mg_L, false, rules, 1);
+    const worth_mg_L = guess.sure * Math.max(0, worth - bar_mg_L);
+    return worth_mg_L > 1e-9 && chance > 0
+      ? [{ place, guess, worth_mg_L, chance, perMinute: worth_mg_L / (LOOK_MIN + guess.sure * place.work_min) }]
+      : [];
+  });
+  const [best] = looks.sort((a, b) => b.perMinute - a.perMinute);
+  if (!best) return null;
+  return {
+    perMinute: best.perMinute,
+    next: {
+      does: 'look',
+      looksFor: best.guess.kind,
+      id: best.place.id,
+      digs: digs?.place.id ?? null,
+      could: 'lead',
+      instead: best.place.id,
+      // What one looks for is there, or not: that is what is told.
+      chance: best.guess.sure,
+      worth_mg_L: best.worth_mg_L,
+    },
+  };
 }
 
 function check({ pays_mg_L, pan_L, color_mg }: PanRules): void {
@@ -172,6 +223,7 @@ function ofWeighing(b: Believed | undefined, digs: boolean, { pays_mg_L, canWeig
   const above = b.mean * normalCdf(d + sd / 2) + pays_mg_L * normalCdf(sd / 2 - d);
   return {
     does: 'weigh',
+    looksFor: null,
     id: b.place.id,
     digs: digs ? b.place.id : null,
     could: digs ? 'fall' : 'lead',
@@ -221,12 +273,21 @@ export function asPanPlace(
   closed = false,
 ): PanPlace {
   const own = reasons.find((r) => r.from === 'pans')?.logOdds ?? 0;
+  const chanceOf = (odds: number): number => 1 / (1 + Math.exp(own - odds));
+  const [hint] = reasons.filter((r) => r.guess).sort((a, b) => b.logOdds - a.logOdds);
   return {
     id: place.id,
     chance,
-    chanceBefore: 1 / (1 + Math.exp(own - logOdds)),
+    chanceBefore: chanceOf(logOdds),
     panned,
     work_min: pan_min + STRIP_MIN_M['quick pans'] * place.cover_m,
     closed,
+    guess: hint?.guess
+      ? {
+          kind: hint.guess.kind,
+          sure: hint.guess.sure,
+          chanceIfThere: chanceOf(logOdds - hint.logOdds + hint.guess.ifThere),
+        }
+      : null,
   };
 }

@@ -47,6 +47,8 @@ export interface Reason {
   readonly says: string;
   /** How the same sign has paid here so far; null where that is not what the reason rests on. */
   readonly tally: { readonly paid: number; readonly tried: number } | null;
+  /** Of a guess: how likely it is right, and what it would say were it seen, log odds. */
+  readonly guess?: { readonly kind: AnyKind; readonly sure: number; readonly ifThere: number };
 }
 
 export interface Ranked {
@@ -231,6 +233,7 @@ export function worthAPan(
         logOdds: logit(sure * there + (1 - sure) * not) - base,
         says: `perhaps ${signKind(kind).says}, by the line`,
         tally: null,
+        guess: { kind, sure, ifThere: ofKind(kind).logOdds },
       });
     }
     // Only what speaks for a place is discounted: two warnings of one family still warn once each.

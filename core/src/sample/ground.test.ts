@@ -173,6 +173,46 @@ describe('kriging by what must hold', () => {
       { seed: 1968, numRuns: 200 },
     );
   });
+  test('a walk over the points is told the same as who asks anew at each step', () => {
+    fc.assert(
+      fc.property(places, fc.integer({ min: 1, max: 6 }), fc.integer({ min: 1, max: 9 }), (points, count, step) => {
+        const [walked, far] = [
+          nearestOf(points),
+          (i: number, x: number, y: number) =>
+            Math.hypot((points[i] as PlaneValue).x_m - x, (points[i] as PlaneValue).y_m - y),
+        ];
+        for (let k = 0; k < 40; k++) {
+          // There and back across the points, now and then a leap.
+          const [x, y] = [Math.abs(((step * k) % 240) - 120), k % 7 === 6 ? 90 : 30 + k];
+          const found = walked(x, y, count);
+          const expected = points
+            .map((_, i) => far(i, x, y))
+            .sort((a, b) => a - b)
+            .slice(0, count);
+          expect(new Set(found).size).toBe(expected.length);
+          found.forEach((i, n) => expect(far(i, x, y)).toBeCloseTo(expected[n] ?? NaN, 9));
+        }
+      }),
+      { seed: 1969, numRuns: 60 },
+    );
+  });
+  test('a map kriged place after place is the map kriged anew at each place', () => {
+    const random = seededRandom(1963);
+    const points = Array.from({ length: 60 }, () => ({ x_m: 90 * random(), y_m: 90 * random(), value: random() }));
+    for (const variogram of [
+      { model: 'spherical', nugget: 0.02, partialSill: 0.3, range_m: 40 },
+      { model: 'gaussian', nugget: 0, partialSill: 0.3, range_m: 60 },
+    ] as const) {
+      const walked = ordinaryKriging(points, variogram, 12);
+      for (let y = 2; y < 90; y += 8)
+        for (let x = 2; x < 90; x += 4) {
+          const [on, anew] = [walked(x, y), ordinaryKriging(points, variogram, 12)(x, y)];
+          expect(on.value).toBeCloseTo(anew.value, 5);
+          expect(on.variance).toBeCloseTo(anew.variance ?? NaN, 5);
+          expect([...on.index].sort()).toEqual([...anew.index].sort());
+        }
+    }
+  });
   test('semivariance rises from the nugget to the sill', () => {
     for (const name of ['spherical', 'exponential', 'gaussian'] as const) {
       const v = { ...model, model: name };

@@ -85,9 +85,12 @@ export function gradeTaken<Pan extends SpotPan>(
 ): TakenLevels {
   const logSd = commonLogSd(used, colors);
   const some = taken.flatMap((i) => levels[i] ?? []);
+  // All of its pans in one level, and nothing else moved: what that level said already.
+  const whole = some.length === 1 && some[0]?.pans.length === used.length ? some[0] : null;
   if (some.every((l) => goldOfLevel_mg_L(l) === 0)) {
     const panned = some.flatMap((l) => l.pans);
-    const { evidence, options, grade } = gradeOfLevel(panned.length > 0 ? panned : used, swell_percent, colors);
+    const { evidence, options, grade } =
+      whole?.of ?? gradeOfLevel(panned.length > 0 ? panned : used, swell_percent, colors);
     const spread = options.scatterVariance ?? 0;
     return {
       grade,
@@ -136,8 +139,9 @@ export function gradeTaken<Pan extends SpotPan>(
     allWeighed,
     unweighedCoarse: coarse,
   };
+  const isWhole = whole && (moved_m === 0 || whole.to_m - whole.from_m === moved_m);
   return {
-    grade: gradeFrom(one, { weights_mg: colors.weights_mg, commonLogSd: logSd }),
+    grade: (isWhole && whole.of?.grade) || gradeFrom(one, { weights_mg: colors.weights_mg, commonLogSd: logSd }),
     belief: gradeBelief(one, { meanColor_mg: oneColor, commonLogSd: logSd }),
     evidence: {
       grade_mg_L: y,

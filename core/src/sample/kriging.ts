@@ -1,8 +1,8 @@
 import { OutOfRange } from '../outOfRange.ts';
-import { factorInPlace, solveFactored } from '../maths/symmetric.ts';
+import { factorRows, solveFactored } from '../maths/symmetric.ts';
 import { solveInPlace } from '../maths/solve.ts';
 import { nearestOf } from './nearest.ts';
-import { semivariance, type PlaneValue, type Variogram } from './variogram.ts';
+import { semivarianceBy, type PlaneValue, type Variogram } from './variogram.ts';
 
 export interface Estimate {
   readonly value: number;
@@ -16,13 +16,6 @@ export type Estimator = (x_m: number, y_m: number) => Estimate;
 
 /** Neighbors a kriged value rests on. More change the third figure only. Common practice, no source. */
 export const USUAL_NEIGHBORS = 24;
-
-/** Up to so many places what pairs of them say is kept: 16 MB. */
-const KEPT_PLACES = 2048;
-
-/** Distance; `Math.hypot` guards against overflow that no ground knows, and takes ten times as long. */
-const apart = (p: PlaneValue, x_m: number, y_m: number): number =>
-  Math.sqrt((p.x_m - x_m) * (p.x_m - x_m) + (p.y_m - y_m) * (p.y_m - y_m));
 
 /** Several values at one place would make the system singular: they become one, their mean; `members` tells which. */
 function atOnePlace(points: readonly PlaneValue[]): { points: PlaneValue[]; members: number[][] } {
@@ -59,89 +52,106 @@ export function ordinaryKriging(
     throw new OutOfRange('variogram', 'flat at zero', 'some nugget or sill, and a range');
   const { points: places, members } = atOnePlace(points);
   const near = nearestOf(places);
-  // Every place has as many neighbors: one set of buffers serves them all.
+  // Every place has as many neighbors, each in a slot of the system: from one place to the next most of them stay, and with them what they say of each
+  // other and the rows of the factor above the first that changed.
   const n = Math.min(neighbors ?? places.length, places.length);
   const sill = variogram.nugget + variogram.partialSill;
-  const [factor, ones, weights, toward] = [
-    new Float64Array(n * n),
-    new Float64Array(n),
-    new Float64Array(n),
-    new Float64Array(n),
-  ];
+  const gammaAt = semivarianceBy(variogram);
+  const float = (): Float64Array => new Float64Array(n);
+  const [ones, weights, toward, xs, ys] = [float(), float(), float(), float(), float()];
+  const [covariance, factor] = [new Float64Array(n * n), new Float64Array(n * n)];
+  const slots = new Int32Array(n).fill(-1);
+  const slotOf = new Int32Array(places.length).fill(-1);
+  const askedAt = new Uint32Array(places.length);
+  let asked = 0;
   let sumOnes = 0;
-  let factored: readonly number[] = [];
-  let isDefinite = false;
-  // A pair is near many places of a map: what it has said once is kept.
-  const kept =
-    places.length <= KEPT_PLACES ? new Float64Array((places.length * (places.length - 1)) / 2).fill(NaN) : null;
-  /** For places in the order of the list. */
-  const gammaOf = (i: number, j: number): number => {
-    const at = (j * (j - 1)) / 2 + i;
-    const known = kept?.[at];
-    if (known !== undefined && !Number.isNaN(known)) return known;
-    const q = places[j] as PlaneValue;
-    const gamma = semivariance(variogram, apart(places[i] as PlaneValue, q.x_m, q.y_m));
-    if (kept) kept[at] = gamma;
-    return gamma;
-  };
-  const factorFor = (chosen: readonly number[]): void => {
-    for (let i = 0; i < n; i++) {
-      for (let j = i + 1; j < n; j++) factor[i * n + j] = sill - gammaOf(chosen[i] as number, chosen[j] as number);
-      factor[i * n + i] = sill;
+  let rowsFactored = 0;
+  const put = (place: number, slot: number): void => {
+    slots[slot] = place;
+    slotOf[place] = slot;
+    const { x_m, y_m } = places[place] as PlaneValue;
+    xs[slot] = x_m;
+    ys[slot] = y_m;
+    for (let j = 0; j < n; j++) {
+      const [dx, dy] = [(xs[j] as number) - x_m, (ys[j] as number) - y_m];
+      covariance[Math.max(slot, j) * n + Math.min(slot, j)] = sill - gammaAt(Math.sqrt(dx * dx + dy * dy));
     }
-    factored = chosen;
-    isDefinite = factorInPlace(factor, n);
-    if (!isDefinite) return;
+  };
+  /** Gives each of the chosen a slot: its own, or that of one that is no longer near. */
+  const seat = (chosen: readonly number[]): void => {
+    asked++;
+    for (let c = 0; c < n; c++) askedAt[chosen[c] as number] = asked;
+    let free = 0;
+    let first = n;
+    for (let c = 0; c < n; c++) {
+      const place = chosen[c] as number;
+      if ((slotOf[place] as number) >= 0) continue;
+      while ((slots[free] as number) >= 0 && askedAt[slots[free] as number] === asked) free++;
+      if ((slots[free] as number) >= 0) slotOf[slots[free] as number] = -1;
+      put(place, free);
+      first = Math.min(first, free);
+    }
+    if (first === n) return;
+    rowsFactored = factorRows(covariance, factor, n, Math.min(first, rowsFactored));
+    if (rowsFactored < n) return;
     ones.fill(1);
     solveFactored(factor, ones, n);
-    sumOnes = ones.reduce((sum, v) => sum + v, 0);
+    sumOnes = sumOf(ones);
   };
   return (x_m, y_m) => {
-    // In the order of the list, so that the same neighbors are seen to be the same.
-    const chosen = near(x_m, y_m, n).sort((i, j) => i - j);
-    if (!sameOrder(chosen, factored)) factorFor(chosen);
-    for (let i = 0; i < n; i++)
-      toward[i] = semivariance(variogram, apart(places[chosen[i] as number] as PlaneValue, x_m, y_m));
+    seat(near(x_m, y_m, n));
+    for (let i = 0; i < n; i++) {
+      const [dx, dy] = [(xs[i] as number) - x_m, (ys[i] as number) - y_m];
+      toward[i] = gammaAt(Math.sqrt(dx * dx + dy * dy));
+    }
     let mu: number;
-    if (isDefinite) {
+    if (rowsFactored === n) {
       for (let i = 0; i < n; i++) weights[i] = sill - (toward[i] as number);
       solveFactored(factor, weights, n);
-      const over = (weights.reduce((sum, u) => sum + u, 0) - 1) / sumOnes;
+      const over = (sumOf(weights) - 1) / sumOnes;
       for (let i = 0; i < n; i++) weights[i] = (weights[i] as number) - over * (ones[i] as number);
       mu = -over;
-    } else mu = byElimination(chosen, gammaOf, toward, weights);
+    } else mu = byElimination(n, (i, j) => sill - (covariance[i * n + j] as number), toward, weights);
     let value = 0;
     let variance = mu;
-    const [index, weight]: [number[], number[]] = [[], []];
     for (let i = 0; i < n; i++) {
-      const w = weights[i] as number;
-      const place = chosen[i] as number;
-      value += w * (places[place] as PlaneValue).value;
-      variance += w * (toward[i] as number);
-      const here = members[place] as number[];
-      for (const member of here) {
-        index.push(member);
-        weight.push(w / here.length);
-      }
+      value += (weights[i] as number) * (places[slots[i] as number] as PlaneValue).value;
+      variance += (weights[i] as number) * (toward[i] as number);
     }
-    return { value, variance: Math.max(0, variance), index, weight };
+    return { value, variance: Math.max(0, variance), ...sharedOut(slots, weights, members) };
   };
 }
 
-const sameOrder = (a: readonly number[], b: readonly number[]): boolean => {
-  if (a.length !== b.length) return false;
-  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
-  return true;
+const sumOf = (values: Float64Array): number => {
+  let sum = 0;
+  for (let i = 0; i < values.length; i++) sum += values[i] as number;
+  return sum;
 };
+
+/** What each place weighs, told of the values that were taken there. */
+function sharedOut(
+  chosen: Int32Array,
+  weights: Float64Array,
+  members: readonly (readonly number[])[],
+): Pick<Estimate, 'index' | 'weight'> {
+  const [index, weight]: [number[], number[]] = [[], []];
+  for (let i = 0; i < chosen.length; i++) {
+    const here = members[chosen[i] as number] as readonly number[];
+    for (let m = 0; m < here.length; m++) {
+      index.push(here[m] as number);
+      weight.push((weights[i] as number) / here.length);
+    }
+  }
+  return { index, weight };
+}
 
 /** The same system whole, where rounding leaves no factor (a smooth variogram without a nugget): the weights, and mu as the answer. */
 function byElimination(
-  chosen: readonly number[],
+  n: number,
   gammaOf: (i: number, j: number) => number,
   toward: Float64Array,
   weights: Float64Array,
 ): number {
-  const n = chosen.length;
   const size = n + 1;
   const [a, b] = [new Float64Array(size * size), new Float64Array(size)];
   for (let i = 0; i < n; i++) {
@@ -149,7 +159,7 @@ function byElimination(
     a[i * size + n] = 1;
     a[n * size + i] = 1;
     for (let j = 0; j < i; j++) {
-      const g = gammaOf(chosen[j] as number, chosen[i] as number);
+      const g = gammaOf(i, j);
       a[i * size + j] = g;
       a[j * size + i] = g;
     }

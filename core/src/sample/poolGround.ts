@@ -33,6 +33,8 @@ const MEANS = Array.from({ length: 16 }, (_, i) => -3 + 0.4 * i);
 const STEP = 0.1;
 const MOST_COLORS = 250;
 const GRADES = Array.from({ length: 121 }, (_, i) => -7 + STEP * i);
+/** Share of a density that is next to nothing beside all of it. */
+const NOTHING = 1e-20;
 /** Cells of the grid that are this unlikely beside the likeliest are left out. */
 const UNLIKELY = 1e-5;
 
@@ -51,6 +53,9 @@ interface Kind {
   readonly mean: number;
   readonly cv: number;
   readonly density: Float64Array;
+  /** The grades it holds: before and from there on it is next to nothing. */
+  readonly from: number;
+  readonly to: number;
   readonly priorLog: number;
 }
 let kindsOnce: readonly Kind[] | null = null;
@@ -80,7 +85,7 @@ export function poolGround(spots: readonly SpotEvidence[]): { beliefs: GradeBeli
     spots.length <= MOST_SPOTS ||
     Math.floor((i * MOST_SPOTS) / spots.length) !== Math.floor(((i - 1) * MOST_SPOTS) / spots.length);
   // How well each kind of ground explains each spot.
-  const explained = kinds().map(({ density }) => likelihoods.map((l) => product(density, l)));
+  const explained = kinds().map((kind) => likelihoods.map((l) => product(kind, l)));
   const logs = kinds().map(({ priorLog }, kind) =>
     (explained[kind] as number[]).reduce((log, p, i) => (isTelling(i) ? log + Math.log(p) : log), priorLog),
   );
@@ -100,7 +105,8 @@ export function poolGround(spots: readonly SpotEvidence[]): { beliefs: GradeBeli
     prior.fill(0);
     for (const c of likely) {
       const weight = c.weight / (c.explains[i] as number);
-      for (let k = 0; k < GRADES.length; k++) prior[k] = (prior[k] as number) + weight * (c.density[k] as number);
+      const { density, from, to } = c;
+      for (let k = from; k < to; k++) prior[k] = (prior[k] as number) + weight * (density[k] as number);
     }
     let [zero, first, second] = [0, 0, 0];
     for (let k = 0; k < GRADES.length; k++) {
@@ -124,14 +130,15 @@ export function poolGround(spots: readonly SpotEvidence[]): { beliefs: GradeBeli
 }
 
 /** Sum of the products, two at a time; never nothing, for its logarithm is taken. */
-function product(a: Float64Array, b: Float64Array): number {
-  const last = a.length - 1;
-  let even = (a[last] as number) * (b[last] as number);
+function product({ density, from, to }: Kind, likely: Float64Array): number {
+  let even = 0;
   let odd = 0;
-  for (let k = 0; k < last; k += 2) {
-    even += (a[k] as number) * (b[k] as number);
-    odd += (a[k + 1] as number) * (b[k + 1] as number);
+  let k = from;
+  for (; k + 1 < to; k += 2) {
+    even += (density[k] as number) * (likely[k] as number);
+    odd += (density[k + 1] as number) * (likely[k + 1] as number);
   }
+  if (k < to) even += (density[k] as number) * (likely[k] as number);
   return Math.max(1e-300, even + odd);
 }
 
@@ -142,6 +149,8 @@ function kindOf(mean: number, cv: number, logDensity: (u: number, mean: number, 
     mean,
     cv,
     density: density.map((d) => d / total),
+    from: density.findIndex((d) => d > NOTHING * total),
+    to: density.findLastIndex((d) => d > NOTHING * total) + 1,
     priorLog: -((Math.log(cv / USUAL_CV) / CV_LOG_SD) ** 2) / 2,
   };
 }
@@ -151,17 +160,17 @@ function likelihood({ grade_mg_L, oneColor_mg_L, scatterVariance }: SpotEvidence
   const colors = grade_mg_L / oneColor_mg_L;
   const held = Math.min(1, MOST_COLORS / Math.max(1, colors));
   const k = scatterVariance > 0 ? 1 / scatterVariance : Infinity;
-  const logs = GRADES.map((u) => {
-    const expected = Math.exp(about + u) / oneColor_mg_L;
-    return (
-      held *
-      (k === Infinity
-        ? colors * (about + u) - expected
-        : colors * (about + u) - (colors + k) * Math.log1p(expected / k))
-    );
-  });
-  const top = Math.max(...logs);
-  return Float64Array.from(logs, (l) => Math.exp(l - top));
+  const likely = new Float64Array(GRADES.length);
+  let top = -Infinity;
+  for (let i = 0; i < GRADES.length; i++) {
+    const u = about + (GRADES[i] as number);
+    const expected = Math.exp(u) / oneColor_mg_L;
+    const log = held * (colors * u - (k === Infinity ? expected : (colors + k) * Math.log1p(expected / k)));
+    likely[i] = log;
+    top = Math.max(top, log);
+  }
+  for (let i = 0; i < GRADES.length; i++) likely[i] = Math.exp((likely[i] as number) - top);
+  return likely;
 }
 
 /** The logarithm of the mean below which so much of the belief lies: the share of each mean looked at spread evenly over its step. */

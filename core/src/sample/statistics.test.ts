@@ -2,10 +2,10 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { expectNear, referenceCases } from '../../test/referenceCases.ts';
 import { betaCdf } from '../maths/beta.ts';
-import { compoundGammaQuantile } from '../maths/compoundGamma.ts';
+import { compoundGammaCdf, compoundGammaQuantile } from '../maths/compoundGamma.ts';
 import { gammaQuantile } from '../maths/gamma.ts';
 import { gammaDraw, normalDraw, poissonDraw, seededRandom } from '../maths/random.ts';
-import { factorInPlace, solveFactored } from '../maths/symmetric.ts';
+import { factorRows, solveFactored } from '../maths/symmetric.ts';
 import { solveInPlace } from '../maths/solve.ts';
 import { binomialLimits } from './binomialLimits.ts';
 import { judgedByItsTop } from './bucketOrder.ts';
@@ -80,14 +80,15 @@ test('a symmetric factor solves as elimination does, and says where there is non
         return [0, 1, 2, 3].reduce((sum, l) => sum + m[4 * i + l] * m[4 * j + l], i === j ? 1 : 0);
       });
       const [byFactor, byElimination, whole] = [Float64Array.from(b), Float64Array.from(b), a.slice()];
-      expect(factorInPlace(a, 4)).toBe(true);
-      solveFactored(a, byFactor, 4);
+      const factor = new Float64Array(16);
+      expect(factorRows(a, factor, 4)).toBe(4);
+      solveFactored(factor, byFactor, 4);
       solveInPlace(whole, byElimination, 4);
       byFactor.forEach((v, i) => expect(v).toBeCloseTo(byElimination[i], 7));
     }),
     runs,
   );
-  expect(factorInPlace(Float64Array.of(1, 2, 2, 1), 2)).toBe(false);
+  expect(factorRows(Float64Array.of(1, 2, 2, 1), new Float64Array(4), 2)).toBe(1);
 });
 
 describe('which is richer', () => {
@@ -239,6 +240,8 @@ describe('what is not known of the weight of a color', () => {
     ).sort((a, b) => a - b);
     for (const chance of [0.05, 0.25, 0.5, 0.75, 0.95])
       expect(compoundGammaQuantile(chance, shape, logSd) / drawn[Math.floor(chance * drawn.length)]).toBeCloseTo(1, 1);
+    for (const p of [1e-6, 0.05, 0.5, 0.95, 1 - 1e-6])
+      expect(compoundGammaCdf(compoundGammaQuantile(p, shape, logSd), shape, logSd) / p).toBeCloseTo(1, 9);
     expect(compoundGammaQuantile(0.9, shape, 0)).toBeCloseTo(gammaQuantile(0.9, shape), 9);
   });
   test('what a blank leaves open grows with it; 3 colors where all is known (rule of three)', () => {

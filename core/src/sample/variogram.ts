@@ -30,8 +30,13 @@ const SHAPES: Readonly<Record<VariogramModel, (ratio: number) => number>> = {
 };
 
 /** Semivariance at a distance; 0 at no distance (the nugget is a jump just beyond). */
-export const semivariance = (v: Variogram, distance_m: number): number =>
-  distance_m === 0 ? 0 : v.nugget + v.partialSill * SHAPES[v.model](distance_m / v.range_m);
+export const semivariance = (v: Variogram, distance_m: number): number => semivarianceBy(v)(distance_m);
+
+/** The same, the model looked up once for many distances. */
+export function semivarianceBy({ model, nugget, partialSill, range_m }: Variogram): (distance_m: number) => number {
+  const shape = SHAPES[model];
+  return (distance_m) => (distance_m === 0 ? 0 : nugget + partialSill * shape(distance_m / range_m));
+}
 
 /** More steps of distance than this tell nothing apart. */
 const MOST_BINS = 1000;

@@ -37,7 +37,11 @@ export interface FloorFlow {
  * Speed over shear speed of shallow water on a rough floor, x = R/k: U/u* = a1 a2 x / sqrt(a1^2 + a2^2 x^(5/3)).
  * Source: Ferguson (2007), Water Resour. Res. 43, W05427 (constants from memory). Stated for R/k 0.3-30.
  */
-export const speedRatio = (x: number): number => (A1 * A2 * x) / Math.sqrt(A1 ** 2 + A2 ** 2 * Math.cbrt(x) ** 5);
+export const speedRatio = (x: number): number => (A1 * A2 * x) / Math.sqrt(A1 ** 2 + A2 ** 2 * powerFiveThirds(x));
+const powerFiveThirds = (x: number): number => {
+  const root = Math.cbrt(x);
+  return x * root * root;
+};
 
 /**
  * The floor's share of the water, free of the slope: b h = b R_b + 2 h R_w with R_w = (n_w U / sqrt S)^1.5.
@@ -66,7 +70,7 @@ const speedPerRootSlope = (bedRadius_m: number, roughness_m: number): number =>
   speedRatio(bedRadius_m / roughness_m) * Math.sqrt(GRAVITY_M_S2 * bedRadius_m);
 /** By which power of the radius that speed grows there: from 1.5 in thin sheets to 2/3 in deep water. */
 const growthOfSpeed = (x: number): number => {
-  const deep = A2 ** 2 * Math.cbrt(x) ** 5;
+  const deep = A2 ** 2 * powerFiveThirds(x);
   return 1.5 - ((5 / 6) * deep) / (A1 ** 2 + deep);
 };
 

@@ -23,6 +23,10 @@ import {
 import { z } from 'zod';
 import { n, sum, type Sum } from './sum.ts';
 
+const signKindName = z.enum(
+  SIGN_KIND_NAMES as [(typeof SIGN_KIND_NAMES)[number], ...(typeof SIGN_KIND_NAMES)[number][]],
+);
+
 /** A draw's mouth; a point with its id was panned in it. */
 const mouth = z.object({
   id: z.string(),
@@ -35,7 +39,7 @@ const mouth = z.object({
 export const READ_SUMS: readonly Sum[] = [
   sum(
     'next-pan',
-    'The single pan, or weighing, that most changes where one digs, by the expected value of what it would show.',
+    'The single pan, look or weighing that most changes where one digs, by the expected value of what it would show.',
     z.object({
       pays_mg_L: n,
       spotCv: n.min(0.1).max(4).default(1),
@@ -62,6 +66,14 @@ export const READ_SUMS: readonly Sum[] = [
               .default(null),
             work_min: n.min(0).max(1440).default(10),
             closed: z.boolean().default(false),
+            guess: z
+              .object({
+                kind: signKindName,
+                sure: n.min(0).max(1),
+                chanceIfThere: n.min(0).max(1),
+              })
+              .nullable()
+              .default(null),
           }),
         )
         .max(2000),
@@ -89,11 +101,7 @@ export const READ_SUMS: readonly Sum[] = [
             distance_m: n,
             bank: z.enum(['left', 'right', 'mid']),
             across_m: n.default(0),
-            kinds: z
-              .array(
-                z.enum(SIGN_KIND_NAMES as [(typeof SIGN_KIND_NAMES)[number], ...(typeof SIGN_KIND_NAMES)[number][]]),
-              )
-              .default([]),
+            kinds: z.array(signKindName).default([]),
             traits: z.record(z.string(), z.string()).default({}),
             cover_m: n.default(0),
             panned: z
