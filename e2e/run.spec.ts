@@ -55,6 +55,29 @@ test('a stop that was forgotten is asked about, and the hours since are no work'
   await expect(page.getByRole('timer')).toHaveText(/^20:\d\d$/);
 });
 
+test('a bucket and its Undo in one instant: the bucket just tapped is the one that is taken back', async ({ page }) => {
+  const groundId = await boxSet(page, 'Quick Fork');
+  await page.getByRole('button', { name: 'Start the run' }).click();
+  await logBucket(page, 1);
+  // The guard against a double tap is over.
+  await page.waitForTimeout(600);
+  const log = page.getByRole('button', { name: 'Log bucket a full one' });
+  await log.evaluate((button: HTMLElement) => {
+    button.click();
+    const undo = [...document.querySelectorAll('button')].find((b) => b.textContent === 'Undo');
+    undo?.click();
+  });
+  await expect(page.getByRole('img', { name: '1 buckets' })).toBeVisible();
+  const [run] = await list<KeptRun & { id: string }>(page, `/grounds/${groundId}/runs`);
+  const events = () => list<{ id: string; kind: string; undoes: string | null }>(page, `/runs/${run?.id}/events`);
+  await expect.poll(async () => (await events()).length).toBe(3);
+  const taps = await events();
+  expect(taps.map((e) => e.kind)).toEqual(['bucket', 'bucket', 'undo']);
+  expect(taps[2]?.undoes).toBe(taps[1]?.id);
+  await page.reload();
+  await expect(page.getByRole('img', { name: '1 buckets' })).toBeVisible();
+});
+
 test('the box changed while it runs: a stint of its own, and back by Undo; the chosen source outlives a reload', async ({
   page,
 }) => {

@@ -1,6 +1,6 @@
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
-import { bringCreek, judgement, keepBlank, toStage } from './job.ts';
+import { bringCreek, judgement, keepBlank, placeOf, toStage } from './job.ts';
 
 /** A walk over a creek: what comes first, what rings, what is kept, and what goes on without signal, fix or leave. */
 const NOON = new Date('2026-07-10T12:00:00');
@@ -154,6 +154,14 @@ test('with the position denied one says where one is by hand; the dark screen le
   await page.getByRole('button', { name: /First pan here/ }).click();
   await expect(page).toHaveURL(/sample\?spot=.*walk=1/);
   await page.getByRole('link', { name: 'Back to the walk' }).click();
+
+  // A tap beside a slip closes it, and presses nothing that lies under it.
+  const read = await placeOf(page, page.locator('main').getByRole('link', { name: 'Read', exact: true }));
+  await page.getByRole('button', { name: /^Sign/ }).click();
+  await expect(page.getByRole('dialog')).toContainText('What do you see?');
+  await page.mouse.click(read.x + read.width / 2, read.y + read.height / 2);
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await expect(page).toHaveURL(/\/walk/);
 
   await page.getByRole('button', { name: 'Pocket' }).click();
   const light = page.getByRole('button', { name: 'Hold to light the screen' });

@@ -18,17 +18,20 @@ type Told = Pick<LoggedEvent, 'kind' | 'at'> & Partial<LoggedEvent>;
  * A tap written down afterwards. No device counted it: it stands by its own time alone, so it is given a device of its own, and is never taken for the
  * second half of a double tap.
  */
-const byHand = (event: Told): LoggedEvent => ({
-  spotId: null,
-  volume_L: null,
-  fullness: null,
-  undoes: null,
-  ...event,
-  id: uuidv7(),
-  deviceId: uuidv7(),
-  deviceCount: 0,
-  by: personHere(),
-});
+const byHand = (event: Told): LoggedEvent => {
+  const id = uuidv7();
+  return {
+    spotId: null,
+    volume_L: null,
+    fullness: null,
+    undoes: null,
+    ...event,
+    id,
+    deviceId: id,
+    deviceCount: 0,
+    by: personHere(),
+  };
+};
 
 /** A bucket that was not tapped. @param bucket_L a full one, loose */
 export const missedBucket = ({ at, spotId, fullness }: BucketToldAnew, bucket_L: number): LoggedEvent =>

@@ -60,3 +60,33 @@ test('the first tap ever of a device is a tap', () => {
   const device = idAt(5);
   expect(mendsOfRun(RUN, [tapped(5, { deviceId: device, deviceCount: 0 })])).toEqual([]);
 });
+
+test('a busy phone takes its time between taking a bucket out and telling it anew, and a moment after it was tapped', () => {
+  const ms = Date.parse(at(9));
+  const own = (msecs: number, some: Partial<LoggedEvent>): LoggedEvent => {
+    const id = v7({ msecs });
+    return event({ id, deviceId: id, deviceCount: 0, at: at(9), ...some });
+  };
+  const first = tapped(9);
+  const [away, anew] = [own(ms + 400, { kind: 'undo', undoes: first.id }), own(ms + 900, { spotId: 'ledge' })];
+  const out = own(ms + 1100, { kind: 'undo', undoes: anew.id });
+  expect(mendsOfRun(RUN, [first, away, anew]).map((m) => [m.what, m.was?.id, m.now?.id])).toEqual([
+    ['told anew', first.id, anew.id],
+  ]);
+  // In either order.
+  const before = own(ms + 100, { spotId: 'ledge' });
+  expect(mendsOfRun(RUN, [first, before, away]).map((m) => [m.what, m.now?.id])).toEqual([['told anew', before.id]]);
+  // Another is taken out within the same second.
+  const [second, gone] = [tapped(8), own(ms + 950, { kind: 'undo', undoes: 'x' })];
+  const other = { ...gone, undoes: second.id };
+  expect(
+    mendsOfRun(RUN, [first, second, before, own(ms + 101, { kind: 'undo', undoes: first.id }), other]).map(
+      (m) => m.what,
+    ),
+  ).toEqual(['taken out', 'told anew']);
+  // Taken out right after it, the bucket is still the one that was told anew.
+  expect(mendsOfRun(RUN, [first, away, anew, out]).map((m) => [m.what, m.was?.id])).toEqual([
+    ['taken out', anew.id],
+    ['told anew', first.id],
+  ]);
+});

@@ -17,8 +17,9 @@ export interface Mend {
   readonly now: LoggedEvent | null;
 }
 
-/** What was told together has ids of one moment; a run from paper is told in one go with all of its buckets. */
+/** An earlier Riffle gave what was told a device made in the same moment. */
 const TOGETHER_MS = 100;
+/** What was told together was made within this, on a busy phone too; a run from paper is told in one go with all of its buckets. */
 const AT_ONCE_MS = 1000;
 
 /** When an id was made: an UUID of version 7 holds it in its first 48 bits (RFC 9562, 5.7). Null for others. */
@@ -28,11 +29,39 @@ export const madeAt_ms = (id: string): number | null =>
 const near = (a_ms: number | null, b_ms: number | null, within_ms: number): boolean =>
   a_ms !== null && b_ms !== null && Math.abs(a_ms - b_ms) < within_ms;
 
-/** Written down by hand: it was given a device of its own in the same moment. A device's very first tap looks alike, but was tapped when it was made. */
+/** Written down by hand: it is a device of its own. To an earlier Riffle it was one made in the same moment; a device's very first tap looks alike, but was tapped when it was made. */
 const isByHand = (e: LoggedEvent): boolean =>
-  e.deviceCount === 0 &&
-  near(madeAt_ms(e.id), madeAt_ms(e.deviceId ?? ''), TOGETHER_MS) &&
-  !near(madeAt_ms(e.id), Date.parse(e.at), AT_ONCE_MS);
+  e.deviceId === e.id ||
+  (e.deviceCount === 0 &&
+    near(madeAt_ms(e.id), madeAt_ms(e.deviceId ?? ''), TOGETHER_MS) &&
+    !near(madeAt_ms(e.id), Date.parse(e.at), AT_ONCE_MS));
+
+/** Of these the one made nearest to another, and at once with it. */
+function madeWith(other: LoggedEvent, some: readonly LoggedEvent[]): LoggedEvent | undefined {
+  const apart_ms = (e: LoggedEvent): number =>
+    Math.abs((madeAt_ms(e.id) ?? Infinity) - (madeAt_ms(other.id) ?? -Infinity));
+  return some.filter((e) => apart_ms(e) < AT_ONCE_MS).sort((a, b) => apart_ms(a) - apart_ms(b))[0];
+}
+
+/** The bucket that was told with this undo: each is made nearest to the other. The one it takes out is none. */
+function toldWith(
+  undo: LoggedEvent,
+  undos: readonly LoggedEvent[],
+  told: readonly LoggedEvent[],
+): LoggedEvent | undefined {
+  const isOther = (bucket: LoggedEvent, u: LoggedEvent): boolean => bucket.kind === 'bucket' && bucket.id !== u.undoes;
+  const now = madeWith(
+    undo,
+    told.filter((e) => isOther(e, undo)),
+  );
+  return now &&
+    madeWith(
+      now,
+      undos.filter((u) => isOther(now, u)),
+    ) === undo
+    ? now
+    : undefined;
+}
 
 /** Taps kept on a device from before it was asked have no such field. */
 const byOf = ({ by }: { readonly by?: string | null }): string | null => by ?? null;
@@ -45,7 +74,7 @@ export function mendsOfRun(runId: string, events: readonly LoggedEvent[]): Mend[
   const told = events.filter((e) => isByHand(e) && e.kind !== 'undo' && !near(madeAt_ms(e.id), begun_ms, AT_ONCE_MS));
   const anew = new Map(
     undos.flatMap((u) => {
-      const now = told.find((e) => e.kind === 'bucket' && near(madeAt_ms(e.id), madeAt_ms(u.id), TOGETHER_MS));
+      const now = toldWith(u, undos, told);
       return now ? [[u.id, now] as const] : [];
     }),
   );

@@ -32,19 +32,23 @@ export interface Outbox {
 const toOthers = new BroadcastChannel(OUTBOX);
 
 let outbox: Outbox = { isRead: false, waiting: [], refused: [], laidOver: [], unkept: 0 };
-const listeners = new Set<() => void>();
-const subscribe = (listener: () => void): (() => void) => {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-};
+/** Who is told at once that the outbox has changed, and the lists that lay it over what they hold. */
+const [listeners, laying] = [new Set<() => void>(), new Set<() => void>()];
+const toldBy =
+  (told: Set<() => void>) =>
+  (listener: () => void): (() => void) => {
+    told.add(listener);
+    return () => told.delete(listener);
+  };
+const [subscribe, subscribeList] = [toldBy(listeners), toldBy(laying)];
 export const useOutbox = (): Outbox => useSyncExternalStore(subscribe, () => outbox);
 
 /** What the person did and the lists do not hold yet, oldest first. */
-export const useWaiting = (): readonly Write[] => useSyncExternalStore(subscribe, () => outbox.laidOver);
+export const useWaiting = (): readonly Write[] => useSyncExternalStore(subscribeList, () => outbox.laidOver);
 
 /** Of `useWaiting`, what a list of a kind on a ground has laid over it: what else is written draws nothing anew. */
 export const useWaitingFor = (kind: Kind, groundId: string): readonly Write[] =>
-  useSyncExternalStore(subscribe, () =>
+  useSyncExternalStore(subscribeList, () =>
     // Taps change what runs come to.
     kind === 'runs' ? outbox.laidOver : waitingOf(outbox.laidOver, kind, groundId),
   );
@@ -80,19 +84,24 @@ function show(): void {
   tell();
 }
 
-function tell(): void {
-  if (outbox.isRead) rememberWhetherSomethingWaits();
-  for (const listener of listeners) listener();
+/** `isSeen`: its answer is on the screen already, so all else may follow after the paint; but that something waits is told at once. */
+function tell(isSeen = false): void {
+  rememberWhetherSomethingWaits();
+  const isFirst = outbox.waiting.length === 1;
+  const tellAll = (): void => [...listeners, ...laying].forEach((listener) => listener());
+  if (!isSeen) return tellAll();
+  if (isFirst) listeners.forEach((listener) => listener());
+  afterPaint(tellAll);
 }
 
 /** As `show` after one more was written: thousands may wait, and they are not gone through at every tap. */
-function showOneMore(write: QueuedWrite): void {
+function showOneMore(write: QueuedWrite, isSeen: boolean): void {
   outbox = {
     ...outbox,
     waiting: [...outbox.waiting, write],
     laidOver: withOneMore(outbox.laidOver, write),
   };
-  tell();
+  tell(isSeen);
 }
 
 /** The lists that take in what landed before it is taken off what is laid over them. */
@@ -144,11 +153,10 @@ function afterPaint(then: () => void): void {
   else requestAnimationFrame(() => setTimeout(then));
 }
 
-/** Queues a write. It is on the screen when this returns, in the store a moment later, and at the server as soon as it can be reached. */
-function queue(write: QueuedWrite): void {
+/** Queues a write. It is on the screen when this returns (or a paint later, see `tell`), in the store a moment later, and at the server as soon as it can be reached. */
+function queue(write: QueuedWrite, isSeen: boolean): void {
   own.set(write.writeId, { write, state: 'on its way' });
-  showOneMore(write);
-  rememberWhetherSomethingWaits();
+  showOneMore(write, isSeen);
   void addWrite(write).then(
     () => {
       const mine = own.get(write.writeId);
@@ -167,11 +175,11 @@ function queue(write: QueuedWrite): void {
   );
 }
 
-/** Queues a write: see `queue`. */
-export function useWrite(): (write: Write) => void {
-  return useCallback((write: Write) => {
+/** Queues a write: see `queue`. `isSeen`: whoever writes shows the answer itself. */
+export function useWrite(): (write: Write, isSeen?: boolean) => void {
+  return useCallback((write: Write, isSeen = false) => {
     // Signs that no database holds are left out here, where every form passes: they show as nothing anyway.
-    queue({ ...keepable(write), writeId: uuidv7(), crewId: CREW_ID });
+    queue({ ...keepable(write), writeId: uuidv7(), crewId: CREW_ID }, isSeen);
   }, []);
 }
 
@@ -289,7 +297,8 @@ export function openOutbox(): void {
 const WAITS = 'riffle-waits';
 /** Remembered where it can be asked without waiting, so that a page with nothing to send is drawn at once. */
 function rememberWhetherSomethingWaits(): void {
+  // Before the outbox was looked into no one can say that nothing waits.
   if (outbox.laidOver.length > 0) localStorage.setItem(WAITS, 'yes');
-  else localStorage.removeItem(WAITS);
+  else if (outbox.isRead) localStorage.removeItem(WAITS);
 }
 export const somethingMayWait = (): boolean => localStorage.getItem(WAITS) !== null;

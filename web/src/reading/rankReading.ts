@@ -33,7 +33,7 @@ import { shutClaim } from '../ground/claims.ts';
 export { claimsOf } from '../ground/claims.ts';
 import type { Preferences } from '../preferences/preferences.ts';
 import { shoreOf } from '../shore/shoreOf.ts';
-import { hopeWords, nextWords, type NextStep } from './nextWords.ts';
+import { hopeWords, nextWords, stepWords, type NextStep } from './nextWords.ts';
 import type { Reading } from './useReading.ts';
 
 /** What of the person's choices a ranking goes by; and what their pan holds, L. */
@@ -163,7 +163,7 @@ function nextStep(
   if (!found || !at) return null;
   const nameOf = (id: string | null): string | null => (id === null ? null : (byId.get(id)?.place.name ?? null));
   const step = { ...found, at, digsAt: nameOf(found.digs), insteadAt: nameOf(found.instead) };
-  return { ...step, hope: hopeWords(step) };
+  return { ...step, hope: hopeWords(step), stepAt: (far) => stepWords(step, far) };
 }
 
 function foretell({ ranked }: PlaceRanking, rules: PanRules, spotId: string): PanSays | null {

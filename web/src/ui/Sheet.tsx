@@ -1,5 +1,6 @@
 import { Dialog } from 'radix-ui';
 import type { ReactNode } from 'react';
+import { useIsPhone } from './useIsPhone.ts';
 
 interface SheetProps {
   readonly title: string;
@@ -7,8 +8,12 @@ interface SheetProps {
   readonly children: ReactNode;
 }
 
+/** What lies under a slip. */
+const DIM = 'pointer-events-auto fixed inset-0 z-20 bg-ink/30';
+
 /** A slip laid over the page: full width on a phone, from the right on a desk. It lies there until it is closed. */
 export function Sheet({ title, onClose, children }: SheetProps) {
+  const isPhone = useIsPhone();
   return (
     <Dialog.Root
       open
@@ -17,10 +22,10 @@ export function Sheet({ title, onClose, children }: SheetProps) {
       }}
     >
       <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-20 bg-ink/30" />
+        {isPhone ? <div className={`touch-none ${DIM}`} /> : <Dialog.Overlay className={DIM} />}
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed inset-x-0 bottom-0 z-30 max-h-[92dvh] overflow-y-auto border-t-4 border-ink bg-paper p-5 sm:inset-y-0 sm:left-auto sm:max-h-none sm:w-[26rem] sm:border-t-0 sm:border-l-4"
+          className="fixed inset-x-0 bottom-0 z-30 max-h-[92dvh] overflow-y-auto overscroll-contain border-t-4 border-ink bg-paper p-5 sm:inset-y-0 sm:left-auto sm:max-h-none sm:w-[26rem] sm:border-t-0 sm:border-l-4"
         >
           <div className="mb-3 flex items-start justify-between gap-3">
             <Dialog.Title className="text-[20px]">{title}</Dialog.Title>

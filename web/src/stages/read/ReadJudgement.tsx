@@ -37,7 +37,7 @@ export function ReadJudgement({ ground, spots, grades, ranking, anySigns }: Read
   const says = readingVerdict(
     grades,
     new Set(byId.keys()),
-    ranking && { ...ranking, next: next?.does === 'pan' ? next.at : null },
+    ranking && { ...ranking, next: next && next.does !== 'weigh' ? next.at : null },
     pays_mg_L,
     anySigns,
   );
@@ -85,9 +85,10 @@ export function ReadJudgement({ ground, spots, grades, ranking, anySigns }: Read
   }
   const { place, best, panned } = says;
   const why = because(says);
-  const hope = next?.at === place && next.hope;
+  const told = next?.at === place ? next : null;
+  const far = `, ${show.distance(place.place.distance_m)} ${along}`;
   const rests = [
-    hope && why && `${why.charAt(0).toUpperCase()}${why.slice(1)}.`,
+    told && why && `${why.charAt(0).toUpperCase()}${why.slice(1)}.`,
     `Pays ${inTen(place.chance)} by signs and pans; any place here ${inTen(says.baseChance)}.`,
     best && `Best so far: ${nameOf(best.spotId)}, ${band(best.pulled)}.`,
     !panned ? 'No pan yet on this ground.' : !best && 'Every pan so far was blank; a blank is a result.',
@@ -95,8 +96,8 @@ export function ReadJudgement({ ground, spots, grades, ranking, anySigns }: Read
   ];
   return (
     <Judgement rests={rests.filter(Boolean).join(' ')}>
-      Pan {place.place.name} {place.panned ? 'once more' : 'next'}, {show.distance(place.place.distance_m)} {along}
-      {hope ? `: ${hope}` : why && `: ${why}`}.
+      {told ? told.stepAt(far) : `Pan ${place.place.name} next${far}`}
+      {told ? `: ${told.hope}` : why && `: ${why}`}.
     </Judgement>
   );
 }

@@ -4,7 +4,14 @@ import { clockText } from './useOpenRun.ts';
 /** The bucket that holds the count. */
 export function BucketCount({ count }: { count: number }) {
   return (
-    <svg viewBox="0 0 140 165" width="140" height="165" role="img" aria-label={`${count} buckets`} className="shrink-0">
+    <svg
+      viewBox="0 0 140 165"
+      width="140"
+      height="165"
+      role="img"
+      aria-label={`${count} buckets`}
+      className="shrink-0 [contain:strict]"
+    >
       <path
         d="M7 16L22 158H118L133 16"
         fill="var(--picked)"

@@ -2,7 +2,7 @@ import { spotName } from '../../ground/spotName.ts';
 import { fromTheFootUp } from '../../ground/SpotSelect.tsx';
 import type { StoredRig, StoredRun, StoredSetup, StoredSpot } from '@riffle/contract';
 import { PRUDENT_SHARE, type RunTally } from '@riffle/core';
-import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useMemo, useState, useSyncExternalStore } from 'react';
 import { Link } from '../../ui/Link.tsx';
 import { plural } from '../../ui/plural.ts';
 import { useKeys } from '../../shell/useKeys.ts';
@@ -139,7 +139,7 @@ export function RunLive({ run, runs, setup, rig, spots, onDrop, hold }: RunLiveP
       <div className="flex min-h-[calc(100dvh-14.6rem)] flex-col gap-3 sm:grid sm:min-h-0 sm:grid-cols-2 sm:gap-x-12">
         <div className="flex min-w-0 flex-col gap-3">
           <div className="flex items-center gap-5">
-            <BucketCount count={count} />
+            <CountNow open={open} />
             <div className="min-w-0">
               <p className="text-[17px] font-bold">
                 {count === 0 ? (
@@ -216,7 +216,7 @@ export function RunLive({ run, runs, setup, rig, spots, onDrop, hold }: RunLiveP
           <button
             type="button"
             data-thumb=""
-            className="mt-3 flex min-h-[124px] w-full touch-manipulation items-center justify-center gap-6 bg-ink text-paper active:bg-ink-2 sm:min-h-[168px]"
+            className="mt-3 flex min-h-[124px] w-full touch-manipulation items-center justify-center gap-6 bg-ink text-paper sm:min-h-[168px]"
             onClick={() => open.logBucket('full', 1, source)}
           >
             <BucketGlyph />
@@ -266,6 +266,12 @@ export function RunLive({ run, runs, setup, rig, spots, onDrop, hold }: RunLiveP
       {mending && <RunSheet run={run} spots={spots} onClose={() => setMending(false)} />}
     </div>
   );
+}
+
+/** The count, at the tap. */
+function CountNow({ open: { ahead, count, fullnessOf } }: { readonly open: OpenRun }) {
+  const ids = useSyncExternalStore(ahead.subscribe, ahead.ids);
+  return <BucketCount count={count + ids.filter((id) => fullnessOf(id) === null).length} />;
 }
 
 interface TapeProps {

@@ -13,7 +13,7 @@ import {
   USUAL_MIX,
   type RunTally,
 } from '@riffle/core';
-import { useCallback, useMemo, useRef } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { settingAsSet } from '../../box/boxEvidence.ts';
 import { washerAsSet } from '../../box/washerSetting.ts';
@@ -23,6 +23,7 @@ import { useWrite } from '../../offline/outbox.ts';
 import { trueNow } from '../../api/trueClock.ts';
 import { useClockOff_ms } from '../../api/useClockOff.ts';
 import { stoppedAt } from '../../box/byHand.ts';
+import { bucketsAhead, type BucketsAhead } from './bucketsAhead.ts';
 import { nextTap } from './tapCount.ts';
 import { personHere } from '../../preferences/personHere.ts';
 import { durationText } from '../../when/readDuration.ts';
@@ -33,6 +34,8 @@ export interface OpenRun {
   /** The taps this device has; `count` and `volumeLoose_L` are of all. */
   readonly tally: RunTally;
   readonly count: number;
+  /** Buckets that are tapped and counted at once; those of them that are in the list by now are in `count` too. */
+  readonly ahead: BucketsAhead;
   readonly volumeLoose_L: number;
   /** Of the taps: on their way, nothing can be counted yet; out of reach, those the server has are missing in `tally`. */
   readonly state: ListState;
@@ -62,6 +65,7 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
   const write = useWrite();
   const now = useNow(1000) + useClockOff_ms();
   const lastTap = useRef(-Infinity);
+  const [ahead] = useState(bucketsAhead);
   // Counted when a tap comes; each second only the clock goes on.
   const counted = useMemo(() => {
     const started_ms = Date.parse(run.startedAt);
@@ -71,6 +75,7 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
     const byId = new Map(events.map((e) => [e.id, e.fullness]));
     return (id: string) => byId.get(id) ?? null;
   }, [events]);
+  useEffect(() => ahead.letGo((id) => fullnessOf(id) !== null), [ahead, fullnessOf]);
   const tipped_ms = useMemo(() => counted.buckets.map((b) => b.at_ms), [counted]);
   const lastTap_ms = useMemo(() => events.reduce((last, e) => Math.max(last, Date.parse(e.at)), -Infinity), [events]);
   const tally = goOnTo(counted, now);
@@ -78,14 +83,21 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
 
   const log = useCallback(
     (event: Omit<LoggedEvent, 'id' | 'at' | 'deviceId' | 'deviceCount' | 'by'>) => {
-      write({
-        what: 'events',
-        runId: run.id,
-        groundId: run.groundId,
-        events: [{ ...event, ...nextTap(), by: personHere(), id: uuidv7(), at: trueNow() }],
-      });
+      const id = uuidv7();
+      const isBucket = event.kind === 'bucket';
+      // It is counted at the tap; pace, tape and stints follow a paint later.
+      if (isBucket) ahead.add(id);
+      write(
+        {
+          what: 'events',
+          runId: run.id,
+          groundId: run.groundId,
+          events: [{ ...event, ...nextTap(), by: personHere(), id, at: trueNow() }],
+        },
+        isBucket,
+      );
     },
-    [write, run.id, run.groundId],
+    [write, ahead, run.id, run.groundId],
   );
   const lastBucket_ms = tally.buckets.at(-1)?.at_ms ?? null;
   const isQuiet = state === 'here' && !tally.stopped && now - lastTap_ms > BROKEN_OFF_MS;
@@ -101,6 +113,7 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
     fedUntil_ms: isQuiet ? lastBucket_ms : null,
     pace_ms: tally.pace_ms_L === null ? null : tally.pace_ms_L * run.bucket_L,
     capacity_m3_s,
+    ahead,
     buckets: counted.buckets,
     fullnessOf,
     tipped_ms,
@@ -113,8 +126,10 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
       log({ kind: 'bucket', spotId, volume_L: run.bucket_L * share, fullness, undoes: null });
     },
     undo: () => {
-      const last = tally.buckets.at(-1);
-      if (last) log({ ...bare, kind: 'undo', undoes: last.eventId });
+      // The one tapped last, were it ahead of the list.
+      const tapped = ahead.ids().at(-1);
+      const last = tapped !== undefined && fullnessOf(tapped) === null ? tapped : tally.buckets.at(-1)?.eventId;
+      if (last !== undefined) log({ ...bare, kind: 'undo', undoes: last });
     },
     stopThen: () => {
       if (lastBucket_ms === null) return;

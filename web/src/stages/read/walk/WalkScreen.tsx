@@ -1,4 +1,4 @@
-import { Suspense, useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Link } from '../../../ui/Link.tsx';
 import { ClosedFirst } from '../../../ground/ClosedToday.tsx';
@@ -15,13 +15,9 @@ import { WalkByHand } from './WalkByHand.tsx';
 import { WalkCreek } from './WalkCreek.tsx';
 import { WalkFacts } from './WalkFacts.tsx';
 import { WalkFirst } from './WalkFirst.tsx';
+import { WalkSlips, type WalkSlipsHandle } from './WalkSlips.tsx';
 import { bellWords } from './walkWords.ts';
 import { useLocalTime } from '../../../when/useLocalTime.ts';
-import { late } from '../../../ui/late.ts';
-
-const SignSheet = late(async () => (await import('../SignSheet.tsx')).SignSheet);
-const SeaSheet = late(async () => (await import('../shore/SeaSheet.tsx')).SeaSheet);
-const RiverSheet = late(async () => (await import('../RiverSheet.tsx')).RiverSheet);
 
 /** The ground walked: one huge screen for the hand, bells for the pocket. */
 export function WalkScreen() {
@@ -31,7 +27,7 @@ export function WalkScreen() {
   const keep = useWalkKeep(walk);
   const show = useShow();
   const navigate = useNavigate();
-  const [open, setOpen] = useState<'sign' | 'river' | { readonly sign: string } | null>(null);
+  const slips = useRef<WalkSlipsHandle>(null);
   const [dark, setDark] = useState(false);
   useAlone(true);
   const { said, marks, shut, where } = walk;
@@ -42,8 +38,6 @@ export function WalkScreen() {
   );
   // What stands in the largest letters already is not said twice.
   const isNews = walk.isNews && !walk.inShut && !walk.wayShut && !walk.isThere;
-  const signs = walk.reading.signs;
-  const sign = typeof open === 'object' && open ? signs.find((s) => s.id === open.sign) : undefined;
   const place =
     where && !walk.isOld
       ? { distance_m: Math.round(where.distance_m), bank: where.bank, offset_m: Math.round(where.offset_m) }
@@ -77,7 +71,7 @@ export function WalkScreen() {
           <WalkByHand walk={walk} />
         </div>
         <WalkCreek walk={walk} />
-        <WalkFacts walk={walk} onRiver={() => setOpen('river')} />
+        <WalkFacts walk={walk} onRiver={() => slips.current?.open('river')} />
         <div data-thumb="" className="sticky bottom-0 z-10 mt-auto flex flex-col gap-2 bg-paper pb-1 sm:static">
           {keep.last && (
             <p role="status" className="flex items-center justify-between gap-3 text-[16px]">
@@ -96,28 +90,11 @@ export function WalkScreen() {
               const spotId = keep.countHere();
               if (spotId) void navigate(`/g/${ground.id}/sample?spot=${spotId}&walk=1`);
             }}
-            onSign={() => setOpen('sign')}
+            onSign={() => slips.current?.open('sign')}
           />
         </div>
       </div>
-      <Suspense>
-        {open === 'river' && ground.kind === 'beach' && <SeaSheet ground={ground} onClose={() => setOpen(null)} />}
-        {open === 'river' && ground.kind !== 'beach' && (
-          <RiverSheet ground={ground} readings={walk.reading.readings} onClose={() => setOpen(null)} />
-        )}
-        {open === 'sign' && (
-          <SignSheet
-            ground={ground}
-            sign={undefined}
-            place={place}
-            onClose={() => setOpen(null)}
-            onMore={(id) => setOpen({ sign: id })}
-          />
-        )}
-        {sign && (
-          <SignSheet ground={ground} sign={sign} place={place} onClose={() => setOpen(null)} onMore={() => undefined} />
-        )}
-      </Suspense>
+      <WalkSlips ref={slips} ground={ground} place={place} reading={walk.reading} />
       {dark && <PocketDark walk={walk} said={saidWords} onEnd={() => setDark(false)} />}
     </div>
   );
