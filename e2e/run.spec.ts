@@ -55,6 +55,32 @@ test('a stop that was forgotten is asked about, and the hours since are no work'
   await expect(page.getByRole('timer')).toHaveText(/^20:\d\d$/);
 });
 
+test('a double tap is one bucket, however long the device takes to come to the second', async ({ page }) => {
+  await boxSet(page, 'Slow Fork');
+  await page.getByRole('button', { name: 'Start the run' }).click();
+  await logBucket(page, 1);
+  await page.evaluate(() => {
+    const hold = (): void => {
+      const since = performance.now();
+      while (performance.now() - since < 900);
+    };
+    addEventListener('click', hold, { once: true });
+  });
+  const log = page.getByRole('button', { name: 'Log bucket a full one' });
+  await log.dblclick();
+  await expect(page.getByRole('img', { name: '2 buckets' })).toBeVisible();
+  // Pressed and held, the key is one bucket too.
+  await page.waitForTimeout(600);
+  for (let i = 0; i < 3; i++) {
+    await page.keyboard.down('b');
+    await page.waitForTimeout(300);
+  }
+  await page.keyboard.up('b');
+  await expect(page.getByRole('img', { name: '3 buckets' })).toBeVisible();
+  await page.waitForTimeout(600);
+  await expect(page.getByRole('img', { name: '3 buckets' })).toBeVisible();
+});
+
 test('a bucket and its Undo in one instant: the bucket just tapped is the one that is taken back', async ({ page }) => {
   const groundId = await boxSet(page, 'Quick Fork');
   await page.getByRole('button', { name: 'Start the run' }).click();

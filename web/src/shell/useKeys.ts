@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 
 /** Runs an action on a key, never while someone types or a slip lies open. */
-export function useKeys(keys: Readonly<Record<string, () => void>>): void {
+export function useKeys(keys: Readonly<Record<string, (pressed: KeyboardEvent) => void>>): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       const target = event.target as HTMLElement;
@@ -16,7 +16,7 @@ export function useKeys(keys: Readonly<Record<string, () => void>>): void {
       const action = keys[event.key];
       if (!action) return;
       event.preventDefault();
-      action();
+      action(event);
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

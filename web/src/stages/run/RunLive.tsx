@@ -57,8 +57,8 @@ export function RunLive({ run, runs, setup, rig, spots, onDrop, hold }: RunLiveP
   useKeys(
     useMemo(
       () => ({
-        b: () => {
-          if (!tally.stopped) open.logBucket('full', 1, source);
+        b: (pressed) => {
+          if (!tally.stopped && !pressed.repeat) open.logBucket('full', 1, source, pressed.timeStamp);
         },
       }),
       [open, source, tally.stopped],
@@ -217,7 +217,7 @@ export function RunLive({ run, runs, setup, rig, spots, onDrop, hold }: RunLiveP
             type="button"
             data-thumb=""
             className="mt-3 flex min-h-[124px] w-full touch-manipulation items-center justify-center gap-6 bg-ink text-paper sm:min-h-[168px]"
-            onClick={() => open.logBucket('full', 1, source)}
+            onClick={(tap) => open.logBucket('full', 1, source, tap.timeStamp)}
           >
             <BucketGlyph />
             <span className="text-left">
@@ -232,7 +232,7 @@ export function RunLive({ run, runs, setup, rig, spots, onDrop, hold }: RunLiveP
                 type="button"
                 aria-label={`Log bucket, ${fullness} full`}
                 className="min-h-[76px] touch-manipulation border-2 border-t-0 border-ink text-[24px] font-bold active:bg-ink active:text-paper [&+&]:border-l-0"
-                onClick={() => open.logBucket(fullness, share, source)}
+                onClick={(tap) => open.logBucket(fullness, share, source, tap.timeStamp)}
               >
                 {fullness}
               </button>

@@ -50,7 +50,8 @@ export interface OpenRun {
   readonly pace_ms: number | null;
   /** What the set-up takes, loose; null when its box or washer is not known here. */
   readonly capacity_m3_s: number | null;
-  logBucket(fullness: string, share: number, spotId: string): void;
+  /** `at_ms`: when the finger or the key went down, on the clock of `performance.now()`. */
+  logBucket(fullness: string, share: number, spotId: string, at_ms: number): void;
   undo(): void;
   stop(): void;
   /** Stopped when its last bucket went in. */
@@ -117,11 +118,11 @@ export function useOpenRun(run: StoredRun, setup: StoredSetup | undefined, rig: 
     buckets: counted.buckets,
     fullnessOf,
     tipped_ms,
-    logBucket: (fullness, share, spotId) => {
-      // Not by the time of day, which may be put back or forward between two taps.
-      const at = performance.now();
-      if (at - lastTap.current < DOUBLE_TAP_MS) return;
-      lastTap.current = at;
+    logBucket: (fullness, share, spotId, at_ms) => {
+      // Not by the time of day, which may be put back or forward between two taps; nor by when a slow device comes to
+      // the second one, which may be long after it was made.
+      if (at_ms - lastTap.current < DOUBLE_TAP_MS) return;
+      lastTap.current = at_ms;
       navigator.vibrate?.(TAPPED_MS);
       log({ kind: 'bucket', spotId, volume_L: run.bucket_L * share, fullness, undoes: null });
     },
