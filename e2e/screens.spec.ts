@@ -11,6 +11,60 @@ async function setLight(page: Page, light: string): Promise<void> {
   }, light);
 }
 
+/** How far the page moved things up or down on its own since it was opened, px at most, and what they were. */
+const movedOnItsOwn = (page: Page): Promise<{ most_px: number; moves: string[] }> =>
+  page.evaluate(
+    () =>
+      new Promise((done) => {
+        type Move = PerformanceEntry & {
+          hadRecentInput: boolean;
+          sources: { node: Node | null; previousRect: DOMRect; currentRect: DOMRect }[];
+        };
+        new PerformanceObserver((list) => {
+          const moves = (list.getEntries() as Move[])
+            .filter((m) => !m.hadRecentInput)
+            .flatMap((m) => m.sources)
+            // What came into sight or went out of it has one place, not two.
+            .filter(({ previousRect, currentRect }) => previousRect.height > 0 && currentRect.height > 0)
+            .map(({ node, previousRect, currentRect }) => ({
+              by_px: Math.abs(currentRect.top - previousRect.top),
+              what:
+                node instanceof Element ? `${node.tagName}.${node.className.toString()}` : (node?.textContent ?? ''),
+            }));
+          done({
+            most_px: Math.max(0, ...moves.map((m) => m.by_px)),
+            moves: moves.filter((m) => m.by_px > 1).map((m) => `${Math.round(m.by_px)} px ${m.what}`),
+          });
+        }).observe({ type: 'layout-shift', buffered: true });
+        // Nothing moved at all: nothing is told.
+        setTimeout(() => done({ most_px: 0, moves: [] }), 500);
+      }),
+  );
+
+test('nothing moves under a finger when an answer comes: its room is kept', async ({ page }) => {
+  test.setTimeout(240_000);
+  const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as {
+    items: { id: string; name: string }[];
+  };
+  const ground = (name: string): string => items.find((g) => g.name === name)?.id ?? '';
+  const poor: unknown[] = [];
+  for (const name of ['Halloway Creek', 'Saltgrass Strand'])
+    for (const [room, answer] of [
+      ['read', /next|Work|Best so far/],
+      ['sample', /Which spot/],
+      ['set', /^Leave it|^Raise|^Lower|works/],
+      ['day', / at \d|change your hours|fall/],
+    ] as const) {
+      await page.goto(`/g/${ground(name)}/${room}`);
+      await expect(judgement(page)).toHaveText(answer);
+      await page.waitForTimeout(1000);
+      const moved = await movedOnItsOwn(page);
+      // A main button is 56 px high: what a thumb aimed at is still under it.
+      if (moved.most_px >= 56) poor.push([name, room, moved]);
+    }
+  expect(poor).toEqual([]);
+});
+
 // In shade on the desk, in sun on the phone.
 const wholeIn = (project: string): string => (project === 'desk' ? 'shade' : 'sun');
 /** Looks at a page with axe. Lights change colors alone: one of them is looked at whole at each size. */

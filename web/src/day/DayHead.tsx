@@ -22,6 +22,13 @@ export function DayHead({ page, onDate }: { page: DayOnPage; onDate: (date: stri
         {format(parseISO(date), 'EEEE')} {local.day(local.at(date), 'long')}
         <span className="hidden sm:inline">, {ground.name}</span>
       </span>
+      {/* Beside the date, where it makes no room for itself: nothing moves when it comes and goes. */}
+      {planner.searching !== null && candidates.length > LONG_SEARCH && (
+        <span role="status" className="no-print -my-3 text-[13px] whitespace-nowrap text-ink-2">
+          searching, {Math.round(100 * planner.searching)} %{' '}
+          <TextButton onClick={() => planner.stop()}>stop here</TextButton>
+        </span>
+      )}
       <span className="no-print flex flex-wrap items-center gap-x-4">
         <span className="w-44">
           <DayField
@@ -33,12 +40,6 @@ export function DayHead({ page, onDate }: { page: DayOnPage; onDate: (date: stri
             }}
           />
         </span>
-        {planner.searching !== null && candidates.length > LONG_SEARCH && (
-          <span role="status" className="text-[13px] text-ink-2">
-            searching, {Math.round(100 * planner.searching)} %{' '}
-            <TextButton onClick={() => planner.stop()}>stop here</TextButton>
-          </span>
-        )}
         {draft.order && (
           <Button look="quiet" onClick={() => change({ order: null })}>
             Order it for me

@@ -37,7 +37,7 @@ export function DayJudgement({ ground, day, date }: { ground: StoredGround; day:
   if (day.findingOrder)
     return (
       <div role="status">
-        <Judgement rests={'\u00a0'}>Looking for the best order ...</Judgement>
+        <Judgement waits={tide ? 'long' : true}>Looking for the best order ...</Judgement>
       </div>
     );
   if (tide && bare && (inHours?.length === 0 || day.wayShut)) {

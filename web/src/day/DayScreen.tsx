@@ -59,7 +59,7 @@ function DaySheet({ ground, spots, date, onDate, kept }: DaySheetProps) {
       <ClosedFirst ground={ground} on={date}>
         <DayJudgement ground={ground} day={day} date={date} />
       </ClosedFirst>
-      {plan && plan.stops.length > 0 && (
+      {(day.findingOrder || (plan && plan.stops.length > 0)) && (
         <DayTimeline
           plan={plan}
           places={places}

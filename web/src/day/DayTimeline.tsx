@@ -6,7 +6,8 @@ import { type TideDay } from '../shore/shoreOf.ts';
 import { type DaySky } from './daySky.ts';
 
 interface DayTimelineProps {
-  readonly plan: DayPlan;
+  /** Null while it is looked for: light, sea and hours stand already. */
+  readonly plan: DayPlan | null;
   readonly places: ReadonlyMap<string, Candidate>;
   readonly start_min: number;
   readonly back_min: number;
@@ -37,7 +38,7 @@ export function DayTimeline({
   const [attach, width] = useWidth();
   const wide = width > 640;
   const from = Math.floor((start_min - 20) / 60) * 60;
-  const to = Math.ceil((Math.max(back_min, plan.back_min) + 25) / 60) * 60;
+  const to = Math.ceil((Math.max(back_min, plan?.back_min ?? 0) + 25) / 60) * 60;
   const x = (m: number): number => 4 + ((m - from) / (to - from)) * (width - 8);
   const held = (m: number): number => x(Math.min(to, Math.max(from, m)));
   const hours = Array.from({ length: (to - from) / 60 + 1 }, (_, i) => from + 60 * i).filter(
@@ -58,7 +59,7 @@ export function DayTimeline({
         viewBox={`0 0 ${width} ${height}`}
         className="block select-none"
         role="group"
-        aria-label={`The day from ${clock(start_min)} to ${clock(plan.back_min)}: ${plan.stops.length} places`}
+        aria-label={`The day from ${clock(start_min)} to ${clock(plan?.back_min ?? back_min)}: ${plan ? `${plan.stops.length} places` : 'no order yet'}`}
       >
         {/* Light: paper by day, hatched before sunrise and after sunset. */}
         <rect x={x(from)} y="0" width={x(to) - x(from)} height={SKY_H} fill="var(--picked)" stroke="var(--rule)" />
@@ -130,9 +131,9 @@ export function DayTimeline({
         ))}
 
         {/* The road: a thin line for walking, a gap of dots for waiting. */}
-        <path d={`M${x(start_min)} ${roadY}H${x(plan.back_min)}`} stroke="var(--ink)" strokeWidth="1.6" />
+        {plan && <path d={`M${x(start_min)} ${roadY}H${x(plan.back_min)}`} stroke="var(--ink)" strokeWidth="1.6" />}
         <circle cx={x(start_min)} cy={roadY} r="4" fill="var(--ink)" />
-        {plan.stops.map((s, i) => {
+        {plan?.stops.map((s, i) => {
           const place = places.get(s.id);
           const [x1, x2] = [x(s.begin_min), x(s.end_min)];
           const isPicked = picked === s.id;
@@ -214,14 +215,14 @@ export function DayTimeline({
             </g>
           );
         })}
-        {plan.stops.length > 0 && (
+        {plan && plan.stops.length > 0 && (
           <path d={`M${x(plan.back_min) - 7} ${roadY - 6}l7 6l-7 6`} fill="none" stroke="var(--ink)" strokeWidth="2" />
         )}
 
         {/* The hour to be back: the one bar no block may pass. */}
         <path
           d={`M${x(back_min)} 0V${bottom}`}
-          stroke={plan.back_min > back_min ? 'var(--danger)' : 'var(--ink)'}
+          stroke={plan && plan.back_min > back_min ? 'var(--danger)' : 'var(--ink)'}
           strokeWidth="4"
         />
         <text x={x(back_min) - 8} y={SKY_H - 7} fontSize="12.5" fontWeight="700" textAnchor="end" className="halo">

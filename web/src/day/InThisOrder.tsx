@@ -41,7 +41,7 @@ export function InThisOrder({ page: { ground, day, picked, pick } }: { page: Day
               as you walk; the day is made of them.
             </>
           ) : day.findingOrder ? (
-            'Looking for it ...'
+            <span className="block min-h-80">Looking for it ...</span>
           ) : plan ? (
             'No place can be reached, tried and left in that time. Give the day more room.'
           ) : (

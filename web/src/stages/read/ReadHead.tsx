@@ -1,12 +1,17 @@
 import type { StoredGround, StoredSpot } from '@riffle/contract';
 import { Suspense } from 'react';
 import { plural } from '../../ui/plural.ts';
+import { Needs } from '../../shell/Needs.tsx';
 import { RiverLine } from './River.tsx';
 import type { ReadInHand } from './useReadScreen.ts';
 import { late } from '../../ui/late.ts';
 
 // Only a beach has a sea.
 const SeaLine = late(async () => (await import('./shore/SeaLine.tsx')).SeaLine);
+
+/** What the water's line usually takes, until it is here: nothing below moves when it comes. */
+const RIVER_ROOM = <span className="min-h-[87px] sm:min-h-[25px]" />;
+const SEA_ROOM = <span className="min-h-[87px] sm:min-h-[45px]" />;
 
 interface ReadHeadProps {
   readonly ground: StoredGround;
@@ -17,19 +22,23 @@ interface ReadHeadProps {
 /** The head of the page: the ground, its river, and how much was seen and panned. */
 export function ReadHead({ ground, spots, inHand: { readings, samples, signs, swell, setOpen } }: ReadHeadProps) {
   return (
-    <header className="flex flex-wrap items-baseline justify-between gap-x-6 border-b border-rule pb-2">
-      <span className="flex items-center gap-5">
+    <header className="flex items-baseline justify-between gap-x-6 border-b border-rule pb-2 max-sm:flex-wrap">
+      <span className="flex min-w-0 items-center gap-5">
         <span className="hidden font-serif text-[18px] font-semibold sm:inline">{ground.name}</span>
         {ground.kind === 'beach' && (
-          <Suspense>
-            <SeaLine ground={ground} signs={signs} swell={swell} onOpen={() => setOpen({ what: 'sea' })} />
+          <Suspense fallback={SEA_ROOM}>
+            <Needs kinds={['swell-readings']} without="quiet" meanwhile={SEA_ROOM}>
+              <SeaLine ground={ground} signs={signs} swell={swell} onOpen={() => setOpen({ what: 'sea' })} />
+            </Needs>
           </Suspense>
         )}
         {(ground.kind === 'creek' || readings.length > 0) && (
-          <RiverLine readings={readings} onOpen={() => setOpen({ what: 'river' })} />
+          <Needs kinds={['gauge-readings']} without="quiet" meanwhile={RIVER_ROOM}>
+            <RiverLine readings={readings} onOpen={() => setOpen({ what: 'river' })} />
+          </Needs>
         )}
       </span>
-      <span className="flex items-baseline gap-4 text-ink-2">
+      <span className="flex shrink-0 items-baseline gap-4 text-ink-2">
         <span>
           {plural(spots.length, 'spot')}, {plural(samples.length, 'sample')}, {plural(signs.length, 'sign')}
         </span>

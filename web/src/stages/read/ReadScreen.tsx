@@ -31,7 +31,7 @@ export function ReadScreen() {
     <div className="flex flex-col gap-3.5">
       <ReadHead ground={ground} spots={spots} inHand={inHand} />
       <ClosedFirst ground={ground}>
-        <Needs kinds={['pans', 'signs']} meanwhile={<Judgement>{'\u00a0'}</Judgement>}>
+        <Needs kinds={['pans', 'signs']} meanwhile={<Judgement waits>{'\u00a0'}</Judgement>}>
           <ReadJudgement
             ground={ground}
             spots={spots}

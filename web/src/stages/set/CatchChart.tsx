@@ -7,6 +7,7 @@ interface CatchChartProps {
   readonly left: number;
   readonly right: number;
   readonly sections: readonly LinedSection[];
+  /** None while they are worked out. */
   readonly curves: readonly CatchCurve[];
   /** Where the V of the mouth closes, from the head; null: nowhere in the box. */
   readonly vCloses_m: number | null;
@@ -51,7 +52,7 @@ export function CatchChart({ width, left, right, sections, curves, vCloses_m }: 
       viewBox={`0 0 ${width} ${base + 44}`}
       className="block"
       role="img"
-      aria-label={`Caught over the whole box: ${shown.map((c) => `${show.grainSize(c.size_m)} ${Math.round(c.held.low * 100)} to ${Math.round(c.held.high * 100)} %`).join(', ')}`}
+      aria-label={`Caught over the whole box: ${shown.map((c) => `${show.grainSize(c.size_m)} ${Math.round(c.held.low * 100)} to ${Math.round(c.held.high * 100)} %`).join(', ') || 'not yet weighed'}`}
     >
       {[0, 0.5, 1].map((s) => (
         <g key={s}>

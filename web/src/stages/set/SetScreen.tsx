@@ -31,7 +31,7 @@ export function SetScreen({ rigInHand }: { readonly rigInHand: RigInHand }) {
   const show = useShow();
   const isPhone = useIsPhone();
   const { rig, inHand } = page;
-  const { sentence, rests } = setWords(inHand, rig, show);
+  const { sentence, rests, waits = false } = setWords(inHand, rig, show);
   const rest = (
     <>
       {inHand.solved && (
@@ -62,19 +62,24 @@ export function SetScreen({ rigInHand }: { readonly rigInHand: RigInHand }) {
       {isPhone ? (
         <>
           <div className="sticky top-0 z-10 -mx-4 border-b-2 border-ink bg-paper px-4 pb-1">
-            <h1 className="py-1.5 text-[18px] leading-tight" aria-live="polite">
+            <h1
+              className={`py-1.5 text-[18px] leading-tight ${waits ? 'min-h-[calc(3lh+0.75rem)]' : ''}`}
+              aria-live="polite"
+            >
               {sentence}
             </h1>
             {inHand.solved && <AtAGlance page={page} solved={inHand.solved} />}
           </div>
-          <p className="text-ink-2">{rests}</p>
+          <p className={`text-ink-2 ${waits ? 'min-h-[3lh]' : ''}`}>{rests}</p>
           <HowItStands page={page} />
           {inHand.solved && <SolvedBox page={page} solved={inHand.solved} rest />}
           {rest}
         </>
       ) : (
         <>
-          <Judgement rests={rests}>{sentence}</Judgement>
+          <Judgement rests={rests} waits={waits}>
+            {sentence}
+          </Judgement>
           <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,16rem)_minmax(0,1fr)]">
             <HowItStands page={page} />
             <div className="flex min-w-0 flex-col gap-4">

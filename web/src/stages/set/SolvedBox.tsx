@@ -44,21 +44,19 @@ export function SolvedBox({ page, solved, rest = false }: SolvedBoxProps & { rea
             <BoxEnd setting={setting} middle={middle} surface={surface} like={like} />
           </Block>
         )}
-        {verdict && (
-          <Block
-            title="Where each size is caught"
-            aside={`of the gold fed; band: 9 boxes in 10, at ${show.grainSize(0.0002)}`}
-          >
-            <CatchChart
-              width={width}
-              left={left}
-              right={right}
-              sections={setting.sections}
-              curves={verdict.now.curves}
-              vCloses_m={surface?.vCloses_m ?? null}
-            />
-          </Block>
-        )}
+        <Block
+          title="Where each size is caught"
+          aside={`of the gold fed; band: 9 boxes in 10, at ${show.grainSize(0.0002)}`}
+        >
+          <CatchChart
+            width={width}
+            left={left}
+            right={right}
+            sections={setting.sections}
+            curves={verdict?.now.curves ?? []}
+            vCloses_m={surface?.vCloses_m ?? null}
+          />
+        </Block>
         <BoxMeasured page={page} />
       </div>
       <div className="grid content-start gap-x-8 gap-y-4 sm:grid-cols-2 lg:grid-cols-1">
@@ -140,7 +138,9 @@ function Side({ page, solved: { setting, middle }, width }: SolvedBoxProps & { r
 function MayErr({ page, solved: { setting } }: SolvedBoxProps) {
   const show = useShow();
   const { verdict, window } = page.inHand;
-  if (!verdict || !window || isDrowned(page.inHand.surface)) return null;
+  if (isDrowned(page.inHand.surface)) return null;
+  // Its room is kept while it is worked out.
+  if (!verdict || !window) return <p className="mt-1 min-h-[2lh] text-[13.5px]" />;
   const then = changedTo(verdict);
   const slope = then?.setting.slope ?? setting.slope;
   const found = toleranceAt(window, slope, (then?.after ?? verdict.now).depth_m);

@@ -152,9 +152,11 @@ function Pan({ lot }: { lot: StoredLot | undefined }) {
           best={best}
         />
       </ClosedFirst>
-      {/* Between two pans: what to take next. While one is being counted it is in the way. */}
-      {!lot && countColors(counted.draft.counts) === 0 && (
-        <div className="text-ink-2">
+      {/* Between two pans: what to take next. Its room is kept while it is worked out, and while a pan is counted: nothing moves under the finger. */}
+      {!lot && ranking?.ranked.length !== 0 && (
+        <div
+          className={`min-h-[2lh] text-ink-2 sm:min-h-[1lh] ${countColors(counted.draft.counts) > 0 ? 'invisible' : ''}`}
+        >
           <NextLine groundId={ground.id} ranking={ranking} />
         </div>
       )}

@@ -32,7 +32,7 @@ export function WasherScreen({ rigInHand, rig }: WasherScreenProps) {
   const page = useWasherScreen(rigInHand, rig);
   const show = useShow();
   const isPhone = useIsPhone();
-  const { sentence, rests } = washerWords(page, show);
+  const { sentence, rests, waits = false } = washerWords(page, show);
   const { solved } = page;
   return (
     <div className="flex flex-col gap-4" aria-busy={solved !== null && !page.settled}>
@@ -40,19 +40,24 @@ export function WasherScreen({ rigInHand, rig }: WasherScreenProps) {
       {isPhone ? (
         <>
           <div className="sticky top-0 z-10 -mx-4 border-b-2 border-ink bg-paper px-4 pb-1">
-            <h1 className="py-1.5 text-[18px] leading-tight" aria-live="polite">
+            <h1
+              className={`py-1.5 text-[18px] leading-tight ${waits ? 'min-h-[calc(3lh+0.75rem)]' : ''}`}
+              aria-live="polite"
+            >
               {sentence}
             </h1>
             {solved && <AtAGlance page={page} setting={solved.setting} />}
           </div>
-          <p className="text-ink-2">{rests}</p>
+          <p className={`text-ink-2 ${waits ? 'min-h-[3lh]' : ''}`}>{rests}</p>
           <Dust />
           <WasherFields page={page} />
           {solved && <Solved page={page} setting={solved.setting} rest />}
         </>
       ) : (
         <>
-          <Judgement rests={rests}>{sentence}</Judgement>
+          <Judgement rests={rests} waits={waits}>
+            {sentence}
+          </Judgement>
           <Dust />
           <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,16rem)_minmax(0,1fr)]">
             <WasherFields page={page} />
