@@ -98,11 +98,13 @@ test.describe('installed', () => {
     await context.setOffline(false);
     await expect(sheet.getByText('waits for signal')).toBeHidden({ timeout: 20_000 });
     const { items } = (await (await page.request.get(`/api/v1/grounds/${ground}/attachments`)).json()) as {
-      items: { id: string; width_px: number; position: number[] }[];
+      items: { id: string; width_px: number; position: number[]; takenAt: string }[];
     };
     expect(items).toHaveLength(1);
     expect(items[0]?.width_px).toBe(1600);
     expect(items[0]?.position[1]).toBeCloseTo(46.505, 5);
+    // Its camera names no zone: half past ten on the ground, two hours behind Greenwich, wherever this device is.
+    expect(items[0]?.takenAt).toBe('2026-05-01T12:30:00.000Z');
     const file = await page.request.get(`/api/v1/attachments/${items[0]?.id}/file`);
     expect([file.status(), file.headers()['content-type']]).toEqual([200, 'image/jpeg']);
     // Drawn anew, it carries no position any more.
@@ -148,6 +150,8 @@ test('a gauge’s file is seen before it is kept, bad lines are counted; the sim
   const csv = (text: string) => ({ name: 'gauge.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
   await choose.setInputFiles(csv('time,level\n2026-05-01T08:00:00Z,34'));
   await expect(sheet.getByText('does not say its unit')).toBeVisible();
+  await choose.setInputFiles(csv('date,level_cm\n03/04/2026 08:00,34\n05/04/2026 08:00,130'));
+  await expect(sheet.getByText('Day or month first? “03/04/2026 08:00” can be read both ways')).toBeVisible();
   await choose.setInputFiles(
     csv('time,level_cm\n2026-05-01T08:00:00Z,34\n2026-05-02T08:00:00Z,130\nnoon,3\n2026-05-03T08:00:00Z,40'),
   );

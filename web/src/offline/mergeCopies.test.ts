@@ -1,6 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { mergeCopies, sayThing, withTheirs } from './mergeCopies.ts';
+import { localTime } from '../when/localTime.ts';
+import { mergeCopies, sayThing as sayThingAt, withTheirs, type Differing } from './mergeCopies.ts';
+
+const sayThing = (copy: Readonly<Record<string, unknown>>, thing: Differing) =>
+  sayThingAt(copy, thing, localTime('Atlantic/Azores'));
 
 const base = {
   id: 's',

@@ -20,6 +20,7 @@ interface PhotosProps {
 /** Pictures and papers of one thing: seen, added, taken out. They are kept on this device until there is a signal. */
 export function Photos({ groundId, about, aboutId, what = 'photo', onPlace }: PhotosProps) {
   const write = useWrite();
+  const local = useLocalTime();
   const { add: addRecord, takeOut } = useKeep('attachments');
   const all = useRecords('attachments', groundId).items;
   const mine = all.filter((a) => a.about === about && a.aboutId === aboutId);
@@ -32,7 +33,7 @@ export function Photos({ groundId, about, aboutId, what = 'photo', onPlace }: Ph
     for (const file of files ?? []) {
       try {
         const { readPhoto } = await import('./readPhoto.ts');
-        const { bytes, position, ...ready } = await readPhoto(file);
+        const { bytes, position, ...ready } = await readPhoto(file, local);
         const id = addRecord({
           groundId,
           about,

@@ -1,4 +1,6 @@
 import { gps, parse } from 'exifr';
+import type { LocalTime } from '../when/localTime.ts';
+import { takenAt, type CameraClock } from './takenAt.ts';
 
 /** A picture made ready to keep: small, without its metadata, with what the camera knew beside it. */
 export interface ReadyFile {
@@ -19,16 +21,17 @@ const LARGEST_PICTURE_BYTES = 60 * 1024 * 1024;
 /**
  * Reads a picture: when and where it was taken (EXIF), then draws it smaller; drawing it anew leaves all metadata behind.
  * A paper (PDF) is kept as it is.
+ * @param local the clock the camera is taken to show, where it names no zone
  * @throws Error in words for the person when it cannot be read or is too large
  */
-export async function readPhoto(file: File): Promise<ReadyFile> {
+export async function readPhoto(file: File, local: LocalTime): Promise<ReadyFile> {
   if (file.type === 'application/pdf') {
     if (file.size > LARGEST_PAPER_BYTES)
       throw new Error('This paper is larger than 8 MB. Scan it at a lower resolution.');
     return { bytes: file, mime: 'application/pdf', width_px: null, height_px: null, takenAt: null, position: null };
   }
   if (file.size > LARGEST_PICTURE_BYTES) throw new Error('This file is larger than any photo. Choose a picture.');
-  const [taken, place] = await Promise.all([whenTaken(file), wherePlaced(file)]);
+  const [taken, place] = await Promise.all([whenTaken(file, local), wherePlaced(file)]);
   const bitmap = await createImageBitmap(file).catch(() => {
     throw new Error(
       'This picture cannot be read: it is damaged, or of a kind this browser does not know. JPEG and PNG always work.',
@@ -52,11 +55,10 @@ export async function readPhoto(file: File): Promise<ReadyFile> {
 }
 
 /** What is not there, or cannot be read, is left open: a picture without it is as good. */
-async function whenTaken(file: File): Promise<string | null> {
-  const tags = (await parse(file, ['DateTimeOriginal']).catch(() => undefined)) as
-    { DateTimeOriginal?: Date } | undefined;
-  const at = tags?.DateTimeOriginal;
-  return at instanceof Date && !Number.isNaN(at.getTime()) ? at.toISOString() : null;
+async function whenTaken(file: File, local: LocalTime): Promise<string | null> {
+  const pick = ['DateTimeOriginal', 'OffsetTimeOriginal'];
+  const clock = (await parse(file, { pick, reviveValues: false }).catch(() => undefined)) as CameraClock | undefined;
+  return clock ? takenAt(clock, local) : null;
 }
 
 async function wherePlaced(file: File): Promise<[number, number] | null> {

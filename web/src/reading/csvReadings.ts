@@ -8,7 +8,7 @@ export interface RefusedLine {
   readonly line: number;
   readonly why: string;
 }
-type Row = Readonly<Record<string, string>>;
+export type Row = Readonly<Record<string, string>>;
 
 /** A CSV (RFC 4180) with its first line of names: rows, and the names as they stand. */
 export function csvTable(text: string): { readonly rows: readonly Row[]; readonly columns: readonly string[] } {
@@ -23,9 +23,6 @@ export function unitOfColumn(column: string, words: RegExp, examples: string): L
   if (!unit) throw new Error(`The column “${column}” does not say its unit. Name it ${examples}.`);
   return unit;
 }
-
-/** A time as files write it, ms; NaN where it is none. */
-export const csvTime_ms = (text = ''): number => Date.parse(text.trim().replace(/^(\d{4}-\d{2}-\d{2}) (\d)/, '$1T$2'));
 
 /** A figure with a point or a decimal comma; NaN where there is none. */
 export const csvNumber = (text = ''): number => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')));

@@ -1,7 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import { floodPeaks, thinLevels } from '@riffle/core';
 import { gaugeCsv } from '@riffle/demo';
-import { readGaugeCsv } from './readGaugeCsv.ts';
+import { localTime } from '../when/localTime.ts';
+import { readGaugeCsv as readCsv } from './readGaugeCsv.ts';
+
+const readGaugeCsv = (text: string) => readCsv(text, localTime('America/Anchorage'));
 
 describe('a gauge’s file', () => {
   test('times and levels by their headers, in the unit the header says', () => {

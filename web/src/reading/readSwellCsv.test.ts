@@ -1,6 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { buoyCsv } from '@riffle/demo';
-import { readSwellCsv } from './readSwellCsv.ts';
+import { localTime } from '../when/localTime.ts';
+import { readSwellCsv as readCsv } from './readSwellCsv.ts';
+
+const readSwellCsv = (text: string) => readCsv(text, localTime('America/Anchorage'));
 
 describe('a buoy’s file', () => {
   test('times, heights and periods by their headers, in the unit the header says', () => {

@@ -4,6 +4,7 @@ import { spokenField } from '../offline/mending.ts';
 import { giveUp, sendAgain, type RefusedWrite } from '../offline/outbox.ts';
 import type { QueuedWrite } from '../offline/write.ts';
 import { Button } from '../ui/Button.tsx';
+import { useLocalTime } from '../when/useLocalTime.ts';
 import { describeWrite } from './describeWrite.ts';
 
 type Copy = Readonly<Record<string, unknown>>;
@@ -28,6 +29,7 @@ export function twoCopies({ write, problem }: RefusedWrite): Omit<TwoCopiesProps
 
 /** What both changed, side by side: one tap each, and what only one changed is put together by itself. */
 export function TwoCopies({ refused, write, theirs, both, merged }: TwoCopiesProps) {
+  const local = useLocalTime();
   const [takes, setTakes] = useState<Readonly<Record<string, 'mine' | 'theirs'>>>({});
   const [tried, setTried] = useState(false);
   const mine = write.record as unknown as Copy;
@@ -62,7 +64,7 @@ export function TwoCopies({ refused, write, theirs, both, merged }: TwoCopiesPro
               >
                 <span className="block text-[12.5px]">{whose === 'mine' ? 'Yours' : 'Theirs'}</span>
                 <span className="block font-semibold break-words">
-                  {sayThing(whose === 'mine' ? mine : theirs, thing)}
+                  {sayThing(whose === 'mine' ? mine : theirs, thing, local)}
                 </span>
               </button>
             ))}

@@ -33,7 +33,7 @@ function GaugeFileForm({ ground, readings }: { ground: StoredGround; readings: r
   const [brought, setBrought] = useState<Brought | null>(null);
   const take = async (text: string): Promise<void> => {
     const { readGaugeCsv } = await import('../../reading/readGaugeCsv.ts');
-    const file = readGaugeCsv(text);
+    const file = readGaugeCsv(text, local);
     const known = new Set(readings.map((r) => Date.parse(r.readAt)));
     const heights = file.levels.map((l) => l.level_m).sort((a, b) => a - b);
     const usual = heights[heights.length >> 1] ?? 0;

@@ -31,7 +31,7 @@ export function SwellFileForm({ ground, swell }: { ground: StoredGround; swell: 
   const [brought, setBrought] = useState<Brought | null>(null);
   const take = async (text: string): Promise<void> => {
     const { readSwellCsv } = await import('../../../reading/readSwellCsv.ts');
-    const file = readSwellCsv(text);
+    const file = readSwellCsv(text, local);
     const known = new Set(swell.map((r) => Date.parse(r.readAt)));
     const heights = file.swell.map((s) => s.height_m).sort((a, b) => a - b);
     const usual = heights[heights.length >> 1] ?? 1;
