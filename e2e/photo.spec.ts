@@ -67,7 +67,7 @@ async function drawn(page: Page, type: 'image/jpeg' | 'image/png', side: number,
 }
 
 test.describe('installed', () => {
-  test.use({ serviceWorkers: 'allow' });
+  test.use({ serviceWorkers: 'allow', timezoneId: 'America/Halifax' });
   test('a photo is made small, its place and day are read, and it waits through a reload until there is a signal', async ({
     page,
     context,
@@ -103,8 +103,8 @@ test.describe('installed', () => {
     expect(items).toHaveLength(1);
     expect(items[0]?.width_px).toBe(1600);
     expect(items[0]?.position[1]).toBeCloseTo(46.505, 5);
-    // Its camera names no zone: half past ten on the ground, two hours behind Greenwich, wherever this device is.
-    expect(items[0]?.takenAt).toBe('2026-05-01T12:30:00.000Z');
+    // Its camera names no zone, and neither does the ground: half past ten by this device.
+    expect(items[0]?.takenAt).toBe('2026-05-01T13:30:00.000Z');
     const file = await page.request.get(`/api/v1/attachments/${items[0]?.id}/file`);
     expect([file.status(), file.headers()['content-type']]).toEqual([200, 'image/jpeg']);
     // Drawn anew, it carries no position any more.
