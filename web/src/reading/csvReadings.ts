@@ -16,16 +16,29 @@ export function csvTable(text: string): { readonly rows: readonly Row[]; readonl
   return { rows: data, columns: meta.fields ?? [] };
 }
 
+const unitIn = (column: string, words: RegExp): LengthUnit | undefined => {
+  const rest = column.replace(words, '');
+  return UNITS.find((u) => new RegExp(`(^|[^a-z])${u}([^a-z]|$)`, 'i').test(rest));
+};
+
+/** The column named by one of these words: one that says its unit before one that only shares a word ("gauge_id"). */
+export function columnOf(columns: readonly string[], words: RegExp): string | undefined {
+  const named = columns.filter((c) => c.replace(words, '') !== c);
+  return named.find((c) => unitIn(c, words)) ?? named[0];
+}
+
 /** The unit of length a column's name says, beside the words that tell what it is. @throws Error in words for the person */
 export function unitOfColumn(column: string, words: RegExp, examples: string): LengthUnit {
-  const rest = column.replace(words, '');
-  const unit = UNITS.find((u) => new RegExp(`(^|[^a-z])${u}([^a-z]|$)`, 'i').test(rest));
+  const unit = unitIn(column, words);
   if (!unit) throw new Error(`The column “${column}” does not say its unit. Name it ${examples}.`);
   return unit;
 }
 
-/** A figure with a point or a decimal comma; NaN where there is none. */
-export const csvNumber = (text = ''): number => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')));
+/** What loggers write where they measured nothing: -999, -9999.0. Common practice, no source. */
+const NOTHING_MEASURED = /^-9{3,}([.,]0+)?$/;
+/** A figure with a point or a decimal comma; NaN where there is none, or nothing was measured. */
+export const csvNumber = (text = ''): number =>
+  text.trim() === '' || NOTHING_MEASURED.test(text.trim()) ? NaN : Number(text.trim().replace(',', '.'));
 
 export const inMetres = (value: number, unit: LengthUnit): number => convert('length', value, unit, 'm');
 

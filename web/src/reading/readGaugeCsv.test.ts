@@ -20,6 +20,12 @@ describe('a gauge’s file', () => {
     expect(levels).toHaveLength(1);
     expect(refused.map((r) => r.line)).toEqual([3, 4, 5]);
   });
+  test('what only shares a word with the level is passed over; what a logger writes for nothing is no level', () => {
+    const { levels, refused, unit } = readGaugeCsv(
+      'gauge_id,level_flag,time,level_cm\n7,ok,2026-05-01T08:00:00Z,34\n7,bad,2026-05-01T09:00:00Z,-999\n7,bad,2026-05-01T10:00:00Z,-9999.0\n7,ok,2026-05-01T11:00:00Z,-99',
+    );
+    expect([unit, levels.map((l) => l.level_m), refused.map((r) => r.line)]).toEqual(['cm', [0.34, -0.99], [3, 4]]);
+  });
   test.each([
     ['a,b\n1,2', /column of times/],
     ['time,level\n2026-05-01T08:00:00Z,3', /does not say its unit/],

@@ -1,5 +1,6 @@
 import type { Level } from '@riffle/core';
 import {
+  columnOf,
   csvNumber,
   csvTable,
   inMetres,
@@ -27,7 +28,7 @@ const LEVEL = /level|stage|height|gauge/gi;
 export function readGaugeCsv(text: string, local: LocalTime): GaugeFile {
   const { rows, columns } = csvTable(text);
   const times = csvTimes(rows, columns, local);
-  const level = columns.find((c) => new RegExp(LEVEL.source, 'i').test(c));
+  const level = columnOf(columns, LEVEL);
   if (!times || !level)
     throw new Error('The file needs a column of times and one of levels, named in its first line: time, level_cm.');
   const unit = unitOfColumn(level, LEVEL, 'level_cm, level_m or level_ft');

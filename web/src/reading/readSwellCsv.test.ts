@@ -23,6 +23,10 @@ describe('a buoy’s file', () => {
     expect(refused.map((r) => r.line)).toEqual([3, 4, 5, 6]);
     expect(refused.map((r) => r.why).join(' ')).toMatch(/no time.*no wave’s height.*no wave’s period/);
   });
+  test('the height is the column that says its unit', () => {
+    const { swell } = readSwellCsv('wave_id,hs_flag,time,Hs (m),Tp (s)\n3,1,2026-05-01T08:00:00Z,1.2,9');
+    expect(swell[0]).toMatchObject({ height_m: 1.2, period_s: 9 });
+  });
   test.each([
     ['a,b\n1,2', /columns of times/],
     ['time,height_m\n2026-05-01T08:00:00Z,3', /columns of times/],

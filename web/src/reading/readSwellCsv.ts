@@ -1,6 +1,6 @@
 import { NUMBERS } from '@riffle/contract';
 import type { Swell } from '@riffle/core';
-import { csvNumber, csvTable, inMetres, refuseEmpty, unitOfColumn, type RefusedLine } from './csvReadings.ts';
+import { columnOf, csvNumber, csvTable, inMetres, refuseEmpty, unitOfColumn, type RefusedLine } from './csvReadings.ts';
 import { csvTimes } from './csvTimes.ts';
 import type { LocalTime } from '../when/localTime.ts';
 
@@ -24,7 +24,10 @@ export function readSwellCsv(text: string, local: LocalTime): SwellFile {
   const { rows, columns } = csvTable(text);
   const times = csvTimes(rows, columns, local);
   const period = columns.find((c) => PERIOD.test(c));
-  const height = columns.find((c) => c !== period && new RegExp(HEIGHT.source, 'i').test(c));
+  const height = columnOf(
+    columns.filter((c) => c !== period),
+    HEIGHT,
+  );
   if (!times || !height || !period)
     throw new Error(
       'The file needs columns of times, of wave heights and of periods, named in its first line: time, wave_height_m, period_s.',

@@ -25,17 +25,27 @@ let port: SerialPort | null = null;
 /** The weight on the scale once it rests. The browser asks which cable the first time. */
 export async function readScale(): Promise<ScaleLine> {
   port ??= (await serial()?.requestPort()) ?? null;
-  if (!port) throw new Error('This browser reads no scale by cable: type what it shows.');
-  await port.open({ baudRate: BAUD });
+  const cable = port;
+  if (!cable) throw new Error('This browser reads no scale by cable: type what it shows.');
   try {
-    const reader = port.readable?.getReader();
+    await cable.open({ baudRate: BAUD });
+  } catch {
+    // Another cable may be chosen the next time.
+    port = null;
+    throw new Error('The scale does not answer: is its cable in, and no other program reading it?');
+  }
+  try {
+    const reader = cable.readable?.getReader();
     if (!reader) throw new Error('The scale sends nothing.');
     const late = setTimeout(() => void reader.cancel(), PATIENCE_MS);
     const decoder = new TextDecoder();
     let text = '';
     try {
       for (;;) {
-        const { value, done } = await reader.read();
+        const { value, done } = await reader.read().catch(() => {
+          port = null;
+          throw new Error('The scale was lost: is its cable in?');
+        });
         if (done) throw new Error('The scale does not come to rest.');
         text += decoder.decode(value, { stream: true });
         // The last line may be half sent.
@@ -48,7 +58,7 @@ export async function readScale(): Promise<ScaleLine> {
       reader.releaseLock();
     }
   } finally {
-    await port.close().catch(() => undefined);
+    await cable.close().catch(() => undefined);
   }
 }
 

@@ -8,6 +8,11 @@ describe('what a scale sends', () => {
     ['US,GS,+  0.05 g', { mg: 50, step_mg: 10, isSteady: false }],
     ['   - 1.5 GN', { mg: -97.198365, step_mg: 6.479891, isSteady: null }],
     ['S S    34.2 mg', { mg: 34.2, step_mg: 0.1, isSteady: true }],
+    // Swinging, as scales say it that answer S S when they rest.
+    ['S D    34.2 mg', { mg: 34.2, step_mg: 0.1, isSteady: false }],
+    // A decimal comma is no mark between fields.
+    ['ST,GS,   1,25 g', { mg: 1250, step_mg: 10, isSteady: true }],
+    ['ST,+0001,25 g', { mg: 1250, step_mg: 10, isSteady: true }],
     ['0.011 ozt', { mg: 342.1382448, step_mg: 31.1034768, isSteady: null }],
   ])('%s', (line, is) => {
     const read = readScaleLine(line);

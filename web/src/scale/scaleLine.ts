@@ -24,15 +24,17 @@ const SCALE_UNITS: Readonly<Record<string, keyof typeof UNITS.mass>> = {
 };
 
 /**
- * A weight as scales send it over a cable: a sign, a number, a unit, and, where the scale says so, ST (steady) or US (swinging) before it. Null where it is no
+ * A weight as scales send it over a cable: a sign, a number, a unit, and, where the scale says so, ST or S (steady), US, SD or S D (swinging) before it. Null where it is no
  * weight. The forms many scales share; common practice, no source.
  */
 export function readScaleLine(line: string): ScaleLine | null {
-  const found = /([+-]?)\s*(\d+(?:\.(\d+))?)\s*([a-zA-Z]+)\s*$/.exec(line.trim());
+  // Some write a decimal comma; between two figures it parts nothing else.
+  const text = line.trim().replaceAll(/(\d),(?=\d)/g, '$1.');
+  const found = /([+-]?)\s*(\d+(?:\.(\d+))?)\s*([a-zA-Z]+)$/.exec(text);
   const unit = SCALE_UNITS[found?.[4]?.toLowerCase() ?? ''];
   if (!found || !unit) return null;
   const [, sign, digits = '', decimals = ''] = found;
-  const steady = /\b(ST|US|S|SD|S D)\b/.exec(line)?.[1];
+  const steady = /\b(ST|US|SD|S D|S)\b/.exec(text)?.[1];
   return {
     mg: (sign === '-' ? -1 : 1) * convert('mass', Number(digits), unit, 'mg'),
     step_mg: convert('mass', 10 ** -decimals.length, unit, 'mg'),
