@@ -21,7 +21,8 @@ export function sendWaiting(crewId: string, moved: () => void): Promise<boolean>
     for (;;) {
       const { entries } = await readDevice(crewId);
       const refused = entries.filter((e) => e.refused);
-      await letGo(refused);
+      // What was let go waits now, and is not seen to in what was read before.
+      if (await letGo(refused)) continue;
       const next = entries.find((e) => !e.refused && !e.landed);
       if (!next) return true;
       const passed = await sendOne(next, refused);
@@ -76,9 +77,10 @@ const hangingOn = (first: QueuedWrite): Problem => ({
   detail: `It hangs on ${first.what === 'record' ? `the ${spokenRecord(first.kind, first.record)}` : 'a plan of samples'}, which was refused. Mend or drop that first; this goes along by itself.`,
 });
 
-/** What hung on a refused write and hangs on none any more waits again. */
-async function letGo(refused: readonly Entry[]): Promise<void> {
+/** What hung on a refused write and hangs on none any more waits again. True where there was any. */
+async function letGo(refused: readonly Entry[]): Promise<boolean> {
   const writes = refused.map((r) => r.write);
-  for (const { place, write, refused: why } of refused)
-    if (why?.code === HANGS_ON && !hangsOn(write, writes)) await changeEntry(place, { refused: null });
+  const free = refused.filter((r) => r.refused?.code === HANGS_ON && !hangsOn(r.write, writes));
+  for (const { place } of free) await changeEntry(place, { refused: null });
+  return free.length > 0;
 }
