@@ -36,8 +36,8 @@ export function DayJudgement({ ground, day, date }: { ground: StoredGround; day:
     );
   if (day.findingOrder)
     return (
-      <div role="status">
-        <Judgement waits={tide ? 'long' : true}>Looking for the best order ...</Judgement>
+      <div role="status" className={tide ? 'at-length' : undefined}>
+        <Judgement waits>Looking for the best order ...</Judgement>
       </div>
     );
   if (tide && bare && (inHours?.length === 0 || day.wayShut)) {

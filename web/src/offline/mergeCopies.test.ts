@@ -4,7 +4,7 @@ import { localTime } from '../when/localTime.ts';
 import { mergeCopies, sayThing as sayThingAt, withTheirs, type Differing } from './mergeCopies.ts';
 
 const sayThing = (copy: Readonly<Record<string, unknown>>, thing: Differing) =>
-  sayThingAt(copy, thing, localTime('Atlantic/Azores'));
+  sayThingAt(copy, thing, localTime('Atlantic/Azores').dayTime);
 
 const base = {
   id: 's',

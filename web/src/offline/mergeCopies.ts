@@ -1,5 +1,3 @@
-import type { LocalTime } from '../when/localTime.ts';
-
 /** A record's fields; only what a person writes. */
 type Copy = Readonly<Record<string, unknown>>;
 
@@ -69,9 +67,12 @@ export const withTheirs = (record: Copy, theirs: Copy, things: readonly Differin
   ...Object.fromEntries(things.flatMap((t) => t.fields.map((f) => [f, theirs[f]]))),
 });
 
-/** A thing of a copy as a person would read it, its moments by the ground's clock: as it was typed, else its words and figures. */
-export function sayThing(copy: Copy, { name, fields }: Differing, local: LocalTime): string {
-  const say = (value: unknown): string => sayValue(value, local);
+/** A moment of a record (ISO) as a person reads it. */
+type SayMoment = (at: string) => string;
+
+/** A thing of a copy as a person would read it, its moments as `sayMoment` has them: as it was typed, else its words and figures. */
+export function sayThing(copy: Copy, { name, fields }: Differing, sayMoment: SayMoment): string {
+  const say = (value: unknown): string => sayValue(value, sayMoment);
   if (name === 'deleted') return copy.deleted === true ? 'taken out' : 'kept, and changed';
   const typed = fields.find((f) => f.endsWith('Entered'));
   const of = typed && copy[typed] !== null && copy[typed] !== undefined ? copy[typed] : undefined;
@@ -84,12 +85,12 @@ export function sayThing(copy: Copy, { name, fields }: Differing, local: LocalTi
   return fields.map((f) => say(copy[f])).join(', ');
 }
 
-function sayValue(value: unknown, local: LocalTime): string {
-  const say = (inner: unknown): string => sayValue(inner, local);
+function sayValue(value: unknown, sayMoment: SayMoment): string {
+  const say = (inner: unknown): string => sayValue(inner, sayMoment);
   if (value === null || value === undefined || value === '') return 'nothing';
   if (typeof value === 'number') return String(Math.round(value * 1000) / 1000);
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  if (typeof value === 'string') return /^\d{4}-\d\d-\d\dT/.test(value) ? local.dayTime(value) : value;
+  if (typeof value === 'string') return /^\d{4}-\d\d-\d\dT/.test(value) ? sayMoment(value) : value;
   if (Array.isArray(value)) return value.length === 0 ? 'none' : value.map(say).join('; ');
   const inner = value as Readonly<Record<string, unknown>>;
   if (typeof inner.text === 'string' && typeof inner.unit === 'string')

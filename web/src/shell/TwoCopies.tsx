@@ -29,7 +29,7 @@ export function twoCopies({ write, problem }: RefusedWrite): Omit<TwoCopiesProps
 
 /** What both changed, side by side: one tap each, and what only one changed is put together by itself. */
 export function TwoCopies({ refused, write, theirs, both, merged }: TwoCopiesProps) {
-  const local = useLocalTime();
+  const { dayTime } = useLocalTime();
   const [takes, setTakes] = useState<Readonly<Record<string, 'mine' | 'theirs'>>>({});
   const [tried, setTried] = useState(false);
   const mine = write.record as unknown as Copy;
@@ -64,7 +64,7 @@ export function TwoCopies({ refused, write, theirs, both, merged }: TwoCopiesPro
               >
                 <span className="block text-[12.5px]">{whose === 'mine' ? 'Yours' : 'Theirs'}</span>
                 <span className="block font-semibold break-words">
-                  {sayThing(whose === 'mine' ? mine : theirs, thing, local)}
+                  {sayThing(whose === 'mine' ? mine : theirs, thing, dayTime)}
                 </span>
               </button>
             ))}

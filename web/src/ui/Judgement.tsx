@@ -3,12 +3,6 @@ import { createContext, useContext, type ReactNode } from 'react';
 /** Something else stands as the first word of the page: what is judged within it comes second. */
 export const SecondWord = createContext(false);
 
-/** Lines a sentence and what it rests on usually take, on a phone and on a desk. */
-const ROOM = {
-  usual: ['min-h-[3lh] sm:min-h-[2lh]', 'min-h-[4lh] sm:min-h-[2lh]'],
-  long: ['min-h-[4lh] sm:min-h-[2lh]', 'min-h-[5lh] sm:min-h-[2lh]'],
-} as const;
-
 /** What this screen says, in one sentence; the largest words on it. Below it, what it rests on. */
 export function Judgement({
   children,
@@ -19,16 +13,15 @@ export function Judgement({
   children: ReactNode;
   rests?: ReactNode;
   /** What it will say is still being worked out: the room of a usual answer is kept, so that nothing moves under a finger when it comes. */
-  waits?: boolean | 'long';
+  waits?: boolean;
   /** On a phone the sentence stays in sight while one works below it. */
   pinned?: boolean;
 }) {
   const isSecond = useContext(SecondWord);
   const Words = isSecond ? 'p' : 'h1';
-  const [room, below] = waits === 'long' ? ROOM.long : waits ? ROOM.usual : ['', ''];
   const look = isSecond
     ? 'max-w-[62rem] font-serif text-[18px] leading-tight font-semibold text-balance'
-    : `max-w-[62rem] leading-tight text-balance sm:text-[27px] ${room} ${pinned ? 'text-[20px]' : 'text-[23px]'}`;
+    : `max-w-[62rem] leading-tight text-balance sm:text-[27px] ${pinned ? 'text-[20px]' : 'text-[23px]'}`;
   if (pinned)
     return (
       <>
@@ -42,9 +35,9 @@ export function Judgement({
       </>
     );
   return (
-    <div aria-live="polite">
+    <div aria-live="polite" className={waits ? 'awaited' : undefined}>
       <Words className={look}>{children}</Words>
-      {(waits || rests) && <p className={`mt-1 text-ink-2 ${below}`}>{rests}</p>}
+      {(waits || rests) && <p className="mt-1 text-ink-2">{rests}</p>}
     </div>
   );
 }

@@ -10,8 +10,7 @@ import { late } from '../../ui/late.ts';
 const SeaLine = late(async () => (await import('./shore/SeaLine.tsx')).SeaLine);
 
 /** What the water's line usually takes, until it is here: nothing below moves when it comes. */
-const RIVER_ROOM = <span className="min-h-[87px] sm:min-h-[25px]" />;
-const SEA_ROOM = <span className="min-h-[87px] sm:min-h-[45px]" />;
+const ROOM = <span className="min-h-[87px] sm:min-h-[25px]" />;
 
 interface ReadHeadProps {
   readonly ground: StoredGround;
@@ -26,14 +25,14 @@ export function ReadHead({ ground, spots, inHand: { readings, samples, signs, sw
       <span className="flex min-w-0 items-center gap-5">
         <span className="hidden font-serif text-[18px] font-semibold sm:inline">{ground.name}</span>
         {ground.kind === 'beach' && (
-          <Suspense fallback={SEA_ROOM}>
-            <Needs kinds={['swell-readings']} without="quiet" meanwhile={SEA_ROOM}>
+          <Suspense fallback={ROOM}>
+            <Needs kinds={['swell-readings']} without="quiet" meanwhile={ROOM}>
               <SeaLine ground={ground} signs={signs} swell={swell} onOpen={() => setOpen({ what: 'sea' })} />
             </Needs>
           </Suspense>
         )}
         {(ground.kind === 'creek' || readings.length > 0) && (
-          <Needs kinds={['gauge-readings']} without="quiet" meanwhile={RIVER_ROOM}>
+          <Needs kinds={['gauge-readings']} without="quiet" meanwhile={ROOM}>
             <RiverLine readings={readings} onOpen={() => setOpen({ what: 'river' })} />
           </Needs>
         )}
