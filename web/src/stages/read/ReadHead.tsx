@@ -37,7 +37,7 @@ export function ReadHead({ ground, spots, inHand: { readings, samples, signs, sw
           </Needs>
         )}
       </span>
-      <span className="flex shrink-0 items-baseline gap-4 text-ink-2">
+      <span className="flex items-baseline gap-4 text-ink-2 sm:shrink-0">
         <span>
           {plural(spots.length, 'spot')}, {plural(samples.length, 'sample')}, {plural(signs.length, 'sign')}
         </span>
