@@ -4,9 +4,9 @@ import { flushSync } from 'react-dom';
 /** What the page leaves beside its content: margins, and the rail on a desk. Only the first guess; the true width is measured. */
 const guess_px = (): number => window.innerWidth - (window.innerWidth < 640 ? 32 : 128 + 48);
 
-/** Width of an element in px, followed as it changes. Attach the ref to the element. `first`: the guess before it stands; left out, the width of the page. */
-export function useWidth(first?: number): [(element: HTMLElement | null) => (() => void) | undefined, number] {
-  const [width, setWidth] = useState(() => first ?? guess_px());
+/** Width of an element in px, followed as it changes. Attach the ref to the element. `first`: the guess before it stands, never wider than the page. */
+export function useWidth(first = Infinity): [(element: HTMLElement | null) => (() => void) | undefined, number] {
+  const [width, setWidth] = useState(() => Math.min(first, guess_px()));
   const attach = useCallback((element: HTMLElement | null) => {
     if (!element) return undefined;
     // Told after the layout and before the paint: nothing is ever shown at a guessed width, and a right guess costs nothing.
