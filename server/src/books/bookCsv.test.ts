@@ -26,30 +26,8 @@ const rows = (text: string): Record<string, string>[] =>
 
 describe('the book as a table', () => {
   test('a line a source and one for all, units in the names, figures by hand', () => {
-    const told = rows(
-      csv(
-        book(
-          [
-            line(['a'], {
-              volumeBank_L: 59.32,
-              gold_mg: 30,
-              running_s: 5400,
-              person_s: 10_800,
-              buckets: 4,
-              cleanups: 1,
-            }),
-          ],
-          {
-            volumeBank_L: 59.32,
-            gold_mg: 30,
-            running_s: 5400,
-            person_s: 10_800,
-            buckets: 4,
-            cleanups: 1,
-          },
-        ),
-      ),
-    );
+    const given = { volumeBank_L: 59.32, gold_mg: 30, running_s: 5400, person_s: 10_800, buckets: 4, cleanups: 1 };
+    const told = rows(csv(book([line(['a'], given)], given)));
     expect(told).toHaveLength(2);
     // 30 mg of 59.32 L: mg/L is g/m3. An hour and a half with two at it.
     expect(told[0]).toEqual({

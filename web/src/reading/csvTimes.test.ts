@@ -55,6 +55,15 @@ describe('a moment without a zone', () => {
   test('the same words on another ground are another moment', () => {
     expect(one('2026-07-28 08:00', ANCHORAGE)).toBe('2026-07-28T16:00:00.000Z');
   });
+  test('a day on which the clock is put forward or back has its own hours', () => {
+    // London 2026: forward at 01:00 on 29 March, back at 02:00 on 25 October (IANA).
+    expect(moments('time,x\n2026-03-29 00:30,1\n2026-03-29 03:30,1\n2026-10-25 00:30,1\n2026-10-25 12:00,1')).toEqual([
+      '2026-03-29T00:30:00.000Z',
+      '2026-03-29T02:30:00.000Z',
+      '2026-10-24T23:30:00.000Z',
+      '2026-10-25T12:00:00.000Z',
+    ]);
+  });
   test('a column that says UTC is by Greenwich', () => {
     for (const name of ['time (UTC)', 'time_gmt', 'DateTime UTC'])
       expect(moments(`${name},x\n2026-07-28 08:00,1`, ANCHORAGE)).toEqual(['2026-07-28T08:00:00.000Z']);

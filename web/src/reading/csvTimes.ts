@@ -1,6 +1,5 @@
-import { isValid, parse } from 'date-fns';
-import type { LocalTime } from '../when/localTime.ts';
-import { clockText, readClock } from '../when/readWhen.ts';
+import { localTime, type LocalTime } from '../when/localTime.ts';
+import { readClock, readDay } from '../when/readWhen.ts';
 import type { Row } from './csvReadings.ts';
 
 /** The times of a file's lines: as they stand there, and when that was, ms; NaN where it is no time. */
@@ -12,11 +11,14 @@ export interface CsvTimes {
 /** A moment with its zone: ISO 8601, or as letters write it (RFC 5322), "Fri, 1 May 2026 08:00:00 GMT". */
 const ZONED = /^\d{4}-\d{2}-\d{2}[T ]\d{2}:\d{2}(:\d{2}([.,]\d+)?)? ?(Z|[+-]\d{2}(:?\d{2})?)$/i;
 const LETTER = /^([a-z]{3}, )?\d{1,2} [a-z]{3} \d{4} \d{2}:\d{2}(:\d{2})? (GMT|UTC?|[+-]\d{4})$/i;
-const ISO = /^(\d{4})[-/](\d{1,2})[-/](\d{1,2})(?:[T ]+(.+))?$/i;
-const STROKES = /^(\d{1,2})([-/.])(\d{1,2})\2(\d{4})(?:,? +(.+))?$/;
-const NAMED = /^(\d{1,2}[- ][a-z]{3,9}[- ]\d{4}|[a-z]{3,9} \d{1,2},? \d{4})(?:,? +(.+))?$/i;
+/** A day with its year, and the hour behind it. */
+const PARTED = /^(\d{4}[-/]\d{1,2}[-/]\d{1,2}|.*?[ /.-]\d{4})(?:[T,]? *(.+))?$/i;
+const STROKES = /^(\d{1,2})[-/](\d{1,2})[-/](\d{4})\b/;
 /** A file that gives days alone means the middle of them. */
-const NO_CLOCK = '12:00:00';
+const NOON_S = 12 * 3600;
+const DAY_MS = 86_400_000;
+/** Every day of a file has its year: none is reckoned from the day it is. */
+const ANY_DAY = '2000-01-01';
 
 /**
  * The column of times of a file, or its day and hour of two columns. A moment that names its zone is that moment; others
@@ -35,13 +37,36 @@ export function csvTimes(rows: readonly Row[], columns: readonly string[], local
   const said = rows.map((row) =>
     (isApart ? `${row[day] ?? ''} ${row[hour] ?? ''}` : (row[first] ?? '')).trim().replace(/\s+/g, ' '),
   );
-  const dayFirst = isDayFirst(said);
   const inGreenwich = /utc|gmt/i.test(isApart ? `${day} ${hour}` : first);
-  return { said, at_ms: said.map((text) => readTime(text, dayFirst, inGreenwich ? null : local)) };
+  const by = byClock(inGreenwich ? localTime('UTC') : local, isDayFirst(said));
+  return { said, at_ms: said.map((text) => readTime(text, by)) };
 }
 
-/** @param local null: Greenwich's */
-function readTime(text: string, dayFirst: boolean, local: LocalTime | null): number {
+/** A moment of a day as a file writes it; NaN where that is no day. */
+type ByClock = (day: string, second: number) => number;
+
+/** Files have many lines of one day: it is read once, and where all its hours are 60 minutes they are counted from midnight. */
+function byClock(local: LocalTime, dayFirst: boolean): ByClock {
+  const days = new Map<string, (second: number) => number>();
+  const read = (day: string): ((second: number) => number) => {
+    const ordered = day.replace(STROKES, dayFirst ? '$3-$2-$1' : '$3-$1-$2');
+    const told = readDay(/[a-z]/i.test(day) ? day.replaceAll('-', ' ') : ordered, ANY_DAY);
+    if (!told.ok) return () => NaN;
+    const { iso } = told;
+    const midnight_ms = local.at(iso).getTime();
+    const next = new Date(Date.parse(`${iso}T00:00Z`) + DAY_MS).toISOString().slice(0, 10);
+    return local.at(next).getTime() - midnight_ms === DAY_MS
+      ? (second) => midnight_ms + 1000 * second
+      : (second) => local.at(`${iso}T${new Date(1000 * second).toISOString().slice(11, 19)}`).getTime();
+  };
+  return (day, second) => {
+    const at = days.get(day) ?? read(day);
+    days.set(day, at);
+    return at(second);
+  };
+}
+
+function readTime(text: string, by: ByClock): number {
   if (ZONED.test(text))
     return Date.parse(
       text
@@ -52,42 +77,24 @@ function readTime(text: string, dayFirst: boolean, local: LocalTime | null): num
         .replace(/([+-]\d{2}):?(\d{2})?$/, (_, hours: string, minutes = '00') => `${hours}:${minutes}`),
     );
   if (LETTER.test(text)) return Date.parse(text);
-  const on = (year: string, month: string, date: string, clock: string | undefined): number =>
-    at(parse(`${year}-${month}-${date}`, 'yyyy-M-d', new Date(0)), clock, local);
-  const iso = ISO.exec(text);
-  if (iso) return on(iso[1] ?? '', iso[2] ?? '', iso[3] ?? '', iso[4]);
-  const strokes = STROKES.exec(text);
-  if (strokes) {
-    const [, a = '', stroke, b = '', year = '', clock] = strokes;
-    return stroke === '.' || dayFirst ? on(year, b, a, clock) : on(year, a, b, clock);
-  }
-  const [, words, clock] = NAMED.exec(text) ?? [];
-  if (words === undefined) return NaN;
-  const plain = words.replaceAll(/[-,]/g, ' ').replaceAll(/ +/g, ' ');
-  const forms = ['d MMM yyyy', 'd MMMM yyyy', 'MMM d yyyy', 'MMMM d yyyy'];
-  return at(forms.map((form) => parse(plain, form, new Date(0))).find(isValid), clock, local);
+  const [, day = '', clock] = PARTED.exec(text) ?? [];
+  const second = clock === undefined ? NOON_S : readSeconds(clock);
+  return second === null ? NaN : by(day, second);
 }
 
-function at(day: Date | undefined, clock: string | undefined, local: LocalTime | null): number {
-  const time = clock === undefined ? NO_CLOCK : readSeconds(clock);
-  if (!day || !isValid(day) || time === null) return NaN;
-  const two = (n: number): string => String(n).padStart(2, '0');
-  const moment = `${String(day.getFullYear()).padStart(4, '0')}-${two(day.getMonth() + 1)}-${two(day.getDate())}T${time}`;
-  return local ? local.at(moment).getTime() : Date.parse(`${moment}Z`);
-}
-
-/** "08:20:30" of "8:20:30", "8.20", "8:20 am"; null where it is no hour. */
-function readSeconds(clock = ''): string | null {
-  const [, hour = '', seconds = '00', half = ''] =
+/** Seconds after midnight of "8:20:30", "8.20", "8:20 am"; null where it is no hour. */
+function readSeconds(clock = ''): number | null {
+  const [, hour = '', seconds = '0', half = ''] =
     /^(\d{1,2}(?:[:.]?\d{2})?)(?::([0-5]\d)(?:[.,]\d+)?)?( ?[ap]\.?m?\.?)?$/i.exec(clock.trim()) ?? [];
   const minutes = readClock(hour + half);
-  return minutes === null ? null : `${clockText(minutes)}:${seconds}`;
+  return minutes === null ? null : minutes * 60 + Number(seconds);
 }
 
+/** @throws Error in words for the person, where no line tells day from month, or some tell otherwise */
 function isDayFirst(said: readonly string[]): boolean {
   const both = said.flatMap((text) => {
-    const [, a, stroke, b] = STROKES.exec(text) ?? [];
-    return stroke === undefined || stroke === '.' ? [] : [{ text, a: Number(a), b: Number(b) }];
+    const [, a, b] = STROKES.exec(text) ?? [];
+    return a === undefined ? [] : [{ text, a: Number(a), b: Number(b) }];
   });
   const dayFirst = both.some((s) => s.a > 12);
   const unsure = both.find((s) => s.a !== s.b);
