@@ -37,7 +37,7 @@ export function Judgement({
   return (
     <div aria-live="polite" className={waits ? 'awaited' : undefined}>
       <Words className={look}>{children}</Words>
-      {(waits || rests) && <p className="mt-1 text-ink-2">{rests}</p>}
+      {rests && <p className="mt-1 text-ink-2">{rests}</p>}
     </div>
   );
 }
