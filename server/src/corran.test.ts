@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import {
   asPans,
   Book,
+  LoggedEvent,
   Pans,
   type Pan,
   type StoredCleanup,
@@ -13,6 +14,7 @@ import {
 } from '@riffle/contract';
 import { keepBook, weighedCleanups } from '@riffle/core';
 import { corranWrites, CORRAN, RUNS } from '@riffle/demo';
+import { EVERY_KIND } from './db/everyKind.ts';
 import { useTestServer } from '../test/testServer.ts';
 
 describe('the demo island', () => {
@@ -43,6 +45,23 @@ describe('the demo island', () => {
     expect(otter && otter.gold_mg / otter.volumeBank_L).toBeLessThan(0.42);
     // The mix stays a mix, and the day after the box was left unrinsed is marked.
     expect(book.lines.find((l) => l.spotIds.length === 2)).toMatchObject({ buckets: 13, mayHoldOldGold: true });
+  });
+
+  test('every list is what its schema makes of it: no field left out, none added, no moment written another way', async () => {
+    const { items: grounds } = (await server.call('GET', '/grounds')).json<{ items: StoredGround[] }>();
+    const counted = new Map<string, number>();
+    for (const kind of EVERY_KIND)
+      for (const of of kind.ofGround ? grounds.map((g) => `/grounds/${g.id}`) : ['']) {
+        const { items } = (await server.call('GET', `${of}/${kind.path}?limit=1000`)).json<{ items: unknown[] }>();
+        for (const item of items) expect(item).toStrictEqual(kind.kept.parse(item));
+        counted.set(kind.path, (counted.get(kind.path) ?? 0) + items.length);
+      }
+    expect([...counted.values()].filter((n) => n > 0).length).toBeGreaterThan(15);
+    const runId = (await server.call('GET', `/grounds/${grounds[0]?.id}/runs`)).json<{ items: StoredRun[] }>().items[0]
+      ?.id;
+    const { items: taps } = (await server.call('GET', `/runs/${runId}/events`)).json<{ items: unknown[] }>();
+    expect(taps.length).toBeGreaterThan(5);
+    for (const tap of taps) expect(tap).toStrictEqual(LoggedEvent.parse(tap));
   });
 
   test('the pans of a ground in columns are its samples', async () => {

@@ -42,6 +42,7 @@ import {
   newSizeWord,
   newSpot,
 } from '../test/records.ts';
+import { EVERY_KIND } from './db/everyKind.ts';
 import { useTestServer } from '../test/testServer.ts';
 
 const server = useTestServer();
@@ -473,6 +474,10 @@ describe('a wrong field is named, and nothing is stored', () => {
       expect((await put(kind, record)).statusCode).toBe(201);
       const again = await put(kind, record);
       expect([again.statusCode, again.json<{ version: number }>().version]).toEqual([200, 1]);
+      // Lists are written by the database and parsed by nobody on their way.
+      const of = EVERY_KIND.find((k) => k.path === kind)?.ofGround ? `/grounds/${ids.ground}` : '';
+      const { items } = (await server.call('GET', `${of}/${kind}?limit=1000`)).json<{ items: { id: string }[] }>();
+      expect(items.find((r) => r.id === record.id)).toStrictEqual(again.json());
     },
   );
   test.each(Object.keys(RIGHT) as Kind[])('%s: the id in the address must be the record’s', async (kind) => {

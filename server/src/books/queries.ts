@@ -11,7 +11,7 @@ import {
 } from '@riffle/contract';
 import { fedAgain, fedBefore, localDay, type KeptTally, type WeighedCleanup } from '@riffle/core';
 import type { Db } from '../db/pool.ts';
-import { day, recordKind } from '../db/recordKind.ts';
+import { day, moment, recordKind } from '../db/recordKind.ts';
 
 export const trials = recordKind({
   path: 'trials',
@@ -28,7 +28,7 @@ export const goldEntries = recordKind({
   sent: NewGoldEntry,
   kept: StoredGoldEntry,
   fields: {
-    at: 'entry_at',
+    at: moment('entry_at'),
     deed: 'deed',
     from: 'from_place',
     to: 'to_place',

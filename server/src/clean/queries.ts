@@ -10,7 +10,7 @@ import {
   type Cleanup,
 } from '@riffle/contract';
 import type { Db } from '../db/pool.ts';
-import { elsewhere, recordKind, writingMore } from '../db/recordKind.ts';
+import { elsewhere, moment, recordKind, writingMore } from '../db/recordKind.ts';
 
 const ownRow = recordKind({
   path: 'cleanups',
@@ -19,7 +19,7 @@ const ownRow = recordKind({
   kept: StoredCleanup,
   fields: {
     groundId: 'ground_id',
-    cleanedAt: 'cleaned_at',
+    cleanedAt: moment('cleaned_at'),
     blackSand_g: 'black_sand_g',
     blackSandEntered: 'black_sand_entered',
     rinsedClean: 'rinsed_clean',
@@ -58,7 +58,7 @@ export const jars = recordKind({
   fields: {
     groundId: 'ground_id',
     name: 'name',
-    madeAt: 'made_at',
+    madeAt: moment('made_at'),
     coarsest_mm: 'coarsest_mm',
     finest_mm: 'finest_mm',
     volume_L: 'volume_l',
@@ -105,7 +105,7 @@ export const lifts = recordKind({
   fields: {
     groundId: 'ground_id',
     runIds: 'run_ids',
-    liftedAt: 'lifted_at',
+    liftedAt: moment('lifted_at'),
     tubs: 'tubs',
     rinsedClean: 'rinsed_clean',
     leaksWashed: 'leaks_washed',
@@ -123,7 +123,7 @@ export const forecasts = recordKind({
     groundId: 'ground_id',
     setupId: 'setup_id',
     runIds: 'run_ids',
-    sealedAt: 'sealed_at',
+    sealedAt: moment('sealed_at'),
     volumeBank_L: 'volume_bank_l',
     sections: 'sections',
     all: 'all_gold',

@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import { asPage, readPage, type JsonPage } from './jsonPage.ts';
 import { eachRow, type Db } from './pool.ts';
 
 /** What every record has on the wire beside its own fields. */
@@ -34,6 +35,11 @@ export const day = (column: string): FieldColumns => ({
   read: `to_char(${column}, 'YYYY-MM-DD')`,
   write: [{ column, of: asIs }],
 });
+
+/** SQL that reads a moment as it is sent: in UTC, which every connection speaks, to the millisecond. */
+export const asMoment = (column: string): string => `to_char(${column}, 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`;
+/** A moment in time. */
+export const moment = (column: string): FieldColumns => ({ read: asMoment(column), write: [{ column, of: asIs }] });
 
 /** An object whose parts have a column each. With `orNull`, no part is set where the object is null. */
 export const parts = (columns: Readonly<Record<string, string>>, { orNull = false } = {}): FieldColumns => {
@@ -98,14 +104,16 @@ export interface RecordKind<S extends Sent, K extends Kept> {
   readonly existing: (db: Db, crewId: string, ids: readonly string[]) => Promise<string[]>;
   /** In id order from the one after `after`; of one ground, or of the crew where the kind belongs to no ground. */
   readonly list: (db: Db, crewId: string, groundId: string | null, after: string, limit: number) => Promise<K[]>;
-  /** As `list`, of several grounds in one. */
-  readonly listOfGrounds: (
+  /** As `list`, for sending it on as it is; held to the schema by a test, for nothing is parsed. */
+  readonly page: (db: Db, crewId: string, groundId: string | null, after: string, limit: number) => Promise<JsonPage>;
+  /** As `page`, of several grounds in one. */
+  readonly pageOfGrounds: (
     db: Db,
     crewId: string,
     groundIds: readonly string[],
     after: string,
     limit: number,
-  ) => Promise<K[]>;
+  ) => Promise<JsonPage>;
   /** Every record of the crew, in no order, a few at a time; on a connection of its own. */
   readonly each: (db: Db, crewId: string) => AsyncGenerator<K>;
   /** Many new records in one statement, sent as one JSON value: a parameter a field would be twenty times slower. Those there already are left as they are. */
@@ -115,7 +123,7 @@ export interface RecordKind<S extends Sent, K extends Kept> {
 const HEAD: Readonly<Record<keyof Kept, string>> = {
   id: 'id',
   version: 'version',
-  updatedAt: 'updated_at',
+  updatedAt: asMoment('updated_at'),
   deleted: 'deleted',
 };
 
@@ -166,12 +174,19 @@ export function recordKind<S extends Sent, K extends Kept>(description: Descript
       .join(', ')} from jsonb_populate_recordset(null::${table}, $2) as r on conflict (crew_id, id) do nothing`;
   const find = named('find', `select ${reads} from ${table} where crew_id = $1 and id = $2`);
   const existing = `select id from ${table} where crew_id = $1 and id = any ($2::uuid[])`;
-  const list = named(
-    'list',
-    `select ${reads} from ${table} where crew_id = $1${ofGround ? ' and ground_id = $4' : ''} and id > $2 order by id limit $3`,
-  );
-  const listOfGrounds = `select ${reads} from ${table} where crew_id = $1 and ground_id = any ($4::uuid[]) and id > $2 order by id limit $3`;
+  const listed = (of: string): string =>
+    `select ${reads} from ${table} where crew_id = $1${of} and id > $2 order by id limit $3`;
+  const ofOne = listed(ofGround ? ' and ground_id = $4' : '');
+  const list = named('list', ofOne);
+  const page = named('page', asPage(ofOne));
+  const pageOfGrounds = named('page of grounds', asPage(listed(' and ground_id = any ($4::uuid[])')));
 
+  const listedBy = (crewId: string, groundId: string | null, after: string, limit: number): unknown[] => [
+    crewId,
+    after,
+    limit,
+    ...(ofGround ? [groundId] : []),
+  ];
   const rowWritten = async (db: Db, crewId: string, record: Written<S>, baseVersion: number): Promise<unknown> => {
     const row = rowOf(crewId, record).map(asParameter);
     const { rows } = await db.query<object>(
@@ -203,14 +218,13 @@ export function recordKind<S extends Sent, K extends Kept>(description: Descript
       return rows.map((r) => r.id);
     },
     list: async (db, crewId, groundId, after, limit) => {
-      const values = [crewId, after, limit, ...(ofGround ? [groundId] : [])];
-      const { rows } = await db.query<object>({ ...list, values });
+      const { rows } = await db.query<object>({ ...list, values: listedBy(crewId, groundId, after, limit) });
       return rows.map((row) => kept.parse(row));
     },
-    listOfGrounds: async (db, crewId, groundIds, after, limit) => {
-      const { rows } = await db.query<object>(listOfGrounds, [crewId, after, limit, groundIds]);
-      return rows.map((row) => kept.parse(row));
-    },
+    page: (db, crewId, groundId, after, limit) =>
+      readPage(db, { ...page, values: listedBy(crewId, groundId, after, limit) }),
+    pageOfGrounds: (db, crewId, groundIds, after, limit) =>
+      readPage(db, { ...pageOfGrounds, values: [crewId, after, limit, groundIds] }),
     each: async function* (db, crewId) {
       for await (const row of eachRow(db, `select ${reads} from ${table} where crew_id = $1`, [crewId]))
         yield kept.parse(row);

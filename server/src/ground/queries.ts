@@ -52,6 +52,15 @@ export const spots = recordKind({
   added: {},
 });
 
+/** The ground that opens where nothing says which. */
+export async function firstGround(db: Db, crewId: string): Promise<string | null> {
+  const { rows } = await db.query<{ id: string }>(
+    'select id from ground where crew_id = $1 and not deleted order by id limit 1',
+    [crewId],
+  );
+  return rows[0]?.id ?? null;
+}
+
 /** More than a ground can have been given by hand or by file; bounds an export. */
 export const MOST_SPOTS = 100_000;
 

@@ -26,7 +26,7 @@ interface Opening {
 async function opening(url: string, cookie = ''): Promise<Opening> {
   const answer = await app.inject({ url, headers: { host: 'localhost', cookie } });
   expect([answer.statusCode, answer.headers['cache-control']]).toEqual([200, 'no-store']);
-  const json = /<script id="opening" type="application\/json">(.*?)<\/script>/.exec(answer.body)?.[1] ?? '';
+  const json = /<script id="opening" type="application\/json">([^]*?)<\/script>/.exec(answer.body)?.[1] ?? '';
   return JSON.parse(json) as Opening;
 }
 const put = (path: string, record: { id: string }) => server.call('PUT', `/${path}/${record.id}`, record);

@@ -5,7 +5,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { DatabaseWatch } from '../db/watch.ts';
 import type { Kept, RecordKind, Sent } from '../db/recordKind.ts';
-import { grounds, spots } from '../ground/queries.ts';
+import { firstGround, grounds, spots } from '../ground/queries.ts';
 import { signs } from '../read/queries.ts';
 import { samples } from '../sample/queries.ts';
 
@@ -14,12 +14,9 @@ const PLACE = '<!--opening-->';
 /** A longer list is asked for by the page itself, in pages: the document must not grow with the book. */
 const MOST_BROUGHT = 400;
 
-/** A list as the page keeps it: a kind's path, its ground (empty: the crew's), its records. */
-interface Brought {
-  readonly kind: string;
-  readonly groundId: string;
-  readonly items: readonly Kept[];
-}
+/** A list as the page keeps it: a kind's path, its ground (empty: the crew's), its records, all as JSON. */
+const asBrought = (kind: string, groundId: string, items: string): string =>
+  `{"kind":"${kind}","groundId":"${groundId}","items":${items}}`;
 
 /**
  * The page with whose book it is and the lists its first view needs, so that nothing waits for a second answer:
@@ -35,24 +32,22 @@ export function openingDocument(
   return async (request) => {
     const lists = database.isUp() ? await listsOf(pool, request).catch(() => []) : [];
     // "<" would end the script early; as an escape it is the same JSON.
-    const opening = JSON.stringify({ crewId: request.crewId, lists }).replaceAll('<', '\\u003c');
+    const opening = `{"crewId":"${request.crewId}","lists":[${lists.join()}]}`.replaceAll('<', '\\u003c');
     return `${head}<script id="opening" type="application/json">${opening}</script>${rest}`;
   };
 }
 
-async function listsOf(pool: pg.Pool, request: FastifyRequest): Promise<Brought[]> {
+async function listsOf(pool: pg.Pool, request: FastifyRequest): Promise<string[]> {
   const list = async <S extends Sent, K extends Kept>(
     kind: RecordKind<S, K>,
     groundId: string | null,
-  ): Promise<Brought[]> => {
-    const items = await kind.list(pool, request.crewId, groundId, FIRST_ID, MOST_BROUGHT + 1);
-    return items.length > MOST_BROUGHT ? [] : [{ kind: kind.path, groundId: groundId ?? '', items }];
+  ): Promise<string[]> => {
+    const { items, count } = await kind.page(pool, request.crewId, groundId, FIRST_ID, MOST_BROUGHT + 1);
+    return count > MOST_BROUGHT ? [] : [asBrought(kind.path, groundId ?? '', items)];
   };
-  const ofCrew = await list(grounds, null);
-  const open = groundNamed(request) ?? ofCrew[0]?.items.find((g) => !g.deleted)?.id;
-  if (open === undefined) return ofCrew;
-  const ofGround = await Promise.all([list(spots, open), list(samples, open), list(signs, open)]);
-  return [...ofCrew, ...ofGround.flat()];
+  const open = groundNamed(request) ?? (await firstGround(pool, request.crewId));
+  const ofGround = open === null ? [] : [list(spots, open), list(samples, open), list(signs, open)];
+  return (await Promise.all([list(grounds, null), ...ofGround])).flat();
 }
 
 const UUID = '[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}';

@@ -1,11 +1,12 @@
 import { GroundsPageQuery, page, PageQuery, Id, Problem } from '@riffle/contract';
-import type { FastifyInstance } from 'fastify';
+import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import type pg from 'pg';
 import { isDeepStrictEqual } from 'node:util';
 import { z } from 'zod';
 import { inTransaction, type Db } from '../db/pool.ts';
 import type { Kept, RecordKind, Sent } from '../db/recordKind.ts';
 import { Refusal } from './problems.ts';
+import { sendPage } from './written.ts';
 
 /**
  * The calls every kind of record has: PUT /<path>/:id for a whole record, and its list by pages in id order,
@@ -74,29 +75,25 @@ function listRecords<S extends Sent, K extends Kept>(
   kind: RecordKind<S, K>,
 ): void {
   const schema = { tags: [kind.path], querystring: PageQuery, response: { 200: page(kind.kept), '4xx': Problem } };
-  const pageOf = (items: readonly K[], limit: number) => ({
-    items,
-    next: items.length === limit ? (items.at(-1)?.id ?? null) : null,
-  });
-  const answer = async (crewId: string, groundId: string | null, query: unknown) => {
-    const { after, limit } = query as z.infer<typeof PageQuery>;
-    return pageOf(await kind.list(pool, crewId, groundId, after, limit), limit);
+  const answer = async (request: FastifyRequest, reply: FastifyReply, groundId: string | null) => {
+    const { after, limit } = request.query as z.infer<typeof PageQuery>;
+    return sendPage(reply, await kind.page(pool, request.crewId, groundId, after, limit), limit);
   };
   if (kind.ofGround) {
     scope.get(
       `/grounds/:groundId/${kind.path}`,
       { schema: { ...schema, params: z.object({ groundId: Id }) } },
-      (request) => answer(request.crewId, (request.params as { groundId: string }).groundId, request.query),
+      (request, reply) => answer(request, reply, (request.params as { groundId: string }).groundId),
     );
     scope.get(
       `/${kind.path}`,
       { schema: { ...schema, summary: 'Of several grounds in one list.', querystring: GroundsPageQuery } },
-      async (request) => {
+      async (request, reply) => {
         const { grounds, after, limit } = request.query as z.infer<typeof GroundsPageQuery>;
-        return pageOf(await kind.listOfGrounds(pool, request.crewId, grounds, after, limit), limit);
+        return sendPage(reply, await kind.pageOfGrounds(pool, request.crewId, grounds, after, limit), limit);
       },
     );
-  } else scope.get(`/${kind.path}`, { schema }, (request) => answer(request.crewId, null, request.query));
+  } else scope.get(`/${kind.path}`, { schema }, (request, reply) => answer(request, reply, null));
 }
 
 const groundOf = (record: object): unknown => ('groundId' in record ? record.groundId : null);

@@ -1,6 +1,6 @@
 import { NewAttachment, NewOutline, StoredAttachment, StoredOutline } from '@riffle/contract';
 import type { Db } from '../db/pool.ts';
-import { recordKind } from '../db/recordKind.ts';
+import { moment, recordKind } from '../db/recordKind.ts';
 
 export const outlines = recordKind({
   path: 'outlines',
@@ -31,7 +31,7 @@ export const attachments = recordKind({
     aboutId: 'about_id',
     name: 'name',
     mime: 'mime',
-    takenAt: 'taken_at',
+    takenAt: moment('taken_at'),
     position: 'position',
     width_px: 'width_px',
     height_px: 'height_px',

@@ -8,7 +8,7 @@ import {
   StoredSign,
   StoredSwellReading,
 } from '@riffle/contract';
-import { day, recordKind } from '../db/recordKind.ts';
+import { day, moment, recordKind } from '../db/recordKind.ts';
 
 export const signs = recordKind({
   path: 'signs',
@@ -22,7 +22,7 @@ export const signs = recordKind({
     bank: 'bank',
     offset_m: 'offset_m',
     position: 'position',
-    seenAt: 'seen_at',
+    seenAt: moment('seen_at'),
     size_mm: 'size_mm',
     sizeEntered: 'size_entered',
     cover_m: 'cover_m',
@@ -44,7 +44,7 @@ export const gaugeReadings = recordKind({
   kept: StoredGaugeReading,
   fields: {
     groundId: 'ground_id',
-    readAt: 'read_at',
+    readAt: moment('read_at'),
     level_m: 'level_m',
     levelEntered: 'level_entered',
     isFlood: 'is_flood',
@@ -60,7 +60,7 @@ export const swellReadings = recordKind({
   kept: StoredSwellReading,
   fields: {
     groundId: 'ground_id',
-    readAt: 'read_at',
+    readAt: moment('read_at'),
     height_m: 'height_m',
     heightEntered: 'height_entered',
     period_s: 'period_s',

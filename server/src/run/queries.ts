@@ -1,7 +1,8 @@
 import { LoggedEvent, NewRun, NewWorkRound, StoredRun, StoredWorkRound, type Tally } from '@riffle/contract';
 import type { z } from 'zod';
+import { asPage, readPage, type JsonPage } from '../db/jsonPage.ts';
 import { eachRow, type Db } from '../db/pool.ts';
-import { recordKind } from '../db/recordKind.ts';
+import { asMoment, moment, recordKind } from '../db/recordKind.ts';
 
 /** A run as written; its events and what they add up to are left as they are. */
 export const runs = recordKind({
@@ -13,7 +14,7 @@ export const runs = recordKind({
     groundId: 'ground_id',
     setupId: 'setup_id',
     spotId: 'spot_id',
-    startedAt: 'started_at',
+    startedAt: moment('started_at'),
     bucket_L: 'bucket_l',
     bucketEntered: 'bucket_entered',
     people: 'people',
@@ -33,7 +34,7 @@ export const workRounds = recordKind({
   kept: StoredWorkRound,
   fields: {
     groundId: 'ground_id',
-    timedAt: 'timed_at',
+    timedAt: moment('timed_at'),
     bucket_L: 'bucket_l',
     bucketEntered: 'bucket_entered',
     dig_s: 'dig_s',
@@ -47,7 +48,13 @@ export const workRounds = recordKind({
   added: {},
 });
 
-const EVENT = `id, kind, at, spot_id as "spotId", volume_l as "volume_L", fullness, undoes, device_id as "deviceId", device_count as "deviceCount", told_by as "by"`;
+const EVENT = `id, kind, ${asMoment('at')} as at, spot_id as "spotId", volume_l as "volume_L", fullness, undoes, device_id as "deviceId", device_count as "deviceCount", told_by as "by"`;
+const EVENTS_PAGE = {
+  name: 'run_event page',
+  text: asPage(
+    `select ${EVENT} from run_event where crew_id = $1 and run_id = $2 and id > $3 order by run_event.id limit $4`,
+  ),
+};
 const asEvents = (rows: readonly object[]): LoggedEvent[] => rows.map((row) => LoggedEvent.parse(row));
 
 /** The run, held against other writers until the transaction ends, so that two batches of events tally one after the other. */
@@ -119,19 +126,8 @@ export async function allEvents(db: Db, crewId: string, runId: string): Promise<
 }
 
 /** A page of a run's events, in id order from the one after `after`. */
-export async function listEvents(
-  db: Db,
-  crewId: string,
-  runId: string,
-  after: string,
-  limit: number,
-): Promise<LoggedEvent[]> {
-  const { rows } = await db.query<object>(
-    `select ${EVENT} from run_event where crew_id = $1 and run_id = $2 and id > $3 order by id limit $4`,
-    [crewId, runId, after, limit],
-  );
-  return asEvents(rows);
-}
+export const pageOfEvents = (db: Db, crewId: string, runId: string, after: string, limit: number): Promise<JsonPage> =>
+  readPage(db, { ...EVENTS_PAGE, values: [crewId, runId, after, limit] });
 
 /** Every event of the crew's runs, in no order; on a connection of its own. */
 export async function* eachEvent(db: Db, crewId: string): AsyncGenerator<LoggedEvent> {

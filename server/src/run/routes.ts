@@ -8,8 +8,9 @@ import { z } from 'zod';
 import { inTransaction, type Db } from '../db/pool.ts';
 import { Refusal } from '../http/problems.ts';
 import { writingMore } from '../db/recordKind.ts';
+import { sendPage } from '../http/written.ts';
 import { recordRoutes } from '../http/recordRoutes.ts';
-import { allEvents, appendEvents, listEvents, lockRun, runs, undoneBy, workRounds, writeTally } from './queries.ts';
+import { allEvents, appendEvents, pageOfEvents, lockRun, runs, undoneBy, workRounds, writeTally } from './queries.ts';
 
 export function runRoutes(scope: FastifyInstance, pool: pg.Pool): void {
   const app = scope.withTypeProvider<ZodTypeProvider>();
@@ -37,13 +38,13 @@ export function runRoutes(scope: FastifyInstance, pool: pg.Pool): void {
         response: { 200: page(LoggedEvent), '4xx': Problem },
       },
     },
-    async (request) => {
+    async (request, reply) => {
       const { id } = request.params;
       const { after, limit } = request.query;
-      const items = await listEvents(pool, request.crewId, id, after, limit);
-      if (items.length === 0 && !(await runs.find(pool, request.crewId, id)))
+      const events = await pageOfEvents(pool, request.crewId, id, after, limit);
+      if (events.count === 0 && !(await runs.find(pool, request.crewId, id)))
         throw new Refusal('NOT_FOUND', 'That run is not in the book.');
-      return { items, next: items.length === limit ? (items.at(-1)?.id ?? null) : null };
+      return sendPage(reply, events, limit);
     },
   );
 

@@ -21,7 +21,7 @@ import {
   StoredSizeWord,
 } from '@riffle/contract';
 import type { Db } from '../db/pool.ts';
-import { parts, recordKind, writingMore } from '../db/recordKind.ts';
+import { moment, parts, recordKind, writingMore } from '../db/recordKind.ts';
 
 export const samples = recordKind({
   path: 'samples',
@@ -31,7 +31,7 @@ export const samples = recordKind({
   fields: {
     groundId: 'ground_id',
     spotId: 'spot_id',
-    takenAt: 'taken_at',
+    takenAt: moment('taken_at'),
     depth_m: 'depth_m',
     depthEntered: 'depth_entered',
     volume_L: 'volume_l',
@@ -77,7 +77,7 @@ export const lots = recordKind({
     volume_L: 'volume_l',
     volumeEntered: 'volume_entered',
     screen: 'screen',
-    takenAt: 'taken_at',
+    takenAt: moment('taken_at'),
     state: 'state',
     place: 'place',
     holder: 'holder',
@@ -98,7 +98,7 @@ export const pits = recordKind({
     groundId: 'ground_id',
     spotId: 'spot_id',
     name: 'name',
-    dugAt: 'dug_at',
+    dugAt: moment('dug_at'),
     planned: 'planned',
     length_m: 'length_m',
     lengthEntered: 'length_entered',
@@ -125,7 +125,7 @@ export const screenings = recordKind({
     groundId: 'ground_id',
     spotId: 'spot_id',
     lotId: 'lot_id',
-    screenedAt: 'screened_at',
+    screenedAt: moment('screened_at'),
     measure: 'measure',
     way: 'way',
     moisture_percent: 'moisture_percent',
@@ -147,7 +147,7 @@ export const looks = recordKind({
   fields: {
     groundId: 'ground_id',
     spotId: 'spot_id',
-    lookedAt: 'looked_at',
+    lookedAt: moment('looked_at'),
     aperture_mm: 'aperture_mm',
     volume_L: 'volume_l',
     volumeEntered: 'volume_entered',
@@ -164,7 +164,7 @@ export const sweeps = recordKind({
   fields: {
     groundId: 'ground_id',
     spotId: 'spot_id',
-    sweptAt: 'swept_at',
+    sweptAt: moment('swept_at'),
     what: 'what',
     coil: 'coil',
     setting: 'setting',
@@ -193,7 +193,7 @@ export const seedings = recordKind({
   kept: StoredSeeding,
   fields: {
     panner: 'panner',
-    seededAt: 'seeded_at',
+    seededAt: moment('seeded_at'),
     size: 'size',
     putIn: 'put_in',
     cameBack: 'came_back',
@@ -221,7 +221,7 @@ const planRow = recordKind({
     groundId: 'ground_id',
     name: 'name',
     pattern: 'pattern',
-    madeAt: 'made_at',
+    madeAt: moment('made_at'),
     bag_L: 'bag_l',
     bagEntered: 'bag_entered',
     note: 'note',

@@ -8,6 +8,7 @@ import { inTransaction } from '../db/pool.ts';
 import { spots } from '../ground/queries.ts';
 import { Refusal } from '../http/problems.ts';
 import { recordRoutes } from '../http/recordRoutes.ts';
+import { sendWritten } from '../http/written.ts';
 import { importSamples } from './importSamples.ts';
 import {
   containers,
@@ -62,11 +63,7 @@ export function sampleRoutes(scope: FastifyInstance, pool: pg.Pool): void {
         response: { 200: Pans, '4xx': Problem },
       },
     },
-    async (request, reply) =>
-      reply
-        .type('application/json; charset=utf-8')
-        .serializer((written: unknown) => written as string)
-        .send((await pansAsJson(pool, request.crewId, request.params.groundId)) as never),
+    async (request, reply) => sendWritten(reply, await pansAsJson(pool, request.crewId, request.params.groundId)),
   );
 
   app.put(

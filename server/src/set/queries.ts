@@ -1,5 +1,5 @@
 import { NewBoxTest, NewRig, NewSetup, StoredBoxTest, StoredRig, StoredSetup } from '@riffle/contract';
-import { recordKind } from '../db/recordKind.ts';
+import { moment, recordKind } from '../db/recordKind.ts';
 
 export const rigs = recordKind({
   path: 'rigs',
@@ -25,7 +25,7 @@ export const setups = recordKind({
     groundId: 'ground_id',
     rigId: 'rig_id',
     spotId: 'spot_id',
-    setAt: 'set_at',
+    setAt: moment('set_at'),
     slope: 'slope',
     pitchEntered: 'pitch_entered',
     depth_m: 'depth_m',
@@ -53,7 +53,7 @@ export const boxTests = recordKind({
   fields: {
     groundId: 'ground_id',
     setupId: 'setup_id',
-    testedAt: 'tested_at',
+    testedAt: moment('tested_at'),
     tested: 'tested',
     note: 'note',
   },

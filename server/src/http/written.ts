@@ -1,0 +1,13 @@
+import type { FastifyReply } from 'fastify';
+import type { JsonPage } from '../db/jsonPage.ts';
+
+/** Sends JSON that is written already. */
+export const sendWritten = (reply: FastifyReply, json: string): FastifyReply =>
+  reply
+    .type('application/json; charset=utf-8')
+    .serializer((written: unknown) => written as string)
+    .send(json);
+
+/** A page as the contract's `page` has it. */
+export const sendPage = (reply: FastifyReply, { items, count, lastId }: JsonPage, limit: number): FastifyReply =>
+  sendWritten(reply, `{"items":${items},"next":${count === limit ? JSON.stringify(lastId) : 'null'}}`);
