@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { describe, expect, test } from '@jest/globals';
 import type { Book, LoggedEvent, Problem, RunAfterTaps, StoredGround, StoredRun } from '@riffle/contract';
+import { keepTally } from '@riffle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { buildApp } from './app.ts';
 import { PROBLEMS } from './http/problems.ts';
@@ -206,6 +207,55 @@ describe('runs', () => {
     const kept = (await server.call('GET', `/runs/${runId}/events`)).json<{ items: LoggedEvent[] }>().items;
     expect(kept.map((e) => e.id).sort()).toEqual([...events.map((e) => e.id), undo.id].sort());
     expect(run.tally).toMatchObject({ buckets: 2, volumeLoose_L: 40, bySpot_L: { [spots[0]]: 40 }, stopped: false });
+  });
+  test('many phones at one run at once: each tap counts once, and the sum is that of all', async () => {
+    const { runId, spots } = await aRun();
+    const phones = Array.from({ length: 24 }, (_, i) => ({
+      deviceId: uuidv7(),
+      bucket: bucketAt(2 + i, spots[i % 2 === 0 ? 0 : 1]),
+    }));
+    const taps = phones.map(({ deviceId, bucket }) => ({ ...bucket, deviceId, deviceCount: 1 }));
+    // Every third is taken back by the phone that logged it, with the same post; and each post is sent twice.
+    const posts = taps.map((tap, i) =>
+      i % 3 === 0
+        ? [tap, { ...tap, id: uuidv7(), kind: 'undo', volume_L: null, undoes: tap.id, deviceCount: 2 }].map((t, n) => ({
+            ...t,
+            at: new Date(Date.parse(t.at) + n * 1000).toISOString(),
+          }))
+        : [tap],
+    );
+    const answers = await Promise.all(
+      [...posts, ...posts].map((events) => server.call('POST', `/runs/${runId}/events`, { events })),
+    );
+    expect([...new Set(answers.map((a) => a.statusCode))]).toEqual([200]);
+    // Of the two posts of the same taps exactly one brought something new.
+    expect(answers.map((a) => a.json<RunAfterTaps>().events.length).reduce((sum, n) => sum + n)).toBe(32);
+    const { tally, startedAt } = (await server.call('GET', `/runs/${runId}`)).json<StoredRun>();
+    const { items } = (await server.call('GET', `/runs/${runId}/events`)).json<{ items: LoggedEvent[] }>();
+    expect([items.length, tally.buckets, tally.taps]).toEqual([32, 16, 32]);
+    expect(tally).toEqual(keepTally(startedAt, items));
+  });
+  test('taps and a mended start at the same time: the run is timed from its start, whoever came first', async () => {
+    const { runId, spots } = await aRun();
+    const {
+      version,
+      updatedAt: _at,
+      tally: _tally,
+      ...run
+    } = (await server.call('GET', `/runs/${runId}`)).json<StoredRun>();
+    const earlier = {
+      ...run,
+      startedAt: new Date(Date.parse(run.startedAt) - 600_000).toISOString(),
+      baseVersion: version,
+    };
+    const log = (minute: number) =>
+      server.call('POST', `/runs/${runId}/events`, { events: [bucketAt(minute, spots[0])] });
+    await log(1);
+    const answers = await Promise.all([log(10), server.call('PUT', `/runs/${runId}`, earlier), log(20), log(30)]);
+    expect(answers.map((a) => a.statusCode)).toEqual([200, 200, 200, 200]);
+    const kept = (await server.call('GET', `/runs/${runId}`)).json<StoredRun>();
+    const { items } = (await server.call('GET', `/runs/${runId}/events`)).json<{ items: LoggedEvent[] }>();
+    expect([kept.tally.buckets, kept.tally]).toEqual([4, keepTally(earlier.startedAt, items)]);
   });
   test('a double tap is one bucket', async () => {
     const { runId, spots } = await aRun();

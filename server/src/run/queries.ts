@@ -57,62 +57,83 @@ const EVENTS_PAGE = {
 };
 const asEvents = (rows: readonly object[]): LoggedEvent[] => rows.map((row) => LoggedEvent.parse(row));
 
-/** The run, held against other writers until the transaction ends, so that two batches of events tally one after the other. */
-export async function lockRun(db: Db, crewId: string, id: string): Promise<StoredRun | null> {
-  const { rows } = await db.query<object>({
-    name: 'run lock',
-    text: `select ${runs.reads} from run where crew_id = $1 and id = $2 for update`,
-    values: [crewId, id],
-  });
-  return rows[0] ? StoredRun.parse(rows[0]) : null;
+/** Taps of a run and what their run was before them. */
+export interface BeforeTaps {
+  readonly run: StoredRun;
+  /** Those of the taps that are in no run yet. */
+  readonly fresh: readonly LoggedEvent[];
+  /** One of them was counted by its device before one that is kept already. */
+  readonly late: boolean;
 }
 
-/** Appends events; answers those that were new. */
-export async function appendEvents(
+/** Null: the crew has no such run. */
+export async function readBeforeTaps(
   db: Db,
   crewId: string,
-  groundId: string,
   runId: string,
-  events: readonly LoggedEvent[],
-): Promise<LoggedEvent[]> {
-  const { rows } = await db.query<object>({
-    name: 'run_event append',
-    text: `insert into run_event (crew_id, ground_id, run_id, id, kind, at, spot_id, volume_l, fullness, undoes, device_id, device_count, told_by)
-     select $1, $2, $3, e.id, e.kind, e.at, e."spotId", e."volume_L", e.fullness, e.undoes, e."deviceId", e."deviceCount", e.by
-     from jsonb_to_recordset($4::jsonb) as e(id uuid, kind text, at timestamptz, "spotId" uuid, "volume_L" float8,
-       fullness text, undoes uuid, "deviceId" uuid, "deviceCount" integer, by text)
-     on conflict do nothing returning ${EVENT}`,
-    values: [crewId, groundId, runId, JSON.stringify(events)],
+  taps: readonly LoggedEvent[],
+): Promise<BeforeTaps | null> {
+  const once = new Map(taps.map((t) => [t.id, t]));
+  const sent = [...once.values()];
+  const { rows } = await db.query<{ fresh: string[]; late: boolean }>({
+    name: 'run before taps',
+    text: `with sent as (select * from unnest($3::uuid[], $4::uuid[], $5::int[]) as s(id, device_id, device_count)),
+       fresh as (select * from sent where not exists (select 1 from run_event e where e.crew_id = $1 and e.id = sent.id))
+     select ${runs.reads}, (select coalesce(json_agg(fresh.id), '[]') from fresh) as fresh,
+       exists (select 1 from fresh join run_event kept on kept.crew_id = $1 and kept.run_id = $2
+         and kept.device_id = fresh.device_id and kept.device_count > fresh.device_count) as late
+     from run where crew_id = $1 and id = $2`,
+    values: [crewId, runId, sent.map((t) => t.id), sent.map((t) => t.deviceId), sent.map((t) => t.deviceCount)],
   });
-  return asEvents(rows);
+  if (!rows[0]) return null;
+  const { fresh, late } = rows[0];
+  const isFresh = new Set(fresh);
+  return { run: StoredRun.parse(rows[0]), fresh: sent.filter((t) => isFresh.has(t.id)), late };
 }
 
 /**
- * Buckets of a run that these new events take back and that stood in the count before them; null when one of the events
- * was counted by its device before one that is kept already.
+ * Keeps new taps of a run and what all its taps come to with them, both or neither, if the run is still what the sum was
+ * made from. One statement: a transaction would hold its connection through each turn of a busy server.
+ *
+ * @returns whether they were kept
  */
+export async function keepTaps(
+  db: Db,
+  crewId: string,
+  run: StoredRun,
+  fresh: readonly LoggedEvent[],
+  tally: z.infer<typeof Tally>,
+): Promise<boolean> {
+  const { rowCount } = await db.query({
+    name: 'run taps',
+    text: `with unchanged as (
+       update run set tally = $4 where crew_id = $1 and id = $2 and version = $3 and (tally ->> 'taps')::int = $5 returning ground_id)
+     insert into run_event (crew_id, ground_id, run_id, id, kind, at, spot_id, volume_l, fullness, undoes, device_id, device_count, told_by)
+     select $1, unchanged.ground_id, $2, e.id, e.kind, e.at, e."spotId", e."volume_L", e.fullness, e.undoes, e."deviceId", e."deviceCount", e.by
+     from unchanged, jsonb_to_recordset($6::jsonb) as e(id uuid, kind text, at timestamptz, "spotId" uuid, "volume_L" float8,
+       fullness text, undoes uuid, "deviceId" uuid, "deviceCount" integer, by text)`,
+    values: [crewId, run.id, run.version, tally, run.tally.taps, JSON.stringify(fresh)],
+  });
+  return rowCount === fresh.length;
+}
+
+/** Holds a run against other writers until the transaction ends. */
+export const lockRun = (db: Db, crewId: string, runId: string): Promise<unknown> =>
+  db.query('select 1 from run where crew_id = $1 and id = $2 for update', [crewId, runId]);
+
+/** Buckets of a run that these new events take back and that stand in the count before them. */
 export async function undoneBy(
   db: Db,
   crewId: string,
   runId: string,
   fresh: readonly LoggedEvent[],
-): Promise<Map<string, LoggedEvent> | null> {
-  const ids = fresh.map((e) => e.id);
-  const { rows: late } = await db.query({
-    name: 'run_event late',
-    text: `select 1 from run_event f join run_event kept on kept.crew_id = $1 and kept.run_id = $2
-       and kept.device_id = f.device_id and kept.device_count > f.device_count and kept.id <> all ($3::uuid[])
-     where f.crew_id = $1 and f.id = any ($3::uuid[]) limit 1`,
-    values: [crewId, runId, ids],
-  });
-  if (late.length > 0) return null;
+): Promise<Map<string, LoggedEvent>> {
   const undone = fresh.flatMap((e) => (e.undoes === null ? [] : [e.undoes]));
   if (undone.length === 0) return new Map();
   const { rows } = await db.query<object>(
     `select ${EVENT} from run_event b where crew_id = $1 and run_id = $2 and kind = 'bucket' and id = any ($3::uuid[])
-       and id <> all ($4::uuid[])
-       and not exists (select 1 from run_event u where u.crew_id = $1 and u.undoes = b.id and u.id <> all ($4::uuid[]))`,
-    [crewId, runId, undone, ids],
+       and not exists (select 1 from run_event u where u.crew_id = $1 and u.undoes = b.id)`,
+    [crewId, runId, undone],
   );
   return new Map(asEvents(rows).map((e) => [e.id, e]));
 }
