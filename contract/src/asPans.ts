@@ -5,6 +5,8 @@ import type { Pans } from './pans.ts';
 export interface Pan {
   readonly spotId: string;
   readonly takenAt: string;
+  /** The same, milliseconds since 1970, where it came as such. */
+  readonly takenAt_ms?: number;
   readonly depth_m: number;
   readonly layerId: string | null;
   readonly volume_L: number;
@@ -22,7 +24,7 @@ class ColumnPan implements Pan {
   readonly volumeState: 'loose' | 'bank';
   readonly counts: Pan['counts'];
   readonly gold_mg: number | null;
-  readonly #takenAt_ms: number;
+  readonly takenAt_ms: number;
 
   constructor(pan: Omit<Pan, 'takenAt'> & { readonly takenAt_ms: number }) {
     this.spotId = pan.spotId;
@@ -32,10 +34,10 @@ class ColumnPan implements Pan {
     this.volumeState = pan.volumeState;
     this.counts = pan.counts;
     this.gold_mg = pan.gold_mg;
-    this.#takenAt_ms = pan.takenAt_ms;
+    this.takenAt_ms = pan.takenAt_ms;
   }
   get takenAt(): string {
-    return new Date(this.#takenAt_ms).toISOString();
+    return new Date(this.takenAt_ms).toISOString();
   }
 }
 

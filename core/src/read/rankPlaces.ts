@@ -48,7 +48,8 @@ export function rankPlaces(
   spots: readonly (SpotSeen & { readonly samplePlanId: string | null })[],
   signs: readonly SignSeen[],
   draws: readonly JoiningGround[],
-  samples: readonly (SpotPan & { readonly takenAt: string })[],
+  /** `takenAt_ms` where it need not be read from `takenAt`: milliseconds since 1970. */
+  samples: readonly (SpotPan & { readonly takenAt: string; readonly takenAt_ms?: number })[],
   grades: ReadonlyMap<string, SpotGrade>,
   rules: RankingRules,
   /** What lays its places anew; null: nothing is known of it. */
@@ -63,8 +64,13 @@ export function rankPlaces(
     [...signs, ...draws.map(mouthSign)],
   );
   const bySpot = samplesBySpot(samples);
-  const lastPan_ms = (spotId: string | null): number =>
-    Math.max(0, ...((spotId !== null && bySpot.get(spotId)) || []).map((s) => Date.parse(s.takenAt)));
+  const lastPans = new Map(
+    [...bySpot].map(([spotId, pans]) => [
+      spotId,
+      pans.reduce((last, s) => Math.max(last, s.takenAt_ms ?? Date.parse(s.takenAt)), 0),
+    ]),
+  );
+  const lastPan_ms = (spotId: string | null): number => (spotId !== null && lastPans.get(spotId)) || 0;
   const pannedAt = (place: GatheredPlace): Panned | null => {
     const found = place.spotId === null ? undefined : grades.get(place.spotId);
     if (!found) return null;

@@ -89,7 +89,11 @@ export function useDay(
   const pace = useMemo(() => {
     const at = new Map(spots.map((s) => [s.id, Math.min(line.length_m, s.distance_m)]));
     return pacePerPan(
-      samples.map((s) => ({ at_ms: Date.parse(s.takenAt), spotId: s.spotId, pans: s.volume_L / CONTAINERS.pan })),
+      samples.map((s) => ({
+        at_ms: s.takenAt_ms ?? Date.parse(s.takenAt),
+        spotId: s.spotId,
+        pans: s.volume_L / CONTAINERS.pan,
+      })),
       (a, b) => walkingMinutes(line, at.get(a) ?? 0, at.get(b) ?? 0),
     );
   }, [samples, spots, line]);

@@ -20,13 +20,13 @@ import { asTyped } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SpotSelect } from '../../ground/SpotSelect.tsx';
-import { Block, Judgement } from '../../ui/Judgement.tsx';
+import { Judgement } from '../../ui/Judgement.tsx';
 import { RunLive } from './RunLive.tsx';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { CrewLink, HaulLink } from './CrewLink.tsx';
 import { SetupSelect } from './SetupSelect.tsx';
 import { RunToldFields, toldOf, toldProblem, type RunTold } from './RunTold.tsx';
-import { RunSheet } from './RunSheet.tsx';
+import { NotWeighed } from './NotWeighed.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
 import { late } from '../../ui/late.ts';
 
@@ -176,7 +176,6 @@ const usualTold = (runs: readonly StoredRun[]): RunTold => ({
 });
 
 function StartRun({ all, waiting, onStarted }: StartRunProps) {
-  const local = useLocalTime();
   const { ground, spots } = useGround();
   const { picked, pick } = usePicked();
   const set = useRecords('setups', ground.id);
@@ -191,8 +190,6 @@ function StartRun({ all, waiting, onStarted }: StartRunProps) {
   const told = toldHere ?? usualTold(all);
   const [isPaper, setPaper] = useState(false);
   const [isTable, setTable] = useState(false);
-  const [mendedId, setMended] = useState<string | null>(null);
-  const mended = waiting.find((r) => r.id === mendedId);
   const setup = setups.find((s) => s.id === chosen) ?? setups[0];
   const spot = spots.find((s) => s.id === picked);
 
@@ -311,34 +308,7 @@ function StartRun({ all, waiting, onStarted }: StartRunProps) {
         A full bucket weighs {show.figure('load', 25).digits} to {show.load(35)}: lift with the knees, or fill two
         thirds. Keep out from under cut banks; watch the river when it rains upstream.
       </Caution>
-      {waiting.length > 0 && (
-        <Block
-          title="Run, not weighed yet"
-          aside={
-            <Link className="underline underline-offset-4" to={`/g/${ground.id}/clean`}>
-              clean up
-            </Link>
-          }
-        >
-          <ul>
-            {waiting.map((r) => (
-              <li key={r.id} className="flex flex-wrap items-baseline gap-x-3 border-b border-rule py-1.5">
-                <span className="min-w-0 grow">
-                  {local.dayTime(r.startedAt)}: {plural(r.tally.buckets, 'bucket')},{' '}
-                  {show.volume(r.tally.volumeLoose_L)} loose
-                </span>
-                <TextButton
-                  aria-label={`Put right the run of ${local.dayTime(r.startedAt)}`}
-                  onClick={() => setMended(r.id)}
-                >
-                  put right
-                </TextButton>
-              </li>
-            ))}
-          </ul>
-          {mended && <RunSheet run={mended} spots={spots} onClose={() => setMended(null)} />}
-        </Block>
-      )}
+      <NotWeighed groundId={ground.id} runs={waiting} spots={spots} />
     </div>
   );
 }
