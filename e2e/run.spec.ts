@@ -24,23 +24,40 @@ async function boxSet(page: Page, name: string): Promise<string> {
 const list = async <T>(page: Page, path: string): Promise<T[]> =>
   ((await (await page.request.get(`/api/v1${path}`)).json()) as { items: T[] }).items;
 
+/** A run of the ground's box and first spot, with its taps, as another device would have sent it. */
+async function runByApi(
+  page: Page,
+  groundId: string,
+  startedAt: string,
+  taps: readonly { readonly kind: 'bucket' | 'stop'; readonly at: string }[],
+): Promise<void> {
+  const setup = (await list<{ id: string }>(page, `/grounds/${groundId}/setups`))[0];
+  const spot = (await list<{ id: string; name: string }>(page, `/grounds/${groundId}/spots`))[0];
+  if (!setup || !spot) throw new Error('No box was set.');
+  const id = crypto.randomUUID();
+  const begun = { id, groundId, setupId: setup.id, spotId: spot.id, startedAt, bucket_L: 20, note: '' };
+  const run = { ...begun, bucketEntered: { text: '20', unit: 'L' }, deleted: false, baseVersion: 0 };
+  expect((await page.request.put(`/api/v1/runs/${id}`, { data: run })).status()).toBe(201);
+  const nothing = { volume_L: null, fullness: null, spotId: null };
+  const bucket = { volume_L: 20, fullness: 'full', spotId: spot.id };
+  const events = taps.map(({ kind, at }) => ({
+    ...(kind === 'bucket' ? bucket : nothing),
+    ...{ kind, at, undoes: null, deviceId: null, deviceCount: null, id: crypto.randomUUID() },
+  }));
+  expect((await page.request.post(`/api/v1/runs/${id}/events`, { data: { events } })).ok()).toBe(true);
+}
+
 test('a stop that was forgotten is asked about, and the hours since are no work', async ({ page }) => {
   const groundId = await boxSet(page, 'Forgotten Fork');
   // Begun five hours ago, two buckets after ten and twenty minutes, and then nothing.
   const began_ms = Date.now() - 5 * 3_600_000;
   const at = (min: number): string => new Date(began_ms + min * 60_000).toISOString();
-  const setup = (await list<{ id: string }>(page, `/grounds/${groundId}/setups`))[0];
-  const spot = (await list<{ id: string; name: string }>(page, `/grounds/${groundId}/spots`))[0];
-  if (!setup || !spot) throw new Error('No box was set.');
-  const id = crypto.randomUUID();
-  const entered = { text: '20', unit: 'L' };
-  const begun = { id, groundId, setupId: setup.id, spotId: spot.id, startedAt: at(0), bucket_L: 20, note: '' };
-  const run = { ...begun, bucketEntered: entered, deleted: false, baseVersion: 0 };
-  expect((await page.request.put(`/api/v1/runs/${id}`, { data: run })).status()).toBe(201);
-  const bucket = { kind: 'bucket', volume_L: 20, fullness: 'full', spotId: spot.id, undoes: null };
-  const counted = { ...bucket, deviceId: null, deviceCount: null };
-  const events = [10, 20].map((m) => ({ ...counted, id: crypto.randomUUID(), at: at(m) }));
-  expect((await page.request.post(`/api/v1/runs/${id}/events`, { data: { events } })).ok()).toBe(true);
+  await runByApi(
+    page,
+    groundId,
+    at(0),
+    [10, 20].map((m) => ({ kind: 'bucket', at: at(m) })),
+  );
   await page.reload();
   await expect(judgement(page)).toContainText(/^Last bucket .+\. Stopped then\?$/);
   await expect(page.getByRole('timer')).toHaveText('20:00');
@@ -280,6 +297,30 @@ test('two boxes run side by side, each one tap away', async ({ page }) => {
   await page.getByRole('button', { name: 'Stop', exact: true }).click();
   await open.getByRole('button', { name: /^Two Box Fork box/ }).click();
   await expect(page.getByRole('img', { name: '2 buckets' })).toBeVisible();
+});
+
+test('of many runs that nobody weighed the latest stand first, the earlier ones a tap away', async ({ page }) => {
+  const groundId = await boxSet(page, 'Unweighed Fork');
+  const day_ms = 86_400_000;
+  for (let days = 15; days >= 1; days--) {
+    const at = (min: number): string => new Date(Date.now() - days * day_ms + min * 60_000).toISOString();
+    // Of the day so many days ago as many buckets.
+    const buckets = Array.from({ length: days }, (_, i) => ({ kind: 'bucket' as const, at: at(5 * (i + 1)) }));
+    await runByApi(page, groundId, at(0), [...buckets, { kind: 'stop', at: at(5 * (days + 1)) }]);
+  }
+  await page.reload();
+  const runs = page.getByRole('listitem').filter({ hasText: 'put right' });
+  await expect(runs).toHaveCount(12);
+  await expect(runs.first()).toContainText(': 1 bucket,');
+  await page.getByRole('button', { name: '3 earlier runs' }).click();
+  await expect(runs).toHaveCount(15);
+  await expect(runs.last()).toContainText(': 15 buckets,');
+  await expect(page.getByRole('button', { name: /earlier run/ })).toHaveCount(0);
+  await toStage(page, 'Clean');
+  // What is not shown yet lies in the box all the same.
+  await expect(page.getByRole('checkbox', { name: /buckets?, .* loose/ })).toHaveCount(12);
+  await page.getByRole('button', { name: '3 earlier runs' }).click();
+  await expect(page.getByRole('checkbox', { name: /buckets?, .* loose/, checked: true })).toHaveCount(15);
 });
 
 test('two phones at one box see each other’s buckets', { tag: '@phone' }, async ({ page, browser }) => {

@@ -8,7 +8,7 @@ const Finish = page(async () => (await import('./finish/FinishScreen.tsx')).Fini
 /** Clean: from the box to the scale, and the room of the last tablespoon. */
 export const CleanStage = () => (
   <Routes>
-    <Route index element={needs(['runs', 'lifts', 'cleanups', 'setups', 'rigs', 'samples'], Clean)} />
+    <Route index element={needs(['runs', 'lifts', 'cleanups', 'setups', 'rigs', 'pans'], Clean)} />
     <Route path="finish" element={evenWithout(['jars'], Finish)} />
     <Route path="*" element={<Home />} />
   </Routes>

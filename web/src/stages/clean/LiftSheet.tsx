@@ -8,6 +8,8 @@ import { useRecords } from '../../records/useRecords.ts';
 import { useRecordsOfAll } from '../../records/useRecordsOfAll.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Caution } from '../../ui/Caution.tsx';
+import { latestFirst } from '../../box/latestFirst.ts';
+import { FirstFew } from '../../ui/FirstFew.tsx';
 import { Checkbox } from '../../ui/Checkbox.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { plural } from '../../ui/plural.ts';
@@ -118,18 +120,23 @@ export function LiftSheet({ groundId, runs, rig, sections, onClose }: LiftSheetP
           the order of work
         </TextButton>
       )}
-      {runs.length > 1 &&
-        runs.map((r) => (
-          <Checkbox
-            key={r.id}
-            className="border-b border-rule"
-            checked={!leftIn.includes(r.id)}
-            onChange={(checked) => setLeftIn(checked ? leftIn.filter((id) => id !== r.id) : [...leftIn, r.id])}
-          >
-            {local.dayTime(r.startedAt)}: {plural(r.tally.buckets, 'bucket')}
-            {!r.tally.stopped && ', still open'}
-          </Checkbox>
-        ))}
+      {runs.length > 1 && (
+        <FirstFew of={latestFirst(runs)} more={(count) => plural(count, 'earlier run')}>
+          {(some) =>
+            some.map((r) => (
+              <Checkbox
+                key={r.id}
+                className="border-b border-rule"
+                checked={!leftIn.includes(r.id)}
+                onChange={(checked) => setLeftIn(checked ? leftIn.filter((id) => id !== r.id) : [...leftIn, r.id])}
+              >
+                {local.dayTime(r.startedAt)}: {plural(r.tally.buckets, 'bucket')}
+                {!r.tally.stopped && ', still open'}
+              </Checkbox>
+            ))
+          }
+        </FirstFew>
+      )}
       {lifted.some((r) => !r.tally.stopped) && (
         <p className="border-l-4 border-ink pl-3">A run is still open: lifting the box stops it.</p>
       )}

@@ -5,6 +5,7 @@ import { useOpenLifts } from '../../box/useOpenLifts.ts';
 import { useSealedForecast } from '../../box/useSealedForecast.ts';
 import { useColors } from '../../reading/useColors.ts';
 import { useKeep } from '../../records/useKeep.ts';
+import { usePans } from '../../records/usePans.ts';
 import { useRecords } from '../../records/useRecords.ts';
 import { useGround } from '../../shell/useGround.ts';
 import { toast } from '../../ui/toast.ts';
@@ -37,7 +38,7 @@ export function useCleanup(liftId: string | null, onKept: () => void) {
   const cleanups = useRecords('cleanups', ground.id).items;
   const setups = useRecords('setups', ground.id).items;
   const rigs = useRecords('rigs').items;
-  const samples = useRecords('samples', ground.id).items;
+  const samples = usePans(ground.id).items;
   const book = useKeep('cleanups');
   const [draft, setDraft, clear] = useDraft<CleanupDraft>(
     liftId === null ? `cleanup-${ground.id}` : `cleanup-of-lift-${liftId}`,

@@ -1,5 +1,6 @@
 import type { StoredRun, StoredSpot } from '@riffle/contract';
 import { useState } from 'react';
+import { FirstFew } from '../../ui/FirstFew.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import { Link } from '../../ui/Link.tsx';
 import { plural } from '../../ui/plural.ts';
@@ -7,9 +8,6 @@ import { TextButton } from '../../ui/TextButton.tsx';
 import { useShow } from '../../units/useShow.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { RunSheet } from './RunSheet.tsx';
-
-/** A crew weighs every few days: more than these stand there where nobody weighs, and are a tap away. */
-const SHOWN = 12;
 
 interface Props {
   readonly groundId: string;
@@ -22,7 +20,6 @@ interface Props {
 export function NotWeighed({ groundId, runs, spots }: Props) {
   const local = useLocalTime();
   const show = useShow();
-  const [most, setMost] = useState(SHOWN);
   const [mendedId, setMended] = useState<string | null>(null);
   const mended = runs.find((r) => r.id === mendedId);
   if (runs.length === 0) return null;
@@ -35,27 +32,26 @@ export function NotWeighed({ groundId, runs, spots }: Props) {
         </Link>
       }
     >
-      <ul>
-        {runs.slice(0, most).map((r) => (
-          <li key={r.id} className="flex items-baseline gap-x-3 border-b border-rule py-1.5">
-            <span className="min-w-0 grow">
-              {local.dayTime(r.startedAt)}: {plural(r.tally.buckets, 'bucket')}, {show.volume(r.tally.volumeLoose_L)}{' '}
-              loose
-            </span>
-            <TextButton
-              aria-label={`Put right the run of ${local.dayTime(r.startedAt)}`}
-              onClick={() => setMended(r.id)}
-            >
-              put right
-            </TextButton>
-          </li>
-        ))}
-      </ul>
-      {runs.length > most && (
-        <TextButton onClick={() => setMost(most * 4)}>
-          and {plural(runs.length - most, 'earlier run')}, show more
-        </TextButton>
-      )}
+      <FirstFew of={runs} more={(count) => plural(count, 'earlier run')}>
+        {(some) => (
+          <ul>
+            {some.map((r) => (
+              <li key={r.id} className="flex items-baseline gap-x-3 border-b border-rule py-1.5">
+                <span className="min-w-0 grow">
+                  {local.dayTime(r.startedAt)}: {plural(r.tally.buckets, 'bucket')},{' '}
+                  {show.volume(r.tally.volumeLoose_L)} loose
+                </span>
+                <TextButton
+                  aria-label={`Put right the run of ${local.dayTime(r.startedAt)}`}
+                  onClick={() => setMended(r.id)}
+                >
+                  put right
+                </TextButton>
+              </li>
+            ))}
+          </ul>
+        )}
+      </FirstFew>
       {mended && <RunSheet run={mended} spots={spots} onClose={() => setMended(null)} />}
     </Block>
   );

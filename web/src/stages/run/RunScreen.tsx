@@ -1,3 +1,4 @@
+import { latestFirst } from '../../box/latestFirst.ts';
 import { outOfTheBox } from '../../box/outOfTheBox.ts';
 import type { StoredCleanup, StoredLift, StoredRig, StoredRun, StoredSetup } from '@riffle/contract';
 import { Suspense, useEffect, useMemo, useState } from 'react';
@@ -47,7 +48,7 @@ export function RunScreen() {
   // The run in hand: the one taken last on this device, also once it is stopped, until its box is lifted or weighed; or one that is not stopped.
   const [held, hold] = useState(heldRun);
   const emptied = outOfTheBox(cleanups, lifts);
-  const byStart = [...runs].sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1)).filter((r) => !emptied.has(r.id));
+  const byStart = latestFirst(runs).filter((r) => !emptied.has(r.id));
   const running = byStart.filter((r) => !r.tally.stopped);
   const open = held === ANOTHER ? undefined : (byStart.find((r) => r.id === held) ?? running[0]);
   const openId = open?.id;
@@ -169,7 +170,7 @@ interface StartRunProps {
 
 /** As many and the same people as last time; the layer is told anew. */
 const usualTold = (runs: readonly StoredRun[]): RunTold => ({
-  ...toldOf([...runs].sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1))[0] ?? {}),
+  ...toldOf(latestFirst(runs)[0] ?? {}),
   layer: '',
   fuel_L: null,
   fuelEntered: null,
