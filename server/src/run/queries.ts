@@ -51,9 +51,7 @@ export const workRounds = recordKind({
 const EVENT = `id, kind, ${asMoment('at')} as at, spot_id as "spotId", volume_l as "volume_L", fullness, undoes, device_id as "deviceId", device_count as "deviceCount", told_by as "by"`;
 const EVENTS_PAGE = {
   name: 'run_event page',
-  text: asPage(
-    `select ${EVENT} from run_event where crew_id = $1 and run_id = $2 and id > $3 order by run_event.id limit $4`,
-  ),
+  text: asPage(`select ${EVENT} from run_event where crew_id = $1 and run_id = $2 and id > $3 order by id limit $4`),
 };
 const asEvents = (rows: readonly object[]): LoggedEvent[] => rows.map((row) => LoggedEvent.parse(row));
 

@@ -8,11 +8,8 @@ import { useRecords } from '../../records/useRecords.ts';
 import { useRecordsOfAll } from '../../records/useRecordsOfAll.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Caution } from '../../ui/Caution.tsx';
-import { latestFirst } from '../../box/latestFirst.ts';
-import { FirstFew } from '../../ui/FirstFew.tsx';
 import { Checkbox } from '../../ui/Checkbox.tsx';
 import { TextField } from '../../ui/Field.tsx';
-import { plural } from '../../ui/plural.ts';
 import { FormSheet } from '../../ui/Sheet.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
 import { useShow } from '../../units/useShow.ts';
@@ -20,6 +17,7 @@ import { whenProblem } from '../../when/readWhen.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { WhenField } from '../../when/WhenField.tsx';
 import type { SectionDraft } from './readCleanup.ts';
+import { RunChecks } from './RunChecks.tsx';
 import { freeTags, tagProblem, tubsOf } from './readLift.ts';
 import { RinsedChoices } from './RinsedChoices.tsx';
 import { readEntered } from '../../units/readEntered.ts';
@@ -121,21 +119,11 @@ export function LiftSheet({ groundId, runs, rig, sections, onClose }: LiftSheetP
         </TextButton>
       )}
       {runs.length > 1 && (
-        <FirstFew of={latestFirst(runs)} more={(count) => plural(count, 'earlier run')}>
-          {(some) =>
-            some.map((r) => (
-              <Checkbox
-                key={r.id}
-                className="border-b border-rule"
-                checked={!leftIn.includes(r.id)}
-                onChange={(checked) => setLeftIn(checked ? leftIn.filter((id) => id !== r.id) : [...leftIn, r.id])}
-              >
-                {local.dayTime(r.startedAt)}: {plural(r.tally.buckets, 'bucket')}
-                {!r.tally.stopped && ', still open'}
-              </Checkbox>
-            ))
-          }
-        </FirstFew>
+        <RunChecks
+          runs={runs}
+          leftOut={leftIn}
+          onChange={(runId, isOut) => setLeftIn(isOut ? [...leftIn, runId] : leftIn.filter((id) => id !== runId))}
+        />
       )}
       {lifted.some((r) => !r.tally.stopped) && (
         <p className="border-l-4 border-ink pl-3">A run is still open: lifting the box stops it.</p>
