@@ -90,10 +90,14 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
   /** Whether what was said to be saved is: asked of the server, which may first have to be started again. */
   const checkClaims = async () => {
     if (serverDown || savedClaims.length === 0 || !(await riffle.isUp())) return;
+    // What is said while the server answers may be true already and not in its answer: that is asked the next time.
+    const claims = savedClaims.splice(0);
     const taps = await eventsOnServer();
     // Its database may have been killed since it was asked whether it is up: no answer is no answer.
-    if (taps === null) return;
-    const claims = savedClaims.splice(0);
+    if (taps === null) {
+      savedClaims.unshift(...claims);
+      return;
+    }
     for (const claim of claims) {
       const made = tapsAt.filter(
         (t) => t.at < claim.at - (t.by === claim.tab ? SEEN_WITHIN_MS : TOLD_WITHIN_MS),
