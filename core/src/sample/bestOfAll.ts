@@ -9,15 +9,22 @@ const TAIL = 1e-5;
 /** As good as one: what is left of a belief above it is lost in rounding. */
 const SURELY = 1 - 1e-14;
 
+/** The highest of the grades below which each lies with that chance: whether it is one's own is told by a look at what was the highest before. */
+const highestQuantile = (beliefs: readonly GradeBelief[], chance: number): number =>
+  beliefs.reduce(
+    (highest, { shape, rate_L_mg }) =>
+      gammaCdf(highest * rate_L_mg, shape) < chance ? gammaQuantile(chance, shape) / rate_L_mg : highest,
+    0,
+  );
+
 /**
  * Chance of each to be the richest of all: the integral of its density times the others' cumulative chances, by the middle of each of 240 steps of one
  * common scale of grades, which begins where the richest of all can hardly lie below. They sum to 1. Work grows with the number of spots, not its square. Riffle's own; two spots agree with `chanceRicher`.
  */
 export function chancesOfBest(beliefs: readonly GradeBelief[]): number[] {
   if (beliefs.length === 0) return [];
-  const quantile = (b: GradeBelief, chance: number): number => gammaQuantile(chance, b.shape) / b.rate_L_mg;
-  const low = Math.log(Math.max(1e-12, ...beliefs.map((b) => quantile(b, TAIL))));
-  const high = Math.log(Math.max(...beliefs.map((b) => quantile(b, 1 - TAIL))));
+  const low = Math.log(Math.max(1e-12, highestQuantile(beliefs, TAIL)));
+  const high = Math.log(highestQuantile(beliefs, 1 - TAIL));
   const marks = Array.from({ length: MARKS + 1 }, (_, k) => Math.exp(low + ((high - low) * k) / MARKS));
   const below = beliefs.map((b) => {
     const ln = lnGamma(b.shape);
@@ -33,7 +40,9 @@ export function chancesOfBest(beliefs: readonly GradeBelief[]): number[] {
     let all = 0;
     for (let i = 0; i < below.length; i++) {
       const f = below[i] as Float64Array;
-      const log = Math.log(Math.max(1e-300, ((f[k] as number) + (f[k + 1] as number)) / 2));
+      const middle = ((f[k] as number) + (f[k + 1] as number)) / 2;
+      // Most, for most of the marks.
+      const log = middle === 1 ? 0 : Math.log(Math.max(1e-300, middle));
       logs[i] = log;
       all += log;
     }

@@ -37,6 +37,8 @@ const GRADES = Array.from({ length: 121 }, (_, i) => -7 + STEP * i);
 const NOTHING = 1e-20;
 /** Cells of the grid that are this unlikely beside the likeliest are left out. */
 const UNLIKELY = 1e-5;
+/** A kind this far below the likeliest, in logarithms, is on no way to a likely one. */
+const NO_WAY_ON = 60;
 
 /** Two forms of how grades lie over a ground: nobody knows which, so both are held. Densities of the logarithm. */
 const gammaLog = (u: number, mean: number, cv: number): number => {
@@ -58,11 +60,23 @@ interface Kind {
   readonly to: number;
   readonly priorLog: number;
 }
-let kindsOnce: readonly Kind[] | null = null;
-const kinds = (): readonly Kind[] =>
-  (kindsOnce ??= MEANS.flatMap((mean) =>
-    CVS.flatMap((cv) => [kindOf(mean, cv, gammaLog), kindOf(mean, cv, logNormalLog)]),
-  ));
+type Form = typeof gammaLog;
+const kindsOf = (form: Form): Kind[] => MEANS.flatMap((mean) => CVS.map((cv) => kindOf(mean, cv, form)));
+let formsOnce: readonly (readonly Kind[])[] | null = null;
+/** All kinds of each form, the spreads of one mean after the other. */
+const forms = (): readonly (readonly Kind[])[] => (formsOnce ??= [kindsOf(gammaLog), kindsOf(logNormalLog)]);
+/** Where the search for the likely ones begins: about what was panned, with the usual spread. */
+const MIDDLE = MEANS.findIndex((mean) => mean >= 0) * CVS.length + CVS.findIndex((cv) => cv >= USUAL_CV);
+const besides = (at: number): number[] => {
+  const [mean, cv] = [Math.floor(at / CVS.length), at % CVS.length];
+  return [-1, 0, 1].flatMap((m) =>
+    [-1, 0, 1].flatMap((c) =>
+      mean + m >= 0 && mean + m < MEANS.length && cv + c >= 0 && cv + c < CVS.length
+        ? [(mean + m) * CVS.length + cv + c]
+        : [],
+    ),
+  );
+};
 
 /** Spots that say what a ground is like; of more, an even choice: they would tell nothing new. */
 const MOST_SPOTS = 400;
@@ -84,21 +98,14 @@ export function poolGround(spots: readonly SpotEvidence[]): { beliefs: GradeBeli
   const isTelling = (i: number): boolean =>
     spots.length <= MOST_SPOTS ||
     Math.floor((i * MOST_SPOTS) / spots.length) !== Math.floor(((i - 1) * MOST_SPOTS) / spots.length);
-  // How well each kind of ground explains each spot.
-  const explained = kinds().map((kind) => likelihoods.map((l) => product(kind, l)));
-  const logs = kinds().map(({ priorLog }, kind) =>
-    (explained[kind] as number[]).reduce((log, p, i) => (isTelling(i) ? log + Math.log(p) : log), priorLog),
-  );
-  const top = Math.max(...logs);
-  const likely = kinds()
-    .map((kind, i) => ({
-      ...kind,
-      weight: Math.exp((logs[i] as number) - top),
-      explains: explained[i] as number[],
-    }))
+  const explained = forms().flatMap((kinds) => explainedBy(kinds, likelihoods, isTelling));
+  const top = Math.max(...explained.map((e) => e.log));
+  const likely = explained
+    .map(({ kind, log, explains }) => ({ ...kind, weight: Math.exp(log - top), explains }))
     .filter((c) => c.weight > UNLIKELY);
   const all = likely.reduce((sum, c) => sum + c.weight, 0);
   const prior = new Float64Array(GRADES.length);
+  const grades_mg_L = Float64Array.from(GRADES, (u) => Math.exp(about + u));
   const beliefs = spots.map((s, i) => {
     const l = likelihoods[i] as Float64Array;
     // Each kind of ground by how likely all spots make it, and within it the spot by its own count.
@@ -111,7 +118,7 @@ export function poolGround(spots: readonly SpotEvidence[]): { beliefs: GradeBeli
     let [zero, first, second] = [0, 0, 0];
     for (let k = 0; k < GRADES.length; k++) {
       const weight = (prior[k] as number) * (l[k] as number);
-      const grade = Math.exp(about + (GRADES[k] as number));
+      const grade = grades_mg_L[k] as number;
       zero += weight;
       first += weight * grade;
       second += weight * grade * grade;
@@ -127,6 +134,45 @@ export function poolGround(spots: readonly SpotEvidence[]): { beliefs: GradeBeli
       meanBand: { low: Math.exp(about + meanAt(0.05, likely, all)), high: Math.exp(about + meanAt(0.95, likely, all)) },
     },
   };
+}
+
+/** How well a kind of ground explains each spot, and all of them together. */
+interface Explained {
+  readonly kind: Kind;
+  readonly log: number;
+  readonly explains: Float64Array;
+}
+
+/**
+ * What the kinds of one form explain, from the middle uphill: kinds far below the likeliest are left unlooked at, most of them where many spots were
+ * panned. The likelihood of a form has one summit.
+ */
+function explainedBy(
+  kinds: readonly Kind[],
+  likelihoods: readonly Float64Array[],
+  isTelling: (spot: number) => boolean,
+): Explained[] {
+  const seen = new Map<number, Explained>();
+  const open: number[] = [];
+  const look = (at: number): void => {
+    const kind = kinds[at] as Kind;
+    const explains = new Float64Array(likelihoods.length);
+    let log = kind.priorLog;
+    for (let i = 0; i < explains.length; i++) {
+      explains[i] = product(kind, likelihoods[i] as Float64Array);
+      if (isTelling(i)) log += Math.log(explains[i] as number);
+    }
+    seen.set(at, { kind, log, explains });
+    open.push(at);
+    top = Math.max(top, log);
+  };
+  let top = -Infinity;
+  look(MIDDLE);
+  for (let at = open.pop(); at !== undefined; at = open.pop()) {
+    if ((seen.get(at) as Explained).log < top - NO_WAY_ON) continue;
+    for (const beside of besides(at)) if (!seen.has(beside)) look(beside);
+  }
+  return [...seen.values()];
 }
 
 /** Sum of the products, two at a time; never nothing, for its logarithm is taken. */

@@ -60,9 +60,20 @@ export function betweenPanScatter(replicates: readonly (readonly CountedVolume[]
       requirePositive('volumeBank_L', p.volumeBank_L, 'L');
       requireWithin('colors', p.colors, 0, 1e6);
     }
-  const weights = weightsOf(
-    several.map(logMarginals).reduce((sums, of) => sums.map((sum, i) => sum + (of[i] as number)), priorLogs),
-  );
+  // Many places found the same in as much: what they say is worked out once.
+  const alikePlaces = new Map<string, { readonly pans: readonly CountedVolume[]; places: number }>();
+  for (const pans of several) {
+    const found = pans.map((p) => `${p.volumeBank_L}:${p.colors}`).sort();
+    const same = alikePlaces.get(found.join());
+    if (same) same.places++;
+    else alikePlaces.set(found.join(), { pans, places: 1 });
+  }
+  const logs = [...priorLogs];
+  for (const { pans, places } of alikePlaces.values())
+    logMarginals(pans).forEach((log, i) => {
+      logs[i] = (logs[i] as number) + places * log;
+    });
+  const weights = weightsOf(logs);
   const at = (share: number): number => {
     let sum = 0;
     return CVS[weights.findIndex((w) => (sum += w) >= share)] ?? 3;
@@ -90,11 +101,32 @@ function meanOver(weights: readonly number[], of: (cv: number) => number): numbe
 /** Means looked at, as factors of what was found. */
 const MEANS = Array.from({ length: 21 }, (_, i) => Math.exp(-3 + 0.3 * i));
 
+/** What is less than this beside 1, as a logarithm, is lost in rounding. */
+const LOST_LOG = -40;
+
+/** Pans of one volume, which expect the same wherever they are: their likelihood is one term. */
+interface AlikePans {
+  readonly volumeBank_L: number;
+  pans: number;
+  colors: number;
+}
+function alike(pans: readonly CountedVolume[]): AlikePans[] {
+  const groups: AlikePans[] = [];
+  for (const { volumeBank_L, colors } of pans) {
+    const group = groups.find((g) => g.volumeBank_L === volumeBank_L);
+    if (group) [group.pans, group.colors] = [group.pans + 1, group.colors + colors];
+    else groups.push({ volumeBank_L, pans: 1, colors });
+  }
+  return groups;
+}
+
 /** Log likelihood of a place's pans at each scatter looked at, its mean integrated out; terms that are the same for every scatter are left out. */
 function logMarginals(pans: readonly CountedVolume[]): number[] {
+  const groups = alike(pans);
   const rate = pans.reduce((s, p) => s + p.colors, 0) / pans.reduce((s, p) => s + p.volumeBank_L, 0);
-  const expected = MEANS.map((factor) => pans.map((p) => rate * factor * p.volumeBank_L));
-  const counted = expected.map((of) => pans.reduce((sum, p, i) => sum + p.colors * Math.log(of[i] as number), 0));
+  const expected = MEANS.map((factor) => groups.map((g) => rate * factor * g.volumeBank_L));
+  const counted = expected.map((of) => groups.reduce((sum, g, i) => sum + g.colors * Math.log(of[i] as number), 0));
+  const logs = new Float64Array(MEANS.length);
   return CVS.map((cv) => {
     const k = 1 / cv ** 2;
     const lnGamma_k = cv === 0 ? 0 : lnGamma(k);
@@ -102,17 +134,25 @@ function logMarginals(pans: readonly CountedVolume[]): number[] {
       cv === 0
         ? 0
         : pans.reduce((sum, p) => sum + (p.colors === 0 ? 0 : lnGamma(p.colors + k) - lnGamma_k) + k * Math.log(k), 0);
-    const logs = expected.map((of, m) => {
+    let top = -Infinity;
+    for (let m = 0; m < MEANS.length; m++) {
+      const of = expected[m] as number[];
       let log = atAnyMean + (counted[m] as number);
       // Poisson at no scatter, negative binomial above.
       for (let i = 0; i < of.length; i++) {
+        const { pans: n, colors } = groups[i] as AlikePans;
         const mean = of[i] as number;
-        log -= cv === 0 ? mean : ((pans[i] as CountedVolume).colors + k) * Math.log(k + mean);
+        log -= cv === 0 ? n * mean : (colors + n * k) * Math.log(k + mean);
       }
-      return log;
-    });
-    const top = Math.max(...logs);
-    return top + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - top), 0));
+      logs[m] = log;
+      if (log > top) top = log;
+    }
+    let sum = 0;
+    for (let m = 0; m < MEANS.length; m++) {
+      const below = (logs[m] as number) - top;
+      if (below > LOST_LOG) sum += Math.exp(below);
+    }
+    return top + Math.log(sum);
   });
 }
 
