@@ -1,6 +1,7 @@
 /** The distributions that tests hold core's own against; the library ships no types. */
 declare module 'jstat' {
   interface Distribution<Parameters extends number[]> {
+    pdf(x: number, ...parameters: Parameters): number;
     cdf(x: number, ...parameters: Parameters): number;
     inv(chance: number, ...parameters: Parameters): number;
   }

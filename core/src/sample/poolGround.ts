@@ -60,23 +60,13 @@ interface Kind {
   readonly to: number;
   readonly priorLog: number;
 }
-type Form = typeof gammaLog;
-const kindsOf = (form: Form): Kind[] => MEANS.flatMap((mean) => CVS.map((cv) => kindOf(mean, cv, form)));
-let formsOnce: readonly (readonly Kind[])[] | null = null;
-/** All kinds of each form, the spreads of one mean after the other. */
-const forms = (): readonly (readonly Kind[])[] => (formsOnce ??= [kindsOf(gammaLog), kindsOf(logNormalLog)]);
-/** Where the search for the likely ones begins: about what was panned, with the usual spread. */
-const MIDDLE = MEANS.findIndex((mean) => mean >= 0) * CVS.length + CVS.findIndex((cv) => cv >= USUAL_CV);
-const besides = (at: number): number[] => {
-  const [mean, cv] = [Math.floor(at / CVS.length), at % CVS.length];
-  return [-1, 0, 1].flatMap((m) =>
-    [-1, 0, 1].flatMap((c) =>
-      mean + m >= 0 && mean + m < MEANS.length && cv + c >= 0 && cv + c < CVS.length
-        ? [(mean + m) * CVS.length + cv + c]
-        : [],
-    ),
-  );
-};
+type Form = readonly (readonly Kind[])[];
+let formsOnce: readonly Form[] | null = null;
+/** All kinds of each form, by mean and by spread. */
+const forms = (): readonly Form[] =>
+  (formsOnce ??= [gammaLog, logNormalLog].map((log) => MEANS.map((mean) => CVS.map((cv) => kindOf(mean, cv, log)))));
+/** Where the search for the likely ones begins: about what was panned, with a usual spread. */
+const MIDDLE = [8, 4] as const;
 
 /** Spots that say what a ground is like; of more, an even choice: they would tell nothing new. */
 const MOST_SPOTS = 400;
@@ -98,7 +88,7 @@ export function poolGround(spots: readonly SpotEvidence[]): { beliefs: GradeBeli
   const isTelling = (i: number): boolean =>
     spots.length <= MOST_SPOTS ||
     Math.floor((i * MOST_SPOTS) / spots.length) !== Math.floor(((i - 1) * MOST_SPOTS) / spots.length);
-  const explained = forms().flatMap((kinds) => explainedBy(kinds, likelihoods, isTelling));
+  const explained = forms().flatMap((form) => explainedBy(form, likelihoods, isTelling));
   const top = Math.max(...explained.map((e) => e.log));
   const likely = explained
     .map(({ kind, log, explains }) => ({ ...kind, weight: Math.exp(log - top), explains }))
@@ -148,30 +138,29 @@ interface Explained {
  * panned. The likelihood of a form has one summit.
  */
 function explainedBy(
-  kinds: readonly Kind[],
+  form: Form,
   likelihoods: readonly Float64Array[],
   isTelling: (spot: number) => boolean,
 ): Explained[] {
-  const seen = new Map<number, Explained>();
-  const open: number[] = [];
-  const look = (at: number): void => {
-    const kind = kinds[at] as Kind;
+  const seen = new Map<Kind, Explained>();
+  const open: { readonly mean: number; readonly cv: number; readonly log: number }[] = [];
+  let top = -Infinity;
+  const look = (mean: number, cv: number): void => {
+    const kind = form[mean]?.[cv];
+    if (!kind || seen.has(kind)) return;
     const explains = new Float64Array(likelihoods.length);
     let log = kind.priorLog;
     for (let i = 0; i < explains.length; i++) {
       explains[i] = product(kind, likelihoods[i] as Float64Array);
       if (isTelling(i)) log += Math.log(explains[i] as number);
     }
-    seen.set(at, { kind, log, explains });
-    open.push(at);
+    seen.set(kind, { kind, log, explains });
+    open.push({ mean, cv, log });
     top = Math.max(top, log);
   };
-  let top = -Infinity;
-  look(MIDDLE);
-  for (let at = open.pop(); at !== undefined; at = open.pop()) {
-    if ((seen.get(at) as Explained).log < top - NO_WAY_ON) continue;
-    for (const beside of besides(at)) if (!seen.has(beside)) look(beside);
-  }
+  look(...MIDDLE);
+  for (let at = open.pop(); at; at = open.pop())
+    if (at.log > top - NO_WAY_ON) for (const m of [-1, 0, 1]) for (const c of [-1, 0, 1]) look(at.mean + m, at.cv + c);
   return [...seen.values()];
 }
 

@@ -61,18 +61,14 @@ export function betweenPanScatter(replicates: readonly (readonly CountedVolume[]
       requireWithin('colors', p.colors, 0, 1e6);
     }
   // Many places found the same in as much: what they say is worked out once.
-  const alikePlaces = new Map<string, { readonly pans: readonly CountedVolume[]; places: number }>();
-  for (const pans of several) {
-    const found = pans.map((p) => `${p.volumeBank_L}:${p.colors}`).sort();
-    const same = alikePlaces.get(found.join());
-    if (same) same.places++;
-    else alikePlaces.set(found.join(), { pans, places: 1 });
-  }
+  const said = new Map<string, number[]>();
   const logs = [...priorLogs];
-  for (const { pans, places } of alikePlaces.values())
-    logMarginals(pans).forEach((log, i) => {
-      logs[i] = (logs[i] as number) + places * log;
-    });
+  for (const pans of several) {
+    const found = pans.map((p) => `${p.volumeBank_L}:${p.colors}`).join();
+    const of = said.get(found) ?? logMarginals(pans);
+    said.set(found, of);
+    of.forEach((log, i) => (logs[i] = (logs[i] as number) + log));
+  }
   const weights = weightsOf(logs);
   const at = (share: number): number => {
     let sum = 0;
@@ -101,28 +97,13 @@ function meanOver(weights: readonly number[], of: (cv: number) => number): numbe
 /** Means looked at, as factors of what was found. */
 const MEANS = Array.from({ length: 21 }, (_, i) => Math.exp(-3 + 0.3 * i));
 
-/** What is less than this beside 1, as a logarithm, is lost in rounding. */
-const LOST_LOG = -40;
-
-/** Pans of one volume, which expect the same wherever they are: their likelihood is one term. */
-interface AlikePans {
-  readonly volumeBank_L: number;
-  pans: number;
-  colors: number;
-}
-function alike(pans: readonly CountedVolume[]): AlikePans[] {
-  const groups: AlikePans[] = [];
-  for (const { volumeBank_L, colors } of pans) {
-    const group = groups.find((g) => g.volumeBank_L === volumeBank_L);
-    if (group) [group.pans, group.colors] = [group.pans + 1, group.colors + colors];
-    else groups.push({ volumeBank_L, pans: 1, colors });
-  }
-  return groups;
-}
-
 /** Log likelihood of a place's pans at each scatter looked at, its mean integrated out; terms that are the same for every scatter are left out. */
 function logMarginals(pans: readonly CountedVolume[]): number[] {
-  const groups = alike(pans);
+  // Pans of one volume expect the same wherever they are: one term for them.
+  const groups = [...new Set(pans.map((p) => p.volumeBank_L))].map((volumeBank_L) => {
+    const alike = pans.filter((p) => p.volumeBank_L === volumeBank_L);
+    return { volumeBank_L, pans: alike.length, colors: alike.reduce((sum, p) => sum + p.colors, 0) };
+  });
   const rate = pans.reduce((s, p) => s + p.colors, 0) / pans.reduce((s, p) => s + p.volumeBank_L, 0);
   const expected = MEANS.map((factor) => groups.map((g) => rate * factor * g.volumeBank_L));
   const counted = expected.map((of) => groups.reduce((sum, g, i) => sum + g.colors * Math.log(of[i] as number), 0));
@@ -140,7 +121,7 @@ function logMarginals(pans: readonly CountedVolume[]): number[] {
       let log = atAnyMean + (counted[m] as number);
       // Poisson at no scatter, negative binomial above.
       for (let i = 0; i < of.length; i++) {
-        const { pans: n, colors } = groups[i] as AlikePans;
+        const { pans: n, colors } = groups[i] as (typeof groups)[number];
         const mean = of[i] as number;
         log -= cv === 0 ? n * mean : (colors + n * k) * Math.log(k + mean);
       }
@@ -148,10 +129,7 @@ function logMarginals(pans: readonly CountedVolume[]): number[] {
       if (log > top) top = log;
     }
     let sum = 0;
-    for (let m = 0; m < MEANS.length; m++) {
-      const below = (logs[m] as number) - top;
-      if (below > LOST_LOG) sum += Math.exp(below);
-    }
+    for (let m = 0; m < MEANS.length; m++) sum += Math.exp((logs[m] as number) - top);
     return top + Math.log(sum);
   });
 }

@@ -29,7 +29,16 @@ const fileType = (file: Blob): string =>
 /** Told of every answer: when it was asked for by this device's clock, and the server's `Date`. Set by what needs the time of day (`trueClock`). */
 export const answers: { heard: ((asked_ms: number, date: string | null) => void) | null } = { heard: null };
 
-/** One call to the API. @throws Refused for an answer that is a problem, TypeError or a timeout when there is no connection */
+/**
+ * Whether Riffle said this. A network that wants its guests to sign in first answers in its stead, often with a 403: that is
+ * no refusal, and nothing that waits may be set aside for it. A 413 of a proxy is about what was sent and stays with it.
+ */
+const isOurs = (response: Response): boolean =>
+  response.status === 204 ||
+  response.status === 413 ||
+  /^application\/(problem\+)?json\b/.test(response.headers.get('content-type') ?? '');
+
+/** One call to the API. @throws Refused for an answer that is a problem, TypeError or a timeout when there is no connection, or someone else at its end */
 export async function call<T>(method: 'GET' | 'PUT' | 'POST', path: string, body?: unknown): Promise<T> {
   const isFile = body instanceof Blob;
   const asked_ms = Date.now();
@@ -41,6 +50,7 @@ export async function call<T>(method: 'GET' | 'PUT' | 'POST', path: string, body
       headers: { 'content-type': isFile ? fileType(body) : 'application/json' },
     }),
   });
+  if (!isOurs(response)) throw new TypeError('Something else answered in place of Riffle.');
   answers.heard?.(asked_ms, response.headers.get('date'));
   if (response.ok) return (response.status === 204 ? undefined : await response.json()) as T;
   const said = (await response.json().catch(() => null)) as Problem | null;

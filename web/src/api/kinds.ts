@@ -173,9 +173,3 @@ export const KINDS: { readonly [K in Kind]: KindTraits<K> } = {
 
 /** Records of a kind as people would call them. */
 export const spokenMany = (kind: Kind): string => KINDS[kind].many ?? `${KINDS[kind].spoken}s`;
-
-/** A record as people would call it: its kind, and its name where it has one. */
-export function spokenRecord(kind: Kind, record: object): string {
-  const name = ['name', 'tag', 'word'].map((field) => (record as Record<string, unknown>)[field]).find(Boolean);
-  return `${KINDS[kind].spoken}${typeof name === 'string' ? ` “${name}”` : ''}`;
-}

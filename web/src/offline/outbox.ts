@@ -3,11 +3,11 @@ import { useCallback, useSyncExternalStore } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kind } from '../api/kinds.ts';
 import { CREW_ID } from '../api/opening.ts';
-import { addWrite, changeEntry, giveUpEntry, readDevice, type Entry, type OnDevice } from './deviceStore.ts';
+import { addWrite, readDevice, type Entry, type OnDevice } from './deviceStore.ts';
 import { withOneMore } from './growth.ts';
 import { OUTBOX } from './outboxName.ts';
 import type { QueuedWrite, Write } from './write.ts';
-import { sendWrite, waitingOf } from './writes.ts';
+import { waitingOf } from './writes.ts';
 
 export interface RefusedWrite {
   readonly place: number;
@@ -183,23 +183,9 @@ export function useWrite(): (write: Write, isSeen?: boolean) => void {
   }, []);
 }
 
-/** Sends a refused write again as it was, or mended; on top of the stored copy the person has seen when there is one. */
-export async function sendAgain({ place, problem }: RefusedWrite, write: QueuedWrite): Promise<void> {
-  const current = problem.current as { readonly version?: number } | undefined;
-  const onTop =
-    write.what === 'record' && current?.version !== undefined
-      ? ({ ...write, record: { ...write.record, baseVersion: current.version } } as QueuedWrite)
-      : write;
-  await changeEntry(place, { write: onTop, refused: null, faults: 0 });
+/** After what was refused was mended or given up: what hung on it may go now, too. */
+export function goOn(): void {
   moved();
-  send();
-}
-
-/** Gives a refused write up; the stored copy stands. */
-export async function giveUp({ place }: RefusedWrite): Promise<void> {
-  await giveUpEntry(place);
-  moved();
-  // What hung on it may go now.
   send();
 }
 
@@ -260,6 +246,7 @@ async function keepUnkept(): Promise<void> {
       mine.state = 'kept';
       sendMore = true;
     } catch {
+      const { sendWrite } = await import('./sendWrite.ts');
       lists?.takeInUnkept(mine.write, await sendWrite(mine.write));
       own.delete(mine.write.writeId);
       show();

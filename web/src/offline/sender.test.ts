@@ -5,7 +5,8 @@ import { sendWaiting } from './sender.ts';
 import type { QueuedWrite } from './write.ts';
 
 const CREW = 'crew';
-type Answer = { readonly status: number; readonly body?: object } | 'no signal';
+/** A page is what something on the way answers, never the server. */
+type Answer = { readonly status: number; readonly body?: object; readonly isPage?: true } | 'no signal';
 /** What came to the server, and what it says next: by record, else 200. */
 let came: { readonly path: string; readonly body: Record<string, unknown> }[] = [];
 let says: (id: string, body: Record<string, unknown>) => Answer = () => ({ status: 200 });
@@ -20,6 +21,8 @@ globalThis.fetch = ((path: string, { body }: { body: string }) => {
   came.push({ path, body: sent });
   const answer = says(String(sent.id), sent);
   if (answer === 'no signal') return Promise.reject(new TypeError('Failed to fetch'));
+  if (answer.isPage)
+    return Promise.resolve(new Response('<html>', { status: answer.status, headers: { 'content-type': 'text/html' } }));
   return Promise.resolve(Response.json({ ...sent, version: 1, ...answer.body }, { status: answer.status }));
 }) as never;
 Object.defineProperty(globalThis, 'navigator', {
@@ -72,6 +75,8 @@ describe('what waits is sent', () => {
     ['a server that starts', problem(503, 'STARTING')],
     ['a gateway without its server', { status: 502 }],
     ['too much at once', problem(429, 'BUSY')],
+    ['a network that wants one to sign in first', { status: 403, isPage: true }],
+    ['and says so with every courtesy', { status: 200, isPage: true }],
   ])('%s: it waits as it lies, and nothing overtakes it', async (_, answer) => {
     says = () => answer;
     await addWrite(write('a2'));
@@ -95,6 +100,13 @@ describe('what cannot be taken', () => {
     expect(await send()).toBe(true);
     expect(await lying()).toMatchObject({ bad: 'FAULT', good: 'landed' });
     expect(ids().filter((id) => id === 'bad')).toHaveLength(3);
+  });
+  test('what is too large for something on the way steps aside: it would be so for ever', async () => {
+    says = (id) => (id === 'large' ? { status: 413, isPage: true } : { status: 200 });
+    await addWrite(write('large'));
+    await addWrite(write('small'));
+    expect(await send()).toBe(true);
+    expect(await lying()).toMatchObject({ large: 'FAULT', small: 'landed' });
   });
   test('a refusal steps aside at once; what names it goes along, and comes along when it is mended', async () => {
     says = (id) => (id === 'spot3' ? problem(422, 'INVALID') : { status: 200 });

@@ -1,11 +1,11 @@
 import type { Problem } from '@riffle/contract';
 import { isFault, isPassing, Refused } from '../api/client.ts';
-import { spokenRecord } from '../api/kinds.ts';
+import { spokenRecord } from '../api/spokenRecord.ts';
 import { changeEntry, landEntry, readDevice, type Entry } from './deviceStore.ts';
 import { hangsOn } from './hangsOn.ts';
 import { OUTBOX } from './outboxName.ts';
 import type { QueuedWrite } from './write.ts';
-import { sendWrite } from './writes.ts';
+import { sendWrite } from './sendWrite.ts';
 
 /** How often the server may come to a fault over a write before it steps aside, so that the others pass. */
 const MOST_FAULTS = 3;

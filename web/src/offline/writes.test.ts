@@ -2,7 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import type { LoggedEvent, Spot, StoredRun, StoredSpot } from '@riffle/contract';
 import { keepTally } from '@riffle/core';
 import type { Write } from './write.ts';
-import { eventsWithWaiting, sendWrite, withWaiting } from './writes.ts';
+import { eventsWithWaiting } from './eventsWithWaiting.ts';
+import { sendWrite } from './sendWrite.ts';
+import { withWaiting } from './writes.ts';
 
 const ground = '01900000-0000-7000-8000-000000000001';
 const spot = (n: number, some: Partial<StoredSpot> = {}): StoredSpot => ({

@@ -1,33 +1,9 @@
-import type { LoggedEvent, StoredRun } from '@riffle/contract';
-import { call } from '../api/client.ts';
+import type { StoredRun } from '@riffle/contract';
 import { KINDS, type Kind, type Records } from '../api/kinds.ts';
 import { asBefore } from './asBefore.ts';
 import { growthOf } from './growth.ts';
 import { tapsByRun, withTaps } from './waitingTaps.ts';
 import type { RecordWrite, Write } from './write.ts';
-
-export function sendWrite(write: Write): Promise<unknown> {
-  switch (write.what) {
-    case 'record':
-      return putRecord(write);
-    case 'events':
-      return call('POST', `/runs/${write.runId}/events`, { events: write.events });
-    case 'file':
-      return call('PUT', fileAddress(write.attachmentId), write.bytes);
-    case 'laid out':
-      return call('PUT', `/sample-plans/${write.whole.plan.id}/laid-out`, write.whole);
-  }
-}
-
-async function putRecord(write: RecordWrite): Promise<unknown> {
-  const { kind, record } = write;
-  // A box that an earlier Riffle left in the outbox has no sections yet.
-  const asTakenNow =
-    kind === 'rigs' ? { ...record, sections: (await import('../api/rigSections.ts')).rigSections(record) } : record;
-  return call('PUT', `/${kind}/${record.id}`, asTakenNow);
-}
-
-export const fileAddress = (attachmentId: string): string => `/attachments/${attachmentId}/file`;
 
 /** The ground a record belongs to; empty for what is the crew's. */
 export const scopeOf = (write: RecordWrite): string => ('groundId' in write.record ? write.record.groundId : '');
@@ -132,15 +108,4 @@ function layWaiting<K extends Kind>(
       if (run) byId.set(runId, { ...run, tally: withTaps(run.startedAt, run.tally, taps) });
     }
   return [...byId.values()].filter((r) => !r.deleted).sort((a, b) => (a.id < b.id ? -1 : 1));
-}
-
-/** Events of a run with the waiting ones laid over. */
-export function eventsWithWaiting(
-  runId: string,
-  events: readonly LoggedEvent[],
-  waiting: readonly Write[],
-): LoggedEvent[] {
-  const byId = new Map(events.map((e) => [e.id, e]));
-  for (const e of tapsByRun(waiting).get(runId) ?? []) byId.set(e.id, e);
-  return [...byId.values()];
 }

@@ -3,7 +3,7 @@ import { useKeep } from '../records/useKeep.ts';
 import { useEffect, useMemo, useState } from 'react';
 import { useRecords } from '../records/useRecords.ts';
 import { useWaiting, useWrite } from '../offline/outbox.ts';
-import { fileAddress } from '../offline/writes.ts';
+import { fileAddress } from '../offline/sendWrite.ts';
 import { TextButton } from '../ui/TextButton.tsx';
 import { useLocalTime } from '../when/useLocalTime.ts';
 

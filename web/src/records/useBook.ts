@@ -3,10 +3,10 @@ import { keepBook, keepTally, weighedCleanups, type GroundBook, type WeighedClea
 import type { LoggedEvent } from '@riffle/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
+import { eventsWithWaiting } from '../offline/eventsWithWaiting.ts';
 import { eventsKey } from '../offline/landing.ts';
 import { useWaiting } from '../offline/outbox.ts';
 import { tapsByRun } from '../offline/waitingTaps.ts';
-import { eventsWithWaiting } from '../offline/writes.ts';
 import { deviceZone } from '../when/localTime.ts';
 import { useRecords } from './useRecords.ts';
 import { useRecordsOfAll } from './useRecordsOfAll.ts';

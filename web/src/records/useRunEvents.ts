@@ -2,9 +2,10 @@ import type { LoggedEvent, StoredRun } from '@riffle/contract';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import { call, Refused } from '../api/client.ts';
+import { eventsWithWaiting } from '../offline/eventsWithWaiting.ts';
 import { eventsKey, listKey } from '../offline/landing.ts';
 import { useWaiting } from '../offline/outbox.ts';
-import { eventsWithWaiting, waitingOf } from '../offline/writes.ts';
+import { waitingOf } from '../offline/writes.ts';
 import { fetchAll } from './fetchLists.ts';
 import { askAgain, stateOf, type ListState } from './useRecords.ts';
 

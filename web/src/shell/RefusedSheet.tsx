@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { spokenField, withMended, wrongFields } from '../offline/mending.ts';
-import { giveUp, sendAgain, type RefusedWrite } from '../offline/outbox.ts';
+import { giveUp, sendAgain } from '../offline/decide.ts';
+import type { RefusedWrite } from '../offline/outbox.ts';
 import { Button } from '../ui/Button.tsx';
 import { TextField } from '../ui/Field.tsx';
 import { Sheet } from '../ui/Sheet.tsx';

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { mergeCopies, sayThing, withTheirs, type Differing } from '../offline/mergeCopies.ts';
 import { spokenField } from '../offline/mending.ts';
-import { giveUp, sendAgain, type RefusedWrite } from '../offline/outbox.ts';
+import { giveUp, sendAgain } from '../offline/decide.ts';
+import type { RefusedWrite } from '../offline/outbox.ts';
 import type { QueuedWrite } from '../offline/write.ts';
 import { Button } from '../ui/Button.tsx';
 import { useLocalTime } from '../when/useLocalTime.ts';

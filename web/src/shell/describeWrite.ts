@@ -1,4 +1,4 @@
-import { spokenRecord } from '../api/kinds.ts';
+import { spokenRecord } from '../api/spokenRecord.ts';
 import type { Write } from '../offline/write.ts';
 import { plural } from '../ui/plural.ts';
 
