@@ -51,6 +51,30 @@ test('a pan is dated back as it is kept, put right later, moved to its spot, and
   await expect(page.getByRole('button', { name: /^Put right the sample of 3 May/ })).toBeVisible();
 });
 
+test('a few words that come up under a finger let it through to what stood there', async ({ page }) => {
+  await page.addInitScript(() =>
+    addEventListener('animationstart', ({ animationName, target }) => {
+      if (animationName === 'lets-through') for (const a of (target as Element).getAnimations()) a.pause();
+    }),
+  );
+  await bringCreek(page, 'Finger Fork');
+  await toStage(page, 'Sample');
+  await page.getByRole('button', { name: 'One more 10–20' }).click();
+  await page.getByRole('button', { name: 'Drop what is typed' }).click();
+  const undo = page.getByRole('button', { name: 'Undo' });
+  /** Whether a press in the middle of Undo would come to it. */
+  const takesPress = () =>
+    undo.evaluate((button) => {
+      const { x, y, width, height } = button.getBoundingClientRect();
+      return button.contains(document.elementFromPoint(x + width / 2, y + height / 2));
+    });
+  await expect(undo).toBeInViewport();
+  // Held still while it comes in.
+  expect(await takesPress()).toBe(false);
+  await page.evaluate(() => document.getAnimations().forEach((a) => a.finish()));
+  await expect.poll(takesPress).toBe(true);
+});
+
 test('what is typed and not kept can be dropped, and comes back by Undo', async ({ page }) => {
   await bringCreek(page, 'Dropping Fork');
   await toStage(page, 'Sample');

@@ -135,7 +135,8 @@ export function Shell() {
           <SettingsIcon />
         </NavLink>
       </header>
-      <main id="page" className="min-w-0 px-4 pt-3 pb-24 sm:px-6 sm:pb-6">
+      {/* Its foot can be scrolled clear of the bar and of a few words above it. */}
+      <main id="page" className="min-w-0 px-4 pt-3 pb-40 sm:px-6 sm:pb-6">
         <Broken of={pathname}>
           <Suspense>
             <Outlet />

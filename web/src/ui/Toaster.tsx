@@ -39,7 +39,7 @@ export default function Toaster() {
         unstyled: true,
         classNames: {
           toast:
-            'flex w-full items-center gap-3 border-2 border-ink bg-picked px-4 py-2 text-ink data-[removed=true]:hidden data-[visible=false]:hidden',
+            'lets-through-at-first flex w-full items-center gap-3 border-2 border-ink bg-picked px-4 py-2 text-ink data-[removed=true]:hidden data-[visible=false]:hidden',
           actionButton: 'ml-auto min-h-11 shrink-0 px-2 font-semibold underline underline-offset-4',
         },
       }}
