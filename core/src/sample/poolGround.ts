@@ -38,7 +38,7 @@ const NOTHING = 1e-20;
 /** Cells of the grid that are this unlikely beside the likeliest are left out. */
 const UNLIKELY = 1e-5;
 /** A kind this far below the likeliest, in logarithms, is on no way to a likely one. */
-const NO_WAY_ON = 60;
+const NO_WAY_ON = 30;
 
 /** Two forms of how grades lie over a ground: nobody knows which, so both are held. Densities of the logarithm. */
 const gammaLog = (u: number, mean: number, cv: number): number => {
