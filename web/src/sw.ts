@@ -27,6 +27,12 @@ precacheAndRoute(self.__WB_MANIFEST);
 cleanupOutdatedCaches();
 registerRoute(new NavigationRoute(createHandlerBoundToURL('/index.html'), { denylist: [/^\/api\//] }));
 
+/** A network that wants its guests to sign in first answers with a page of its own: kept, it would stand in place of the picture for good. */
+const noPages: WorkboxPlugin = {
+  cacheWillUpdate: ({ response }) =>
+    Promise.resolve(response.headers.get('content-type')?.startsWith('text/html') ? null : response),
+};
+
 // A picture never changes under its address: once seen, it is there without a signal.
 registerRoute(
   /\/api\/v1\/attachments\/[^/]+\/file$/,
@@ -34,6 +40,7 @@ registerRoute(
     cacheName: 'attachments',
     plugins: [
       new CacheableResponsePlugin({ statuses: [200] }) as WorkboxPlugin,
+      noPages,
       new ExpirationPlugin({ maxEntries: 400 }) as WorkboxPlugin,
     ],
   }),
