@@ -274,7 +274,8 @@ export {
   type Standing,
 } from './read/permission.ts';
 export { byFloods, byStorms, type Renewal } from './read/renewal.ts';
-export { worthAPan, type Place, type Ranked, type Ranking, type RankingRules, type Reason } from './read/worthAPan.ts';
+export type { Place, Reason } from './read/place.ts';
+export { worthAPan, type Ranked, type Ranking, type RankingRules } from './read/worthAPan.ts';
 export { traceColors, type Trace, type TracePoint } from './read/trace.ts';
 export { changePoint } from './read/changePoint.ts';
 export { mixBelow, mustCarry } from './read/mixing.ts';

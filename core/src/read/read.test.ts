@@ -10,7 +10,8 @@ import { changePoint } from './changePoint.ts';
 import { mixBelow, mustCarry } from './mixing.ts';
 import { sourceAbove, sternberg } from './sternberg.ts';
 import { traceColors, type TracePoint } from './trace.ts';
-import { worthAPan, type Place } from './worthAPan.ts';
+import type { Place } from './place.ts';
+import { worthAPan } from './worthAPan.ts';
 
 const rules = { pays_mg_L: 0.15, reach_m: 1 };
 const place = (id: string, kinds: AnyKind[] = [], some: Partial<Place> = {}): Place => ({
