@@ -53,8 +53,10 @@ test('a pan is dated back as it is kept, put right later, moved to its spot, and
 
 test('a few words that come up under a finger let it through to what stood there', async ({ page }) => {
   await page.addInitScript(() =>
-    addEventListener('animationstart', ({ animationName, target }) => {
-      if (animationName === 'lets-through') for (const a of (target as Element).getAnimations()) a.pause();
+    addEventListener('animationstart', ({ target }) => {
+      // Not its way up, which is another's.
+      for (const a of (target as Element).getAnimations())
+        if (a instanceof CSSAnimation && a.animationName === 'lets-through') a.pause();
     }),
   );
   await bringCreek(page, 'Finger Fork');

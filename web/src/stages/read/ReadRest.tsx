@@ -40,11 +40,8 @@ export function ReadRest(props: RestProps) {
   );
   return (
     <>
-      {ground.kind === 'beach' && (
-        <Suspense>
-          <ShoreBlock ground={ground} spots={spots} inHand={inHand} />
-        </Suspense>
-      )}
+      {/* No place of its own to wait in: come later, it would push down what stands below it. */}
+      {ground.kind === 'beach' && <ShoreBlock ground={ground} spots={spots} inHand={inHand} />}
       {mapOpen && <Map {...props} gold={gold} onClose={() => showMap(false)} />}
       <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,5fr)_minmax(0,8fr)]">
         {/* On a phone the ranking comes before the plan. */}
