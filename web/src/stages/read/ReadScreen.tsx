@@ -16,6 +16,8 @@ import { late } from '../../ui/late.ts';
 const PickedLine = late(async () => (await import('./PickedLine.tsx')).PickedLine);
 const ReadRest = late(async () => (await import('./ReadRest.tsx')).ReadRest);
 const ReadSheets = late(async () => (await import('./ReadSheets.tsx')).ReadSheets);
+/** A shore is drawn with its seams and storms: come later, they would push down what stands below it. */
+const SHORE_NEEDS = ['pans', 'signs', 'pits', 'swell-readings'] as const;
 /** A trail's end surer than this is drawn on the ribbon. Common practice, no source. */
 const DRAWN_FROM = 0.4;
 
@@ -66,7 +68,7 @@ export function ReadScreen() {
       </Suspense>
       {seen && (
         <Suspense>
-          <Needs kinds={['pans', 'signs']} without="quiet">
+          <Needs kinds={ground.kind === 'beach' ? SHORE_NEEDS : ['pans', 'signs']} without="quiet">
             <ReadRest ground={ground} spots={spots} inHand={inHand} />
           </Needs>
           <ReadSheets ground={ground} inHand={inHand} />
