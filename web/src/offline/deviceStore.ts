@@ -143,25 +143,25 @@ async function readOn(crewId: string): Promise<OnDevice> {
   const tx = (await database()).transaction(['outbox', 'facts'], 'readonly');
   const facts = tx.objectStore('facts');
   const outbox = tx.objectStore('outbox');
-  const [places, added, changed, landed, dropped, changes] = await Promise.all([
-    outbox.getAllKeys(),
+  const [count, added, changed, landed, dropped, changes] = await Promise.all([
+    outbox.count(),
     outbox.getAll(IDBKeyRange.lowerBound(known.place, true)),
     outbox.index('changed').getAll(IDBKeyRange.lowerBound(known.changes, true)),
     facts.get('landed'),
     facts.get('dropped'),
     facts.get('changes'),
   ]);
-  await tx.done;
   for (const entry of [...added, ...changed]) known.entries.set(entry.place, entry);
-  const lying = new Set(places);
-  for (const place of known.entries.keys()) if (!lying.has(place)) known.entries.delete(place);
-  known.place = Math.max(known.place, places.at(-1) ?? 0);
+  // As many as are known: none is gone.
+  if (count < known.entries.size) {
+    const lying = new Set(await outbox.getAllKeys());
+    for (const place of known.entries.keys()) if (!lying.has(place)) known.entries.delete(place);
+  }
+  await tx.done;
+  known.place = Math.max(known.place, added.at(-1)?.place ?? 0);
   known.changes = Number(changes ?? 0);
   return {
-    entries: places.flatMap((place) => {
-      const entry = known.entries.get(place);
-      return entry?.write.crewId === crewId ? [entry] : [];
-    }),
+    entries: [...known.entries.values()].filter((entry) => entry.write.crewId === crewId),
     landed: Number(landed ?? 0),
     dropped: Number(dropped ?? 0),
   };

@@ -67,11 +67,17 @@ const base = (w: QueuedWrite | undefined): number => (w?.what === 'record' ? w.r
 const isSame = (a: readonly QueuedWrite[], b: readonly QueuedWrite[]): boolean =>
   a.length === b.length && a.every((w, i) => w.writeId === b[i]?.writeId && base(w) === base(b[i]));
 
+/** Whether a write was in the store when that was read last. */
+const isLying = (writeId: string): boolean => entries.some((e) => e.write.writeId === writeId);
+
 function show(): void {
-  const refused = entries.flatMap(({ place, write, refused: problem }) => (problem ? [{ place, write, problem }] : []));
-  const waiting = entries.flatMap((e) => (e.refused || e.landed ? [] : [e.write]));
-  const inStore = new Set(entries.map((e) => e.write.writeId));
-  for (const { write } of own.values()) if (!inStore.has(write.writeId)) waiting.push(write);
+  const refused: RefusedWrite[] = [];
+  const waiting: QueuedWrite[] = [];
+  // Thousands may wait.
+  for (const { place, write, refused: problem, landed } of entries)
+    if (problem) refused.push({ place, write, problem });
+    else if (!landed) waiting.push(write);
+  for (const [id, { write }] of own) if (!isLying(id)) waiting.push(write);
   const laidOver = [...refused.filter(isNew).map((r) => r.write), ...waiting];
   outbox = {
     isRead: outbox.isRead,
@@ -126,12 +132,12 @@ export function lookIntoOutbox(): Promise<void> {
   looking = (async () => {
     do {
       lookAgain = false;
-      const kept = [...own.entries()].filter(([, o]) => o.state === 'kept').map(([id]) => id);
+      const kept = [...own.values()].filter((o) => o.state === 'kept');
       const device = await readDevice(CREW_ID);
       await lists?.takeIn(device);
       entries = device.entries;
       // In the store when it was read: found there, or landed and dropped again meanwhile.
-      for (const id of [...kept, ...entries.map((e) => e.write.writeId)]) own.delete(id);
+      for (const [id, mine] of own) if (kept.includes(mine) || isLying(id)) own.delete(id);
       outbox = { ...outbox, isRead: true };
       show();
     } while (lookAgain);

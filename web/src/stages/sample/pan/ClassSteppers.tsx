@@ -6,28 +6,22 @@ import {
   type ColorWeights,
   type SizeWord,
 } from '@riffle/core';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { useShow } from '../../../units/useShow.ts';
 import { CLASS_NAMES } from './SizePan.tsx';
+import type { CountColors } from './useSampleDraft.ts';
 
 interface ClassSteppersProps {
   readonly counts: ColorCounts;
   /** What a color of each class is taken to weigh on this ground. */
   readonly weights_mg: ColorWeights;
   readonly words: readonly SizeWord[];
-  readonly onSet: (size: ColorClass, count: number) => void;
+  readonly onCount: CountColors;
 }
 
 /** The counts as numbers: type one, or step by one. What one color is taken to weigh stands below it. */
-export function ClassSteppers({ counts, weights_mg, words, onSet }: ClassSteppersProps) {
-  const show = useShow();
+export function ClassSteppers({ counts, weights_mg, words, onCount }: ClassSteppersProps) {
   const [open, setOpen] = useState<ColorClass | null>(null);
-  const sizeWords = ({ over_m, under_m }: { over_m: number | null; under_m: number | null }): string =>
-    over_m === null
-      ? `under ${show.grainSize(under_m ?? 0)}`
-      : under_m === null
-        ? `over ${show.grainSize(over_m)}`
-        : show.range('grainSize', over_m, under_m);
   return (
     <>
       {open && (
@@ -35,66 +29,97 @@ export function ClassSteppers({ counts, weights_mg, words, onSet }: ClassStepper
           size={open}
           now={counts[open]}
           onChoose={(n) => {
-            onSet(open, n);
+            onCount(open, () => n);
             setOpen(null);
           }}
         />
       )}
       <div className="grid grid-cols-4 grid-rows-[repeat(5,auto)] border-t-2 border-ink tight:grid-cols-2 tight:grid-rows-none">
         {COLOR_CLASSES.map((size) => (
-          <div
+          <Stepper
             key={size}
-            className="row-span-5 grid min-w-0 grid-rows-subgrid border-l border-rule px-1 pt-1 first:border-l-0"
-          >
-            <button
-              type="button"
-              aria-label={`How many ${CLASS_NAMES[size].name}`}
-              aria-expanded={open === size}
-              className={`flex min-h-12 flex-wrap content-center gap-x-1.5 text-left sm:min-h-0 ${open === size ? 'bg-ink px-1 text-paper' : 'underline decoration-rule underline-offset-4'}`}
-              onClick={() => setOpen(open === size ? null : size)}
-            >
-              <b>{CLASS_NAMES[size].name}</b> <span className="min-w-0 truncate">{wordsOf(size, words)[0] ?? ''}</span>
-            </button>
-            <p className="text-[12px] text-ink-2">{sizeWords(CLASS_NAMES[size])}</p>
-            <input
-              aria-label={`Colors ${CLASS_NAMES[size].name}`}
-              inputMode="numeric"
-              className="w-full bg-transparent text-[28px] leading-9 font-bold"
-              value={counts[size]}
-              onFocus={(e) => e.target.select()}
-              onChange={(e) => {
-                const n = Number(e.target.value.replace(/\D/g, ''));
-                onSet(size, Math.min(100_000, n));
-              }}
-            />
-            <p className="text-[12px] text-gold">
-              {size === '+10' ? 'weigh it' : `${show.gold(weights_mg[size])} each`}
-            </p>
-            <div className="mt-1 grid grid-cols-2">
-              <button
-                type="button"
-                aria-label={`One less ${CLASS_NAMES[size].name}`}
-                disabled={counts[size] === 0}
-                className="min-h-12 border-2 border-ink text-[20px] font-bold disabled:text-rule"
-                onClick={() => onSet(size, counts[size] - 1)}
-              >
-                −
-              </button>
-              <button
-                type="button"
-                aria-label={`One more ${CLASS_NAMES[size].name}`}
-                className="-ml-0.5 min-h-12 border-2 border-ink text-[20px] font-bold active:bg-ink active:text-paper"
-                onClick={() => onSet(size, counts[size] + 1)}
-              >
-                +
-              </button>
-            </div>
-          </div>
+            size={size}
+            count={counts[size]}
+            weighs_mg={size === '+10' ? null : weights_mg[size]}
+            word={wordsOf(size, words)[0] ?? ''}
+            isOpen={open === size}
+            onOpen={setOpen}
+            onCount={onCount}
+          />
         ))}
       </div>
     </>
   );
 }
+
+interface StepperProps {
+  readonly size: ColorClass;
+  readonly count: number;
+  /** What one color of it is taken to weigh; null where no piece weighs what another does. */
+  readonly weighs_mg: number | null;
+  /** What the crew calls this size. */
+  readonly word: string;
+  readonly isOpen: boolean;
+  readonly onOpen: (size: ColorClass | null) => void;
+  readonly onCount: CountColors;
+}
+
+/** One size: its name, its count, a step up and down. Drawn anew only when it is the one that changed. */
+const Stepper = memo(function Stepper({ size, count, weighs_mg, word, isOpen, onOpen, onCount }: StepperProps) {
+  const show = useShow();
+  const { name, over_m, under_m } = CLASS_NAMES[size];
+  return (
+    <div className="row-span-5 grid min-w-0 grid-rows-subgrid border-l border-rule px-1 pt-1 first:border-l-0">
+      <button
+        type="button"
+        aria-label={`How many ${name}`}
+        aria-expanded={isOpen}
+        className={`flex min-h-12 flex-wrap content-center gap-x-1.5 text-left sm:min-h-0 ${isOpen ? 'bg-ink px-1 text-paper' : 'underline decoration-rule underline-offset-4'}`}
+        onClick={() => onOpen(isOpen ? null : size)}
+      >
+        <b>{name}</b> <span className="min-w-0 truncate">{word}</span>
+      </button>
+      <p className="text-[12px] text-ink-2">
+        {over_m === null
+          ? `under ${show.grainSize(under_m ?? 0)}`
+          : under_m === null
+            ? `over ${show.grainSize(over_m)}`
+            : show.range('grainSize', over_m, under_m)}
+      </p>
+      <input
+        aria-label={`Colors ${name}`}
+        inputMode="numeric"
+        className="w-full bg-transparent text-[28px] leading-9 font-bold"
+        value={count}
+        onFocus={(e) => e.target.select()}
+        onChange={(e) => {
+          const n = Number(e.target.value.replace(/\D/g, ''));
+          onCount(size, () => Math.min(100_000, n));
+        }}
+      />
+      <p className="text-[12px] text-gold">{weighs_mg === null ? 'weigh it' : `${show.gold(weighs_mg)} each`}</p>
+      <div className="mt-1 grid grid-cols-2">
+        <button
+          type="button"
+          aria-label={`One less ${name}`}
+          disabled={count === 0}
+          className="min-h-12 border-2 border-ink text-[20px] font-bold disabled:text-rule"
+          onClick={() => onCount(size, (now) => now - 1)}
+        >
+          −
+        </button>
+        <button
+          type="button"
+          aria-label={`One more ${name}`}
+          className="-ml-0.5 min-h-12 border-2 border-ink text-[20px] font-bold active:bg-ink active:text-paper"
+          onClick={() => onCount(size, (now) => now + 1)}
+        >
+          +
+        </button>
+      </div>
+    </div>
+  );
+});
 
 /** Numbers one counts to without a keyboard. */
 const NUMBERS = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 15, 20];

@@ -1,4 +1,6 @@
 import { COLOR_CLASSES, type ColorClass, type ColorCounts } from '@riffle/core';
+import { memo } from 'react';
+import type { CountColors } from './useSampleDraft.ts';
 
 /** Rings of the pan, from the middle out: coarse in the middle, as gold lies when it is fanned. Radii in drawing units. */
 const RINGS: readonly { readonly size: ColorClass; readonly inner: number; readonly outer: number }[] = [
@@ -24,11 +26,11 @@ export const CLASS_NAMES: Readonly<
 interface SizePanProps {
   readonly counts: ColorCounts;
   readonly blackSand: number;
-  readonly onAdd: (size: ColorClass) => void;
+  readonly onCount: CountColors;
 }
 
 /** The pan as a counter: tap a ring to add a color of that size. The steppers beside it do the same by keyboard. */
-export function SizePan({ counts, blackSand, onAdd }: SizePanProps) {
+export function SizePan({ counts, blackSand, onCount }: SizePanProps) {
   return (
     <svg
       viewBox="-180 -180 360 360"
@@ -51,7 +53,7 @@ export function SizePan({ counts, blackSand, onAdd }: SizePanProps) {
           stroke="var(--ink)"
           strokeWidth="1.1"
           className="cursor-pointer hover:fill-gold-band"
-          onClick={() => onAdd(size)}
+          onClick={() => onCount(size, (now) => now + 1)}
           data-ring={size}
         />
       ))}
@@ -72,7 +74,17 @@ export function SizePan({ counts, blackSand, onAdd }: SizePanProps) {
 }
 
 /** One flake, always at the same place for its number, away from the ring's name. */
-function Flake({ size, nth, inner, outer }: { size: ColorClass; nth: number; inner: number; outer: number }) {
+const Flake = memo(function Flake({
+  size,
+  nth,
+  inner,
+  outer,
+}: {
+  size: ColorClass;
+  nth: number;
+  inner: number;
+  outer: number;
+}) {
   // The golden angle spreads any number of flakes evenly round a ring.
   const angle = ((28 + ((nth * 137.508) % 304)) * Math.PI) / 180;
   const r = inner === 0 ? 20 + 6 * (nth % 2) : inner + 10 + ((nth * 17) % Math.max(1, outer - inner - 20));
@@ -84,7 +96,7 @@ function Flake({ size, nth, inner, outer }: { size: ColorClass; nth: number; inn
     return `${(cx + out * Math.cos(t)).toFixed(1)},${(cy + out * Math.sin(t)).toFixed(1)}`;
   });
   return <polygon points={points.join(' ')} fill="var(--gold-fill)" stroke="var(--gold)" strokeWidth="1" />;
-}
+});
 
 /** Part of a circle from one compass angle to another. */
 function arc(r: number, from_deg: number, to_deg: number): string {

@@ -1,16 +1,18 @@
-import { addCounts, countColors, type GroundColors, type PanSays } from '@riffle/core';
-import type { Sample, StoredGround, StoredLot, StoredPit, StoredSample } from '@riffle/contract';
-import { useMemo } from 'react';
+import { addCounts, countColors, type ColorClass, type PanSays } from '@riffle/core';
+import type { Sample, StoredLot } from '@riffle/contract';
+import { useCallback, useMemo } from 'react';
 import { keepUsualPan, usualPan } from '../../../pan/usualPan.ts';
-import { useContainers } from '../../../records/useContainers.ts';
 import { useDraft } from '../../../ui/useDraft.ts';
 import { keptSeenWith } from '../../../pan/seenWith.ts';
 import { asUsual, newSample, readSample, sampleRecord, type SampleDraft, type SampleRead } from './readSample.ts';
 import { useLocalTime } from '../../../when/useLocalTime.ts';
+import type { PanBook } from './usePanBook.ts';
 
 export interface SampleInHand extends SampleRead {
   readonly draft: SampleDraft;
   readonly change: (some: Partial<SampleDraft>) => void;
+  /** So many colors of a size, worked out from how many there are; the same function at every tap. */
+  readonly count: CountColors;
   readonly clear: () => void;
   /** Something was typed or counted that is not in the book. */
   readonly isBegun: boolean;
@@ -20,13 +22,12 @@ export interface SampleInHand extends SampleRead {
   record(spotId: string, riffleNow?: PanSays | null): (Sample & { baseVersion: 0 }) | null;
 }
 
+export type CountColors = (size: ColorClass, howMany: (now: number) => number) => void;
+
 const LAST_PANNER = 'riffle-last-panner';
 
 export function useSampleDraft(
-  ground: StoredGround,
-  samples: readonly StoredSample[],
-  colors: GroundColors,
-  pits: readonly StoredPit[],
+  { ground, samples, colors, pits, containers }: PanBook,
   lot: StoredLot | undefined,
   US: boolean,
 ): SampleInHand {
@@ -44,13 +45,22 @@ export function useSampleDraft(
     counted,
     colors,
     pits,
-    containers: useContainers(),
+    containers,
     US,
     local,
   });
+  const count = useCallback<CountColors>(
+    (size, howMany) =>
+      setDraft((before) => ({
+        ...before,
+        counts: { ...before.counts, [size]: Math.max(0, howMany(before.counts[size])) },
+      })),
+    [setDraft],
+  );
   return {
     ...read,
     draft,
+    count,
     isBegun:
       countColors(typed.counts) > 0 || (!lot && typed.asUsual === false) || typed.note !== '' || typed.gold.text !== '',
     drop: () => {
