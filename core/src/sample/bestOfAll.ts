@@ -1,4 +1,5 @@
 import { gammaCdf, gammaQuantile, lnGamma } from '../maths/gamma.ts';
+import { alike } from './alike.ts';
 import type { GradeBelief } from './gradeBelief.ts';
 
 /** Marks on the common scale of grades, evenly on its logarithm. */
@@ -17,16 +18,21 @@ const highestQuantile = (beliefs: readonly GradeBelief[], chance: number): numbe
     0,
   );
 
+const middleOf = (f: Float64Array, k: number): number => ((f[k] as number) + (f[k + 1] as number)) / 2;
+
 /**
  * Chance of each to be the richest of all: the integral of its density times the others' cumulative chances, by the middle of each of 240 steps of one
  * common scale of grades, which begins where the richest of all can hardly lie below. They sum to 1. Work grows with the number of spots, not its square. Riffle's own; two spots agree with `chanceRicher`.
  */
 export function chancesOfBest(beliefs: readonly GradeBelief[]): number[] {
   if (beliefs.length === 0) return [];
-  const low = Math.log(Math.max(1e-12, highestQuantile(beliefs, TAIL)));
-  const high = Math.log(highestQuantile(beliefs, 1 - TAIL));
+  const { kinds, kindOf } = alike(beliefs, ({ shape, rate_L_mg }) => `${shape}:${rate_L_mg}`);
+  const howMany = new Float64Array(kinds.length);
+  for (const kind of kindOf) howMany[kind] = (howMany[kind] as number) + 1;
+  const low = Math.log(Math.max(1e-12, highestQuantile(kinds, TAIL)));
+  const high = Math.log(highestQuantile(kinds, 1 - TAIL));
   const marks = Array.from({ length: MARKS + 1 }, (_, k) => Math.exp(low + ((high - low) * k) / MARKS));
-  const below = beliefs.map((b) => {
+  const below = kinds.map((b) => {
     const ln = lnGamma(b.shape);
     const f = new Float64Array(marks.length).fill(1);
     // From where it can hardly lie above, it does not: most of the marks, for most.
@@ -34,24 +40,22 @@ export function chancesOfBest(beliefs: readonly GradeBelief[]): number[] {
       f[k] = gammaCdf((marks[k] as number) * b.rate_L_mg, b.shape, ln);
     return f;
   });
-  const [raw, logs] = [new Float64Array(beliefs.length), new Float64Array(beliefs.length)];
+  const raw = new Float64Array(kinds.length);
   for (let k = 0; k < MARKS; k++) {
-    // A chance of nothing in the product would hide all others: it counts as very small.
-    let all = 0;
+    // Too small for a number, it is too small to count: what one gains here is less than twice its own part of it.
+    let all = 1;
     for (let i = 0; i < below.length; i++) {
-      const f = below[i] as Float64Array;
-      const middle = ((f[k] as number) + (f[k + 1] as number)) / 2;
+      const middle = middleOf(below[i] as Float64Array, k);
       // Most, for most of the marks.
-      const log = middle === 1 ? 0 : Math.log(Math.max(1e-300, middle));
-      logs[i] = log;
-      all += log;
+      if (middle < 1) all *= middle ** (howMany[i] as number);
     }
+    if (all === 0) continue;
     for (let i = 0; i < below.length; i++) {
       const f = below[i] as Float64Array;
       const here = (f[k + 1] as number) - (f[k] as number);
-      if (here > 0) raw[i] = (raw[i] as number) + here * Math.exp(all - (logs[i] as number));
+      if (here > 0) raw[i] = (raw[i] as number) + (here * all) / middleOf(f, k);
     }
   }
-  const sum = raw.reduce((a, b) => a + b, 0);
-  return [...raw].map((r) => r / sum);
+  const sum = raw.reduce((all, r, i) => all + (howMany[i] as number) * r, 0);
+  return kindOf.map((kind) => (raw[kind] as number) / sum);
 }

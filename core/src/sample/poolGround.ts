@@ -1,5 +1,6 @@
 import { lnGamma } from '../maths/gamma.ts';
 import type { Range } from '../grains/flake.ts';
+import { alike } from './alike.ts';
 import { beliefOfMoments, type GradeBelief } from './gradeBelief.ts';
 
 /** What the pans of one spot say of its grade, mg/L, and what a single color there would have been. */
@@ -40,14 +41,18 @@ const UNLIKELY = 1e-5;
 /** A kind this far below the likeliest, in logarithms, is on no way to a likely one. */
 const NO_WAY_ON = 30;
 
-/** Two forms of how grades lie over a ground: nobody knows which, so both are held. Densities of the logarithm. */
-const gammaLog = (u: number, mean: number, cv: number): number => {
+/** A density over the logarithm of a grade, its own logarithm. */
+type LogDensity = (u: number) => number;
+/** Two forms of how grades lie over a ground: nobody knows which, so both are held. */
+const gammaOf = (mean: number, cv: number): LogDensity => {
   const shape = 1 / cv ** 2;
-  return shape * (Math.log(shape) + u - mean) - shape * Math.exp(u - mean) - lnGamma(shape);
+  const whole = shape * Math.log(shape) - lnGamma(shape);
+  return (u) => whole + shape * (u - mean - Math.exp(u - mean));
 };
-const logNormalLog = (u: number, mean: number, cv: number): number => {
+const logNormalOf = (mean: number, cv: number): LogDensity => {
   const variance = Math.log1p(cv ** 2);
-  return -((u - mean + variance / 2) ** 2) / (2 * variance) - Math.log(variance) / 2 - Math.log(2 * Math.PI) / 2;
+  const whole = -Math.log(2 * Math.PI * variance) / 2;
+  return (u) => whole - (u - mean + variance / 2) ** 2 / (2 * variance);
 };
 
 /** One kind of ground: its densities over the grades looked at, and how likely it is before any pan. */
@@ -60,11 +65,17 @@ interface Kind {
   readonly to: number;
   readonly priorLog: number;
 }
-type Form = readonly (readonly Kind[])[];
-let formsOnce: readonly Form[] | null = null;
-/** All kinds of each form, by mean and by spread. */
-const forms = (): readonly Form[] =>
-  (formsOnce ??= [gammaLog, logNormalLog].map((log) => MEANS.map((mean) => CVS.map((cv) => kindOf(mean, cv, log)))));
+/** The kinds of a form by place among the means and spreads looked at; nothing beyond these. Each is worked out when it is first looked at. */
+type Form = (mean: number, cv: number) => Kind | undefined;
+const FORMS = [gammaOf, logNormalOf].map((densityOf): Form => {
+  const known = MEANS.map((): Kind[] => []);
+  return (m, c) => {
+    const [mean, cv] = [MEANS[m], CVS[c]];
+    if (mean === undefined || cv === undefined) return undefined;
+    const ofMean = known[m] as Kind[];
+    return (ofMean[c] ??= kindOf(mean, cv, densityOf(mean, cv)));
+  };
+});
 /** Where the search for the likely ones begins: about what was panned, with a usual spread. */
 const MIDDLE = [8, 4] as const;
 
@@ -84,11 +95,14 @@ export function poolGround(spots: readonly SpotEvidence[]): { beliefs: GradeBeli
   if (spots.length === 0) return { beliefs: [], ground: null };
   const seen = spots.map((s) => (s.grade_mg_L > 0 ? s.grade_mg_L : s.oneColor_mg_L / 2));
   const about = Math.log(seen.reduce((a, b) => a + b, 0) / seen.length);
-  const likelihoods = spots.map((s) => likelihood(s, about));
   const isTelling = (i: number): boolean =>
     spots.length <= MOST_SPOTS ||
     Math.floor((i * MOST_SPOTS) / spots.length) !== Math.floor(((i - 1) * MOST_SPOTS) / spots.length);
-  const explained = forms().flatMap((form) => explainedBy(form, likelihoods, isTelling));
+  const { kinds: finds, kindOf: findOf } = alike(spots, sameFind);
+  const likelihoods = finds.map((s) => likelihood(s, about));
+  const telling = new Float64Array(finds.length);
+  findOf.forEach((find, i) => (telling[find] = (telling[find] as number) + (isTelling(i) ? 1 : 0)));
+  const explained = FORMS.flatMap((form) => explainedBy(form, likelihoods, telling));
   const top = Math.max(...explained.map((e) => e.log));
   const likely = explained
     .map(({ kind, log, explains }) => ({ ...kind, weight: Math.exp(log - top), explains }))
@@ -96,8 +110,7 @@ export function poolGround(spots: readonly SpotEvidence[]): { beliefs: GradeBeli
   const all = likely.reduce((sum, c) => sum + c.weight, 0);
   const prior = new Float64Array(GRADES.length);
   const grades_mg_L = Float64Array.from(GRADES, (u) => Math.exp(about + u));
-  const beliefs = spots.map((s, i) => {
-    const l = likelihoods[i] as Float64Array;
+  const believed = likelihoods.map((l, i) => {
     // Each kind of ground by how likely all spots make it, and within it the spot by its own count.
     prior.fill(0);
     for (const c of likely) {
@@ -114,10 +127,13 @@ export function poolGround(spots: readonly SpotEvidence[]): { beliefs: GradeBeli
       second += weight * grade * grade;
     }
     const mean = first / zero;
-    return beliefOfMoments(mean, Math.max(1e-9 * mean * mean, second / zero - mean * mean), s.commonLogSd);
+    return { mean, variance: Math.max(1e-9 * mean * mean, second / zero - mean * mean) };
   });
   return {
-    beliefs,
+    beliefs: spots.map((s, i) => {
+      const { mean, variance } = believed[findOf[i] as number] as (typeof believed)[number];
+      return beliefOfMoments(mean, variance, s.commonLogSd);
+    }),
     ground: {
       mean_mg_L: likely.reduce((sum, c) => sum + (c.weight / all) * Math.exp(about + c.mean), 0),
       cv: likely.reduce((sum, c) => sum + (c.weight / all) * c.cv, 0),
@@ -126,7 +142,11 @@ export function poolGround(spots: readonly SpotEvidence[]): { beliefs: GradeBeli
   };
 }
 
-/** How well a kind of ground explains each spot, and all of them together. */
+/** Spots that found the same in as much are told apart by what they share with others alone. */
+const sameFind = ({ grade_mg_L, oneColor_mg_L, scatterVariance }: SpotEvidence): string =>
+  `${grade_mg_L}:${oneColor_mg_L}:${scatterVariance}`;
+
+/** How well a kind of ground explains each find, and all spots together. */
 interface Explained {
   readonly kind: Kind;
   readonly log: number;
@@ -136,23 +156,20 @@ interface Explained {
 /**
  * What the kinds of one form explain, from the middle uphill: kinds far below the likeliest are left unlooked at, most of them where many spots were
  * panned. The likelihood of a form has one summit.
+ * @param telling how many spots each likelihood speaks for
  */
-function explainedBy(
-  form: Form,
-  likelihoods: readonly Float64Array[],
-  isTelling: (spot: number) => boolean,
-): Explained[] {
+function explainedBy(form: Form, likelihoods: readonly Float64Array[], telling: Float64Array): Explained[] {
   const seen = new Map<Kind, Explained>();
   const open: { readonly mean: number; readonly cv: number; readonly log: number }[] = [];
   let top = -Infinity;
   const look = (mean: number, cv: number): void => {
-    const kind = form[mean]?.[cv];
+    const kind = form(mean, cv);
     if (!kind || seen.has(kind)) return;
     const explains = new Float64Array(likelihoods.length);
     let log = kind.priorLog;
     for (let i = 0; i < explains.length; i++) {
       explains[i] = product(kind, likelihoods[i] as Float64Array);
-      if (isTelling(i)) log += Math.log(explains[i] as number);
+      log += (telling[i] as number) * Math.log(explains[i] as number);
     }
     seen.set(kind, { kind, log, explains });
     open.push({ mean, cv, log });
@@ -177,8 +194,8 @@ function product({ density, from, to }: Kind, likely: Float64Array): number {
   return Math.max(1e-300, even + odd);
 }
 
-function kindOf(mean: number, cv: number, logDensity: (u: number, mean: number, cv: number) => number): Kind {
-  const density = Float64Array.from(GRADES, (u) => Math.exp(logDensity(u, mean, cv)));
+function kindOf(mean: number, cv: number, logDensity: LogDensity): Kind {
+  const density = Float64Array.from(GRADES, (u) => Math.exp(logDensity(u)));
   const total = density.reduce((a, b) => a + b, 0);
   return {
     mean,

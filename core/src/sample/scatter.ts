@@ -1,5 +1,6 @@
 import { lnGamma } from '../maths/gamma.ts';
 import { requirePositive, requireWithin } from '../outOfRange.ts';
+import { alike } from './alike.ts';
 
 /** One pan of a spot, as far as counting goes. */
 export interface CountedVolume {
@@ -60,15 +61,15 @@ export function betweenPanScatter(replicates: readonly (readonly CountedVolume[]
       requirePositive('volumeBank_L', p.volumeBank_L, 'L');
       requireWithin('colors', p.colors, 0, 1e6);
     }
-  // Many places found the same in as much: what they say is worked out once.
-  const said = new Map<string, number[]>();
+  const { kinds, kindOf } = alike(several, (pans) =>
+    pans
+      .map((p) => `${p.volumeBank_L}:${p.colors}`)
+      .sort()
+      .join(),
+  );
+  const said = kinds.map(logMarginals);
   const logs = [...priorLogs];
-  for (const pans of several) {
-    const found = pans.map((p) => `${p.volumeBank_L}:${p.colors}`).join();
-    const of = said.get(found) ?? logMarginals(pans);
-    said.set(found, of);
-    of.forEach((log, i) => (logs[i] = (logs[i] as number) + log));
-  }
+  for (const kind of kindOf) (said[kind] as number[]).forEach((log, i) => (logs[i] = (logs[i] as number) + log));
   const weights = weightsOf(logs);
   const at = (share: number): number => {
     let sum = 0;
