@@ -22,17 +22,19 @@ const preloadFonts = (): Plugin => ({
 
 /**
  * The router names its parts for tools of developers, and a bundler keeps what is given a name: four kilobytes of links,
- * forms and fetching ahead that nothing here asks for, before the first sight.
+ * forms and fetching ahead that nothing here asks for, before the first sight. Queries that grow by pages, which none here
+ * is, come with every other.
  */
 const withoutUnusedParts = (): Plugin => ({
   name: 'without-unused-parts',
   transform: {
-    filter: { id: /node_modules\/react-router\/dist\/production\// },
+    filter: { id: /node_modules\/(react-router\/dist\/production|@tanstack\/query-core\/build\/modern)\// },
     handler: (code) => ({
       code: code
         .replace(/^\w+\.displayName = .*;$/gm, '')
         // What it warns developers of, in long sentences, is dropped where nobody asks for its answer.
         .replace(/^(\s+)(?=(?:warning|warningOnce)\()/gm, '$1/* @__PURE__ */ ')
+        .replace(/\(this\.#queryType === "infinite" \? infiniteQueryBehavior\([^)]*\) : ([\w.]+)\)/, '$1')
         .replace(/^(var \w+ = )(?=React\d*\.(?:forwardRef|createContext)\()/gm, '$1/* @__PURE__ */ '),
       map: null,
     }),
