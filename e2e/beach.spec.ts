@@ -128,7 +128,8 @@ test('the sea is logged with a storm; a berm that was cut is worth a pan again',
   await expect(sheet.getByText('1 line left out; line 3: “noon” is no time.')).toBeVisible();
   await sheet.getByRole('button', { name: 'Keep these 2' }).click();
   await sheet.getByRole('button', { name: 'Ask the simulated buoy' }).click();
-  await expect(sheet.getByText(/^241 readings$/)).toBeVisible();
+  // On the full hour the last of them is of the minute in which the sea was logged above: that one is known.
+  await expect(sheet.getByText(/^241 readings$|^240 readings new/)).toBeVisible();
 
   // Put right, taken out, brought back.
   await sheet.getByRole('button', { name: /^Put right the sea of 2 May/ }).click();

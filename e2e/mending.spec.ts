@@ -51,6 +51,21 @@ test('a pan is dated back as it is kept, put right later, moved to its spot, and
   await expect(page.getByRole('button', { name: /^Put right the sample of 3 May/ })).toBeVisible();
 });
 
+test('what was said before does not come back when a later word is answered', async ({ page }) => {
+  await bringCreek(page, 'Earlier Fork');
+  await toStage(page, 'Sample');
+  await keepBlank(page, 'Lower bar');
+  // The pointer lies on the words, which holds them; all else is done by key.
+  await page.getByText('Kept: Lower bar, a blank.').hover();
+  await page.getByRole('button', { name: 'One more 10–20' }).press('Enter');
+  await page.getByRole('button', { name: 'Drop what is typed' }).press('Enter');
+  await page.getByRole('button', { name: 'Undo' }).press('Enter');
+  await expect(page.getByLabel('Colors 10–20')).toHaveValue('1');
+  // What was answered is on its way out for a fifth of a second.
+  await page.waitForTimeout(600);
+  expect(await page.getByText('Kept: Lower bar, a blank.').isVisible()).toBe(false);
+});
+
 test('a few words that come up under a finger let it through to what stood there', async ({ page }) => {
   await page.addInitScript(() =>
     addEventListener('animationstart', ({ target }) => {

@@ -19,14 +19,17 @@ function roomBelow_px(): number {
 /** Where toasts appear: at the bottom, where they cover neither the answer nor whether all is saved, nor what is pressed. */
 export default function Toaster() {
   const [bottom, setBottom] = useState(GAP_PX);
-  useEffect(
-    () =>
-      takeToasts((says, options) => {
-        setBottom(roomBelow_px());
-        return toast(says, options);
-      }),
-    [],
-  );
+  useEffect(() => {
+    let said: string | number | undefined;
+    takeToasts((says, options) => {
+      setBottom(roomBelow_px());
+      // What offers nothing has had its say: it does not come back from under a later one, to lie on what is pressed next.
+      if (said !== undefined) toast.dismiss(said);
+      const id = toast(says, options);
+      said = options?.action ? undefined : id;
+      return id;
+    });
+  }, []);
   return (
     <Sonner
       position="bottom-center"
