@@ -142,7 +142,7 @@ export function poolGround(spots: readonly SpotEvidence[]): { beliefs: GradeBeli
   };
 }
 
-/** Spots that found the same in as much are told apart by what they share with others alone. */
+/** By what a spot's likelihood is the same as another's; how unsure the weights are is no part of it. */
 const sameFind = ({ grade_mg_L, oneColor_mg_L, scatterVariance }: SpotEvidence): string =>
   `${grade_mg_L}:${oneColor_mg_L}:${scatterVariance}`;
 
