@@ -11,7 +11,7 @@ import {
 } from '@riffle/core';
 import type { Sample, Sign, Spot } from '@riffle/contract';
 import { corranWrites, seasonEndedBefore } from './corranWrites.ts';
-import { CORRAN } from './truth.ts';
+import { CORRAN } from './trueGrounds.ts';
 
 /** What the samples of each spot of the demo say against its simulated truth. */
 function held(): { name: string; holds: boolean }[] {

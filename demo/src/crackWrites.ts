@@ -1,5 +1,6 @@
 import { PLAIN_PAN, type Pit, type Sample } from '@riffle/contract';
 import { bankVolume_L, CONTAINERS, DEFAULT_SWELL_PERCENT, poissonDraw, seededRandom } from '@riffle/core';
+import { entered, type Book } from './book.ts';
 import { TRUE_COLOR_MG } from './truth.ts';
 
 interface TrueCrack {
@@ -73,16 +74,8 @@ const CRACKS: readonly TrueCrack[] = [
   },
 ];
 
-const entered = (text: string, unit: string) => ({ text, unit });
-
 /** The cracks of a ledge, each with its own pans. */
-export function crackWrites(
-  put: (kind: string, record: { id: string }) => void,
-  nextId: (day: number) => string,
-  onDay: (day: number) => string,
-  groundId: string,
-  spotId: string,
-): void {
+export function crackWrites({ put, nextId, onDay }: Book, groundId: string, spotId: string): void {
   const random = seededRandom(1852);
   const sizes = [0.25, 0.45, 0.3];
   for (const c of CRACKS) {

@@ -1,5 +1,6 @@
 import type { BoxTest, Cleanup, Jar, LoggedEvent, Rig, Run, Setup } from '@riffle/contract';
 import { bankVolume_L, CONTAINERS, DEFAULT_SWELL_PERCENT, seededRandom, USUAL_MIX, type Random } from '@riffle/core';
+import { BUCKET, DAY_MS, entered, type Book } from './book.ts';
 import { leftAfter, weighed_mg, type TrueWasher } from './trueWasher.ts';
 
 /** The crew's washer as it really is, of usual kind. */
@@ -110,21 +111,12 @@ const DAYS: readonly DryDay[] = [
   },
 ];
 
-interface DryWrites {
-  readonly put: (kind: string, record: { id: string }) => void;
-  readonly post: (url: string, body: object) => void;
-  readonly nextId: (day: number) => string;
-  readonly season_ms: number;
-  readonly groundId: string;
-  readonly spotIds: ReadonlyMap<string, string>;
-}
-
-const entered = (text: string, unit: string) => ({ text, unit });
-const DAY_MS = 86_400_000;
-const BUCKET = entered('5 gal', 'gal');
-
 /** The crew's dry washer, and its fortnight in Dry Harrier Wash. */
-export function dryWrites({ put, post, nextId, season_ms, groundId, spotIds }: DryWrites): void {
+export function dryWrites(
+  { put, call, nextId, season_ms }: Book,
+  groundId: string,
+  spotIds: ReadonlyMap<string, string>,
+): void {
   const random = seededRandom(1848);
   const tray = {
     lining: 'riffles' as const,
@@ -172,8 +164,7 @@ export function dryWrites({ put, post, nextId, season_ms, groundId, spotIds }: D
       setupId: setup.id,
       spotId,
       startedAt: iso(start_ms),
-      bucket_L: CONTAINERS.bucket,
-      bucketEntered: BUCKET,
+      ...BUCKET,
       people: 2,
       who: 'Mara, Odd',
       layer: '',
@@ -183,7 +174,7 @@ export function dryWrites({ put, post, nextId, season_ms, groundId, spotIds }: D
     };
     put('runs', run);
     const { events, stopped_ms } = tapsOf(d, spotId, start_ms, nextId, random);
-    post(`/runs/${run.id}/events`, { events });
+    call('POST', `/runs/${run.id}/events`, { events });
     const test = (tested: BoxTest['tested'], at_ms: number): BoxTest => ({
       id: nextId(d.day),
       deleted: false,
@@ -207,12 +198,7 @@ export function dryWrites({ put, post, nextId, season_ms, groundId, spotIds }: D
 }
 
 /** Jars of the wash's concentrate at the kitchen table: coarse ones done, fine ones waiting, and the mark found for one of them. */
-export function jarWrites({
-  put,
-  nextId,
-  season_ms,
-  groundId,
-}: Pick<DryWrites, 'put' | 'nextId' | 'season_ms' | 'groundId'>): void {
+export function jarWrites({ put, nextId, season_ms }: Book, groundId: string): void {
   const floor: Jar['floor'] = {
     feature_m: 0.0005,
     featureEntered: entered('0.5', 'mm'),
@@ -318,8 +304,7 @@ const setupOf = (d: DryDay, rigId: string, groundId: string, spotId: string, id:
   temperature_C: 27,
   scoop_L: CONTAINERS.scoop,
   scoopEntered: entered('1 scoop', 'scoop'),
-  bucket_L: CONTAINERS.bucket,
-  bucketEntered: BUCKET,
+  ...BUCKET,
   note: d.note,
 });
 

@@ -22,7 +22,8 @@ import {
   type Random,
 } from '@riffle/core';
 import { BENCH_GRID, benchGrade_mg_L, TRUE_SCATTER } from './trueSampling.ts';
-import { CORRAN, TRUE_COLOR_MG } from './truth.ts';
+import { CORRAN } from './trueGrounds.ts';
+import { TRUE_COLOR_MG } from './truth.ts';
 
 // The bench of the demo, whose true grade is known everywhere, sampled again and again as the demo's crew did: sixty points, three pans each.
 const PAN_L = bankVolume_L(CONTAINERS.pan, DEFAULT_SWELL_PERCENT);

@@ -20,6 +20,7 @@ import {
   type CentreLine,
   type Random,
 } from '@riffle/core';
+import { entered, type Book } from './book.ts';
 import {
   BENCH_GRID,
   benchGrade_mg_L,
@@ -33,20 +34,15 @@ import {
 } from './trueSampling.ts';
 import { TRUE_COLOR_MG } from './truth.ts';
 
-type Put = (path: string, record: { id: string }) => void;
-type NextId = (day: number) => string;
-const entered = (text: string, unit: string): { text: string; unit: string } => ({ text, unit });
-
 /** The pits of a spot, before its samples: each with the visit that panned its pay. */
 export function pitsAt(
+  book: Book,
   spotName: string,
   groundId: string,
   spotId: string,
-  at: (day: number) => string,
-  nextId: NextId,
 ): { pit: Pit; panned: number; layer: { layerId: string | null; layer: string } }[] {
   return PITS.filter((p) => p.spot === spotName).map((p) => {
-    const pit = pitRecord(p, groundId, spotId, at, nextId);
+    const pit = pitRecord(p, groundId, spotId, book);
     const pay = pit.layers.find((l) => l.pay);
     return {
       pit,
@@ -55,13 +51,13 @@ export function pitsAt(
     };
   });
 }
-const pitRecord = (p: TruePit, groundId: string, spotId: string, at: (day: number) => string, nextId: NextId): Pit => ({
+const pitRecord = (p: TruePit, groundId: string, spotId: string, { onDay, nextId }: Book): Pit => ({
   id: nextId(p.day),
   deleted: false,
   groundId,
   spotId,
   name: p.name,
-  dugAt: at(p.day),
+  dugAt: onDay(p.day),
   planned: '1 m square',
   length_m: p.length_m,
   lengthEntered: entered(`${p.length_m}`, 'm'),
@@ -85,7 +81,7 @@ const pitRecord = (p: TruePit, groundId: string, spotId: string, at: (day: numbe
 });
 
 /** What the crew measures with: their pans, and their hands as practice showed them. */
-export function handsWrites(put: Put, nextId: NextId, at: (day: number) => string, random: Random): void {
+export function handsWrites({ put, nextId, onDay }: Book, random: Random): void {
   for (const c of TRUE_CONTAINERS) {
     const container: Container = {
       id: nextId(0),
@@ -105,7 +101,7 @@ export function handsWrites(put: Put, nextId: NextId, at: (day: number) => strin
         id: nextId(2),
         deleted: false,
         panner: h.panner,
-        seededAt: at(2),
+        seededAt: onDay(2),
         size: i % 2 === 0 ? '20-40' : '-40',
         putIn: 10,
         cameBack,
@@ -117,20 +113,14 @@ export function handsWrites(put: Put, nextId: NextId, at: (day: number) => strin
   }
 }
 
-export function screeningWrite(
-  put: Put,
-  nextId: NextId,
-  at: (day: number) => string,
-  groundId: string,
-  spotId: string,
-): void {
+export function screeningWrite({ put, nextId, onDay }: Book, groundId: string, spotId: string): void {
   const record: Screening = {
     id: nextId(SCREENED.day),
     deleted: false,
     groundId,
     spotId,
     lotId: null,
-    screenedAt: at(SCREENED.day),
+    screenedAt: onDay(SCREENED.day),
     measure: 'mass',
     way: 'wet',
     moisture_percent: 7,
@@ -153,15 +143,19 @@ export function screeningWrite(
 
 /** The bench's grid, all of it panned, and the traverse that was left half done: a bag missing, two waiting. */
 export function benchWrites(
-  lay: (whole: { plan: SamplePlan; spots: Spot[]; lots: Lot[] }) => void,
-  put: Put,
-  nextId: NextId,
-  at: (day: number) => string,
+  { put, call, nextId, onDay }: Book,
   groundId: string,
   centre: CentreLine,
   sizes: readonly [number, number, number],
   random: Random,
 ): void {
+  const fresh = <R extends object>(record: R) => ({ ...record, baseVersion: 0 });
+  const layOut = (plan: SamplePlan, made: readonly { readonly spot: Spot; readonly lot: Lot }[]): void =>
+    call('PUT', `/sample-plans/${plan.id}/laid-out`, {
+      plan: fresh(plan),
+      spots: made.map((m) => fresh(m.spot)),
+      lots: made.map((m) => fresh(m.lot)),
+    });
   const bagEntered = entered(`${BENCH_GRID.pans}`, 'pan');
   const bag_L = BENCH_GRID.pans * CONTAINERS.pan;
   const plan = (name: string, pattern: SamplePlan['pattern'], day: number): SamplePlan => ({
@@ -170,7 +164,7 @@ export function benchWrites(
     groundId,
     name,
     pattern,
-    madeAt: at(day),
+    madeAt: onDay(day),
     bag_L,
     bagEntered,
     note: '',
@@ -203,7 +197,7 @@ export function benchWrites(
     volume_L: bag_L,
     volumeEntered: bagEntered,
     screen: '',
-    takenAt: at(day),
+    takenAt: onDay(day),
     state,
     place: state === 'waiting' ? 'by the lower ford' : '',
     holder: state === 'waiting' ? 'Odd' : '',
@@ -227,7 +221,7 @@ export function benchWrites(
       deleted: false,
       groundId,
       spotId: spot.id,
-      takenAt: at(day),
+      takenAt: onDay(day),
       depth_m,
       depthEntered: entered(`${depth_m}`, 'm'),
       volume_L: bag_L,
@@ -259,7 +253,7 @@ export function benchWrites(
       lot: bag(grid, spot, `${BENCH_GRID.code}-${i + 1}`, BENCH_GRID.depth_m, 'panned', BENCH_GRID.day),
     };
   });
-  lay({ plan: grid, spots: made.map((m) => m.spot), lots: made.map((m) => m.lot) });
+  layOut(grid, made);
   made.forEach(({ spot, lot, across_m }, i) =>
     put('samples', pan(spot, lot, across_m, BENCH_GRID.depth_m, BENCH_GRID.day + 1 + Math.floor(i / 24), i % 7 === 3)),
   );
@@ -275,7 +269,7 @@ export function benchWrites(
         : 'planned';
     return { spot, across_m, lot: bag(traverse, spot, `${TRAVERSE.code}-${n}`, TRAVERSE.depth_m, state, TRAVERSE.day) };
   });
-  lay({ plan: traverse, spots: across.map((a) => a.spot), lots: across.map((a) => a.lot) });
+  layOut(traverse, across);
   for (const { spot, lot, across_m } of across)
     if (lot.state === 'panned') put('samples', pan(spot, lot, across_m, TRAVERSE.depth_m, TRAVERSE.day, false));
 }

@@ -1,9 +1,8 @@
 import { PLAIN_PAN, type Jar, type Pit, type Sample, type Sign, type Spot, type SwellReading } from '@riffle/contract';
 import { bankVolume_L, CONTAINERS, DEFAULT_SWELL_PERCENT, poissonDraw, seededRandom } from '@riffle/core';
+import { DAY_MS, entered, type Book } from './book.ts';
 import { TRUE_COLOR_MG } from './truth.ts';
 
-const entered = (text: string, unit: string) => ({ text, unit });
-const DAY_MS = 86_400_000;
 const HOUR_MS = 3_600_000;
 
 /** The strand's face, by a level laid on a board. */
@@ -119,16 +118,12 @@ const PLACES: readonly Place[] = [
 ];
 const SIZES = [0, 0.06, 0.94];
 
-interface ShoreWrites {
-  readonly put: (kind: string, record: { id: string }) => void;
-  readonly nextId: (day: number) => string;
-  readonly season_ms: number;
-  readonly groundId: string;
-  readonly positionAt: (distance_m: number, offset_m: number) => [number, number];
-}
-
 /** A beach's season of storms: its sea, its heights, and what was dug at the toe of the berm between them. */
-export function shoreWrites({ put, nextId, season_ms, groundId, positionAt }: ShoreWrites): void {
+export function shoreWrites(
+  { put, nextId, season_ms }: Book,
+  groundId: string,
+  positionAt: (distance_m: number, offset_m: number) => [number, number],
+): void {
   // Its own stream: what is drawn for it leaves the rest of the season as it is.
   const random = seededRandom(1867);
   const iso = (day: number): string => new Date(season_ms + day * DAY_MS).toISOString();
@@ -232,7 +227,7 @@ const jarOf = (groundId: string, id: string, madeAt: string): Jar => ({
   note: 'Sorted by the sea already.',
 });
 
-const pitAt = (p: Place, groundId: string, spotId: string, nextId: ShoreWrites['nextId'], dugAt: string): Pit => ({
+const pitAt = (p: Place, groundId: string, spotId: string, nextId: Book['nextId'], dugAt: string): Pit => ({
   id: nextId(p.day),
   deleted: false,
   groundId,

@@ -43,7 +43,9 @@ export function Judgement({
 }
 
 /** A gold quantity, always with its unit. */
-export const Gold = ({ children }: { children: ReactNode }) => <span className="text-gold">{children}</span>;
+export const Gold = ({ children }: { children: ReactNode }) => (
+  <span className="whitespace-nowrap text-gold tight:whitespace-normal">{children}</span>
+);
 
 /** A ruled block of the page: a heading and what stands under it. */
 export function Block({

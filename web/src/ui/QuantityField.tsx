@@ -51,7 +51,7 @@ export function QuantityField({
           />
           <select
             aria-label={`${label}: unit`}
-            className="written max-w-28 min-w-[4.4rem] border-l-2 border-l-rule tight:max-w-[45%] tight:min-w-0"
+            className="written max-w-28 min-w-[4.7rem] border-l-2 border-l-rule pr-0.5 pl-1.5 tight:max-w-[45%] tight:min-w-0"
             value={entered.unit}
             onChange={(e) => onChange({ ...entered, unit: e.target.value })}
           >
