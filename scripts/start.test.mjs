@@ -140,10 +140,16 @@ describe('npm start', () => {
     return existsSync(written) ? Number(readFileSync(written, 'utf8').split('\n')[0]) || null : null;
   };
 
+  const databasePort = (home) =>
+    Number(readFileSync(join(home, 'postgres', 'data', 'postmaster.pid'), 'utf8').split('\n')[3]);
+
   test('a database that is killed comes back by itself; one that is frozen is refused, not waited for', async () => {
     const home = newHome();
     const riffle = await start(home, { args: ['--empty'] });
     const killed = postgresOf(home);
+    // While it is away nobody is given its port: what the kernel hands out to connections lies elsewhere.
+    const [from] = readFileSync('/proc/sys/net/ipv4/ip_local_port_range', 'utf8').split('\t').map(Number);
+    expect(databasePort(home)).toBeLessThan(from);
     process.kill(killed, 'SIGKILL');
     // It may be up again before anyone has asked for it: whether it was refused meanwhile is for the frozen one to show.
     await until('the database is started again', () => ![killed, null].includes(postgresOf(home)));
@@ -173,7 +179,7 @@ describe('npm start', () => {
   test('nobody else of this machine gets into the home or the database', async () => {
     const home = newHome();
     const riffle = await start(home, { args: ['--empty'] });
-    const port = Number(readFileSync(join(home, 'postgres', 'data', 'postmaster.pid'), 'utf8').split('\n')[3]);
+    const port = databasePort(home);
     const { default: pg } = await import('pg');
     const comeIn = async (url, sql = 'select 1') => {
       const client = new pg.Client({ connectionString: url });

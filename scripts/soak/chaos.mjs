@@ -13,6 +13,17 @@ const BETWEEN_TAPS_MS = 560;
 const TOLD_WITHIN_MS = 1500;
 /** What a tab does itself is on its own screen within this, on a machine that has other things to do. */
 const SEEN_WITHIN_MS = 300;
+/** Riffle is back within this, on such a machine. */
+const AWAY_AT_MOST_MS = 60_000;
+
+/** Asks until there is an answer. A database killed a moment ago may not be missed yet by the one who says whether all is up. */
+async function untilAnswered(ask) {
+  for (const giveUp = performance.now() + AWAY_AT_MOST_MS; performance.now() < giveUp; await sleep(50)) {
+    const answer = await ask();
+    if (answer !== null) return answer;
+  }
+  throw new Error(`No answer in ${AWAY_AT_MOST_MS / 1000} s.`);
+}
 
 /** A ground with one spot and a box set on it, ready to run. */
 export async function makeGround(address, name) {
@@ -20,14 +31,16 @@ export async function makeGround(address, name) {
   const spot = newSpot(ground.id, { name: 'Upper bar' });
   const rig = newRig({ name: `Box of ${name}` });
   const setup = newSetup(ground.id, rig.id);
-  for (const [path, record] of Object.entries({ grounds: ground, spots: spot, rigs: rig, setups: setup })) {
-    const answer = await fetch(`${address}/api/v1/${path}/${record.id}`, {
-      method: 'PUT',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(record),
+  for (const [path, record] of Object.entries({ grounds: ground, spots: spot, rigs: rig, setups: setup }))
+    await untilAnswered(async () => {
+      const answer = await fetch(`${address}/api/v1/${path}/${record.id}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(record),
+      }).catch(() => null);
+      if (answer && !answer.ok && answer.status !== 503) throw new Error(`${path} was refused: ${await answer.text()}`);
+      return answer?.ok ? record : null;
     });
-    if (!answer.ok) throw new Error(`${path} was refused: ${await answer.text()}`);
-  }
   return { ground: ground.id, spot: spot.id, setup: setup.id };
 }
 
@@ -309,18 +322,14 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
     await page.bringToFront();
     await page.evaluate(() => dispatchEvent(new Event('online')));
     await page.getByText('All saved').filter({ visible: true }).first().waitFor({ timeout: 40_000 });
-    const [lifts, cleanups, book] = [
-      (await get(`/grounds/${ground}/lifts`))?.items,
-      (await get(`/grounds/${ground}/cleanups`))?.items,
-      await get(`/grounds/${ground}/book`),
-    ];
-    if (lifts?.length !== 1 || lifts[0].tubs.length !== golds.length || lifts[0].runIds.length !== 2)
-      wrong.push(`${lifts?.length} lifts at the server, the first of ${lifts?.[0]?.runIds.length} stints`);
-    if (cleanups?.length !== 1) wrong.push(`${cleanups?.length} clean-ups at the server`);
-    if (book?.total.gold_mg !== 6.6 || book.total.buckets !== buckets)
-      wrong.push(
-        `the book has ${book?.total.gold_mg} mg of ${book?.total.buckets} buckets; 6.6 of ${buckets} are true`,
-      );
+    const [{ items: lifts }, { items: cleanups }, book] = await Promise.all(
+      ['lifts', 'cleanups', 'book'].map((path) => untilAnswered(() => get(`/grounds/${ground}/${path}`))),
+    );
+    if (lifts.length !== 1 || lifts[0].tubs.length !== golds.length || lifts[0].runIds.length !== 2)
+      wrong.push(`${lifts.length} lifts at the server, the first of ${lifts[0]?.runIds.length} stints`);
+    if (cleanups.length !== 1) wrong.push(`${cleanups.length} clean-ups at the server`);
+    if (book.total.gold_mg !== 6.6 || book.total.buckets !== buckets)
+      wrong.push(`the book has ${book.total.gold_mg} mg of ${book.total.buckets} buckets; 6.6 of ${buckets} are true`);
     await page.close();
   };
 
@@ -354,10 +363,10 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
       await tab.page.getByText('All saved').filter({ visible: true }).first().waitFor({ timeout: 40_000 });
     }
     await checkClaims();
-    const events = (await eventsOnServer()) ?? [];
+    const events = await untilAnswered(eventsOnServer);
     const undone = new Set(events.map((e) => e.undoes));
     const standing = events.filter((e) => e.kind === 'bucket' && !undone.has(e.id)).length;
-    const tally = (await get(`/grounds/${ground}/runs`))?.items[0]?.tally;
+    const tally = (await untilAnswered(() => get(`/grounds/${ground}/runs`))).items[0]?.tally;
     if (events.length !== tapsAt.length) wrong.push(`${tapsAt.length} taps made, ${events.length} at the server`);
     if (standing !== buckets || tally?.buckets !== buckets)
       wrong.push(`${buckets} buckets are true; the server has ${standing} and counts ${tally?.buckets}`);

@@ -1,10 +1,10 @@
 // A whole Riffle as a person starts it, to be killed and frozen from outside.
 import { spawn, spawnSync } from 'node:child_process';
 import { closeSync, mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
+import { lastingPort } from '../cluster.mjs';
 import { root } from '../setup.mjs';
 
 /** Everything below a process, itself first. */
@@ -23,19 +23,6 @@ function signal(pids, name) {
     } catch {
       /* gone already */
     }
-  }
-}
-
-/** A port that no connection of this machine is given while the server on it is away: below those the kernel hands out. */
-async function lastingPort() {
-  for (;;) {
-    const port = 20_000 + Math.floor(Math.random() * 10_000);
-    const free = await new Promise((resolve) => {
-      const probe = createServer()
-        .once('error', () => resolve(false))
-        .listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
-    });
-    if (free) return port;
   }
 }
 
