@@ -5,7 +5,7 @@ import { useContainers } from '../../records/useContainers.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { TextField } from '../../ui/Field.tsx';
-import { QuantityField } from '../../ui/QuantityField.tsx';
+import { DraftQuantity } from '../../ui/DraftQuantity.tsx';
 import { FormSheet } from '../../ui/Sheet.tsx';
 import { useShow } from '../../units/useShow.ts';
 import { Stopwatch } from './FlowSheet.tsx';
@@ -112,34 +112,26 @@ const FIELDS: Readonly<Record<Measurement['kind'], (p: FieldsProps) => ReactNode
   water: (p) => <WaterTestFields {...p} />,
 };
 
-function TimedFields({ draft, change, readings, tried }: FieldsProps) {
+function TimedFields(form: FieldsProps) {
   const show = useShow();
   return (
     <>
-      <QuantityField
+      <DraftQuantity
         label="How much you fed"
-        entered={draft.volume}
-        reading={readings.volume}
+        form={form}
+        of="volume"
         units={['bucket', 'L', 'gal']}
-        showProblem={tried}
-        onChange={(volume) => change({ volume })}
-        comesTo={readings.volume.ok && show.volume(readings.volume.value)}
+        says={show.volume}
       />
-      <Stopwatch onTime={(s) => change({ took: { text: s.toFixed(0), unit: 's' } })} />
-      <QuantityField
-        label="It took"
-        entered={draft.took}
-        reading={readings.took}
-        units={['min', 's']}
-        showProblem={tried}
-        onChange={(took) => change({ took })}
-      />
+      <Stopwatch onTime={(s) => form.change({ took: { text: s.toFixed(0), unit: 's' } })} />
+      <DraftQuantity label="It took" form={form} of="took" units={['min', 's']} />
     </>
   );
 }
 
-function TailFields({ draft, change, readings, tried }: FieldsProps) {
+function TailFields(form: FieldsProps) {
   const show = useShow();
+  const { draft, change } = form;
   return (
     <>
       <p className="mb-1 text-[13px] text-ink-2">Colors in it</p>
@@ -150,21 +142,20 @@ function TailFields({ draft, change, readings, tried }: FieldsProps) {
         choices={TAIL_COLORS.map((value) => ({ value, label: value.replace('-', '–') }))}
       />
       <div className="mt-3">
-        <QuantityField
+        <DraftQuantity
           label="How much you panned"
-          entered={draft.panned}
-          reading={readings.panned}
+          form={form}
+          of="panned"
           units={['pan', 'bucket', 'L', 'gal']}
-          showProblem={tried}
-          onChange={(panned) => change({ panned })}
-          comesTo={readings.panned.ok && show.volume(readings.panned.value)}
+          says={show.volume}
         />
       </div>
     </>
   );
 }
 
-function TracerFields({ draft, change, readings, tried, isDry }: FieldsProps) {
+function TracerFields({ isDry, ...form }: FieldsProps) {
+  const { draft, change, readings, tried } = form;
   return (
     <>
       {isDry && (
@@ -181,13 +172,11 @@ function TracerFields({ draft, change, readings, tried, isDry }: FieldsProps) {
           />
         </>
       )}
-      <QuantityField
+      <DraftQuantity
         label={draft.of === 'lead' ? 'Size of the shot' : 'Size of the flakes'}
-        entered={draft.size}
-        reading={readings.size}
+        form={form}
+        of="size"
         units={['mm', 'in']}
-        showProblem={tried}
-        onChange={(size) => change({ size })}
       />
       <div className="grid grid-cols-2 gap-x-4">
         <TextField
@@ -209,27 +198,23 @@ function TracerFields({ draft, change, readings, tried, isDry }: FieldsProps) {
   );
 }
 
-function WaterTestFields({ draft, change, readings, tried }: FieldsProps) {
+function WaterTestFields(form: FieldsProps) {
   const show = useShow();
   return (
     <>
-      <QuantityField
+      <DraftQuantity
         label="Water over the lining"
-        entered={draft.depth}
-        reading={readings.depth}
+        form={form}
+        of="depth"
         units={['mm', 'cm', 'in']}
-        showProblem={tried}
-        onChange={(depth) => change({ depth })}
-        comesTo={readings.depth.ok && show.smallLength(readings.depth.value)}
+        says={show.smallLength}
       />
-      <QuantityField
+      <DraftQuantity
         label="Flow into the box"
-        entered={draft.flow}
-        reading={readings.flow}
+        form={form}
+        of="flow"
         units={['L/s', 'L/min', 'gpm', 'imp gpm', 'm3/h']}
-        showProblem={tried}
-        onChange={(flow) => change({ flow })}
-        comesTo={readings.flow.ok && show.flow(readings.flow.value / 1000)}
+        says={(v) => show.flow(v / 1000)}
       />
     </>
   );

@@ -6,8 +6,8 @@ import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Block } from '../../ui/Judgement.tsx';
+import { DraftQuantity } from '../../ui/DraftQuantity.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
-import { QuantityField } from '../../ui/QuantityField.tsx';
 import { RigPicker } from './RigPicker.tsx';
 import { DropSum } from './DropSum.tsx';
 import type { SetOnPage } from './useSetScreen.ts';
@@ -15,7 +15,8 @@ import type { SetOnPage } from './useSetScreen.ts';
 /** Box, pitch, water, stone and scoop as they are typed. */
 export function HowItStands({ page }: { page: SetOnPage }) {
   const { rig, inHand, tried, keep } = page;
-  const { draft, change, readings } = inHand;
+  const form = formOf(page);
+  const { draft } = form;
   return (
     <form
       className="flex flex-col"
@@ -31,18 +32,15 @@ export function HowItStands({ page }: { page: SetOnPage }) {
           onChange={() => page.open('rig')}
           onNew={(kind) => page.open(kind === 'box' ? 'new rig' : 'new washer')}
         />
-        <QuantityField
+        <DraftQuantity
           label="Pitch"
-          entered={draft.pitch}
-          reading={readings.pitch}
+          form={form}
+          of="pitch"
           units={['in/ft', '%', '°', 'in', 'mm', 'cm']}
-          showProblem={tried}
-          onChange={(pitch) => change({ pitch })}
-          comesTo={
-            readings.pitch.ok &&
-            rig && (
+          says={(v) =>
+            rig !== undefined && (
               <DropSum
-                slope={readings.pitch.value}
+                slope={v}
                 length_m={boxLength_m(rigSections(rig))}
                 inFeet={unitTyped('pitch', draft.pitch) === 'in/ft'}
               />
@@ -75,10 +73,13 @@ export function HowItStands({ page }: { page: SetOnPage }) {
   );
 }
 
+const formOf = ({ inHand: { draft, readings, change }, tried }: SetOnPage) => ({ draft, readings, change, tried });
+
 /** The water by its depth over the lining, or by its flow. */
-function WaterFields({ page: { inHand, tried, open } }: { page: SetOnPage }) {
+function WaterFields({ page }: { page: SetOnPage }) {
   const show = useShow();
-  const { draft, change, readings } = inHand;
+  const form = formOf(page);
+  const { draft, change } = form;
   return (
     <>
       <div className="mb-1 flex items-center justify-between gap-2">
@@ -91,29 +92,25 @@ function WaterFields({ page: { inHand, tried, open } }: { page: SetOnPage }) {
             { value: 'flow', label: 'flow' },
           ]}
         />
-        <Button look="quiet" onClick={() => open('flow')}>
+        <Button look="quiet" onClick={() => page.open('flow')}>
           Measure the flow
         </Button>
       </div>
       {draft.known === 'depth' ? (
-        <QuantityField
+        <DraftQuantity
           label="Water over the lining"
-          entered={draft.depth}
-          reading={readings.depth}
+          form={form}
+          of="depth"
           units={['mm', 'cm', 'in']}
-          showProblem={tried}
-          onChange={(depth) => change({ depth })}
-          comesTo={readings.depth.ok && show.smallLength(readings.depth.value)}
+          says={show.smallLength}
         />
       ) : (
-        <QuantityField
+        <DraftQuantity
           label="Flow into the box"
-          entered={draft.flow}
-          reading={readings.flow}
+          form={form}
+          of="flow"
           units={['L/s', 'L/min', 'gpm', 'imp gpm', 'm3/h']}
-          showProblem={tried}
-          onChange={(flow) => change({ flow })}
-          comesTo={readings.flow.ok && show.flow(readings.flow.value / 1000)}
+          says={(v) => show.flow(v / 1000)}
         />
       )}
     </>
@@ -121,70 +118,52 @@ function WaterFields({ page: { inHand, tried, open } }: { page: SetOnPage }) {
 }
 
 /** What there is of water and fall at the place (no more is advised), and how the pool below stands. */
-function HereFields({ page: { inHand, tried } }: { page: SetOnPage }) {
+function HereFields({ page }: { page: SetOnPage }) {
   const show = useShow();
-  const { draft, change, readings } = inHand;
+  const form = formOf(page);
   return (
     <div className="grid grid-cols-2 gap-x-4 lg:grid-cols-1">
-      <QuantityField
+      <DraftQuantity
         label="Most water here"
-        entered={draft.creek}
-        reading={readings.creek}
+        form={form}
+        of="creek"
         units={['L/s', 'L/min', 'gpm', 'imp gpm', 'm3/h']}
-        showProblem={tried}
-        optional
-        onChange={(creek) => change({ creek })}
-        comesTo={
-          draft.creek.text.trim() === '' ? 'empty: enough' : readings.creek.ok && show.flow(readings.creek.value / 1000)
-        }
+        says={(v) => show.flow(v / 1000)}
+        empty="enough"
       />
-      <QuantityField
+      <DraftQuantity
         label="Fall over the box"
-        entered={draft.fall}
-        reading={readings.fall}
+        form={form}
+        of="fall"
         units={['cm', 'mm', 'in']}
-        showProblem={tried}
-        optional
-        onChange={(fall) => change({ fall })}
-        comesTo={
-          draft.fall.text.trim() === '' ? 'empty: enough' : readings.fall.ok && show.smallLength(readings.fall.value)
-        }
+        says={show.smallLength}
+        empty="enough"
       />
-      <QuantityField
+      <DraftQuantity
         label="Pool over the tail"
-        entered={draft.tail}
-        reading={readings.tail}
+        form={form}
+        of="tail"
         units={['mm', 'cm', 'in']}
-        showProblem={tried}
-        optional
-        onChange={(tail) => change({ tail })}
-        comesTo={
-          draft.tail.text.trim() === ''
-            ? 'empty: it falls free'
-            : readings.tail.ok && show.smallLength(readings.tail.value)
-        }
+        says={show.smallLength}
+        empty="it falls free"
       />
     </div>
   );
 }
 
-function FeedFields({ page: { inHand, tried } }: { page: SetOnPage }) {
+function FeedFields({ page }: { page: SetOnPage }) {
   const show = useShow();
-  const { draft, change, readings } = inHand;
+  const form = formOf(page);
+  const { draft, change, readings } = form;
   return (
     <div className="grid grid-cols-2 gap-x-4 lg:grid-cols-1 xl:grid-cols-2">
-      <QuantityField
+      <DraftQuantity
         label="One side deeper by"
-        entered={draft.crossFall}
-        reading={readings.crossFall}
+        form={form}
+        of="crossFall"
         units={['mm', 'in']}
-        showProblem={tried}
-        onChange={(crossFall) => change({ crossFall })}
-        comesTo={
-          draft.crossFall.text.trim() === ''
-            ? 'empty: level'
-            : readings.crossFall.ok && show.smallLength(readings.crossFall.value)
-        }
+        says={show.smallLength}
+        empty="level"
       />
       <TextField
         label="Minutes a bucket"
@@ -194,41 +173,27 @@ function FeedFields({ page: { inHand, tried } }: { page: SetOnPage }) {
         hint="empty: fed as advised"
         inputMode="decimal"
       />
-      <QuantityField
+      <DraftQuantity
         label="Largest stone fed"
-        entered={draft.stone}
-        reading={readings.stone}
+        form={form}
+        of="stone"
         units={['in', 'mm', 'cm']}
-        showProblem={tried}
-        onChange={(stone) => change({ stone })}
-        comesTo={readings.stone.ok && show.smallLength(readings.stone.value)}
+        says={show.smallLength}
       />
-      <QuantityField
-        label="Your scoop"
-        entered={draft.scoop}
-        reading={readings.scoop}
-        units={['scoop', 'L', 'mL', 'qt']}
-        showProblem={tried}
-        onChange={(scoop) => change({ scoop })}
-        comesTo={readings.scoop.ok && show.volume(readings.scoop.value)}
-      />
-      <QuantityField
+      <DraftQuantity label="Your scoop" form={form} of="scoop" units={['scoop', 'L', 'mL', 'qt']} says={show.volume} />
+      <DraftQuantity
         label="Your bucket, full"
-        entered={draft.bucket}
-        reading={readings.bucket}
+        form={form}
+        of="bucket"
         units={['bucket', 'gal', 'L']}
-        showProblem={tried}
-        onChange={(bucket) => change({ bucket })}
-        comesTo={readings.bucket.ok && show.volume(readings.bucket.value)}
+        says={show.volume}
       />
-      <QuantityField
+      <DraftQuantity
         label="Water temperature"
-        entered={draft.temperature}
-        reading={readings.temperature}
+        form={form}
+        of="temperature"
         units={['°C', '°F']}
-        showProblem={tried}
-        onChange={(temperature) => change({ temperature })}
-        comesTo={readings.temperature.ok && show.temperature(readings.temperature.value)}
+        says={show.temperature}
       />
     </div>
   );

@@ -5,6 +5,7 @@ import { Caution } from '../../../ui/Caution.tsx';
 import { Choices } from '../../../ui/Choices.tsx';
 import { SelectField, TextField } from '../../../ui/Field.tsx';
 import { Block, Judgement } from '../../../ui/Judgement.tsx';
+import { DraftQuantity } from '../../../ui/DraftQuantity.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { TextButton } from '../../../ui/TextButton.tsx';
 import { useIsPhone } from '../../../ui/useIsPhone.ts';
@@ -64,7 +65,8 @@ export function FinishScreen() {
   );
 }
 
-function JarFields({ finish: { draft, change, readings, tried, setting } }: { readonly finish: Finish }) {
+function JarFields({ finish }: { readonly finish: Finish }) {
+  const { draft, change, tried, setting } = finish;
   const show = useShow();
   const screens = LADDER.map((s) => ({ value: String(s.mm), label: /^\d+$/.test(s.name) ? `${s.name} mesh` : s.name }));
   return (
@@ -91,14 +93,12 @@ function JarFields({ finish: { draft, change, readings, tried, setting } }: { re
           problem={draft.finest_mm >= draft.coarsest_mm ? 'A finer screen than it passed.' : null}
         />
       </div>
-      <QuantityField
+      <DraftQuantity
         label="How much"
-        entered={draft.volume}
-        reading={readings.volume}
+        form={finish}
+        of="volume"
         units={['mL', 'L', 'qt', 'gal', 'bucket']}
-        showProblem={tried}
-        onChange={(volume) => change({ volume })}
-        comesTo={readings.volume.ok && show.volume(readings.volume.value)}
+        says={show.volume}
       />
       <SelectField
         label="Brought down by"
@@ -108,33 +108,21 @@ function JarFields({ finish: { draft, change, readings, tried, setting } }: { re
       />
       {draft.way === 'recirculating box' && (
         <div className="grid grid-cols-2 gap-x-4 lg:grid-cols-1">
-          <QuantityField
+          <DraftQuantity
             label="Features, height"
-            entered={draft.feature}
-            reading={readings.feature}
+            form={finish}
+            of="feature"
             units={['mm', 'in']}
-            showProblem={tried}
-            onChange={(feature) => change({ feature })}
-            comesTo={readings.feature.ok && filmText(readings.feature.value, show.display.system)}
+            says={(v) => filmText(v, show.display.system)}
           />
-          <QuantityField
+          <DraftQuantity
             label="Floor, width"
-            entered={draft.width}
-            reading={readings.width}
+            form={finish}
+            of="width"
             units={['cm', 'in', 'mm']}
-            showProblem={tried}
-            onChange={(width) => change({ width })}
-            comesTo={readings.width.ok && show.smallLength(readings.width.value)}
+            says={show.smallLength}
           />
-          <QuantityField
-            label="Pitch"
-            entered={draft.pitch}
-            reading={readings.pitch}
-            units={['%', 'in/ft', '°']}
-            showProblem={tried}
-            onChange={(pitch) => change({ pitch })}
-            comesTo={readings.pitch.ok && show.pitch(readings.pitch.value)}
-          />
+          <DraftQuantity label="Pitch" form={finish} of="pitch" units={['%', 'in/ft', '°']} says={show.pitch} />
         </div>
       )}
       {draft.way === 'recirculating box' && (

@@ -1,9 +1,9 @@
 import type { Squeeze } from '@riffle/core';
 import { Button } from '../../../ui/Button.tsx';
 import { Choices } from '../../../ui/Choices.tsx';
+import { DraftQuantity } from '../../../ui/DraftQuantity.tsx';
 import { TextField } from '../../../ui/Field.tsx';
 import { Block } from '../../../ui/Judgement.tsx';
-import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { unitTyped } from '../../../units/readEntered.ts';
 import { useShow } from '../../../units/useShow.ts';
 import { DropSum } from '../DropSum.tsx';
@@ -60,18 +60,15 @@ export function WasherFields({ page }: { page: WasherOnPage }) {
           clay in it
         </label>
         <AirField page={page} />
-        <QuantityField
+        <DraftQuantity
           label="Pitch"
-          entered={draft.pitch}
-          reading={readings.pitch}
+          form={page}
+          of="pitch"
           units={['in/ft', '%', '°', 'in', 'mm', 'cm']}
-          showProblem={tried}
-          onChange={(pitch) => change({ pitch })}
-          comesTo={
-            readings.pitch.ok &&
+          says={(v) =>
             solved !== null && (
               <DropSum
-                slope={readings.pitch.value}
+                slope={v}
                 length_m={solved.setting.length_m}
                 inFeet={unitTyped('pitch', draft.pitch) === 'in/ft'}
               />
@@ -79,14 +76,12 @@ export function WasherFields({ page }: { page: WasherOnPage }) {
           }
         />
         <div className="grid grid-cols-2 gap-x-4 lg:grid-cols-1">
-          <QuantityField
+          <DraftQuantity
             label="Screen of the hopper"
-            entered={draft.screen}
-            reading={readings.screen}
+            form={page}
+            of="screen"
             units={['in', 'mm']}
-            showProblem={tried}
-            onChange={(screen) => change({ screen })}
-            comesTo={readings.screen.ok && show.smallLength(readings.screen.value)}
+            says={show.smallLength}
           />
           <TextField
             label="Minutes a bucket"
@@ -100,46 +95,34 @@ export function WasherFields({ page }: { page: WasherOnPage }) {
         <p className="text-[13px] text-ink-2">What is fed</p>
         <Choices label="What is fed" value={draft.pass} onChange={(pass) => change({ pass })} choices={PASSES} />
         <div className="mt-2 grid grid-cols-2 gap-x-4 lg:grid-cols-1">
-          <QuantityField
+          <DraftQuantity
             label="Your bucket, full"
-            entered={draft.bucket}
-            reading={readings.bucket}
+            form={page}
+            of="bucket"
             units={['bucket', 'gal', 'L']}
-            showProblem={tried}
-            onChange={(bucket) => change({ bucket })}
-            comesTo={readings.bucket.ok && show.volume(readings.bucket.value)}
+            says={show.volume}
           />
-          <QuantityField
+          <DraftQuantity
             label="Your scoop"
-            entered={draft.scoop}
-            reading={readings.scoop}
+            form={page}
+            of="scoop"
             units={['scoop', 'L', 'mL', 'qt']}
-            showProblem={tried}
-            onChange={(scoop) => change({ scoop })}
-            comesTo={readings.scoop.ok && show.volume(readings.scoop.value)}
+            says={show.volume}
           />
-          <QuantityField
+          <DraftQuantity
             label="Height above the sea"
-            entered={draft.altitude}
-            reading={readings.altitude}
+            form={page}
+            of="altitude"
             units={['m', 'ft']}
-            showProblem={tried}
-            optional
-            onChange={(altitude) => change({ altitude })}
-            comesTo={
-              draft.altitude.text.trim() === ''
-                ? 'empty: at the sea'
-                : readings.altitude.ok && show.length(readings.altitude.value)
-            }
+            says={show.length}
+            empty="at the sea"
           />
-          <QuantityField
+          <DraftQuantity
             label="Air temperature"
-            entered={draft.temperature}
-            reading={readings.temperature}
+            form={page}
+            of="temperature"
             units={['°C', '°F']}
-            showProblem={tried}
-            onChange={(temperature) => change({ temperature })}
-            comesTo={readings.temperature.ok && show.temperature(readings.temperature.value)}
+            says={show.temperature}
           />
         </div>
         <Button look="main" type="submit" className="mt-1 min-h-14 w-full text-[18px]">
