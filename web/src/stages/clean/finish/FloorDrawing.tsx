@@ -38,6 +38,8 @@ export function FloorDrawing({ width, setting, found, depth_m, onDepth }: FloorD
   const fleck = Math.max(1.6, Math.min(6, (setting.finest_m / 2) * scale * 1.6));
   const left = floor + 46;
   const regions = found && [Math.min(found.from_m, deepest_m), Math.min(Math.max(found.to_m, found.from_m), deepest_m)];
+  const [lies, goes] = [y(regions?.[0] ?? 0), y(regions?.[1] ?? 0)];
+  const lines = [depth_m, found?.mark_m?.middle ?? null].filter((m) => m !== null).map(y);
   const says = (m: number): string => filmText(m, display.system);
   return (
     <svg
@@ -89,41 +91,12 @@ export function FloorDrawing({ width, setting, found, depth_m, onDepth }: FloorD
         />
         {regions && (
           <>
-            <rect
-              x={left}
-              y={y(regions[0] ?? 0)}
-              width={gauge}
-              height={base - y(regions[0] ?? 0)}
-              fill="url(#gravel)"
-            />
-            <rect
-              x={left}
-              y={y(regions[1] ?? 0)}
-              width={gauge}
-              height={y(regions[0] ?? 0) - y(regions[1] ?? 0)}
-              fill="var(--picked)"
-            />
-            <rect
-              x={left}
-              y={top}
-              width={gauge}
-              height={y(regions[1] ?? 0) - top}
-              fill="url(#against)"
-              opacity="0.45"
-            />
-            <Region
-              at={(y(regions[0] ?? 0) + base) / 2}
-              x={left + 8}
-              says="sand lies"
-              room={base - y(regions[0] ?? 0)}
-            />
-            <Region
-              at={(y(regions[0] ?? 0) + y(regions[1] ?? 0)) / 2}
-              x={left + 8}
-              says="parts"
-              room={y(regions[0] ?? 0) - y(regions[1] ?? 0)}
-            />
-            <Region at={(top + y(regions[1] ?? 0)) / 2} x={left + 8} says="gold goes" room={y(regions[1] ?? 0) - top} />
+            <rect x={left} y={lies} width={gauge} height={base - lies} fill="url(#gravel)" />
+            <rect x={left} y={goes} width={gauge} height={lies - goes} fill="var(--picked)" />
+            <rect x={left} y={top} width={gauge} height={goes - top} fill="url(#against)" opacity="0.45" />
+            <Region from={lies} to={base} lines={lines} x={left + 8} says="sand lies" />
+            <Region from={goes} to={lies} lines={lines} x={left + 8} says="parts" />
+            <Region from={top} to={goes} lines={lines} x={left + 8} says="gold goes" />
           </>
         )}
         <rect x={left} y={top} width={gauge} height={base - top} fill="none" stroke="var(--ink)" strokeWidth="1.4" />
@@ -182,20 +155,22 @@ export function FloorDrawing({ width, setting, found, depth_m, onDepth }: FloorD
   );
 }
 
-/** A region's name where it has room. */
-const Region = ({
-  at,
-  x,
-  says,
-  room,
-}: {
-  readonly at: number;
-  readonly x: number;
+interface RegionProps {
   readonly says: string;
-  readonly room: number;
-}) =>
-  room < 20 ? null : (
-    <text className="halo font-serif" x={x} y={at + 5} fontSize="14" fontWeight="700">
+  readonly x: number;
+  readonly from: number;
+  readonly to: number;
+  /** Heights at which a line is drawn across. */
+  readonly lines: readonly number[];
+}
+/** A region's name where it has most room between the lines drawn across; none where it has too little. */
+function Region({ says, x, from, to, lines }: RegionProps) {
+  const edges = [from, ...lines.filter((line) => line > from && line < to).sort((a, b) => a - b), to];
+  const rooms = edges.slice(1).map((end, i) => ({ end, begin: edges[i] ?? from }));
+  const most = rooms.reduce((best, room) => (room.end - room.begin >= best.end - best.begin ? room : best));
+  return most.end - most.begin < 20 ? null : (
+    <text className="halo font-serif" x={x} y={(most.begin + most.end) / 2 + 5} fontSize="14" fontWeight="700">
       {says}
     </text>
   );
+}
