@@ -14,6 +14,8 @@ interface FloorDrawingProps {
 
 /** So wide is the piece of floor that is drawn, in heights of its features. */
 const FEATURES = 9;
+/** Height of the words over the mark, px. */
+const MARK_HIGH = 22;
 
 /**
  * A finishing floor seen close: its features, the water over them, black sand creeping and gold that stays. Beside it the depths of water: gravel where sand lies still,
@@ -39,7 +41,12 @@ export function FloorDrawing({ width, setting, found, depth_m, onDepth }: FloorD
   const left = floor + 46;
   const regions = found && [Math.min(found.from_m, deepest_m), Math.min(Math.max(found.to_m, found.from_m), deepest_m)];
   const [lies, goes] = [y(regions?.[0] ?? 0), y(regions?.[1] ?? 0)];
-  const lines = [depth_m, found?.mark_m?.middle ?? null].filter((m) => m !== null).map(y);
+  const mark = found?.mark_m ? y(found.mark_m.middle) : null;
+  const taken = [
+    ...(depth_m === null ? [] : [{ begin: y(depth_m), end: y(depth_m) }]),
+    // The mark's own words stand above its line.
+    ...(mark === null ? [] : [{ begin: mark - MARK_HIGH, end: mark }]),
+  ].sort((a, b) => a.begin - b.begin);
   const says = (m: number): string => filmText(m, display.system);
   return (
     <svg
@@ -94,9 +101,9 @@ export function FloorDrawing({ width, setting, found, depth_m, onDepth }: FloorD
             <rect x={left} y={lies} width={gauge} height={base - lies} fill="url(#gravel)" />
             <rect x={left} y={goes} width={gauge} height={lies - goes} fill="var(--picked)" />
             <rect x={left} y={top} width={gauge} height={goes - top} fill="url(#against)" opacity="0.45" />
-            <Region from={lies} to={base} lines={lines} x={left + 8} says="sand lies" />
-            <Region from={goes} to={lies} lines={lines} x={left + 8} says="parts" />
-            <Region from={top} to={goes} lines={lines} x={left + 8} says="gold goes" />
+            <Region from={lies} to={base} taken={taken} x={left + 8} says="sand lies" />
+            <Region from={goes} to={lies} taken={taken} x={left + 8} says="parts" />
+            <Region from={top} to={goes} taken={taken} x={left + 8} says="gold goes" />
           </>
         )}
         <rect x={left} y={top} width={gauge} height={base - top} fill="none" stroke="var(--ink)" strokeWidth="1.4" />
@@ -160,13 +167,14 @@ interface RegionProps {
   readonly x: number;
   readonly from: number;
   readonly to: number;
-  /** Heights at which a line is drawn across. */
-  readonly lines: readonly number[];
+  /** Stretches of height that lines and their words take, from the top down. */
+  readonly taken: readonly { readonly begin: number; readonly end: number }[];
 }
-/** A region's name where it has most room between the lines drawn across; none where it has too little. */
-function Region({ says, x, from, to, lines }: RegionProps) {
-  const edges = [from, ...lines.filter((line) => line > from && line < to).sort((a, b) => a - b), to];
-  const rooms = edges.slice(1).map((end, i) => ({ end, begin: edges[i] ?? from }));
+/** A region's name where it has most room beside what is drawn across; none where it has too little. */
+function Region({ says, x, from, to, taken }: RegionProps) {
+  const ends = [...taken.map((t) => Math.min(to, t.begin)), to];
+  const begins = [from, ...taken.map((t) => Math.max(from, t.end))];
+  const rooms = ends.map((end, i) => ({ begin: begins[i] ?? from, end }));
   const most = rooms.reduce((best, room) => (room.end - room.begin >= best.end - best.begin ? room : best));
   return most.end - most.begin < 20 ? null : (
     <text className="halo font-serif" x={x} y={(most.begin + most.end) / 2 + 5} fontSize="14" fontWeight="700">
