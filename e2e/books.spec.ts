@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { StoredCleanup, StoredGround, StoredRun } from '@riffle/contract';
-import { bringCreek, giveBook, judgement, openHalloway, toStage } from './job.ts';
+import { giveBook, judgement, openCreek, openHalloway, toStage } from './job.ts';
 
 /** The demo's book, held against what its API says and what a person types. */
 test('a price typed is used everywhere, and a wrong one is told', async ({ page }) => {
@@ -131,8 +131,7 @@ test('leaving with the place is asked about first', async ({ page }) => {
 test('a ground without a clean-up says what comes first', async ({ page }, { project }) => {
   // The crew is shared: another size may have brought one before.
   const name = `Bare Fork, ${project.name}`;
-  await bringCreek(page, name);
-  await toStage(page, 'Books');
+  await openCreek(page, name, 'books');
   await expect(judgement(page)).toContainText(`No gold in the book for ${name} yet.`);
   await expect(page.getByRole('region', { name: 'The book by ground' }).getByRole('row', { name })).toContainText(
     'nothing weighed yet',

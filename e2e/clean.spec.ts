@@ -1,14 +1,10 @@
 import type { Book, StoredCleanup, StoredRun } from '@riffle/contract';
 import { expect, test, type Page } from '@playwright/test';
-import { bringCreek, judgement, logBucket, setBox, toStage } from './job.ts';
+import { judgement, logBucket, openCreek, openCreekWithBox, toStage } from './job.ts';
 
 /** A box with a run from paper: ten buckets of 20 L from the lower bar, on the day given. */
 async function aRun(page: Page, creek: string, box: string): Promise<string> {
-  const groundId = await bringCreek(page, creek);
-  await toStage(page, 'Set');
-  await setBox(page, box);
-  await page.getByRole('button', { name: 'Keep this set-up' }).click();
-  await toStage(page, 'Run');
+  const groundId = await openCreekWithBox(page, creek, box);
   await runFromPaper(page, '4 May 2026', 'Lower bar', '10');
   return groundId;
 }
@@ -165,8 +161,7 @@ test(
     };
     await weigh('40', 'not yet', '4 May 2026');
     // The same box on another creek the week after.
-    const second = await bringCreek(page, 'Carpet Side');
-    await toStage(page, 'Set');
+    const second = await openCreek(page, 'Carpet Side', 'set');
     await page.getByLabel('Box', { exact: true }).selectOption({ label: 'Carpet box' });
     await page.getByLabel('Pitch', { exact: true }).fill('1/2 in/ft');
     await page.getByLabel('Water over the lining', { exact: true }).fill('20 mm');
@@ -209,11 +204,7 @@ test(
   'a box lifted while its run is open stops it, and the next bucket is of another clean-up',
   { tag: '@phone' },
   async ({ page }) => {
-    const groundId = await bringCreek(page, 'Open Fork');
-    await toStage(page, 'Set');
-    await setBox(page, 'Open box');
-    await page.getByRole('button', { name: 'Keep this set-up' }).click();
-    await toStage(page, 'Run');
+    const groundId = await openCreekWithBox(page, 'Open Fork', 'Open box');
     await page.getByLabel('Gravel from').selectOption({ index: 1 });
     await page.getByRole('button', { name: 'Start the run' }).click();
     await logBucket(page, 1);

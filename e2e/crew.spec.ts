@@ -1,14 +1,9 @@
 import { expect, test } from '@playwright/test';
-import { bringCreek, judgement, openHalloway, setBox, toStage } from './job.ts';
+import { judgement, openCreekWithBox, openHalloway, toStage } from './job.ts';
 
 /** Who waits for whom: buckets timed by watch and by hand, hands moved about, with a signal and without. */
 test('three rounds tell who holds the others up, and what standing otherwise would bring', async ({ page }, info) => {
-  const groundId = await bringCreek(page, `Crew Fork ${info.project.name}`);
-  await toStage(page, 'Set');
-  await setBox(page, `Crew box ${info.project.name}`);
-  await page.getByRole('button', { name: 'Keep this set-up' }).click();
-  await expect(page.getByText('Kept: this set-up.')).toBeVisible();
-  await toStage(page, 'Run');
+  const groundId = await openCreekWithBox(page, `Crew Fork ${info.project.name}`, `Crew box ${info.project.name}`);
   await page.getByRole('link', { name: 'Who waits for whom' }).click();
   await expect(judgement(page)).toContainText('Time one bucket from the shovel into the box');
 

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { heldToSchema, outsideRead } from '../web/test/outsideRead.ts';
 import { expect, test, type Page } from '@playwright/test';
-import { bringCreek, judgement } from './job.ts';
+import { judgement, openCreek } from './job.ts';
 
 /** The day against the clock: chosen and ordered, dragged about, kept, carried along. */
 const openDay = (page: Page, groundId: string): Promise<unknown> => page.goto(`/g/${groundId}/day`);
@@ -23,7 +23,7 @@ const addSpot = async (
 };
 
 test('the day is planned, falls out when dragged past its hour, and is kept through a reload', async ({ page }) => {
-  const ground = await bringCreek(page, 'Clock Fork');
+  const ground = await openCreek(page, 'Clock Fork');
   await addSpot(page, { name: 'Far bend', distance: '1050 m', kind: 'inside bend' });
   await openDay(page, ground);
   await expect(rows(page)).toHaveCount(3);
@@ -73,7 +73,7 @@ test('the day is planned, falls out when dragged past its hour, and is kept thro
 });
 
 test('a day that ends before it starts is named where it stands, and nothing is lost', async ({ page }) => {
-  const ground = await bringCreek(page, 'Backward Fork');
+  const ground = await openCreek(page, 'Backward Fork');
   await openDay(page, ground);
   await page.getByLabel('Be back at').fill('07:00');
   await expect(page.getByText('Be back after you start.')).toBeVisible();
@@ -88,7 +88,7 @@ test('a day that ends before it starts is named where it stands, and nothing is 
 });
 
 test('a high river closes what it covers and plan B keeps off the water', async ({ page }) => {
-  const ground = await bringCreek(page, 'High Fork');
+  const ground = await openCreek(page, 'High Fork');
   await addSpot(page, { name: 'Wet bar', distance: '600 m', outAbove: '50 cm' });
   await page.getByRole('button', { name: 'read the river' }).click();
   await page.getByRole('dialog').getByLabel('Height on the stake', { exact: true }).fill('70 cm');
@@ -104,7 +104,7 @@ test('a high river closes what it covers and plan B keeps off the water', async 
 });
 
 test('the calendar and the GPX of a day give what was chosen of the place @desk', async ({ page }) => {
-  const ground = await bringCreek(page, 'Secret Fork');
+  const ground = await openCreek(page, 'Secret Fork');
   await openDay(page, ground);
   await expect(rows(page)).toHaveCount(2);
   const sheet = page.getByRole('dialog');
@@ -158,7 +158,7 @@ test('a beach waits for the sand to come bare', async ({ page }) => {
 });
 
 test('bags wait on the day sheet with their tags, and no two share one', async ({ page }) => {
-  const ground = await bringCreek(page, 'Bag Fork');
+  const ground = await openCreek(page, 'Bag Fork');
   await openDay(page, ground);
   const sheet = page.getByRole('dialog');
   const add = async (tag: string | null, from: string): Promise<void> => {

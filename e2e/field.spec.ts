@@ -1,14 +1,15 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
 import {
-  bringCreek,
   chooseSpot,
   judgement,
+  keepBlank,
   logBucket,
+  openCreek,
+  openCreekWithBox,
   setBox,
   spotLine,
   toStage,
-  keepBlank,
   wordsOfPdf,
 } from './job.ts';
 
@@ -17,10 +18,7 @@ test.describe('with the page kept on the device', () => {
   test.use({ serviceWorkers: 'allow' });
 
   test('a run without signal survives a reload and is sent once when the signal is back', async ({ page, context }) => {
-    const groundId = await bringCreek(page, 'No Signal Fork');
-    await toStage(page, 'Set');
-    await setBox(page, 'Field box');
-    await page.getByRole('button', { name: 'Keep this set-up' }).click();
+    const groundId = await openCreekWithBox(page, 'No Signal Fork', 'Field box');
     await page.evaluate(() => navigator.serviceWorker.ready);
     await page.reload();
     await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
@@ -53,7 +51,7 @@ test.describe('with the page kept on the device', () => {
     page,
     context,
   }) => {
-    await bringCreek(page, 'Paper Fork');
+    await openCreek(page, 'Paper Fork');
     await page.evaluate(() => navigator.serviceWorker.ready);
     await page.reload();
     await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
@@ -68,51 +66,59 @@ test.describe('with the page kept on the device', () => {
     expect(download.suggestedFilename()).toMatch(/\.pdf$/);
     expect(await wordsOfPdf(await readFile(await download.path()))).toContain('bank ground');
   });
-
-  test(
-    'what waits when the last page closes is sent without one',
-    { tag: '@phone' },
-    async ({ page, context, request }) => {
-      const groundId = await bringCreek(page, 'Walked Off Fork');
-      await page.evaluate(() => navigator.serviceWorker.ready);
-      await page.reload();
-      await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
-      // The page's own calls fail; the browser's worker is not held by that.
-      await page.route('**/api/v1/samples/**', (route) => route.abort());
-      await keepBlank(page, 'Upper bar');
-      // The page has tried in vain by then, and asked the browser to send it.
-      await page.waitForTimeout(800);
-      await page.close();
-      await context.newPage();
-      await expect
-        .poll(
-          async () =>
-            ((await (await request.get(`/api/v1/grounds/${groundId}/samples`)).json()) as { items: unknown[] }).items
-              .length,
-          { timeout: 30_000 },
-        )
-        .toBe(1);
-    },
-  );
 });
+
+test(
+  'what waits when the last page closes is sent without one',
+  { tag: '@phone' },
+  async ({ playwright, launchOptions, request }) => {
+    // The browser the other tests run in sends nothing in the background.
+    const executablePath = process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium';
+    const browser = await playwright.chromium.launch({ ...launchOptions, executablePath });
+    const context = await browser.newContext({ serviceWorkers: 'allow', viewport: { width: 390, height: 844 } });
+    const page = await context.newPage();
+    const groundId = await openCreek(page, 'Walked Off Fork');
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.reload();
+    await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+    // The page's own calls fail; the browser's worker is not held by that.
+    await page.route('**/api/v1/samples/**', (route) => route.abort());
+    await keepBlank(page, 'Upper bar');
+    // The page has tried in vain by then, and asked the browser to send it.
+    await page.waitForTimeout(800);
+    await page.close();
+    await context.newPage();
+    await expect
+      .poll(
+        async () =>
+          ((await (await request.get(`/api/v1/grounds/${groundId}/samples`)).json()) as { items: unknown[] }).items
+            .length,
+        { timeout: 30_000 },
+      )
+      .toBe(1);
+    await browser.close();
+  },
+);
 
 test(
   'what one tab has still to send outlives it: another tab sends it, once',
   { tag: '@desk' },
   async ({ page, context }) => {
     // Two tabs are a desk affair.
-    const groundId = await bringCreek(page, 'Two Windows Fork');
+    const groundId = await openCreek(page, 'Two Windows Fork');
     const other = await context.newPage();
     await other.goto(page.url());
     await expect(other.getByRole('option', { name: /Lower bar/ })).toBeAttached();
 
-    await page.route('**/api/v1/samples/**', (route) => route.abort());
+    // Whichever of them sends it: none can yet.
+    await context.route('**/api/v1/samples/**', (route) => route.abort());
     await keepBlank(page, 'Upper bar');
     await expect(page.getByText(/1 waits for signal/).filter({ visible: true })).toBeVisible();
     // The other tab goes on reading and saves what it has read; then the first is gone.
     await toStage(other, 'Books');
     await expect(judgement(other)).toContainText('No gold in the book');
     await page.close();
+    await context.unroute('**/api/v1/samples/**');
     await other.reload();
     await expect(other.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
     await expect
@@ -127,8 +133,7 @@ test(
 );
 
 test('a half-written sample survives a reload', async ({ page }) => {
-  await bringCreek(page, 'Draft Fork');
-  await toStage(page, 'Sample');
+  await openCreek(page, 'Draft Fork', 'sample');
   await page.getByLabel('Spot', { exact: true }).selectOption({ label: 'Lower bar' });
   await page.getByLabel('How much you panned', { exact: true }).fill('2/3 bucket');
   await page.getByRole('button', { name: 'One more 10–20' }).click();
@@ -142,7 +147,7 @@ test(
   { tag: '@desk' },
   async ({ page, context }) => {
     // Two tabs are a desk affair.
-    await bringCreek(page, 'Two Tabs Fork');
+    await openCreek(page, 'Two Tabs Fork');
     await spotLine(page, 'Lower bar').click();
     const other = await context.newPage();
     await other.goto(page.url());
@@ -183,7 +188,7 @@ test(
 );
 
 test('the server away: reading goes on from this device, and a new sample waits', async ({ page }) => {
-  await bringCreek(page, 'Away Fork');
+  await openCreek(page, 'Away Fork');
   await expect(page.getByRole('option', { name: /Lower bar/ })).toBeAttached();
   await page.route('**/api/**', (route) => route.abort());
   await keepBlank(page, 'Lower bar');
@@ -229,7 +234,7 @@ test(
 );
 
 test('a box this device has not heard of is not said to be missing', async ({ page }) => {
-  await bringCreek(page, 'Unheard Fork');
+  await openCreek(page, 'Unheard Fork');
   await page.route('**/api/v1/grounds/*/setups**', (route) => route.abort());
   await toStage(page, 'Run');
   await expect(page.getByText('What box is set on Unheard Fork has not reached this device yet.')).toBeVisible();
@@ -243,7 +248,7 @@ test('nothing is said to be none before it was read; what is out of reach is nam
   page: brought,
   browser,
 }) => {
-  await bringCreek(brought, 'Slow Fork');
+  await openCreek(brought, 'Slow Fork');
   // Another device, which has nothing yet.
   const context = await browser.newContext({ viewport: brought.viewportSize() });
   const page = await context.newPage();
@@ -280,7 +285,7 @@ test(
   'what the server fails on again and again steps aside with its reason; others pass, and what hangs on it waits',
   { tag: '@desk' },
   async ({ page }) => {
-    await bringCreek(page, 'Fault Fork');
+    await openCreek(page, 'Fault Fork');
     await spotLine(page, 'Lower bar').click();
     const fault = { type: 'about:blank', title: 'A fault in Riffle', status: 500, code: 'FAULT', detail: 'A fault.' };
     await page.route('**/api/v1/spots/**', (route) =>
@@ -314,7 +319,7 @@ test(
   'a ground of many samples stands before their records are here, and counts what is logged meanwhile',
   { tag: '@desk' },
   async ({ page, browser }) => {
-    const groundId = await bringCreek(page, 'Long Count Creek');
+    const groundId = await openCreek(page, 'Long Count Creek');
     const spots = (await (await page.request.get(`/api/v1/grounds/${groundId}/spots`)).json()) as {
       items: { id: string; name: string }[];
     };

@@ -1,9 +1,8 @@
 import { expect, test } from '@playwright/test';
-import { bringCreek, judgement, toStage } from './job.ts';
+import { judgement, openCreek } from './job.ts';
 
 test('the last tablespoon: a jar through floor, spoon, magnet and scale; its mark is known again', async ({ page }) => {
-  const groundId = await bringCreek(page, 'Table Fork');
-  await toStage(page, 'Clean');
+  const groundId = await openCreek(page, 'Table Fork', 'clean');
   await page.getByRole('link', { name: /^The last tablespoon/ }).click();
   await expect(judgement(page)).toContainText('black sand creeps off, gold stays');
   // Unsized there is no water for it; upside down is told where it stands.
@@ -63,8 +62,7 @@ test('the last tablespoon: a jar through floor, spoon, magnet and scale; its mar
 test('a jar over the finishing sluice: its hours, its riffles, what it took; tin in the sand asks for more water', async ({
   page,
 }) => {
-  await bringCreek(page, 'Sluice Fork');
-  await toStage(page, 'Clean');
+  await openCreek(page, 'Sluice Fork', 'clean');
   await page.getByRole('link', { name: /^The last tablespoon/ }).click();
   await expect(judgement(page)).toContainText('black sand creeps off, gold stays');
   const least = async (): Promise<number> =>

@@ -1,5 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { v7 as uuidv7 } from 'uuid';
+import { newRig, newRigSection, newSetup } from '../server/test/records.ts';
 
 /** A creek walked upstream (northward, rising), with two way points beside it: the lower on the left bank, the upper on the right. */
 export function creekGpx(name: string): string {
@@ -29,6 +31,55 @@ export async function bringCreek(page: Page, name: string): Promise<string> {
   await page.getByRole('button', { name: 'Keep this ground' }).click();
   await expect(page).toHaveURL(/\/g\/[0-9a-f-]{36}\/read/);
   return /\/g\/([0-9a-f-]{36})\//.exec(page.url())?.[1] ?? '';
+}
+
+/** The same creek told to the server, for what is about something else; ends at a stage of it. Answers the ground's id. */
+export async function openCreek(page: Page, name: string, stage = 'read'): Promise<string> {
+  const id = await tellCreek(page, name);
+  await page.goto(`/g/${id}/${stage}`);
+  return id;
+}
+
+/** The same with a box set on it as `setBox` sets one; ends at its Run. Answers the ground's id. */
+export async function openCreekWithBox(page: Page, name: string, rigName: string): Promise<string> {
+  const id = await tellCreek(page, name);
+  await tellBox(page, id, rigName);
+  await page.goto(`/g/${id}/run`);
+  return id;
+}
+
+async function tellCreek(page: Page, name: string): Promise<string> {
+  const id = uuidv7();
+  const told = new URLSearchParams({ name, kind: 'creek', flow: 'against', timeZone: 'UTC', spotKinds: 'bar,bar' });
+  const kept = await page.request.put(`/api/v1/grounds/${id}/from-file?${told.toString()}`, {
+    data: creekGpx(name),
+    headers: { 'content-type': 'application/gpx+xml' },
+  });
+  expect(kept.status()).toBe(201);
+  return id;
+}
+
+/** A 10 in by 4 ft box, set at 1/2 in/ft with 20 mm of water and a 20 L bucket, told to the server. */
+export async function tellBox(page: Page, groundId: string, rigName: string): Promise<void> {
+  const entered = (text: string, unit: string) => ({ text, unit });
+  const rig = newRig({
+    name: rigName,
+    sections: [newRigSection({ length_m: 1.2192, lengthEntered: entered('4 ft', 'm') })],
+  });
+  const setup = newSetup(groundId, rig.id, {
+    setAt: new Date().toISOString(),
+    slope: 0.5 / 12,
+    pitchEntered: entered('1/2 in/ft', 'in/ft'),
+    depth_m: 0.02,
+    depthEntered: entered('20 mm', 'mm'),
+    flow_m3_s: null,
+    flowEntered: null,
+  });
+  for (const [path, record] of [
+    ['rigs', rig],
+    ['setups', setup],
+  ] as const)
+    expect((await page.request.put(`/api/v1/${path}/${record.id}`, { data: record })).status()).toBe(201);
 }
 
 /** Opens the demo's first ground, Halloway Creek, and waits until its ribbon stands. */

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bringCreek, chooseSpot, dropFile, judgement, openHalloway, toRoom, toStage } from './job.ts';
+import { chooseSpot, dropFile, judgement, openCreek, openHalloway, toRoom, toStage } from './job.ts';
 
 /** A creek that swings from side to side, walked up; it bends hard every 120 m. */
 function meanderGpx(name: string): string {
@@ -59,8 +59,7 @@ test('one tap before the count is kept beside what came, and is too late once a 
   page,
   isMobile,
 }) => {
-  await bringCreek(page, `Eye Fork ${isMobile ? 'p' : 'd'}`);
-  await toStage(page, 'Sample');
+  await openCreek(page, `Eye Fork ${isMobile ? 'p' : 'd'}`, 'sample');
   await chooseSpot(page, 'Spot', 'Lower bar');
   const some = page.getByRole('button', { name: 'some', exact: true });
   await some.click();

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { writeArrayBuffer } from 'geotiff';
-import { bringCreek, openHalloway, spotLine } from './job.ts';
+import { openCreek, openHalloway, spotLine } from './job.ts';
 
 /** The ground in plan: drawn on, measured, picked on, with a picture of one's own beneath. */
 const map = (page: Page) => page.getByRole('group', { name: /^Map of / });
@@ -25,7 +25,7 @@ async function tap(page: Page, x: number, y: number): Promise<void> {
 }
 
 test('a bench is drawn with its height, stands on the ribbon, is renamed, and outlives a reload', async ({ page }) => {
-  await bringCreek(page, 'Drawn Fork');
+  await openCreek(page, 'Drawn Fork');
   await openMap(page);
   await page.getByRole('radio', { name: 'draw', exact: true }).click();
   await page.getByRole('radio', { name: 'bench', exact: true }).click();
@@ -57,7 +57,7 @@ test('a bench is drawn with its height, stands on the ribbon, is renamed, and ou
 });
 
 test('a spot tapped on the map is picked on the ribbon, and a stretch is measured', async ({ page }) => {
-  await bringCreek(page, 'Tapped Fork');
+  await openCreek(page, 'Tapped Fork');
   const box = await openMap(page);
   // The line runs north and fills the map but for 40 px above and below, 100 left, 40 right; the lower bar lies a quarter up.
   const x = box.x + 100 + (box.width - 140) / 2;
@@ -108,7 +108,7 @@ test('a typed ground gets its line by drawing; without a signal it says so and l
 test('a picture with its world file lies beneath; alone it is refused in words; a tile address is checked @desk', async ({
   page,
 }) => {
-  await bringCreek(page, 'Beneath Fork');
+  await openCreek(page, 'Beneath Fork');
   await openMap(page);
   const picture = {
     name: 'old-map.png',
@@ -175,7 +175,7 @@ test('a picture with its world file lies beneath; alone it is refused in words; 
 test.describe('installed', () => {
   test.use({ serviceWorkers: 'allow' });
   test('the map opens without a network once it was loaded', async ({ page, context }) => {
-    await bringCreek(page, 'Offline Map Fork');
+    await openCreek(page, 'Offline Map Fork');
     await page.evaluate(() => navigator.serviceWorker.ready);
     await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
     await context.setOffline(true);
@@ -202,7 +202,7 @@ test('a draw on the ribbon opens its own ribbon and the way back; a bare tap on 
 test('heights by hand level draw the bed, a tide is checked line by line, and a draw is joined to its creek @desk', async ({
   page,
 }) => {
-  await bringCreek(page, 'Level Fork');
+  await openCreek(page, 'Level Fork');
   await page.getByRole('button', { name: 'about it' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByText('The bed by hand level').click();
@@ -248,7 +248,7 @@ test('heights by hand level draw the bed, a tide is checked line by line, and a 
 });
 
 test('the line is bent by a hand on its corner: it grows longer and keeps its heights @desk', async ({ page }) => {
-  const ground = await bringCreek(page, 'Bent Fork');
+  const ground = await openCreek(page, 'Bent Fork');
   await openMap(page);
   await page.getByRole('radio', { name: 'mend', exact: true }).click();
   await expect(page.getByRole('radio', { name: 'the line' })).toBeChecked();

@@ -1,11 +1,11 @@
 import { expect, test } from '@playwright/test';
-import { bringCreek, chooseSpot, keepBlank, logBucket, setBox, toStage } from './job.ts';
+import { chooseSpot, keepBlank, logBucket, openCreek, openCreekWithBox, toStage } from './job.ts';
 
 /** What was written down wrong is put right: moved, dated back, counted again, taken out and brought back. */
 test('a pan is dated back as it is kept, put right later, moved to its spot, and each step can be undone', async ({
   page,
 }) => {
-  const groundId = await bringCreek(page, 'Mending Fork');
+  const groundId = await openCreek(page, 'Mending Fork');
   const kept = async () =>
     (
       (await (await page.request.get(`/api/v1/grounds/${groundId}/samples`)).json()) as {
@@ -52,8 +52,7 @@ test('a pan is dated back as it is kept, put right later, moved to its spot, and
 });
 
 test('what was said before does not come back when a later word is answered', async ({ page }) => {
-  await bringCreek(page, 'Earlier Fork');
-  await toStage(page, 'Sample');
+  await openCreek(page, 'Earlier Fork', 'sample');
   await keepBlank(page, 'Lower bar');
   // The pointer lies on the words, which holds them; all else is done by key.
   await page.getByText('Kept: Lower bar, a blank.').hover();
@@ -74,8 +73,7 @@ test('a few words that come up under a finger let it through to what stood there
         if (a instanceof CSSAnimation && a.animationName === 'lets-through') a.pause();
     }),
   );
-  await bringCreek(page, 'Finger Fork');
-  await toStage(page, 'Sample');
+  await openCreek(page, 'Finger Fork', 'sample');
   await page.getByRole('button', { name: 'One more 10–20' }).click();
   await page.getByRole('button', { name: 'Drop what is typed' }).click();
   const undo = page.getByRole('button', { name: 'Undo' });
@@ -93,8 +91,7 @@ test('a few words that come up under a finger let it through to what stood there
 });
 
 test('what is typed and not kept can be dropped, and comes back by Undo', async ({ page }) => {
-  await bringCreek(page, 'Dropping Fork');
-  await toStage(page, 'Sample');
+  await openCreek(page, 'Dropping Fork', 'sample');
   await expect(page.getByRole('button', { name: 'Drop what is typed' })).toBeHidden();
   await page.getByLabel('How much you panned', { exact: true }).fill('2/3 bucket');
   await page.getByRole('button', { name: 'One more 10–20' }).click();
@@ -111,7 +108,7 @@ test('what is typed and not kept can be dropped, and comes back by Undo', async 
 });
 
 test('a reading of the river, a permit and a practice pan are put right where they are listed', async ({ page }) => {
-  await bringCreek(page, 'Righted Fork');
+  await openCreek(page, 'Righted Fork');
   await page.getByRole('button', { name: 'read the river' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('Height on the stake', { exact: true }).fill('34');
@@ -146,11 +143,7 @@ test('a run is put right: when it began, a wrong source, one missed, one too man
   await page.getByLabel('Who works with this device').fill('w'.repeat(81));
   await expect(page.getByText(/^▲ A name has at most 80 characters/)).toBeVisible();
   await page.getByLabel('Who works with this device').fill('Wren');
-  const groundId = await bringCreek(page, 'Mended Run Fork');
-  await toStage(page, 'Set');
-  await setBox(page, 'Mended box');
-  await page.getByRole('button', { name: 'Keep this set-up' }).click();
-  await toStage(page, 'Run');
+  const groundId = await openCreekWithBox(page, 'Mended Run Fork', 'Mended box');
   await chooseSpot(page, 'Gravel from', 'Lower bar');
   await page.getByRole('button', { name: 'Start the run' }).click();
   await logBucket(page, 1);
@@ -219,8 +212,7 @@ test('a run is put right: when it began, a wrong source, one missed, one too man
 test('a page whose document left the server before the last pan landed shows the pan all the same', async ({
   page,
 }) => {
-  const groundId = await bringCreek(page, 'Overtaken Fork');
-  await toStage(page, 'Sample');
+  const groundId = await openCreek(page, 'Overtaken Fork', 'sample');
   let letGo = (): void => undefined;
   const held = new Promise<void>((resolve) => (letGo = resolve));
   await page.route(/\/api\/v1\/samples\//, async (route) => {
@@ -251,8 +243,7 @@ test('a page whose document left the server before the last pan landed shows the
 });
 
 test('a pan kept while the store of the device is busy is there after a reload at once', async ({ page }) => {
-  await bringCreek(page, 'Busy Fork');
-  await toStage(page, 'Sample');
+  await openCreek(page, 'Busy Fork', 'sample');
   const writes = /\/api\/v1\/samples\//;
   await page.route(writes, (route) => route.abort());
   // Another write holds the store: what comes after stands in line.

@@ -1,6 +1,6 @@
 import { writeFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
-import { bringCreek, chooseSpot, creekGpx, dropFile, judgement, setBox, toStage } from './job.ts';
+import { chooseSpot, creekGpx, dropFile, judgement, openCreek, setBox, toStage } from './job.ts';
 
 /** Getting it wrong on purpose: every answer stands where the mistake is, and nothing typed is lost. */
 test.describe('files', () => {
@@ -57,8 +57,7 @@ test.describe('files', () => {
 });
 
 test('a sample with wrong fields is not kept, and says where', async ({ page }) => {
-  await bringCreek(page, 'Wrong Fork');
-  await toStage(page, 'Sample');
+  await openCreek(page, 'Wrong Fork', 'sample');
   await page.getByRole('button', { name: 'One more −40' }).click();
   await page.getByRole('button', { name: 'Keep this sample' }).click();
   await expect(page.getByText('Say which spot this pan is from.')).toBeVisible();
@@ -75,8 +74,7 @@ test('a sample with wrong fields is not kept, and says where', async ({ page }) 
 });
 
 test('absurd boxes are answered in words', async ({ page }) => {
-  await bringCreek(page, 'Absurd Fork');
-  await toStage(page, 'Set');
+  await openCreek(page, 'Absurd Fork', 'set');
   await page.getByLabel('Pitch', { exact: true }).fill('12 in/ft');
   await page.getByLabel('Pitch', { exact: true }).blur();
   await expect(page.getByText(/steep/).first()).toBeVisible();
@@ -92,8 +90,7 @@ test('absurd boxes are answered in words', async ({ page }) => {
 
 test('flow measured with a float and with a bucket', { tag: '@phone' }, async ({ page }) => {
   // Done at the creek.
-  await bringCreek(page, 'Float Fork');
-  await toStage(page, 'Set');
+  await openCreek(page, 'Float Fork', 'set');
   await page.getByRole('button', { name: 'Measure the flow' }).click();
   const sheet = page.getByRole('dialog');
   // 0.85 x (10 m / 12.5 s) x 2 m x 0.25 m = 0.34 m3/s (check value 06c).
@@ -118,7 +115,7 @@ test('flow measured with a float and with a bucket', { tag: '@phone' }, async ({
 });
 
 test('a ground can be renamed, taken out with what hangs on it said, and brought back', async ({ page }) => {
-  await bringCreek(page, 'Passing Fork');
+  await openCreek(page, 'Passing Fork');
   await page.getByRole('button', { name: 'about it' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel(/^Swell/).fill('120');
@@ -137,8 +134,7 @@ test('a ground can be renamed, taken out with what hangs on it said, and brought
 });
 
 test('a box can be changed and put away; a run started by mistake leaves no trace', async ({ page }) => {
-  const groundId = await bringCreek(page, 'Slip Fork');
-  await toStage(page, 'Set');
+  const groundId = await openCreek(page, 'Slip Fork', 'set');
   await setBox(page, 'Slip box');
   await page.getByRole('button', { name: 'Change', exact: true }).click();
   await page.getByRole('dialog').getByLabel('Length of the lined floor', { exact: true }).fill('50 ft');

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bringCreek, spotLine } from './job.ts';
+import { bringCreek, openCreek, spotLine } from './job.ts';
 
 /** Pictures, the river's gauge and the receiver: what comes from outside, whole or broken. */
 
@@ -113,7 +113,7 @@ test.describe('installed', () => {
 });
 
 test('a photo of 20 MB is taken; a broken one is refused where it was chosen @desk', async ({ page }) => {
-  const ground = await bringCreek(page, 'Large Fork');
+  const ground = await openCreek(page, 'Large Fork');
   await spotLine(page, 'Lower bar').click();
   await page.getByRole('button', { name: 'Change', exact: true }).click();
   const sheet = page.getByRole('dialog');
@@ -143,7 +143,7 @@ test('a photo of 20 MB is taken; a broken one is refused where it was chosen @de
 test('a gauge’s file is seen before it is kept, bad lines are counted; the simulated gauge answers', async ({
   page,
 }) => {
-  await bringCreek(page, 'Gauge Fork');
+  await openCreek(page, 'Gauge Fork');
   await page.getByRole('button', { name: 'read the river' }).click();
   const sheet = page.getByRole('dialog');
   const choose = sheet.getByLabel('A gauge’s file (CSV: time, level with its unit)');
@@ -169,14 +169,14 @@ test('a gauge’s file is seen before it is kept, bad lines are counted; the sim
 test('the simulated receiver walks up the ground', async ({ page }) => {
   await page.goto('/settings');
   await page.getByRole('radio', { name: 'a simulated receiver' }).click();
-  await bringCreek(page, 'Walked Fork');
+  await openCreek(page, 'Walked Fork');
   await page.getByRole('button', { name: 'Add a sign' }).click();
   const sheet = page.getByRole('dialog');
   await expect(sheet.getByRole('status')).toContainText(/You stand at \d+.*says the simulated receiver/);
 });
 
 test('a kind of one’s own is kept, looked at closely, and offered again', async ({ page }) => {
-  await bringCreek(page, 'Own Fork');
+  await openCreek(page, 'Own Fork');
   await spotLine(page, 'Upper bar').click();
   await page.getByRole('button', { name: 'Add a sign' }).click();
   const sheet = page.getByRole('dialog');
@@ -197,7 +197,7 @@ test('a kind of one’s own is kept, looked at closely, and offered again', asyn
 });
 
 test('a permit keeps its paper as a PDF; what only calls itself one is refused and said @desk', async ({ page }) => {
-  const ground = await bringCreek(page, 'Paper Fork');
+  const ground = await openCreek(page, 'Paper Fork');
   await page.getByRole('button', { name: 'about it' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('What it is').fill('Panning permit');

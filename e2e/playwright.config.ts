@@ -19,7 +19,7 @@ export default defineConfig({
     // The worker that keeps the page for a day without signal fetches all of it anew for each test: only where a test is about that.
     serviceWorkers: 'block',
     launchOptions: {
-      executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium',
+      executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium-headless-shell',
       args: [
         '--disable-dev-shm-usage',
         '--disable-background-networking',

@@ -1,9 +1,9 @@
 import { expect, test } from '@playwright/test';
-import { bringCreek, chooseSpot, judgement, spotLine, toStage, keepBlank } from './job.ts';
+import { chooseSpot, judgement, keepBlank, openCreek, spotLine, toStage } from './job.ts';
 
 /** Reading the ground: signs in two taps, where to pan and why, and what moves it. */
 test('a sign in two taps at the present position, with a measure added afterwards', async ({ page, context }) => {
-  await bringCreek(page, 'Sign Fork');
+  await openCreek(page, 'Sign Fork');
   await context.grantPermissions(['geolocation']);
   // Some 560 m up this creek, a few metres east of its line: with the water running south, the left bank.
   await context.setGeolocation({ latitude: 46.505, longitude: -32.99995, accuracy: 3 });
@@ -29,7 +29,7 @@ test('a sign in two taps at the present position, with a measure added afterward
 });
 
 test('a position that is denied or far away is said, and the place at hand counts', async ({ page, context }) => {
-  await bringCreek(page, 'Denied Fork');
+  await openCreek(page, 'Denied Fork');
   await spotLine(page, 'Lower bar').click();
   await page.getByRole('button', { name: 'Add a sign' }).click();
   const sheet = page.getByRole('dialog');
@@ -50,7 +50,7 @@ test('no place is made up: a sign and a spot wait for one, and a circle too wide
   page,
   context,
 }) => {
-  const groundId = await bringCreek(page, 'Nowhere Fork');
+  const groundId = await openCreek(page, 'Nowhere Fork');
   await context.clearPermissions();
   const kept = async (kind: string): Promise<number> =>
     ((await (await page.request.get(`/api/v1/grounds/${groundId}/${kind}`)).json()) as { items: unknown[] }).items
@@ -89,7 +89,7 @@ test('no place is made up: a sign and a spot wait for one, and a circle too wide
 });
 
 test('the ranking says why, and moves with one’s own word, with cover and with a blank', async ({ page }) => {
-  await bringCreek(page, 'Rank Fork');
+  await openCreek(page, 'Rank Fork');
   const first = page
     .getByRole('list')
     .filter({ has: page.getByRole('button', { name: /pays/ }) })
@@ -151,7 +151,7 @@ test('the ranking says why, and moves with one’s own word, with cover and with
 test.describe('installed', () => {
   test.use({ serviceWorkers: 'allow' });
   test('signs wait for a signal like everything else', { tag: '@phone' }, async ({ page, context }) => {
-    const groundId = await bringCreek(page, 'Quiet Fork');
+    const groundId = await openCreek(page, 'Quiet Fork');
     await page.evaluate(() => navigator.serviceWorker.ready);
     await page.reload();
     await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
@@ -173,7 +173,7 @@ test.describe('installed', () => {
 });
 
 test('the trail: where colors stop is said and shaded', async ({ page }) => {
-  await bringCreek(page, 'Trail Fork');
+  await openCreek(page, 'Trail Fork');
   await expect(page.getByText(/Pan at 4 places or more/)).toBeVisible();
   const at = async (name: string, distance: string, colors: number): Promise<void> => {
     if (name !== 'Lower bar' && name !== 'Upper bar') {
@@ -203,7 +203,7 @@ test('the trail: where colors stop is said and shaded', async ({ page }) => {
 test('a flood renews the bars: an old blank then weighs less, and the river stands at the head of the page', async ({
   page,
 }) => {
-  await bringCreek(page, 'Flood Fork');
+  await openCreek(page, 'Flood Fork');
   await spotLine(page, 'Upper bar').click();
   await page.getByRole('button', { name: 'Add a sign' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'bar', exact: true }).click();
@@ -234,7 +234,7 @@ test('a flood renews the bars: an old blank then weighs less, and the river stan
 });
 
 test('a closed season written down is told on its day, where ground is worked', async ({ page }) => {
-  await bringCreek(page, 'Closed Fork');
+  await openCreek(page, 'Closed Fork');
   await page.getByRole('button', { name: 'about it' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByRole('radio', { name: 'closed season' }).click();

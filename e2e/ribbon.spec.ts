@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bringCreek, dropFile, judgement, openHalloway, placeOf, spotLine, toStage } from './job.ts';
+import { dropFile, judgement, openCreek, openHalloway, placeOf, spotLine, toStage } from './job.ts';
 
 const ribbon = (page: Page) => page.getByRole('listbox');
 const selected = (page: Page) => ribbon(page).getByRole('option', { selected: true });
@@ -127,7 +127,7 @@ test(
   { tag: '@phone' },
   async ({ page }) => {
     // About the phone.
-    await bringCreek(page, 'Narrow Fork');
+    await openCreek(page, 'Narrow Fork');
     await expect(ribbon(page)).toBeVisible();
     const texts = await ribbon(page)
       .locator('text')

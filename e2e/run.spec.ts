@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
-import { bringCreek, chooseSpot, judgement, logBucket, setBox, toStage } from './job.ts';
+import { chooseSpot, judgement, logBucket, openCreekWithBox, tellBox, toStage } from './job.ts';
 
 /** A day at the box: stops forgotten, the box changed while it runs, two boxes, two phones, a wrong clock. */
 
@@ -12,11 +12,7 @@ interface KeptRun {
 
 /** A creek with a box set, on its Run. Answers the ground's id. */
 async function boxSet(page: Page, name: string): Promise<string> {
-  const groundId = await bringCreek(page, name);
-  await toStage(page, 'Set');
-  await setBox(page, `${name} box`);
-  await page.getByRole('button', { name: 'Keep this set-up' }).click();
-  await toStage(page, 'Run');
+  const groundId = await openCreekWithBox(page, name, `${name} box`);
   await chooseSpot(page, 'Gravel from', 'Lower bar');
   return groundId;
 }
@@ -276,11 +272,10 @@ test('another lining and another layer are stints; the book is told apart by lay
 });
 
 test('two boxes run side by side, each one tap away', async ({ page }) => {
-  await boxSet(page, 'Two Box Fork');
-  await toStage(page, 'Set');
-  await setBox(page, 'Other box');
-  await page.getByRole('button', { name: 'Keep this set-up' }).click();
-  await toStage(page, 'Run');
+  await tellBox(page, await boxSet(page, 'Two Box Fork'), 'Other box');
+  await page.reload();
+  // Until then it is as this device kept it.
+  await expect(page.getByLabel('Set-up').getByRole('option')).toHaveCount(2);
   await page.getByRole('button', { name: 'Start the run' }).click();
   await logBucket(page, 1);
   await page.getByRole('button', { name: 'Start another box beside it' }).click();

@@ -1,10 +1,9 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bringCreek, chooseSpot, judgement, openHalloway, spotLine, toRoom, toStage } from './job.ts';
+import { chooseSpot, judgement, openCreek, openHalloway, spotLine, toRoom, toStage } from './job.ts';
 
 /** A creek of one's own, its Sample stage open. */
 async function openSampling(page: Page, name: string): Promise<string> {
-  const id = await bringCreek(page, name);
-  await toStage(page, 'Sample');
+  const id = await openCreek(page, name, 'sample');
   return id;
 }
 const letters = (name: string): string =>
@@ -683,7 +682,7 @@ test(
 test('a blank in two taps, as the last pan was taken; a count without a keyboard; the way back in reach', async ({
   page,
 }, info) => {
-  await bringCreek(page, `Two taps ${info.project.name}`);
+  await openCreek(page, `Two taps ${info.project.name}`);
   // Nobody panned here or with this device yet: the first pan is told.
   await spotLine(page, 'Lower bar').click();
   await page.getByRole('link', { name: 'Blank here' }).click();

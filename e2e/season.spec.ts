@@ -1,6 +1,17 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
-import { bringCreek, chooseSpot, dropFile, giveBook, judgement, logBucket, setBox, toStage } from './job.ts';
+import {
+  bringCreek,
+  chooseSpot,
+  dropFile,
+  giveBook,
+  judgement,
+  logBucket,
+  openCreek,
+  openCreekWithBox,
+  setBox,
+  toStage,
+} from './job.ts';
 
 /** The whole job, from a creek file to a line in the book, its figures worked out by hand beside each check. On desk and phone. */
 test('from a GPX file to the CSV of the book', async ({ page }, info) => {
@@ -133,8 +144,7 @@ test('from a GPX file to the CSV of the book', async ({ page }, info) => {
 
 test('a ground exported as GeoJSON comes back the same', { tag: '@desk' }, async ({ page }) => {
   // The same code on both sizes.
-  await bringCreek(page, 'There and back');
-  await toStage(page, 'Books');
+  await openCreek(page, 'There and back', 'books');
   await page.getByRole('button', { name: 'Give or print ...' }).click();
   await page.getByRole('dialog').getByLabel('What', { exact: true }).selectOption('whole');
   await expect(page.getByRole('dialog')).toContainText('gives the place away');
@@ -151,11 +161,7 @@ test('a ground exported as GeoJSON comes back the same', { tag: '@desk' }, async
 
 test('two spots through one box: the gold is the mix’s', { tag: '@phone' }, async ({ page }) => {
   // Run at the creek, on the phone.
-  await bringCreek(page, 'Mixed Fork');
-  await toStage(page, 'Set');
-  await setBox(page, 'Mixing box');
-  await page.getByRole('button', { name: 'Keep this set-up' }).click();
-  await toStage(page, 'Run');
+  await openCreekWithBox(page, 'Mixed Fork', 'Mixing box');
   await chooseSpot(page, 'Gravel from', 'Lower bar');
   await page.getByRole('button', { name: 'Start the run' }).click();
   await logBucket(page, 1);

@@ -1,9 +1,8 @@
 import { expect, test } from '@playwright/test';
-import { bringCreek, judgement, openHalloway, placeOf, setBox, toStage } from './job.ts';
+import { judgement, openCreek, openCreekWithBox, openHalloway, placeOf, setBox, toStage } from './job.ts';
 
 test('a box that stalls: water and head are named, and set so it is left alone', async ({ page }, info) => {
-  await bringCreek(page, `Stall run ${info.project.name}`);
-  await toStage(page, 'Set');
+  await openCreek(page, `Stall run ${info.project.name}`, 'set');
   await setBox(page, `Staller ${info.project.name}`);
   await expect(judgement(page)).toContainText(/^Leave it: it works (\d times in 10|nearly always)/);
   await page.getByLabel('Pitch', { exact: true }).fill('0.3 in/ft');
@@ -31,8 +30,7 @@ test('a box that stalls: water and head are named, and set so it is left alone',
 test('what was typed in inches is answered in inches, though the device is set to millimeters', async ({
   page,
 }, info) => {
-  await bringCreek(page, `Inch run ${info.project.name}`);
-  await toStage(page, 'Set');
+  await openCreek(page, `Inch run ${info.project.name}`, 'set');
   await setBox(page, `Incher ${info.project.name}`);
   await page.getByLabel('Pitch', { exact: true }).fill('1 in');
   await page.getByLabel('Water over the lining', { exact: true }).fill('1/2 in');
@@ -66,8 +64,7 @@ test('the window’s disc dragged sets pitch and water', { tag: '@desk' }, async
 });
 
 test('a box of sections: kept, drawn, weighed by section, and run', { tag: '@desk' }, async ({ page }, info) => {
-  await bringCreek(page, `Section run ${info.project.name}`);
-  await toStage(page, 'Set');
+  await openCreek(page, `Section run ${info.project.name}`, 'set');
   await page.getByRole('button', { name: /^(Add your box|Another)$/ }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('What you call it').fill('Three in a row');
@@ -98,8 +95,7 @@ test('a box of sections: kept, drawn, weighed by section, and run', { tag: '@des
 });
 
 test('what is seen at the box changes what is said of it, and names what may be behind it', async ({ page }, info) => {
-  await bringCreek(page, `Look run ${info.project.name}`);
-  await toStage(page, 'Set');
+  await openCreek(page, `Look run ${info.project.name}`, 'set');
   await setBox(page, `Looker ${info.project.name}`);
   await expect(judgement(page)).toContainText(/^Leave it/);
   const strip = page.locator('section').filter({ hasText: 'What do you see?' }).last();
@@ -128,8 +124,7 @@ test('what is seen at the box changes what is said of it, and names what may be 
 test('a box is measured: a bucket timed and a tail panned move what is said of it, and can be taken out', async ({
   page,
 }, info) => {
-  await bringCreek(page, `Measured run ${info.project.name}`);
-  await toStage(page, 'Set');
+  await openCreek(page, `Measured run ${info.project.name}`, 'set');
   await setBox(page, `Measured ${info.project.name}`);
   await expect(page.getByText(/^Nothing yet: it is weighed as boxes of its kind are/)).toBeVisible();
   const feed = page.getByRole('img', { name: /^feed: / });
@@ -174,8 +169,7 @@ test('a box is measured: a bucket timed and a tail panned move what is said of i
 test('no more water is advised than the creek gives; a pump and a wing dam are worked out; a link opens the same setting', async ({
   page,
 }, info) => {
-  await bringCreek(page, `Dry run ${info.project.name}`);
-  await toStage(page, 'Set');
+  await openCreek(page, `Dry run ${info.project.name}`, 'set');
   await setBox(page, `Thirsty ${info.project.name}`);
   const sheet = page.getByRole('dialog');
   // A float in the creek, 2 m wide and 0.1 m deep at 0.2 m/s: 34 L/s, of which a dam of 0.2 m sends 1.7 to 3.1.
@@ -219,11 +213,7 @@ test('no more water is advised than the creek gives; a pump and a wing dam are w
 });
 
 test('at the box: a tail pan in one tap, a beat to feed by, and when the mat is full', async ({ page }, info) => {
-  await bringCreek(page, `Beat run ${info.project.name}`);
-  await toStage(page, 'Set');
-  await setBox(page, `Beaten ${info.project.name}`);
-  await page.getByRole('button', { name: 'Keep this set-up' }).click();
-  await toStage(page, 'Run');
+  await openCreekWithBox(page, `Beat run ${info.project.name}`, `Beaten ${info.project.name}`);
   await page.getByLabel('Gravel from').selectOption({ index: 1 });
   await page.getByRole('button', { name: 'Start the run' }).click();
   await expect(
@@ -251,8 +241,7 @@ test('pitch and level by the phone, turned end for end, and by a string over the
   await page.addInitScript(() =>
     localStorage.setItem('riffle-preferences', JSON.stringify({ positionFrom: 'simulated' })),
   );
-  await bringCreek(page, `Level run ${info.project.name}`);
-  await toStage(page, 'Set');
+  await openCreek(page, `Level run ${info.project.name}`, 'set');
   await setBox(page, `Leveled ${info.project.name}`);
   await page.getByLabel('Pitch', { exact: true }).fill('0.9 in/ft');
   const sheet = page.getByRole('dialog');
@@ -280,8 +269,7 @@ test('pitch and level by the phone, turned end for end, and by a string over the
 test('two settings are compared by coin until one is better; a change is logged with what followed', async ({
   page,
 }, info) => {
-  await bringCreek(page, `Compared ${info.project.name}`);
-  await toStage(page, 'Set');
+  await openCreek(page, `Compared ${info.project.name}`, 'set');
   await setBox(page, `Compared ${info.project.name}`);
   await page.getByRole('button', { name: 'Keep this set-up' }).click();
   await page.getByLabel('Pitch', { exact: true }).fill('3/4 in/ft');
@@ -344,11 +332,7 @@ test(
     await page.addInitScript(() =>
       localStorage.setItem('riffle-preferences', JSON.stringify({ light: 'shade', positionFrom: 'simulated' })),
     );
-    await bringCreek(page, `Heard ${info.project.name}`);
-    await toStage(page, 'Set');
-    await setBox(page, `Heard ${info.project.name}`);
-    await page.getByRole('button', { name: 'Keep this set-up' }).click();
-    await toStage(page, 'Run');
+    await openCreekWithBox(page, `Heard ${info.project.name}`, `Heard ${info.project.name}`);
     await page.getByLabel('Gravel from').selectOption({ index: 1 });
     await page.getByRole('button', { name: 'Start the run' }).click();
     await page.getByRole('button', { name: /^Listen/ }).click();

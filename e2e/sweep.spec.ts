@@ -1,9 +1,9 @@
 import { expect, test } from '@playwright/test';
-import { bringCreek, toStage } from './job.ts';
+import { openCreek } from './job.ts';
 
 /** What the trade asks of a ground besides its pans: what fed it, what drains into it, ground that is protected, and the log of the detector. */
 test('what fed a ground and what it drains are kept as typed, and the ranking says what they do', async ({ page }) => {
-  await bringCreek(page, 'Fed Fork');
+  await openCreek(page, 'Fed Fork');
   await page.getByRole('button', { name: 'about it' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('What fed the district').selectOption('quartz veins');
@@ -24,8 +24,7 @@ test('what fed a ground and what it drains are kept as typed, and the ranking sa
 test('a sweep of the detector is logged with its coil, offered again with the next, and can be taken back', async ({
   page,
 }) => {
-  await bringCreek(page, 'Swept Fork');
-  await toStage(page, 'Sample');
+  await openCreek(page, 'Swept Fork', 'sample');
   await page.goto(`${page.url().replace(/\/sample.*/, '')}/sample/pits`);
   await page.getByRole('combobox', { name: 'Spot' }).selectOption({ label: 'Lower bar' });
   await page.getByRole('button', { name: 'Log a sweep' }).click();
@@ -57,7 +56,7 @@ test(
   'protected ground is drawn, stands on the ribbon, and no place in it is on a plan',
   { tag: '@desk' },
   async ({ page }) => {
-    await bringCreek(page, 'Heron Reserve Fork');
+    await openCreek(page, 'Heron Reserve Fork');
     const groundId = /\/g\/([^/]+)\//.exec(page.url())?.[1] ?? '';
     await expect(page.getByText('Pick a spot on the ribbon')).toBeVisible();
     await page.getByRole('button', { name: 'open the map' }).click();

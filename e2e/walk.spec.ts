@@ -1,6 +1,6 @@
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
-import { bringCreek, judgement, keepBlank, placeOf, toStage } from './job.ts';
+import { bringCreek, judgement, keepBlank, openCreek, placeOf, toStage } from './job.ts';
 
 /** A walk over a creek: what comes first, what rings, what is kept, and what goes on without signal, fix or leave. */
 const NOON = new Date('2026-07-10T12:00:00');
@@ -33,7 +33,7 @@ test('walked up: the distance counts down, places ring, a blank is one tap, a cl
   });
   const buzzes = (): Promise<number> => page.evaluate(() => (window as unknown as { buzzed: unknown[] }).buzzed.length);
   await page.clock.install({ time: NOON });
-  const groundId = await bringCreek(page, 'Walking Fork');
+  const groundId = await openCreek(page, 'Walking Fork');
   await keep(page, 'outlines', {
     groundId,
     name: 'Marten 2',
@@ -139,7 +139,7 @@ test('with the position denied one says where one is by hand; the dark screen le
   context,
 }) => {
   await context.clearPermissions();
-  await bringCreek(page, 'Handheld Fork');
+  await openCreek(page, 'Handheld Fork');
   await page.getByRole('link', { name: 'Walk it' }).click();
   await expect(judgement(page)).toContainText(/not allowed here|No position now/);
   // Nothing can be kept where no place is known.

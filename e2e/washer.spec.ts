@@ -1,12 +1,11 @@
 import { expect, test } from '@playwright/test';
-import { bringCreek, chooseSpot, judgement, logBucket, toStage } from './job.ts';
+import { chooseSpot, judgement, logBucket, openCreek, toStage } from './job.ts';
 
 const percentHeld = async (text: Promise<string>): Promise<number> => Number(/(\d+) % \(/.exec(await text)?.[1] ?? NaN);
 
 /** A dry washer from building it to its first bucket. */
 test('a dry washer is built, set by its air, fed damp and dry, measured with lead, and run', async ({ page }) => {
-  const groundId = await bringCreek(page, 'Rattle Wash');
-  await toStage(page, 'Set');
+  const groundId = await openCreek(page, 'Rattle Wash', 'set');
   await page.getByRole('button', { name: 'Another' }).click();
   await page.getByRole('button', { name: 'It is a dry washer' }).click();
   const sheet = page.getByRole('dialog');

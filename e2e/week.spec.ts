@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
-import { bringCreek, chooseSpot, giveBook, judgement, logBucket, setBox, toStage } from './job.ts';
+import { chooseSpot, giveBook, judgement, logBucket, openCreek, openCreekWithBox, toStage } from './job.ts';
 
 /**
  * A week at the box as it goes wrong: a day from paper with a wrong spot, a wrong bucket and two missed, two phones of which one loses its signal, the
@@ -45,11 +45,7 @@ test(
   'a week of two phones, two grounds, one box and every usual mistake comes to what it was',
   { tag: '@phone' },
   async ({ page, browser }) => {
-    const groundId = await bringCreek(page, 'Week Fork');
-    await toStage(page, 'Set');
-    await setBox(page, 'Week box');
-    await page.getByRole('button', { name: 'Keep this set-up' }).click();
-    await toStage(page, 'Run');
+    const groundId = await openCreekWithBox(page, 'Week Fork', 'Week box');
 
     // Monday, from paper, two of us: eight of the lower bar and four of the upper in two hours.
     await page.getByLabel('How many of you').selectOption('2');
@@ -125,8 +121,7 @@ test(
     }
 
     // Wednesday, another ground, the same box: six buckets in an hour from paper, 120 L, 101.69 L in the bank; 10 mg.
-    await bringCreek(page, 'Week Side');
-    await toStage(page, 'Set');
+    await openCreek(page, 'Week Side', 'set');
     await page.getByLabel('Box', { exact: true }).selectOption({ label: 'Week box' });
     await page.getByLabel('Pitch', { exact: true }).fill('1/2 in/ft');
     await page.getByLabel('Water over the lining', { exact: true }).fill('20 mm');

@@ -1,4 +1,5 @@
 // Plays seeds of chaos, several at a time, each lane with a Riffle and a browser of its own.
+import { CHROMIUM } from '../setup.mjs';
 import { startRiffleProcess } from './riffleProcess.mjs';
 import { playSeed } from './chaos.mjs';
 
@@ -9,7 +10,7 @@ export async function playSeeds(seeds, lanes, tell = () => {}) {
   const lane = async () => {
     const riffle = await startRiffleProcess();
     const browser = await chromium.launch({
-      executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+      executablePath: CHROMIUM,
       args: [
         '--disable-dev-shm-usage',
         '--disable-background-networking',
