@@ -1,4 +1,5 @@
 import axe from 'axe-core';
+
 import { expect, test, type Page } from '@playwright/test';
 import { judgement, openHalloway, placeOf, SAMPLE_ROOMS, spotLine, toRoom, toStage } from './job.ts';
 
@@ -58,6 +59,7 @@ test('nothing moves under a finger when an answer comes: its room is kept', asyn
   expect(poor).toEqual([]);
 });
 
+type Axe = typeof axe;
 /** Lights change colors alone: a screen is looked at whole in the first, for its contrast in the others. One is enough on the phone. */
 const LIGHTS = { desk: ['shade', 'sun', 'headlamp'], phone: ['sun'] } as const;
 
@@ -74,7 +76,7 @@ async function scannerOf(page: Page, project: string): Promise<(where: string) =
     page.evaluate(
       async ([light, rules]) => {
         document.documentElement.dataset['light'] = light;
-        const { axe } = globalThis as unknown as { axe: typeof import('axe-core') };
+        const { axe } = globalThis as unknown as { axe: Axe };
         const found = await axe.run({
           resultTypes: ['violations'],
           ...(rules.length > 0 && { runOnly: { type: 'rule', values: [...rules] } }),

@@ -1,6 +1,6 @@
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
-import { bringCreek, judgement, keepBlank, openCreek, placeOf, toStage } from './job.ts';
+import { judgement, keepBlank, openCreek, placeOf, toStage } from './job.ts';
 
 /** A walk over a creek: what comes first, what rings, what is kept, and what goes on without signal, fix or leave. */
 const NOON = new Date('2026-07-10T12:00:00');
