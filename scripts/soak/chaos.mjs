@@ -72,10 +72,9 @@ export async function playSeed({ riffle, browser, seed, killing = true }) {
   };
   const openTab = async () => {
     const page = await context.newPage();
-    const tab = { page, name: `tab ${done.length}`, shown: null, frames: 0 };
+    const tab = { page, name: `tab ${done.length}`, shown: null };
     await page.exposeBinding('chaosSees', (_source, text, at) => {
       const { count, saved, start } = JSON.parse(text);
-      tab.frames++;
       if (count !== null) {
         if (count < allowed.least || count > allowed.most)
           wrong.push(`${tab.name} shows ${count} after ${done.at(-1)}; ${allowed.least} to ${allowed.most} are true`);

@@ -1,7 +1,7 @@
 // What the days of chaos have evaluated in the page.
-/* global indexedDB, document, requestAnimationFrame */
+/* global indexedDB, document, requestAnimationFrame, MutationObserver */
 
-/** In the page: a clock that can be put back, and a look at the screen at every frame. */
+/** In the page: a clock that can be put back, and a look at the screen at every frame in which something on it changed. */
 export function watchScreen() {
   const RealDate = Date;
   const shift = () => Number(localStorage.getItem('chaos-clock') ?? 0);
@@ -15,7 +15,9 @@ export function watchScreen() {
     }
   };
   let last = '';
+  let awaited = false;
   const look = () => {
+    awaited = false;
     const count = /^(\d+) buckets$/.exec(
       document.querySelector('[role=img][aria-label$=" buckets"]')?.getAttribute('aria-label') ?? '',
     )?.[1];
@@ -30,9 +32,11 @@ export function watchScreen() {
       // By a clock that nobody puts back; read here, since word of it may be late on a busy machine.
       globalThis.chaosSees(seen, performance.timeOrigin + performance.now());
     }
-    requestAnimationFrame(look);
   };
-  requestAnimationFrame(look);
+  new MutationObserver(() => {
+    if (!awaited) requestAnimationFrame(look);
+    awaited = true;
+  }).observe(document, { subtree: true, childList: true, characterData: true, attributes: true });
 }
 
 /** In a page: the runs and taps this device keeps, and what waits. */
