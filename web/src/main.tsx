@@ -30,7 +30,8 @@ await Promise.race([
   ]).catch(() => undefined),
   new Promise((resolve) => setTimeout(resolve, ANSWER_WITHIN_MS)),
 ]);
-void openAhead(queryClient, opens);
+// These begin with the box and the book.
+void openAhead(queryClient, opens, !/^\/g\/[^/]+\/(set|run|clean|books)(\/|$)/.test(location.pathname));
 // The bare address opens the ground worked last, or the first of the book: where it is known already, at once.
 const known = location.pathname === '/' ? groundToOpen(knownGrounds(queryClient)) : undefined;
 if (known) history.replaceState(null, '', `/g/${known}/read`);

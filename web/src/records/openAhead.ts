@@ -23,19 +23,21 @@ export async function takeKeptAhead(groundId: string | null): Promise<void> {
 
 /**
  * Has what the first view needs at hand before anything is drawn: from the document where it brought it, asked for
- * otherwise. `groundId` is the ground that will open; null: the first of the book.
+ * otherwise. `groundId` is the ground that will open; null: the first of the book. `withPans`: its samples are read first.
  */
-export async function openAhead(client: QueryClient, groundId: string | null): Promise<void> {
+export async function openAhead(client: QueryClient, groundId: string | null, withPans: boolean): Promise<void> {
   for (const { kind, groundId: of, items } of broughtLists) void takeBrought(listKey(kind, of), items);
   const grounds = client.fetchQuery(listOf('grounds', '')).catch(() => []);
   const opens = groundId ?? (await grounds)[0]?.id;
   if (!opens) return;
-  // Samples that the document did not bring are many: their records come later.
+  // Samples that the document did not bring are many: their records come later. Taking them in, even in columns, holds
+  // up a stage that begins without them.
   const samples = listOf('samples', opens);
   const inHand = client.getQueryData(samples.queryKey) !== undefined;
   await Promise.all([
     client.prefetchQuery(listOf('spots', opens)),
     client.prefetchQuery(listOf('signs', opens)),
-    inHand ? client.prefetchQuery(samples) : client.prefetchQuery(columnsOf(opens)),
+    inHand && client.prefetchQuery(samples),
+    !inHand && withPans && client.prefetchQuery(columnsOf(opens)),
   ]);
 }
