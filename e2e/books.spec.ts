@@ -137,3 +137,28 @@ test('a ground without a clean-up says what comes first', async ({ page }, { pro
     'nothing weighed yet',
   );
 });
+
+test(
+  'the books of every ground are asked for together, also where they are kept here already',
+  { tag: '@desk' },
+  async ({ page }) => {
+    // The island alone has five grounds; one request names a hundred.
+    const asked: string[] = [];
+    page.on('request', (request) => {
+      const { pathname } = new URL(request.url());
+      if (pathname.endsWith('/cleanups')) asked.push(pathname);
+    });
+    await openHalloway(page);
+    await toStage(page, 'Books');
+    await expect(judgement(page)).toContainText('g/m³');
+    await expect.poll(() => asked.length).toBeGreaterThan(0);
+    await page.waitForTimeout(1000);
+    expect(asked.length, asked.join()).toBeLessThanOrEqual(4);
+    asked.length = 0;
+    await page.reload();
+    await expect(judgement(page)).toContainText('g/m³');
+    await expect.poll(() => asked.length).toBeGreaterThan(0);
+    await page.waitForTimeout(1000);
+    expect(asked.length, asked.join()).toBeLessThanOrEqual(4);
+  },
+);

@@ -215,6 +215,12 @@ export const isListKept = async (hash: string): Promise<boolean> =>
 
 export const keptList = async (hash: string): Promise<KeptList | undefined> => (await database()).get('lists', hash);
 
+/** Several of them, in their order, as they were at one moment. */
+export async function keptLists(hashes: readonly string[]): Promise<(KeptList | undefined)[]> {
+  const { store } = (await database()).transaction('lists');
+  return Promise.all(hashes.map((hash) => store.get(hash)));
+}
+
 /**
  * Keeps lists as this page has them, with the answers of all that landed up to the `seen`-th, and drops from the outbox
  * what every list it belongs to now holds. A page that has not seen all that was dropped keeps nothing (false): its

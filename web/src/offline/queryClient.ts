@@ -1,7 +1,15 @@
 import { notifyManager, onlineManager, QueryClient, type Query, type QueryKey } from '@tanstack/react-query';
 import { isFault, isPassing } from '../api/client.ts';
 import { KINDS, type Kind } from '../api/kinds.ts';
-import { droppedSoFar, keepLists, keptList, type Entry, type OnDevice } from './deviceStore.ts';
+import {
+  droppedSoFar,
+  keepLists,
+  keptList,
+  keptLists,
+  type Entry,
+  type KeptList,
+  type OnDevice,
+} from './deviceStore.ts';
 import {
   begunGround,
   begunRun,
@@ -56,6 +64,34 @@ const isList = (key: QueryKey): boolean => key[0] === 'list' || key[0] === 'even
 const readBefore = (readAt_ms: number): number =>
   readAt_ms < performance.timeOrigin ? Math.min(readAt_ms, Date.now() - FRESH_MS) : readAt_ms;
 
+/**
+ * What is kept of a list. Lists of one kind looked up in one instant come in one instant, so that what is asked of the
+ * server after that is asked together: a crew has dozens of grounds.
+ */
+const lookups = new Map<string, { readonly hashes: string[]; readonly found: Promise<(KeptList | undefined)[]> }>();
+function keptWithOthers({ queryKey, queryHash }: Query<readonly Listed[]>): Promise<KeptList | undefined> {
+  // As `listKey` has it; of taps the run, which is looked up by itself.
+  const kind = String(queryKey[2]);
+  let lookup = lookups.get(kind);
+  if (!lookup) {
+    const hashes: string[] = [];
+    const found = Promise.resolve().then(() => {
+      lookups.delete(kind);
+      return keptLists(hashes);
+    });
+    lookup = { hashes, found };
+    lookups.set(kind, lookup);
+  }
+  const nth = lookup.hashes.push(queryHash) - 1;
+  return lookup.found.then((lists) => lists[nth]);
+}
+
+/** What is to be done once the lists of an instant are shown, all of it in one instant too. */
+const onceShown: (() => void)[] = [];
+function onceItIsShown(act: () => void): void {
+  if (onceShown.push(act) === 1) notifyManager.schedule(() => onceShown.splice(0).forEach((each) => each()));
+}
+
 async function keptFirst(
   ask: (context: unknown) => readonly Listed[] | Promise<readonly Listed[]>,
   context: unknown,
@@ -64,10 +100,10 @@ async function keptFirst(
   if (!isList(query.queryKey)) return ask(context);
   await atStart;
   if (query.state.data === undefined) {
-    const kept = await keptList(query.queryHash).catch(() => undefined);
+    const kept = await keptWithOthers(query).catch(() => undefined);
     if (kept) {
-      // Once it is shown, the server is asked what has come since.
-      notifyManager.schedule(() => {
+      // The server is asked what has come since.
+      onceItIsShown(() => {
         query.setState({ dataUpdatedAt: readBefore(kept.readAt_ms) });
         if (query.isStaleByTime(FRESH_MS)) void query.fetch().catch(() => undefined);
       });

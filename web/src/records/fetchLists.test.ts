@@ -35,7 +35,7 @@ test('one list is asked for by itself', async () => {
   expect([await idsOf('a'), asked]).toEqual([['1', '2'], ['/api/v1/grounds/a/runs']]);
 });
 
-test('lists of a moment come with one request a kind, each ground with its own, in the order of their ids', async () => {
+test('lists of an instant come with one request a kind, each ground with its own, in the order of their ids', async () => {
   const asked = serverWith({ a: ['1', '4'], b: ['2', '3'] });
   expect(await Promise.all([idsOf('a'), idsOf('b'), idsOf('none'), idsOf('a', 'lots')])).toEqual([
     ['1', '4'],
@@ -46,15 +46,7 @@ test('lists of a moment come with one request a kind, each ground with its own, 
   expect(asked).toEqual(['/api/v1/runs', '/api/v1/grounds/a/lots']);
 });
 
-test('a list asked for a task or two later comes with them', async () => {
-  const asked = serverWith({ a: ['1'], b: ['2'] });
-  const first = idsOf('a');
-  await new Promise((next) => setImmediate(next));
-  expect(await Promise.all([first, idsOf('b')])).toEqual([['1'], ['2']]);
-  expect(asked).toEqual(['/api/v1/runs']);
-});
-
-test('the same list asked for twice at once comes twice', async () => {
+test('the same list asked for twice in an instant comes twice', async () => {
   serverWith({ a: ['1'] });
   expect(await Promise.all([idsOf('a'), idsOf('a')])).toEqual([['1'], ['1']]);
 });
@@ -66,7 +58,7 @@ test('more than a page, and more grounds than one request may name', async () =>
   expect(asked.sort()).toEqual(['/api/v1/runs', '/api/v1/runs', '/api/v1/runs after']);
 });
 
-test('what is refused is refused to each who asked, and who comes later asks anew', async () => {
+test('what is refused is refused to each who asked, and the next instant asks anew', async () => {
   const asked = serverWith({ a: ['1'] });
   const both = await Promise.allSettled([idsOf('a'), idsOf('z')]);
   expect(both.map((r) => r.status)).toEqual(['rejected', 'rejected']);

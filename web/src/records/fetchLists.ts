@@ -34,23 +34,21 @@ interface Asked {
   readonly fail: (error: unknown) => void;
 }
 
-/** Lists asked for a moment ago, by their kind. */
+/** Lists asked for in this instant, by their kind. */
 const asked = new Map<string, Asked[]>();
-/** So long others may join: what is kept of each is looked up first, so that lists wanted at once are asked for one by one. */
-const JOIN_MS = 10;
 /** As many as the server takes at once, see `GroundsPageQuery`. */
 const AT_ONCE = 100;
 
-/** Every page of the list of a kind on a ground. Lists of several grounds asked for within a moment come with one request, not one each: a crew has dozens of grounds, and a browser asks six things at a time. */
+/** Every page of the list of a kind on a ground. Lists of several grounds asked for in one instant come with one request, not one each: a crew has dozens of grounds, and a browser asks six things at a time. */
 export function fetchOfGround<T>(kind: string, groundId: string, tell: Tell): Promise<T[]> {
   return new Promise((take, fail) => {
     const together = asked.get(kind) ?? [];
     if (together.length === 0) {
       asked.set(kind, together);
-      setTimeout(() => {
+      queueMicrotask(() => {
         asked.delete(kind);
         for (let i = 0; i < together.length; i += AT_ONCE) void fetchTogether(kind, together.slice(i, i + AT_ONCE));
-      }, JOIN_MS);
+      });
     }
     together.push({ groundId, tell, take, fail });
   });
