@@ -7,7 +7,7 @@ export default {
   // By itself Jest leaves one processor idle: half of two.
   maxWorkers: '100%',
   // Nothing is timed here: on two processors that are both at work a test may wait for its turn.
-  testTimeout: 60_000,
+  testTimeout: 300_000,
   projects: [
     { ...common, displayName: 'unit', testMatch: ['<rootDir>/{core,contract,demo,web}/src/**/*.test.ts'] },
     {

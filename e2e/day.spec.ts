@@ -56,7 +56,7 @@ test('the day is planned, falls out when dragged past its hour, and is kept thro
     await expect(page.getByRole('button', { name: /^Move / }).first()).toHaveAttribute('aria-label', moved, {
       timeout: 1500,
     });
-  }).toPass({ timeout: 30_000 });
+  }).toPass({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Order it for me' }).click();
   await expect(page.getByText('falls out: not back in time')).toHaveCount(0);
 

@@ -37,7 +37,7 @@ test.describe('with the page kept on the device', () => {
     await logBucket(page, 4);
 
     await context.setOffline(false);
-    await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
+    await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 60_000 });
     const runs = (await (await page.request.get(`/api/v1/grounds/${groundId}/runs`)).json()) as {
       items: { tally: { buckets: number; volumeLoose_L: number } }[];
     };
@@ -93,7 +93,7 @@ test(
         async () =>
           ((await (await request.get(`/api/v1/grounds/${groundId}/samples`)).json()) as { items: unknown[] }).items
             .length,
-        { timeout: 30_000 },
+        { timeout: 60_000 },
       )
       .toBe(1);
     await browser.close();
@@ -120,7 +120,7 @@ test(
     await page.close();
     await context.unroute('**/api/v1/samples/**');
     await other.reload();
-    await expect(other.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
+    await expect(other.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 60_000 });
     await expect
       .poll(async () => {
         const { items } = (await (await other.request.get(`/api/v1/grounds/${groundId}/samples`)).json()) as {
@@ -197,7 +197,7 @@ test('the server away: reading goes on from this device, and a new sample waits'
   // By its words: while one page goes and the next comes, both headings stand for a moment.
   await expect(page.getByRole('heading', { level: 1, name: /^Pan / })).toBeVisible();
   await page.unroute('**/api/**');
-  await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 60_000 });
 });
 
 test(
@@ -300,7 +300,7 @@ test(
     await setBox(page, 'Passing box');
     // The spot after three tries, and the sample that hangs on it; the box has passed.
     const refused = page.getByRole('button', { name: /2 refused/ }).filter({ visible: true });
-    await expect(refused).toBeVisible({ timeout: 30_000 });
+    await expect(refused).toBeVisible({ timeout: 60_000 });
     await expect
       .poll(async () => JSON.stringify(await (await page.request.get('/api/v1/rigs?limit=1000')).json()))
       .toContain('Passing box');
@@ -311,7 +311,7 @@ test(
     await expect(sheet).toContainText('It hangs on the spot “Cursed bar”');
     await page.unroute('**/api/v1/spots/**');
     await sheet.getByRole('button', { name: 'Send mine again' }).first().click();
-    await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
+    await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 60_000 });
   },
 );
 

@@ -268,5 +268,5 @@ test('a pan kept while the store of the device is busy is there after a reload a
   await expect(page.getByText('1 waits for signal').filter({ visible: true }).first()).toBeVisible();
   await page.unroute(writes);
   await page.evaluate(() => dispatchEvent(new Event('online')));
-  await expect(page.getByText('All saved').filter({ visible: true }).first()).toBeVisible({ timeout: 40_000 });
+  await expect(page.getByText('All saved').filter({ visible: true }).first()).toBeVisible({ timeout: 60_000 });
 });

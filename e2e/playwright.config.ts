@@ -7,8 +7,8 @@ export default defineConfig({
   outputDir: '../test-results',
   workers: 3,
   fullyParallel: true,
-  timeout: 180_000,
-  expect: { timeout: 30_000 },
+  timeout: 360_000,
+  expect: { timeout: 60_000 },
   forbidOnly: true,
   use: {
     // localhost, not an address: service worker and files need a secure context.

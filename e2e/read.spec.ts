@@ -164,7 +164,7 @@ test.describe('installed', () => {
     await page.reload();
     await expect(page.getByRole('region', { name: /^Signs/ })).toContainText('black sand');
     await context.setOffline(false);
-    await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
+    await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 60_000 });
     const { items } = (await (await page.request.get(`/api/v1/grounds/${groundId}/signs`)).json()) as {
       items: { kind: string }[];
     };

@@ -68,7 +68,7 @@ test(
   { tag: '@desk' },
   async ({ page }) => {
     // Brought in at the desk.
-    test.setTimeout(240_000);
+    test.setTimeout(480_000);
     const points = Array.from(
       { length: 100_000 },
       (_, i) =>
@@ -80,9 +80,9 @@ test(
       'long-walk.gpx',
       `<gpx version="1.1" xmlns="http://www.topografix.com/GPX/1/1"><wpt lat="46.52" lon="-33"><name>Halfway</name></wpt><trk><name>Long Walk</name><trkseg>${points}</trkseg></trk></gpx>`,
     );
-    await expect(judgement(page)).toContainText('100,000 points, 1 spot', { timeout: 30_000 });
+    await expect(judgement(page)).toContainText('100,000 points, 1 spot', { timeout: 60_000 });
     await page.getByRole('button', { name: 'Keep this ground' }).click();
-    await expect(ribbon(page)).toHaveAttribute('aria-label', /Long Walk, straightened: 1 spots/, { timeout: 30_000 });
+    await expect(ribbon(page)).toHaveAttribute('aria-label', /Long Walk, straightened: 1 spots/, { timeout: 60_000 });
     const id = /\/g\/([0-9a-f-]{36})\//.exec(page.url())?.[1] ?? '';
     const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as {
       items: { id: string; line: unknown[]; linePoints: number }[];

@@ -161,7 +161,7 @@ test('another lining and another layer are stints; the book is told apart by lay
   page,
   isMobile,
 }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(480_000);
   const fork = `Lining Fork ${isMobile ? 'p' : 'd'}`;
   const box = `${fork} box`;
   const groundId = await boxSet(page, fork);

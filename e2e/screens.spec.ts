@@ -36,7 +36,7 @@ const movedOnItsOwn = (page: Page): Promise<{ most_px: number; moves: string[] }
   );
 
 test('nothing moves under a finger when an answer comes: its room is kept', async ({ page }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(480_000);
   const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as {
     items: { id: string; name: string }[];
   };
@@ -95,7 +95,7 @@ async function scannerOf(page: Page, project: string): Promise<(where: string) =
 }
 
 test('axe finds nothing on dry ground and on a beach, in any light', async ({ page }, info) => {
-  test.setTimeout(360_000);
+  test.setTimeout(480_000);
   const scan = await scannerOf(page, info.project.name);
   const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as {
     items: { id: string; name: string }[];

@@ -135,8 +135,8 @@ test('from a GPX file to the CSV of the book', async ({ page }, info) => {
   // What was said and what came stand in the record; the box is weighed by its own clean-up from now on.
   await page.goto(page.url().replace(/\/books.*$/, '/sure'));
   // A hundred grounds of other tests are asked for beside it: slow is not wrong.
-  await expect(page.getByText('Said, then opened')).toBeVisible({ timeout: 45_000 });
-  await expect(page.getByText('the box, sealed')).toBeVisible({ timeout: 45_000 });
+  await expect(page.getByText('Said, then opened')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('the box, sealed')).toBeVisible({ timeout: 60_000 });
   await page.goto(page.url().replace(/\/sure.*$/, '/set'));
   await expect(page.getByText('clean-up in 3 stretches')).toBeVisible();
   await expect(page.getByText(/, by 1 measure of this box\./)).toBeVisible();

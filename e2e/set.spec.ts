@@ -339,10 +339,10 @@ test(
     const sheet = page.getByRole('dialog');
     await sheet.getByRole('button', { name: 'Hear it, 15 s' }).first().click();
     await expect(sheet.getByRole('button', { name: /^\d+ s more$/ })).toBeVisible();
-    await expect(sheet.getByText('Water alone heard')).toBeVisible({ timeout: 40_000 });
+    await expect(sheet.getByText('Water alone heard')).toBeVisible({ timeout: 60_000 });
     await sheet.getByRole('button', { name: 'Hear it, 15 s' }).click();
     await expect(sheet.getByText('Stones move.')).toBeVisible({ timeout: 60_000 });
-    await expect(sheet.getByText('Cleared, it seems: next scoop.')).toBeVisible({ timeout: 30_000 });
+    await expect(sheet.getByText('Cleared, it seems: next scoop.')).toBeVisible({ timeout: 60_000 });
     await expect(sheet.getByRole('img', { name: /^Stones move: \d+ in 10$/ })).toBeVisible();
     await expect(sheet.getByText(/^A scoop usually clears in \d\.\d s here\.$/)).toBeVisible({ timeout: 60_000 });
     // What it learned is kept on the phone.

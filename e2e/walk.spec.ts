@@ -96,7 +96,7 @@ test('walked up: the distance counts down, places ring, a blank is one tap, a cl
   await page.getByRole('button', { name: /Blank here/ }).click();
   await expect(judgement(page)).toHaveText('Upper bar');
   await context.setOffline(false);
-  await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('All saved').filter({ visible: true })).toBeVisible({ timeout: 60_000 });
 
   // The fix is lost, and that is said; it comes back.
   await context.setGeolocation(null);

@@ -97,7 +97,7 @@ test(
     await logBucket(other, 2);
     await logBucket(page, 2);
     await other.context().setOffline(false);
-    await expect(page.getByRole('img', { name: '3 buckets' })).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByRole('img', { name: '3 buckets' })).toBeVisible({ timeout: 60_000 });
     await expect(other.getByRole('img', { name: '3 buckets' })).toBeVisible();
     await page.getByRole('button', { name: 'head +10 mm' }).click();
     await logBucket(page, 1);

@@ -9,7 +9,7 @@ import { root } from './setup.mjs';
 import { startRiffleProcess } from './soak/riffleProcess.mjs';
 
 const dir = mkdtempSync(join(tmpdir(), 'riffle-move-'));
-beforeAll(() => buildIfChanged(), 120_000);
+beforeAll(() => buildIfChanged(), 300_000);
 afterAll(() => rmSync(dir, { recursive: true, force: true }));
 
 const at = (name) => join(dir, name);
@@ -50,4 +50,4 @@ test('a book goes to another home in one file, and comes out of it the same', as
   expect(run(home, 'backup', at('again.zip'))).toMatchObject({ status: 0 });
   expect(readFileSync(at('again.zip')).equals(readFileSync(at('book.zip')))).toBe(true);
   expect(existsSync(join(home, 'running.json'))).toBe(false);
-}, 180_000);
+}, 300_000);

@@ -48,6 +48,8 @@ export interface AppOptions {
   readonly diary?: Diary;
   /** How long the database may be silent before it counts as away, milliseconds. */
   readonly patience_ms?: number;
+  /** What takes longer to work out is given up, milliseconds. */
+  readonly longestWork_ms?: number;
   /** Requests a minute from one address. */
   readonly rate?: number;
 }
@@ -63,6 +65,7 @@ export async function buildApp({
   diary,
   rate = 30_000,
   patience_ms,
+  longestWork_ms,
 }: AppOptions): Promise<FastifyInstance> {
   const app = fastify({
     ...diary?.options,
@@ -129,7 +132,7 @@ export async function buildApp({
     transformObject: jsonSchemaTransformObject,
   });
 
-  const work = openWorkPool();
+  const work = openWorkPool(longestWork_ms === undefined ? {} : { longest_ms: longestWork_ms });
   const database = watchDatabase(pool, {
     ...(patience_ms !== undefined && { patience_ms }),
     onChange: (up) => (up ? app.log.info('The database is back.') : app.log.warn('The database is away.')),

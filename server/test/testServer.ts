@@ -52,8 +52,9 @@ export function useTestServer(options: Partial<Parameters<typeof buildApp>[0]> =
     server.app = await buildApp({
       pool: server.pool,
       crewOf: () => crewId,
-      // Many tests share the machine; none of these is about a database that is away.
+      // Many tests share the machine; none of these is about a database that is away, or about what takes too long.
       patience_ms: 30_000,
+      longestWork_ms: 120_000,
       ...options,
     });
   });

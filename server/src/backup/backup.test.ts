@@ -259,7 +259,7 @@ describe('restoring', () => {
     expect(await isEmpty(empty.pool, empty.crewId)).toBe(true);
     for (const length of [0, 1, 1000, file.length >> 1, file.length - 1])
       expect(refusedWith(await restoredFrom(empty, file.subarray(0, length)))).toMatch(/not a Riffle backup/);
-  }, 120_000);
+  }, 300_000);
 
   test('gives the same book to another crew: each record, each file, and the same backup to the byte', async () => {
     const shelf = await restoredFrom(empty, file);

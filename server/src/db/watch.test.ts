@@ -28,7 +28,7 @@ test('its own connection cut is no database away: it asks over a new one before 
   } finally {
     await watch.stop();
   }
-}, 60_000);
+}, 300_000);
 
 test('a database that lets nobody in is said to be away, and back when it is', async () => {
   const said: boolean[] = [];
@@ -54,4 +54,4 @@ test('a database that lets nobody in is said to be away, and back when it is', a
     await shut(true);
     await watch.stop();
   }
-}, 60_000);
+}, 300_000);

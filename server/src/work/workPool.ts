@@ -29,7 +29,8 @@ const WORKER = new URL(import.meta.url.endsWith('.ts') ? './workerFromSources.mj
 // One processor is left to the thread that answers.
 const THREADS = Math.max(1, availableParallelism() - 1);
 
-export function openWorkPool(limits = LIMITS): WorkPool {
+export function openWorkPool(some: Partial<WorkLimits> = {}): WorkPool {
+  const limits = { ...LIMITS, ...some };
   const pool = new Piscina<{ what: string; input: unknown }, Outcome>({
     filename: WORKER,
     minThreads: 0,
