@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import {
   chooseSpot,
   judgement,
@@ -233,6 +233,58 @@ test(
   },
 );
 
+/** A document that brings nothing along, as that of a long book or a stuck database: the page asks for its lists itself. */
+const bringNothing = (page: Page, address: RegExp) =>
+  page.route(address, async (route) => {
+    const response = await route.fetch();
+    const body = (await response.text()).replace(/"lists":\[.*?\]\}<\/script>/s, '"lists":[]}</script>');
+    await route.fulfill({ response, body });
+  });
+
+test('a stage tapped while the book is on its way is that of this ground', async ({ page }) => {
+  await bringNothing(page, /\/g\/[^/]+\/read$/);
+  let answer = (): void => undefined;
+  const answered = new Promise<void>((resolve) => (answer = resolve));
+  await page.route(/\/api\/v1\/grounds\?/, async (route) => {
+    await answered;
+    await route.continue();
+  });
+  const groundId = await openCreek(page, 'Early Fork');
+  await expect(page.getByText('Opening the book ...')).toBeVisible();
+  await toStage(page, 'Sample');
+  expect(new URL(page.url()).pathname).toBe(`/g/${groundId}/sample`);
+  answer();
+  await expect(page.getByLabel('How much you panned', { exact: true })).toBeVisible();
+});
+
+test('a store of the device that another page holds keeps no list from coming', async ({ page, context }) => {
+  await openCreek(page, 'Held Fork');
+  await expect(judgement(page)).toContainText('Lower bar');
+  const letGo = await page.evaluateHandle(
+    () =>
+      new Promise<() => void>((resolve, reject) => {
+        const opening = indexedDB.open('riffle-device');
+        opening.onerror = () => reject(new Error('no store'));
+        opening.onsuccess = () => {
+          const held = opening.result.transaction(['lists', 'outbox', 'facts'], 'readwrite').objectStore('facts');
+          let isHeld = true;
+          const on = (): void => {
+            if (isHeld) held.get('landed').onsuccess = on;
+          };
+          on();
+          resolve(() => {
+            isHeld = false;
+          });
+        };
+      }),
+  );
+  const other = await context.newPage();
+  await other.goto(page.url().replace(/\/read.*$/, '/books'));
+  await expect(judgement(other)).toContainText('No gold in the book for Held Fork yet.');
+  await letGo.evaluate((now) => now());
+  await expect(other.getByText('All saved').filter({ visible: true })).toBeVisible();
+});
+
 test('a box this device has not heard of is not said to be missing', async ({ page }) => {
   await openCreek(page, 'Unheard Fork');
   await page.route('**/api/v1/grounds/*/setups**', (route) => route.abort());
@@ -260,12 +312,7 @@ test('nothing is said to be none before it was read; what is out of reach is nam
     await route.abort();
     refusals++;
   });
-  // A document that brings nothing along, as that of a long book: the page asks for its lists itself.
-  await page.route('**/g/*/sample/meaning', async (route) => {
-    const response = await route.fetch();
-    const body = (await response.text()).replace(/"lists":\[.*?\]\}<\/script>/s, '"lists":[]}</script>');
-    await route.fulfill({ response, body });
-  });
+  await bringNothing(page, /\/g\/[^/]+\/sample\/meaning$/);
   await page.goto(brought.url().replace(/\/read.*$/, '/sample/meaning'));
   await expect(page.getByText('Fetching the samples of Slow Fork ...')).toBeVisible();
   await expect(page.getByText('Nothing was panned on this ground yet.')).toHaveCount(0);

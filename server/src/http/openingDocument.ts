@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import type { DatabaseWatch } from '../db/watch.ts';
 import type { Kept, RecordKind, Sent } from '../db/recordKind.ts';
 import { firstGround, grounds, spots } from '../ground/queries.ts';
-import { signs } from '../read/queries.ts';
+import { gaugeReadings, signs, swellReadings } from '../read/queries.ts';
 import { samples } from '../sample/queries.ts';
 
 /** Where the built page takes what the document brings; `web/src/api/opening.ts` reads it. */
@@ -20,7 +20,8 @@ const asBrought = (kind: string, groundId: string, items: string): string =>
 
 /**
  * The page with whose book it is and the lists its first view needs, so that nothing waits for a second answer:
- * the grounds, and spots, samples and signs of the ground that will open (in the address, worked last, or the first).
+ * the grounds, and of the ground that will open (in the address, worked last, or the first) spots, samples, signs and the
+ * readings of its river or sea, which stand at the head of the page.
  * What is too long, or cannot be read now, is left out; the page then asks for it.
  */
 export function openingDocument(
@@ -38,15 +39,16 @@ export function openingDocument(
 }
 
 async function listsOf(pool: pg.Pool, request: FastifyRequest): Promise<string[]> {
-  const list = async <S extends Sent, K extends Kept>(
-    kind: RecordKind<S, K>,
+  const list = async (
+    kind: Pick<RecordKind<Sent, Kept>, 'path' | 'page'>,
     groundId: string | null,
   ): Promise<string[]> => {
     const { items, count } = await kind.page(pool, request.crewId, groundId, FIRST_ID, MOST_BROUGHT + 1);
     return count > MOST_BROUGHT ? [] : [asBrought(kind.path, groundId ?? '', items)];
   };
   const open = groundNamed(request) ?? (await firstGround(pool, request.crewId));
-  const ofGround = open === null ? [] : [list(spots, open), list(samples, open), list(signs, open)];
+  const ofGround =
+    open === null ? [] : [spots, samples, signs, gaugeReadings, swellReadings].map((kind) => list(kind, open));
   return (await Promise.all([list(grounds, null), ...ofGround])).flat();
 }
 

@@ -50,8 +50,16 @@ export const queryClient = new QueryClient({
   },
 });
 
+/** A store that does not answer (another tab has it, the browser is stuck) holds up no list for longer: the server is asked. */
+const STORE_ANSWERS_WITHIN_MS = 5000;
+const orAfter = <T>(answer: Promise<T>, otherwise: T): Promise<T> =>
+  Promise.race([answer, new Promise<T>((give) => setTimeout(() => give(otherwise), STORE_ANSWERS_WITHIN_MS))]);
+
 /** What had been dropped before this page read any list. */
-const atStart = droppedSoFar().catch(() => 0);
+const atStart = orAfter(
+  droppedSoFar().catch(() => 0),
+  0,
+);
 /** How many writes have landed whose answers the lists in hand hold, and the last of them with their numbers. */
 let seen = 0;
 let lately: Entry[] = [];
@@ -100,8 +108,10 @@ async function keptFirst(
   if (!isList(query.queryKey)) return ask(context);
   await atStart;
   if (query.state.data === undefined) {
-    const kept = await keptWithOthers(query).catch(() => undefined);
-    if (kept) {
+    const looked = keptWithOthers(query).catch(() => undefined);
+    const kept = await orAfter(looked, undefined);
+    if (!kept) void looked.then((list) => takeLate(query, list));
+    else {
       // The server is asked what has come since.
       onceItIsShown(() => {
         query.setState({ dataUpdatedAt: readBefore(kept.readAt_ms) });
@@ -111,6 +121,12 @@ async function keptFirst(
     }
   }
   return ask(context);
+}
+
+/** What the store gave after the server was asked is of use where that came to nothing: there is no signal. */
+function takeLate(query: Query<readonly Listed[]>, list: KeptList | undefined): void {
+  if (list && query.state.data === undefined)
+    queryClient.setQueryData(query.queryKey, list.items, { updatedAt: readBefore(list.readAt_ms) });
 }
 
 /** Takes what landed on this device, in this page or another, into the lists in hand. */

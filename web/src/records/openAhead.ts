@@ -7,8 +7,8 @@ import { withWaiting } from '../offline/writes.ts';
 import { columnsOf } from './usePans.ts';
 import { listOf } from './useRecords.ts';
 
-/** What the first view needs beside the grounds. */
-const FIRST_KINDS = ['spots', 'samples', 'signs'] as const;
+/** What the first view needs beside the grounds: as the document brings it. */
+const FIRST_KINDS = ['spots', 'samples', 'signs', 'gauge-readings', 'swell-readings'] as const;
 
 /** The grounds known before anything is drawn, in the order of the book: brought by the document or kept on this device. */
 export const knownGrounds = (client: QueryClient): readonly StoredGround[] =>

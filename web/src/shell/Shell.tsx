@@ -22,23 +22,25 @@ const ON_RAIL =
 /** The frame of every screen: stages in the order of the work, ground above them, the page beside. */
 export function Shell() {
   const { groundId: inAddress } = useParams();
-  const { items: grounds } = useRecords('grounds');
+  const { items: grounds, state: book } = useRecords('grounds');
   const { pathname, search } = useLocation();
   const navigate = useNavigate();
   const { preferences, change } = usePreferences();
   // The picker stands in the rail and in the phone's top bar; only the one in sight may open, since an open menu hides all else.
   const [pickerOpen, setPickerOpen] = useState<'rail' | 'top' | null>(null);
   const [keysOpen, setKeysOpen] = useState(false);
-  const groundId = inAddress ?? lastGround() ?? grounds[0]?.id;
-  const ground = grounds.find((g) => g.id === groundId);
+  const sought = inAddress ?? lastGround() ?? grounds[0]?.id;
+  const ground = grounds.find((g) => g.id === sought);
   useCarriedAlong(ground?.id);
   const stagePath = /^\/g\/[^/]+\/([^/]+)/.exec(pathname)?.[1];
   const stage = STAGES.find((s) => s.path === stagePath)?.path ?? (pathname.endsWith('/day') ? 'day' : 'read');
   const spot = new URLSearchParams(search).get('spot');
-  const to = (path: string): string =>
-    ground ? `/g/${ground.id}/${path}${inAddress && spot ? `?spot=${spot}` : ''}` : '/grounds/new';
+  // While the book is on its way, its ground is gone to all the same: a tap must not land elsewhere for having come early.
+  const groundId = ground?.id ?? (book === 'here' ? undefined : sought);
+  const base = groundId ? `/g/${groundId}/` : null;
+  const noGround = book === 'arriving' ? '/' : '/grounds/new';
+  const to = (path: string): string => (base ? `${base}${path}${inAddress && spot ? `?spot=${spot}` : ''}` : noGround);
 
-  const base = ground ? `/g/${ground.id}/` : null;
   useKeys(
     useMemo(
       () => ({

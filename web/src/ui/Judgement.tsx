@@ -12,8 +12,8 @@ export function Judgement({
 }: {
   children: ReactNode;
   rests?: ReactNode;
-  /** What it will say is still being worked out: the room of a usual answer is kept, so that nothing moves under a finger when it comes. */
-  waits?: boolean;
+  /** What it will say is still being worked out: the room of a usual answer is kept (or of one from a bare ground), so that nothing moves under a finger when it comes. */
+  waits?: boolean | 'in brief';
   /** On a phone the sentence stays in sight while one works below it. */
   pinned?: boolean;
 }) {
@@ -35,7 +35,7 @@ export function Judgement({
       </>
     );
   return (
-    <div aria-live="polite" className={waits ? 'awaited' : undefined}>
+    <div aria-live="polite" className={waits ? (waits === 'in brief' ? 'awaited in-brief' : 'awaited') : undefined}>
       <Words className={look}>{children}</Words>
       {rests && <p className="mt-1 text-ink-2">{rests}</p>}
     </div>

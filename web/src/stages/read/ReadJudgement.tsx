@@ -61,7 +61,8 @@ export function ReadJudgement({ ground, spots, grades, ranking, anySigns }: Read
         Nothing to dig at is marked yet.
       </Judgement>
     );
-  if (says.kind === 'not ranked yet') return <Judgement waits>{'\u00a0'}</Judgement>;
+  if (says.kind === 'not ranked yet')
+    return <Judgement waits={grades.size > 0 || anySigns || 'in brief'}>{'\u00a0'}</Judgement>;
   const nameOf = (id: string | null): string => (id === null ? '' : (byId.get(id)?.name ?? ''));
   const twice = says.blankTwice.length > 0 && `Blank twice: ${says.blankTwice.map(nameOf).join(', ')}.`;
   const band = (g: { grade_mg_L: number; low_mg_L: number; high_mg_L: number }): string =>
