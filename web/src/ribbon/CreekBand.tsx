@@ -8,6 +8,21 @@ const ramp = (low: number, high: number, x: number): number => {
   return t * t * (3 - 2 * t);
 };
 
+/** The stretches along which something holds, each with the one before and after it. */
+export function stretchesOf<T>(along: readonly T[], holds: (one: T) => boolean): T[][] {
+  const stretches: T[][] = [];
+  let last = -2;
+  along.forEach((one, i) => {
+    if (!holds(one)) return;
+    if (last !== i - 1) stretches.push(along.slice(Math.max(0, i - 1), i));
+    stretches.at(-1)?.push(one);
+    last = i;
+    const next = along[i + 1];
+    if (next !== undefined && !holds(next)) stretches.at(-1)?.push(next);
+  });
+  return stretches;
+}
+
 /** What no one has seen and the bends of the line only suggest is drawn broken. */
 const GUESSED = '5 3';
 
@@ -27,13 +42,16 @@ export function CreekBand({ shape, from_m, to_m, x, top, height }: CreekBandProp
       const d = from_m + ((to_m - from_m) * i) / 180;
       return { x: x(d), d, bend: shape.bend(d), ...bandLevels(shape, top, height, d) };
     });
-    const path = (y: (s: (typeof stations)[number]) => number): string =>
-      stations.map((s, i) => `${i ? 'L' : 'M'}${s.x.toFixed(1)} ${y(s).toFixed(1)}`).join('');
-    const area = (a: (s: (typeof stations)[number]) => number, b: (s: (typeof stations)[number]) => number): string =>
-      `${path(a)}${[...stations]
-        .reverse()
-        .map((s) => `L${s.x.toFixed(1)} ${b(s).toFixed(1)}`)
-        .join('')}Z`;
+    type Station = (typeof stations)[number];
+    const path = (y: (s: Station) => number, along = stations): string =>
+      along.map((s, i) => `${i ? 'L' : 'M'}${s.x.toFixed(1)} ${y(s).toFixed(1)}`).join('');
+    const area = (a: (s: Station) => number, b: (s: Station) => number, along = stations): string =>
+      `${path(a, along)}L${path(b, [...along].reverse()).slice(1)}Z`;
+    // A path of its own for each bend: where one is painted anew, the others are left alone.
+    const lobes = (thick: (s: Station) => number, a: (s: Station) => number, b: (s: Station) => number): string[] =>
+      stretchesOf(stations, (s) => thick(s) > 0).map((along) => area(a, b, along));
+    const lobeAbove = (s: Station): number => ramp(0.15, 0.65, s.bend);
+    const lobeBelow = (s: Station): number => ramp(0.15, 0.65, -s.bend);
     const hachures: string[] = [];
     const strokes: string[] = [];
     let last = Infinity;
@@ -65,14 +83,18 @@ export function CreekBand({ shape, from_m, to_m, x, top, height }: CreekBandProp
         (s) => s.waterTop,
         (s) => s.waterBottom,
       ),
-      lobeTop: area(
-        (s) => s.bankTop,
-        (s) => s.bankTop + ramp(0.15, 0.65, s.bend) * (s.waterTop - 1.5 - s.bankTop),
-      ),
-      lobeBottom: area(
-        (s) => s.bankBottom,
-        (s) => s.bankBottom - ramp(0.15, 0.65, -s.bend) * (s.bankBottom - s.waterBottom - 1.5),
-      ),
+      lobes: [
+        ...lobes(
+          lobeAbove,
+          (s) => s.bankTop,
+          (s) => s.bankTop + lobeAbove(s) * (s.waterTop - 1.5 - s.bankTop),
+        ),
+        ...lobes(
+          lobeBelow,
+          (s) => s.bankBottom,
+          (s) => s.bankBottom - lobeBelow(s) * (s.bankBottom - s.waterBottom - 1.5),
+        ),
+      ],
       waterTop: path((s) => s.waterTop),
       waterBottom: path((s) => s.waterBottom),
       bankTop: path((s) => s.bankTop),
@@ -88,14 +110,11 @@ export function CreekBand({ shape, from_m, to_m, x, top, height }: CreekBandProp
     <g aria-hidden="true">
       <path d={drawn.ground} fill="var(--spine)" />
       {!isBeach && (
-        <path
-          d={drawn.lobeTop + drawn.lobeBottom}
-          fill="url(#gravel)"
-          fillOpacity="0.6"
-          stroke="var(--ink-2)"
-          strokeWidth="0.8"
-          strokeDasharray={GUESSED}
-        />
+        <g fill="url(#gravel)" fillOpacity="0.6" stroke="var(--ink-2)" strokeWidth="0.8" strokeDasharray={GUESSED}>
+          {drawn.lobes.map((d, i) => (
+            <path key={i} d={d} />
+          ))}
+        </g>
       )}
       <path d={drawn.water} fill={wet ? 'var(--water-body)' : 'url(#sand)'} />
       {wet && <path d={drawn.strokes} fill="none" stroke="var(--water)" strokeWidth="0.9" />}

@@ -126,7 +126,7 @@ export const Ribbon = memo(function Ribbon({
     [signs, crowded, hidden],
   );
   const shownSigns = useMemo(
-    () => (thin ? [] : thinSigns(layered, from_m, to_m, scale.px_per_m)),
+    () => (thin ? null : thinSigns(layered, from_m, to_m, scale.px_per_m)),
     [thin, layered, from_m, to_m, scale],
   );
   const ordered = useMemo(() => [...spots].sort((a, b) => a.distance_m - b.distance_m), [spots]);
@@ -284,9 +284,9 @@ export const Ribbon = memo(function Ribbon({
             />
           </Suspense>
         )}
-        {shownSigns.length > 0 && (
+        {shownSigns && shownSigns.signs.length > 0 && (
           <Suspense>
-            <Signs signs={shownSigns} x={x} y={(s) => signAcross(shape, bandTop, bandHeight, s)} />
+            <Signs {...shownSigns} x={x} y={(s) => signAcross(shape, bandTop, bandHeight, s)} />
           </Suspense>
         )}
         {inSight.map((s) => (

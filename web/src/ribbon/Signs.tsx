@@ -1,30 +1,37 @@
 import type { StoredSign } from '@riffle/contract';
 import { isFloat } from './across.ts';
 import { SignMark } from './SignMarks.tsx';
-import { MANY_SIGNS } from './thinSigns.ts';
+import type { ThinnedSigns } from './thinSigns.ts';
 
-interface SignsProps {
-  readonly signs: readonly StoredSign[];
+/** About a third of what a browser paints at once, px. */
+const PAINTED_PX = 85;
+
+interface SignsProps extends ThinnedSigns {
   readonly x: (distance_m: number) => number;
   readonly y: (sign: StoredSign) => number;
 }
 
 /** Signs in sight: each by its own mark, or, where they are many, as dots in two paths. */
-export function Signs({ signs, x, y }: SignsProps) {
-  if (signs.length > MANY_SIGNS)
-    return [false, true].map((rust) => (
+export function Signs({ signs, asDots, x, y }: SignsProps) {
+  if (asDots) {
+    // One path for each stretch and look: a path as long as the creek is worked out anew for every part of it that is painted.
+    const paths = new Map<string, string>();
+    for (const s of signs) {
+      const px = x(s.distance_m);
+      const key = `${Math.floor(px / PAINTED_PX)} ${isFloat(s) ? '--rust' : '--ink'}`;
+      paths.set(key, `${paths.get(key) ?? ''}M${px.toFixed(1)} ${(y(s) - 3).toFixed(1)}l3 3l-3 3l-3 -3z`);
+    }
+    return [...paths].map(([key, d]) => (
       <path
-        key={String(rust)}
+        key={key}
         aria-hidden="true"
-        d={signs
-          .filter((s) => isFloat(s) === rust)
-          .map((s) => `M${x(s.distance_m).toFixed(1)} ${(y(s) - 3).toFixed(1)}l3 3l-3 3l-3 -3z`)
-          .join('')}
+        d={d}
         fill="var(--paper)"
-        stroke={rust ? 'var(--rust)' : 'var(--ink)'}
+        stroke={`var(${key.split(' ')[1]})`}
         strokeWidth="1.3"
       />
     ));
+  }
   return signs.map((s) => (
     <g key={s.id} aria-hidden="true" transform={`translate(${x(s.distance_m)} ${y(s)})`}>
       <SignMark kind={s.kind} size_mm={s.size_mm} />

@@ -123,15 +123,17 @@ describe('thousands of signs on the ribbon', () => {
   });
   const many = Array.from({ length: 5000 }, (_, i) => sign(i, i % 2 ? 'bar' : 'bedrock'));
   test('from afar a few hundred stand for them; nearer, all of a short stretch do', () => {
-    const afar = thinSigns(many, 0, 1200, 0.84);
+    const { signs: afar, asDots } = thinSigns(many, 0, 1200, 0.84);
+    expect(asDots).toBe(true);
     expect(afar.length).toBeGreaterThan(100);
-    expect(afar.length).toBeLessThan(500);
+    expect(afar.length).toBeLessThan(250);
     const near = thinSigns(many, 100, 104, 300);
-    expect(near).toHaveLength(many.filter((s) => s.distance_m >= 99 && s.distance_m <= 105).length);
+    expect(near.asDots).toBe(false);
+    expect(near.signs).toHaveLength(many.filter((s) => s.distance_m >= 99 && s.distance_m <= 105).length);
   });
   test('each kind in a stretch is told once, whichever was seen first', () => {
-    expect(thinSigns([sign(0), sign(3), sign(6, 'bedrock'), sign(9, 'crevice')], 0, 100, 1).map((s) => s.kind)).toEqual(
-      ['bar', 'bedrock'],
-    );
+    expect(
+      thinSigns([sign(0), sign(3), sign(6, 'bedrock'), sign(9, 'crevice')], 0, 100, 1).signs.map((s) => s.kind),
+    ).toEqual(['bar', 'bedrock']);
   });
 });

@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { stretchesOf } from './CreekBand.tsx';
 import { bandLevels, placeAcross } from './across.ts';
 import { creekShape, reachOf } from './creekShape.ts';
 import { placeAt } from './placeAt.ts';
@@ -153,4 +154,17 @@ describe('the drawing of a stretch', () => {
     expect(feet[1]?.distance_m).toBeCloseTo(30.48, 9);
     expect(axisTicks(437, 512, 6, 1)[0]?.label).toBe('440');
   });
+});
+
+test('a stretch is drawn from the station before it to the one after it', () => {
+  const thick = (n: number): boolean => n > 0;
+  expect(stretchesOf([0, 0, 1, 2, 0, 0, 3, 0], thick)).toEqual([
+    [0, 1, 2, 0],
+    [0, 3, 0],
+  ]);
+  expect(stretchesOf([1, 0, 1], thick)).toEqual([
+    [1, 0],
+    [0, 1],
+  ]);
+  expect(stretchesOf([0, 0], thick)).toEqual([]);
 });

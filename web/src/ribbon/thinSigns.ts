@@ -1,20 +1,28 @@
 import type { StoredSign } from '@riffle/contract';
+import { isFloat } from './across.ts';
 
 /** Signs nearer than this on the drawing lie on each other, px. */
 const CELL_PX = 16;
 /** So many are drawn at one place; the list has them all. */
 const MOST_AT_ONE_PLACE = 2;
 /** More than this in sight and each is a dot, all of them one path: a drawing of its own for each would make the ribbon stutter. */
-export const MANY_SIGNS = 90;
+const MANY_SIGNS = 90;
+
+export interface ThinnedSigns {
+  readonly signs: readonly StoredSign[];
+  /** So many that each is a dot. */
+  readonly asDots: boolean;
+}
 
 const ROW = { left: 0, mid: 1, right: 2 } as const;
 
 /**
  * Signs that can be told apart at this scale: at most two kinds in each stretch of a bank a mark wide, the first of a kind standing for the rest.
+ * Where even those are many they are dots, and look alike but for float: one of each look stands for its place.
  * What is thinned away from afar comes back on going nearer. Called at every step of a zoom, so it looks only at what is in sight.
  * @param signs by rising distance
  */
-export function thinSigns(signs: readonly StoredSign[], from_m: number, to_m: number, pxPerM: number): StoredSign[] {
+export function thinSigns(signs: readonly StoredSign[], from_m: number, to_m: number, pxPerM: number): ThinnedSigns {
   let low = 0;
   for (let high = signs.length; low < high;) {
     const middle = (low + high) >> 1;
@@ -23,6 +31,7 @@ export function thinSigns(signs: readonly StoredSign[], from_m: number, to_m: nu
   }
   const cells = new Map<number, string[]>();
   const shown: StoredSign[] = [];
+  const dots = new Map<number, StoredSign>();
   for (let i = low; i < signs.length; i++) {
     const s = signs[i] as StoredSign;
     if (s.distance_m > to_m + 1) break;
@@ -32,6 +41,9 @@ export function thinSigns(signs: readonly StoredSign[], from_m: number, to_m: nu
     else if (kinds.length >= MOST_AT_ONE_PLACE || kinds.includes(s.kind)) continue;
     else kinds.push(s.kind);
     shown.push(s);
+    const dot = 2 * key + Number(isFloat(s));
+    if (!dots.has(dot)) dots.set(dot, s);
   }
-  return shown;
+  const asDots = shown.length > MANY_SIGNS;
+  return { signs: asDots ? [...dots.values()] : shown, asDots };
 }
