@@ -17,7 +17,6 @@ import { nameY, ribbonFrame } from './ribbonFrame.ts';
 import { RibbonHead, type Layer } from './RibbonHead.tsx';
 import { ribbonScale } from './ribbonScale.ts';
 import { MarkedPlace, PickedStripe, SpotMark } from './SpotMarks.tsx';
-import { thinSigns } from './thinSigns.ts';
 import { useRibbonDrag, useRibbonKeys, useRibbonWheel } from './useRibbonHands.ts';
 import { useRibbonView } from './useRibbonView.ts';
 import { late } from '../ui/late.ts';
@@ -124,10 +123,6 @@ export const Ribbon = memo(function Ribbon({
         .filter((s) => !(crowded && !isFloat(s)) && !hidden.has(isFloat(s) ? 'float' : 'signs'))
         .sort((a, b) => a.distance_m - b.distance_m),
     [signs, crowded, hidden],
-  );
-  const shownSigns = useMemo(
-    () => (thin ? null : thinSigns(layered, from_m, to_m, scale.px_per_m)),
-    [thin, layered, from_m, to_m, scale],
   );
   const ordered = useMemo(() => [...spots].sort((a, b) => a.distance_m - b.distance_m), [spots]);
   const inSight = ordered.filter((s) => s.distance_m >= from_m - 1 && s.distance_m <= to_m + 1);
@@ -284,9 +279,9 @@ export const Ribbon = memo(function Ribbon({
             />
           </Suspense>
         )}
-        {shownSigns && shownSigns.signs.length > 0 && (
+        {!thin && layered.length > 0 && (
           <Suspense>
-            <Signs {...shownSigns} x={x} y={(s) => signAcross(shape, bandTop, bandHeight, s)} />
+            <Signs signs={layered} scale={scale} y={(s) => signAcross(shape, bandTop, bandHeight, s)} />
           </Suspense>
         )}
         {inSight.map((s) => (

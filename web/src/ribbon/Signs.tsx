@@ -1,18 +1,24 @@
 import type { StoredSign } from '@riffle/contract';
+import { useMemo } from 'react';
 import { isFloat } from './across.ts';
 import { SignMark } from './SignMarks.tsx';
-import type { ThinnedSigns } from './thinSigns.ts';
+import type { RibbonScale } from './ribbonScale.ts';
+import { thinSigns } from './thinSigns.ts';
 
 /** About a third of what a browser paints at once, px. */
 const PAINTED_PX = 85;
 
-interface SignsProps extends ThinnedSigns {
-  readonly x: (distance_m: number) => number;
+interface SignsProps {
+  /** By rising distance. */
+  readonly signs: readonly StoredSign[];
+  readonly scale: RibbonScale;
   readonly y: (sign: StoredSign) => number;
 }
 
-/** Signs in sight: each by its own mark, or, where they are many, as dots in two paths. */
-export function Signs({ signs, asDots, x, y }: SignsProps) {
+/** Signs in sight: each by its own mark, or, where they are many, as dots. */
+export function Signs({ signs: all, scale, y }: SignsProps) {
+  const { from_m, to_m, px_per_m, x } = scale;
+  const { signs, asDots } = useMemo(() => thinSigns(all, from_m, to_m, px_per_m), [all, from_m, to_m, px_per_m]);
   if (asDots) {
     // One path for each stretch and look: a path as long as the creek is worked out anew for every part of it that is painted.
     const paths = new Map<string, string>();

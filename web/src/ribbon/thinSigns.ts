@@ -8,7 +8,7 @@ const MOST_AT_ONE_PLACE = 2;
 /** More than this in sight and each is a dot, all of them one path: a drawing of its own for each would make the ribbon stutter. */
 const MANY_SIGNS = 90;
 
-export interface ThinnedSigns {
+interface ThinnedSigns {
   readonly signs: readonly StoredSign[];
   /** So many that each is a dot. */
   readonly asDots: boolean;
