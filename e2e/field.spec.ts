@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import {
   chooseSpot,
+  holdStore,
   judgement,
   keepBlank,
   logBucket,
@@ -260,24 +261,7 @@ test('a stage tapped while the book is on its way is that of this ground', async
 test('a store of the device that another page holds keeps no list from coming', async ({ page, context }) => {
   await openCreek(page, 'Held Fork');
   await expect(judgement(page)).toContainText('Lower bar');
-  const letGo = await page.evaluateHandle(
-    () =>
-      new Promise<() => void>((resolve, reject) => {
-        const opening = indexedDB.open('riffle-device');
-        opening.onerror = () => reject(new Error('no store'));
-        opening.onsuccess = () => {
-          const held = opening.result.transaction(['lists', 'outbox', 'facts'], 'readwrite').objectStore('facts');
-          let isHeld = true;
-          const on = (): void => {
-            if (isHeld) held.get('landed').onsuccess = on;
-          };
-          on();
-          resolve(() => {
-            isHeld = false;
-          });
-        };
-      }),
-  );
+  const letGo = await holdStore(page, ['lists', 'outbox', 'facts']);
   const other = await context.newPage();
   await other.goto(page.url().replace(/\/read.*$/, '/books'));
   await expect(judgement(other)).toContainText('No gold in the book for Held Fork yet.');

@@ -104,6 +104,28 @@ export async function toRoom(page: Page, name: (typeof SAMPLE_ROOMS)[number] | '
   await expect(link).toHaveAttribute('aria-current', 'page');
 }
 
+/** A write of this page holds these stores of the device: what comes after stands in line. Answers what lets go of them. */
+export const holdStore = (page: Page, stores: readonly string[]) =>
+  page.evaluateHandle(
+    (stores) =>
+      new Promise<() => void>((resolve, reject) => {
+        const opening = indexedDB.open('riffle-device');
+        opening.onerror = () => reject(new Error('no store'));
+        opening.onsuccess = () => {
+          const held = opening.result.transaction(stores, 'readwrite').objectStore('facts');
+          let isHeld = true;
+          const on = (): void => {
+            if (isHeld) held.get('landed').onsuccess = on;
+          };
+          on();
+          resolve(() => {
+            isHeld = false;
+          });
+        };
+      }),
+    stores,
+  );
+
 export const judgement = (page: Page) => page.getByRole('heading', { level: 1 });
 
 /** The spot's line in the list of spots on Read. */

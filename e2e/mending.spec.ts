@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { chooseSpot, keepBlank, logBucket, openCreek, openCreekWithBox, toStage } from './job.ts';
+import { chooseSpot, holdStore, keepBlank, logBucket, openCreek, openCreekWithBox, toStage } from './job.ts';
 
 /** What was written down wrong is put right: moved, dated back, counted again, taken out and brought back. */
 test('a pan is dated back as it is kept, put right later, moved to its spot, and each step can be undone', async ({
@@ -247,21 +247,7 @@ test('a pan kept while the store of the device is busy is there after a reload a
   const writes = /\/api\/v1\/samples\//;
   await page.route(writes, (route) => route.abort());
   // Another write holds the store: what comes after stands in line.
-  await page.evaluate(
-    () =>
-      new Promise<void>((resolve, reject) => {
-        const opening = indexedDB.open('riffle-device');
-        opening.onerror = () => reject(new Error('no store'));
-        opening.onsuccess = () => {
-          const held = opening.result.transaction(['outbox', 'facts'], 'readwrite').objectStore('facts');
-          const on = (): void => {
-            held.get('landed').onsuccess = on;
-          };
-          on();
-          resolve();
-        };
-      }),
-  );
+  await holdStore(page, ['outbox', 'facts']);
   await keepBlank(page, 'Lower bar');
   await page.reload();
   await expect(page.getByRole('button', { name: /^Put right the sample of/ })).toBeVisible();
