@@ -67,6 +67,7 @@ export {
   NO_COLORS,
   usualWeights,
   WEIGHED_CLASSES,
+  USUAL_SCHOOL,
   WEIGHT_SCHOOLS,
   type ColorClass,
   type ColorCounts,
@@ -453,7 +454,7 @@ export {
   type DayAsked,
   type DaySpot,
 } from './day/dayCandidates.ts';
-export { readingVerdict, type ReadingVerdict } from './read/verdict.ts';
+export { readingVerdict, USUAL_PAYS_MG_L, type ReadingVerdict } from './read/verdict.ts';
 export { coinTrial, type CoinRound, type CoinTrial } from './books/coinTrial.ts';
 export { repeatWeighing, type RepeatWeighing } from './clean/repeatWeighing.ts';
 export { leftInTub } from './clean/leftInTub.ts';

@@ -2,6 +2,12 @@ import { chanceAbove } from '../sample/gradeBelief.ts';
 import { bestSpot, type Leader, type SpotGrade } from '../sample/spotGrades.ts';
 import type { PlaceRanking, RankedPlace } from './rankPlaces.ts';
 
+/** Grade from which ground pays, mg/L bank, where nobody said what pays them. Stated assumption. */
+export const USUAL_PAYS_MG_L = 0.15;
+
+/** What a verdict tells of the place that leads: figures alone, so that it can be kept and sent. */
+export type Told = Pick<Leader, 'spotId' | 'grade' | 'volumeBank_L' | 'pulled'>;
+
 /** What one reads of a ground, in kinds and figures; the screen says it. */
 export type ReadingVerdict =
   /** Nothing but what the line hints at, the likeliest of it. */
@@ -12,7 +18,7 @@ export type ReadingVerdict =
   | {
       /** One spot leads: `apart`, it is the richest with nine chances in ten; else it is only the best so far. */
       readonly kind: 'work';
-      readonly best: Leader;
+      readonly best: Told;
       readonly apart: boolean;
       /** Does it pay, likelier than not? */
       readonly worthIt: boolean;
@@ -24,7 +30,7 @@ export type ReadingVerdict =
       readonly place: RankedPlace;
       /** Chance that any place of this ground pays. */
       readonly baseChance: number;
-      readonly best: Leader | null;
+      readonly best: Told | null;
       /** Signs that speak for it, and the word on colors beside it where there is one. */
       readonly signsFor: number;
       readonly beside: string | null;
@@ -65,7 +71,7 @@ export function readingVerdict(
   if (best && (apart || !ranking || !untried || top !== untried))
     return {
       kind: 'work',
-      best,
+      best: told(best),
       apart,
       worthIt: chanceAbove(best.pooled, pays_mg_L) >= WORTH,
       secondId: second?.spotId ?? null,
@@ -78,10 +84,12 @@ export function readingVerdict(
     kind: 'pan next',
     place,
     baseChance: ranking.baseChance,
-    best,
+    best: best && told(best),
     signsFor: place.reasons.filter((r) => r.from === 'sign' && r.logOdds > 0).length,
     beside: place.reasons.find((r) => r.from === 'neighbors' && r.logOdds > BESIDE_FROM)?.says ?? null,
     panned: grades.size > 0,
     blankTwice,
   };
 }
+
+const told = ({ spotId, grade, volumeBank_L, pulled }: Leader): Told => ({ spotId, grade, volumeBank_L, pulled });

@@ -100,6 +100,8 @@ export interface ClassWeight {
  * its finest class is heavier than any sphere that passes No. 40 and is held to that sphere.
  */
 export const WEIGHT_SCHOOLS = ['geometry', 'handbook'] as const;
+/** Where a person chose none. */
+export const USUAL_SCHOOL = 'geometry';
 export type WeightSchool = (typeof WEIGHT_SCHOOLS)[number];
 
 /** Colors per troy ounce as that handbook has them, in mg each. */
@@ -142,7 +144,7 @@ export function usualWeights(
   };
   return { '10-20': of('10-20'), '20-40': of('20-40'), '-40': of('-40') };
 }
-const USUAL = usualWeights('geometry');
+const USUAL = usualWeights(USUAL_SCHOOL);
 
 /** Usual weights of the default school where nothing was counted, mg. */
 export const COLOR_MG: ColorWeights = {

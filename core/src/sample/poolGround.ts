@@ -32,48 +32,58 @@ const CV_LOG_SD = 0.5;
 const MEANS = Array.from({ length: 16 }, (_, i) => -3 + 0.4 * i);
 /** Grades looked at: steps of the logarithm. Finer counts than this step can tell apart are held to it. */
 const STEP = 0.1;
+/** Grades from one mean to the next. */
+const GRADES_A_MEAN = 4;
 const MOST_COLORS = 250;
 const GRADES = Array.from({ length: 121 }, (_, i) => -7 + STEP * i);
 /** Share of a density that is next to nothing beside all of it. */
 const NOTHING = 1e-20;
 /** Cells of the grid that are this unlikely beside the likeliest are left out. */
-const UNLIKELY = 1e-5;
+const LN_UNLIKELY = Math.log(1e-5);
 /** A kind this far below the likeliest, in logarithms, is on no way to a likely one. */
 const NO_WAY_ON = 30;
 
-/** A density over the logarithm of a grade, its own logarithm. */
+/** A density over the logarithm of a grade with a mean of 1, its own logarithm. */
 type LogDensity = (u: number) => number;
 /** Two forms of how grades lie over a ground: nobody knows which, so both are held. */
-const gammaOf = (mean: number, cv: number): LogDensity => {
+const gammaOf = (cv: number): LogDensity => {
   const shape = 1 / cv ** 2;
   const whole = shape * Math.log(shape) - lnGamma(shape);
-  return (u) => whole + shape * (u - mean - Math.exp(u - mean));
+  return (u) => whole + shape * (u - Math.exp(u));
 };
-const logNormalOf = (mean: number, cv: number): LogDensity => {
+const logNormalOf = (cv: number): LogDensity => {
   const variance = Math.log1p(cv ** 2);
   const whole = -Math.log(2 * Math.PI * variance) / 2;
-  return (u) => whole - (u - mean + variance / 2) ** 2 / (2 * variance);
+  return (u) => whole - (u + variance / 2) ** 2 / (2 * variance);
 };
 
-/** One kind of ground: its densities over the grades looked at, and how likely it is before any pan. */
-interface Kind {
-  readonly mean: number;
-  readonly cv: number;
+/** How dense something lies at each of the grades looked at: before and from there on next to nothing, which is left out. */
+interface OverGrades {
   readonly density: Float64Array;
-  /** The grades it holds: before and from there on it is next to nothing. */
   readonly from: number;
   readonly to: number;
+}
+
+/** One kind of ground: its densities, in a measure of its own of which so much is one, and how likely it is before any pan. */
+interface Kind extends OverGrades {
+  readonly mean: number;
+  readonly cv: number;
+  readonly one: number;
   readonly priorLog: number;
 }
-/** The kinds of a form by place among the means and spreads looked at; nothing beyond these. Each is worked out when it is first looked at. */
+/**
+ * The kinds of a form by place among the means and spreads looked at; nothing beyond these. Of one spread they differ by their mean alone: what is
+ * worked out once, when the first of them is looked at, is that spread about a mean of 1, and each mean sees its own stretch of it.
+ */
 type Form = (mean: number, cv: number) => Kind | undefined;
 const FORMS = [gammaOf, logNormalOf].map((densityOf): Form => {
+  const spreads: Spread[] = [];
   const known = MEANS.map((): Kind[] => []);
   return (m, c) => {
     const [mean, cv] = [MEANS[m], CVS[c]];
     if (mean === undefined || cv === undefined) return undefined;
     const ofMean = known[m] as Kind[];
-    return (ofMean[c] ??= kindOf(mean, cv, densityOf(mean, cv)));
+    return (ofMean[c] ??= kindOf(m, cv, (spreads[c] ??= spreadOf(densityOf(cv)))));
   };
 });
 /** Where the search for the likely ones begins: about what was panned, with a usual spread. */
@@ -105,22 +115,24 @@ export function poolGround(spots: readonly SpotEvidence[]): { beliefs: GradeBeli
   const explained = FORMS.flatMap((form) => explainedBy(form, likelihoods, telling));
   const top = Math.max(...explained.map((e) => e.log));
   const likely = explained
-    .map(({ kind, log, explains }) => ({ ...kind, weight: Math.exp(log - top), explains }))
-    .filter((c) => c.weight > UNLIKELY);
+    .filter((e) => e.log - top > LN_UNLIKELY)
+    .map(({ kind, log, explains }) => ({ kind, weight: Math.exp(log - top), explains }));
   const all = likely.reduce((sum, c) => sum + c.weight, 0);
   const prior = new Float64Array(GRADES.length);
   const grades_mg_L = Float64Array.from(GRADES, (u) => Math.exp(about + u));
   const believed = likelihoods.map((l, i) => {
     // Each kind of ground by how likely all spots make it, and within it the spot by its own count.
     prior.fill(0);
-    for (const c of likely) {
-      const weight = c.weight / (c.explains[i] as number);
-      const { density, from, to } = c;
-      for (let k = from; k < to; k++) prior[k] = (prior[k] as number) + weight * (density[k] as number);
+    for (const { kind, weight, explains } of likely) {
+      const { density } = kind;
+      const share = weight / (kind.one * (explains[i] as number));
+      const to = Math.min(kind.to, l.to);
+      for (let k = Math.max(kind.from, l.from); k < to; k++)
+        prior[k] = (prior[k] as number) + share * (density[k] as number);
     }
     let [zero, first, second] = [0, 0, 0];
-    for (let k = 0; k < GRADES.length; k++) {
-      const weight = (prior[k] as number) * (l[k] as number);
+    for (let k = l.from; k < l.to; k++) {
+      const weight = (prior[k] as number) * (l.density[k] as number);
       const grade = grades_mg_L[k] as number;
       zero += weight;
       first += weight * grade;
@@ -135,8 +147,8 @@ export function poolGround(spots: readonly SpotEvidence[]): { beliefs: GradeBeli
       return beliefOfMoments(mean, variance, s.commonLogSd);
     }),
     ground: {
-      mean_mg_L: likely.reduce((sum, c) => sum + (c.weight / all) * Math.exp(about + c.mean), 0),
-      cv: likely.reduce((sum, c) => sum + (c.weight / all) * c.cv, 0),
+      mean_mg_L: likely.reduce((sum, c) => sum + (c.weight / all) * Math.exp(about + c.kind.mean), 0),
+      cv: likely.reduce((sum, c) => sum + (c.weight / all) * c.kind.cv, 0),
       meanBand: { low: Math.exp(about + meanAt(0.05, likely, all)), high: Math.exp(about + meanAt(0.95, likely, all)) },
     },
   };
@@ -158,7 +170,7 @@ interface Explained {
  * panned. The likelihood of a form has one summit.
  * @param telling how many spots each likelihood speaks for
  */
-function explainedBy(form: Form, likelihoods: readonly Float64Array[], telling: Float64Array): Explained[] {
+function explainedBy(form: Form, likelihoods: readonly OverGrades[], telling: Float64Array): Explained[] {
   const seen = new Map<Kind, Explained>();
   const open: { readonly mean: number; readonly cv: number; readonly log: number }[] = [];
   let top = -Infinity;
@@ -167,11 +179,14 @@ function explainedBy(form: Form, likelihoods: readonly Float64Array[], telling: 
     if (!kind || seen.has(kind)) return;
     const explains = new Float64Array(likelihoods.length);
     let log = kind.priorLog;
-    for (let i = 0; i < explains.length; i++) {
-      explains[i] = product(kind, likelihoods[i] as Float64Array);
-      log += (telling[i] as number) * Math.log(explains[i] as number);
+    // No find makes it likelier, so that it is let go in the midst of them.
+    for (let i = 0; i < explains.length && log > top - NO_WAY_ON; i++) {
+      const explained = product(kind, likelihoods[i] as OverGrades);
+      explains[i] = explained;
+      log += (telling[i] as number) * Math.log(explained);
     }
     seen.set(kind, { kind, log, explains });
+    if (log <= top - NO_WAY_ON) return;
     open.push({ mean, cv, log });
     top = Math.max(top, log);
   };
@@ -182,33 +197,65 @@ function explainedBy(form: Form, likelihoods: readonly Float64Array[], telling: 
 }
 
 /** Sum of the products, two at a time; never nothing, for its logarithm is taken. */
-function product({ density, from, to }: Kind, likely: Float64Array): number {
+function product(kind: Kind, likely: OverGrades): number {
+  const a = kind.density;
+  const b = likely.density;
+  const to = Math.min(kind.to, likely.to);
   let even = 0;
   let odd = 0;
-  let k = from;
+  let k = Math.max(kind.from, likely.from);
   for (; k + 1 < to; k += 2) {
-    even += (density[k] as number) * (likely[k] as number);
-    odd += (density[k + 1] as number) * (likely[k + 1] as number);
+    even += (a[k] as number) * (b[k] as number);
+    odd += (a[k + 1] as number) * (b[k + 1] as number);
   }
-  if (k < to) even += (density[k] as number) * (likely[k] as number);
-  return Math.max(1e-300, even + odd);
+  if (k < to) even += (a[k] as number) * (b[k] as number);
+  return Math.max(1e-300, (even + odd) / kind.one);
 }
 
-function kindOf(mean: number, cv: number, logDensity: LogDensity): Kind {
-  const density = Float64Array.from(GRADES, (u) => Math.exp(logDensity(u)));
-  const total = density.reduce((a, b) => a + b, 0);
+/** A form's density with one spread, about a mean of 1: over all that any mean sees of it. */
+interface Spread extends OverGrades {
+  /** Sum of it before each place, to take the sum of a stretch from. */
+  readonly before: Float64Array;
+}
+/** The highest mean sees it from its beginning, the lowest to its end. */
+const SEEN_FROM = (MEANS.length - 1) * GRADES_A_MEAN;
+
+function spreadOf(logDensity: LogDensity): Spread {
+  const first = (GRADES[0] as number) - (MEANS.at(-1) as number);
+  const density = new Float64Array(SEEN_FROM + GRADES.length);
+  const before = new Float64Array(density.length + 1);
+  for (let k = 0; k < density.length; k++) {
+    density[k] = Math.exp(logDensity(first + STEP * k));
+    before[k + 1] = (before[k] as number) + (density[k] as number);
+  }
+  return { ...trimmed(density, before[density.length] as number), before };
+}
+
+/** Without its ends that are next to nothing beside all of it: a number too small to be held whole is slow to work with. */
+function trimmed(density: Float64Array, all: number): OverGrades {
+  let from = 0;
+  while ((density[from] as number) < NOTHING * all) from++;
+  let to = density.length;
+  while ((density[to - 1] as number) < NOTHING * all) to--;
+  return { density, from, to };
+}
+
+function kindOf(m: number, cv: number, { density, before, from, to }: Spread): Kind {
+  const at = SEEN_FROM - m * GRADES_A_MEAN;
+  const within = (place: number): number => Math.min(GRADES.length, Math.max(0, place - at));
   return {
-    mean,
+    mean: MEANS[m] as number,
     cv,
-    density: density.map((d) => d / total),
-    from: density.findIndex((d) => d > NOTHING * total),
-    to: density.findLastIndex((d) => d > NOTHING * total) + 1,
+    density: density.subarray(at, at + GRADES.length),
+    one: (before[at + GRADES.length] as number) - (before[at] as number),
+    from: within(from),
+    to: within(to),
     priorLog: -((Math.log(cv / USUAL_CV) / CV_LOG_SD) ** 2) / 2,
   };
 }
 
 /** Likelihood of a spot's count at each grade, scaled to 1 at its best. */
-function likelihood({ grade_mg_L, oneColor_mg_L, scatterVariance }: SpotEvidence, about: number): Float64Array {
+function likelihood({ grade_mg_L, oneColor_mg_L, scatterVariance }: SpotEvidence, about: number): OverGrades {
   const colors = grade_mg_L / oneColor_mg_L;
   const held = Math.min(1, MOST_COLORS / Math.max(1, colors));
   const k = scatterVariance > 0 ? 1 / scatterVariance : Infinity;
@@ -222,19 +269,19 @@ function likelihood({ grade_mg_L, oneColor_mg_L, scatterVariance }: SpotEvidence
     top = Math.max(top, log);
   }
   for (let i = 0; i < GRADES.length; i++) likely[i] = Math.exp((likely[i] as number) - top);
-  return likely;
+  return trimmed(likely, 1);
 }
 
 /** The logarithm of the mean below which so much of the belief lies: the share of each mean looked at spread evenly over its step. */
 function meanAt(
   share: number,
-  likely: readonly { readonly mean: number; readonly weight: number }[],
+  likely: readonly { readonly kind: Kind; readonly weight: number }[],
   all: number,
 ): number {
   const step = (MEANS[1] as number) - (MEANS[0] as number);
   let below = 0;
   for (const mean of MEANS) {
-    const here = likely.reduce((sum, c) => sum + (c.mean === mean ? c.weight / all : 0), 0);
+    const here = likely.reduce((sum, c) => sum + (c.kind.mean === mean ? c.weight / all : 0), 0);
     if (below + here >= share) return mean + step * ((share - below) / here - 0.5);
     below += here;
   }

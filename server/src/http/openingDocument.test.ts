@@ -2,6 +2,8 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type { StoredGround, StoredPit, StoredSample, StoredSpot } from '@riffle/contract';
+import { gradeSpots, groundColors, readingVerdict, type ReadingVerdict, type WeightSchool } from '@riffle/core';
 import type { FastifyInstance } from 'fastify';
 import { newGround, newSample, newSign, newSpot } from '../../test/records.ts';
 import { useTestServer } from '../../test/testServer.ts';
@@ -22,6 +24,13 @@ afterAll(async () => {
 interface Opening {
   crewId: string;
   lists: { kind: string; groundId: string; items: { id: string; name?: string }[] }[];
+  says: {
+    groundId: string;
+    today: string | null;
+    pays_mg_L: number;
+    school: WeightSchool;
+    verdict: ReadingVerdict;
+  } | null;
 }
 async function opening(url: string, cookie = ''): Promise<Opening> {
   const answer = await app.inject({ url, headers: { host: 'localhost', cookie } });
@@ -47,14 +56,57 @@ describe('the document brings what its first view needs', () => {
       grounds: '',
       spots: groundId,
       samples: groundId,
+      pits: groundId,
       signs: groundId,
       'gauge-readings': groundId,
       'swell-readings': groundId,
+      permissions: groundId,
     });
     expect(brought(await opening(`/g/${b.id}/read?spot=${spot.id}`))).toEqual(all(b.id));
     expect(brought(await opening('/', `other=1; riffle-ground=${b.id}`))).toEqual(all(b.id));
     expect(brought(await opening('/', "riffle-ground=' or 1=1"))).toEqual(all(a.id));
     expect((await opening(`/g/${b.id}/read`)).lists.find((l) => l.kind === 'spots')?.items[0]?.id).toBe(spot.id);
+  });
+  test('with what its pans say, as the page works it out itself from what it brings', async () => {
+    const [rich, poor] = [newSpot(b.id), newSpot(b.id)];
+    await put('spots', rich);
+    await put('spots', poor);
+    for (const spot of [rich, rich, poor])
+      await put(
+        'samples',
+        newSample(b.id, spot.id, { counts: { '+10': 0, '10-20': 0, '20-40': spot === rich ? 9 : 0, '-40': 4 } }),
+      );
+    const workedOut = async () => {
+      const { says, lists } = await opening(`/g/${b.id}/read`);
+      const of = (kind: string): unknown => lists.find((l) => l.kind === kind)?.items;
+      const ground = (of('grounds') as StoredGround[]).find((g) => g.id === b.id) as StoredGround;
+      const samples = of('samples') as StoredSample[];
+      const colors = groundColors(samples, ground.swell_percent, says?.school);
+      const { grades } = gradeSpots(samples, ground.swell_percent, colors, of('pits') as StoredPit[]);
+      const marked = new Set((of('spots') as StoredSpot[]).map((s) => s.id));
+      return { says, itself: readingVerdict(grades, marked, null, says?.pays_mg_L ?? NaN, true) };
+    };
+    const first = await workedOut();
+    expect(first.says).toMatchObject({
+      groundId: b.id,
+      pays_mg_L: 0.15,
+      verdict: { kind: 'work', best: { spotId: rich.id } },
+    });
+    expect(first.says?.verdict).toEqual(first.itself);
+    // What was said of it before is not said again once more was panned.
+    await put('samples', newSample(b.id, poor.id, { counts: { '+10': 0, '10-20': 0, '20-40': 200, '-40': 0 } }));
+    const second = await workedOut();
+    expect(second.says).toMatchObject({ verdict: { kind: 'work', best: { spotId: poor.id } } });
+    expect(second.says?.verdict).toEqual(second.itself);
+    expect((await opening(`/g/${a.id}/read`)).says?.verdict).toEqual({ kind: 'nothing marked', lookFirst: null });
+  });
+  test('and the day it is there, where the ground has a time zone of its own', async () => {
+    const [east, anywhere] = [newGround({ timeZone: 'Etc/GMT-14' }), newGround({ timeZone: null })];
+    await put('grounds', east);
+    await put('grounds', anywhere);
+    const at = new Date(Date.now() + 14 * 3_600_000).toISOString().slice(0, 10);
+    expect((await opening(`/g/${east.id}/read`)).says?.today).toBe(at);
+    expect((await opening(`/g/${anywhere.id}/read`)).says?.today).toBeNull();
   });
   test('a name cannot end the script it stands in', async () => {
     const page = (await app.inject({ url: '/', headers: { host: 'localhost' } })).body;
@@ -80,7 +132,7 @@ describe('the document brings what its first view needs', () => {
       webDir,
     });
     const page = (await away.inject({ url: '/', headers: { host: 'localhost' } })).body;
-    expect(page).toContain(`{"crewId":"${server.crewId}","lists":[]}`);
+    expect(page).toContain(`{"crewId":"${server.crewId}","lists":[],"says":null}`);
     await away.close();
   });
 });

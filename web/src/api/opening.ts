@@ -1,6 +1,17 @@
+import type { ReadingVerdict, WeightSchool } from '@riffle/core';
 import type { Kind } from './kinds.ts';
 
-/** What the document brought along: whose book it is, and the lists its first view needs, so that nothing waits for a second answer. */
+/** What the ground's pans say, worked out with the document: only of what its lists bring, by this grade that pays and this school. */
+export interface FirstWord {
+  readonly groundId: string;
+  /** The day it is there; null where the ground has no time zone of its own. */
+  readonly today: string | null;
+  readonly pays_mg_L: number;
+  readonly school: WeightSchool;
+  readonly verdict: ReadingVerdict;
+}
+
+/** What the document brought along: whose book it is, the lists its first view needs, so that nothing waits for a second answer, and its first word. */
 interface Opening {
   readonly crewId: string;
   readonly lists: readonly {
@@ -8,6 +19,7 @@ interface Opening {
     readonly groundId: string;
     readonly items: readonly { id: string }[];
   }[];
+  readonly says: FirstWord | null;
 }
 
 const CREW = 'riffle-crew';
@@ -31,3 +43,5 @@ export const CREW_ID: string =
 if (brought.crewId) localStorage.setItem(CREW, brought.crewId);
 
 export const broughtLists = brought.lists ?? [];
+
+export const firstWord = brought.says ?? null;

@@ -4,7 +4,9 @@ import { useMemo, type ReactNode } from 'react';
 import { Judgement, SecondWord } from '../ui/Judgement.tsx';
 import { plural } from '../ui/plural.ts';
 import { dayMonthYear as day } from '../when/localTime.ts';
-import { useToday } from '../when/useLocalTime.ts';
+import { useLocalTime } from '../when/useLocalTime.ts';
+import { useNow } from '../ui/useNow.ts';
+import { useFirstDay } from '../reading/useFirstWord.ts';
 import { useRecords } from '../records/useRecords.ts';
 
 interface ClosedFirstProps {
@@ -17,12 +19,19 @@ interface ClosedFirstProps {
   readonly children: ReactNode;
 }
 
+const OPEN = { closed: [], soon: [], opens: null } as const;
+
 /** What the crew's own notes say of a day, on every screen where ground is worked: closed ground is the first word. */
 export function ClosedFirst({ ground, on: asked, after = false, children }: ClosedFirstProps) {
-  const today = useToday();
-  const on = asked ?? today;
+  const local = useLocalTime();
+  const now_ms = useNow(60_000);
   const notes = useRecords('permissions', ground.id).items;
+  const firstDay = useFirstDay(ground.id);
+  // Without a note no day is asked for.
+  const today = notes.length > 0 ? (firstDay ?? local.isoDay(now_ms)) : null;
+  const on = asked ?? today;
   const { closed, soon, opens } = useMemo(() => {
+    if (on === null) return OPEN;
     const standing = permissionOn(notes, on);
     return { ...standing, opens: standing.closed.length > 0 ? nextOpenDay(notes, on) : null };
   }, [notes, on]);

@@ -1,4 +1,12 @@
-import { METRIC, US, type Display, type RankingRules, type WeightSchool } from '@riffle/core';
+import {
+  METRIC,
+  US,
+  USUAL_PAYS_MG_L,
+  USUAL_SCHOOL,
+  type Display,
+  type RankingRules,
+  type WeightSchool,
+} from '@riffle/core';
 import { createContext, use } from 'react';
 import type { PositionSource } from '../position/currentPosition.ts';
 
@@ -32,10 +40,10 @@ const FIRST: Preferences = {
   pricePerGram: null,
   money: '',
   hourMustBring: null,
-  pays_mg_L: 0.15,
+  pays_mg_L: USUAL_PAYS_MG_L,
   reach_m: 1,
   priors: {},
-  colorSchool: 'geometry',
+  colorSchool: USUAL_SCHOOL,
   positionFrom: 'device',
   person: '',
 };

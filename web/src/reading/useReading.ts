@@ -31,8 +31,13 @@ export interface Reading {
   readonly swell_percent: number;
 }
 
-/** Reads a ground: grades of its spots, its river. What takes longer, its trail and ranking, comes a moment later (`rankReading`). */
-export function useReading(ground: StoredGround): Reading {
+const NO_PANS: readonly Pan[] = [];
+
+/**
+ * Reads a ground: grades of its spots, its river. What takes longer, its trail and ranking, comes a moment later (`rankReading`).
+ * @param later its pans are not graded yet: what they say first came with the document
+ */
+export function useReading(ground: StoredGround, later = false): Reading {
   const samples = usePans(ground.id).items;
   const signs = useRecords('signs', ground.id).items;
   const readings = useRecords('gauge-readings', ground.id).items;
@@ -40,10 +45,11 @@ export function useReading(ground: StoredGround): Reading {
   const pits = useRecords('pits', ground.id).items;
   const grounds = useRecords('grounds').items;
   const { swell_percent } = ground;
-  const colors = useColors(ground, samples);
+  const graded = later ? NO_PANS : samples;
+  const colors = useColors(ground, graded);
   const { grades, ground: together } = useMemo(
-    () => gradeSpots(samples, swell_percent, colors, pits),
-    [samples, swell_percent, colors, pits],
+    () => gradeSpots(graded, swell_percent, colors, pits),
+    [graded, swell_percent, colors, pits],
   );
   const river = useMemo(() => riverNow(readings), [readings]);
   const draws = useMemo(

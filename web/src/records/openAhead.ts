@@ -8,7 +8,7 @@ import { columnsOf } from './usePans.ts';
 import { listOf } from './useRecords.ts';
 
 /** What the first view needs beside the grounds: as the document brings it. */
-const FIRST_KINDS = ['spots', 'samples', 'signs', 'gauge-readings', 'swell-readings'] as const;
+const FIRST_KINDS = ['spots', 'samples', 'pits', 'signs', 'gauge-readings', 'swell-readings', 'permissions'] as const;
 
 /** The grounds known before anything is drawn, in the order of the book: brought by the document or kept on this device. */
 export const knownGrounds = (client: QueryClient): readonly StoredGround[] =>

@@ -3,7 +3,7 @@ import type { GuessedSign, SpotGrade } from '@riffle/core';
 import { memo, Suspense, useMemo, useRef, useState } from 'react';
 import { GROUND_WORDS } from '../ground/groundWords.ts';
 import { useWidth } from '../ui/useWidth.ts';
-import { useSeen } from '../ui/useSeen.ts';
+import { useOpened, useSeen } from '../ui/useSeen.ts';
 import { useShow } from '../units/useShow.ts';
 import { bandLevels, isFloat, placeAcross, signAcross } from './across.ts';
 import { CreekBand } from './CreekBand.tsx';
@@ -98,6 +98,7 @@ export const Ribbon = memo(function Ribbon({
   const [attach, width] = useWidth();
   const show = useShow();
   const seen = useSeen();
+  const opened = useOpened();
   const view = useRibbonView(ground.length_m);
   const words = GROUND_WORDS[ground.kind];
   const straight = useMemo(() => creekShape(ground), [ground]);
@@ -205,124 +206,135 @@ export const Ribbon = memo(function Ribbon({
         onKeyDown={onKeyDown}
         {...drag}
       >
-        {pickedSpot && <PickedStripe x={x(pickedSpot.distance_m)} frame={frame} />}
-        {reach ? (
-          <Suspense>
-            <BroadGrid reach={reach} frame={frame} scale={scale} feet={feet} />
-          </Suspense>
-        ) : (
-          <CreekBand {...band} />
+        {opened && (
+          <>
+            {pickedSpot && <PickedStripe x={x(pickedSpot.distance_m)} frame={frame} />}
+            {reach ? (
+              <Suspense>
+                <BroadGrid reach={reach} frame={frame} scale={scale} feet={feet} />
+              </Suspense>
+            ) : (
+              <CreekBand {...band} />
+            )}
+            {!thin && strips.length > 0 && (
+              <Suspense>
+                <Strips strips={strips} {...band} say={length} />
+              </Suspense>
+            )}
+            <Suspense>
+              {drawsInSight.map((d) => (
+                <DrawMouth
+                  key={d.id}
+                  x={x(d.distance_m)}
+                  levels={bandLevels(shape, bandTop, bandHeight, d.distance_m)}
+                  bank={d.bank}
+                  reach={d.bank === 'left' ? frame.roomAbove + 8 : frame.roomBelow + 14}
+                  label={labels.get(d.id)}
+                  y={nameY(frame, d.bank === 'right')}
+                />
+              ))}
+            </Suspense>
+            {!thin && ground.tide && (
+              <Suspense>
+                <TideMarks
+                  tide={ground.tide}
+                  left={left}
+                  right={right}
+                  top={bandTop}
+                  height={bandHeight}
+                  say={length}
+                />
+              </Suspense>
+            )}
+            {!reach && (
+              <Suspense>
+                <BankWords kind={ground.kind} frame={frame} />
+              </Suspense>
+            )}
+            {lanes && stops && (
+              <Suspense>
+                <StopsShade stops={stops} frame={frame} scale={scale} />
+              </Suspense>
+            )}
+            {lanes && (
+              <GradeLane
+                spots={inSight}
+                grades={grades}
+                {...lane}
+                top={frame.laneTop}
+                height={frame.laneHeight}
+                picked={picked}
+                showGrade={(g) => show.figure('grade', g)}
+              />
+            )}
+            {frame.hasBed && shape.heights_m && (
+              <Suspense>
+                <BedLane
+                  heights_m={shape.heights_m}
+                  length_m={ground.length_m}
+                  {...lane}
+                  top={frame.bedTop}
+                  height={26}
+                  forms={ground.profile}
+                />
+              </Suspense>
+            )}
+            <RibbonAxis frame={frame} scale={scale} feet={feet} says={words.axis} />
+            {guesses.length > 0 && !hidden.has('signs') && (
+              <Suspense>
+                <GuessMarks
+                  guesses={guesses.filter((g) => g.distance_m >= from_m && g.distance_m <= to_m)}
+                  x={x}
+                  y={across}
+                />
+              </Suspense>
+            )}
+            {!thin && layered.length > 0 && (
+              <Suspense>
+                <Signs signs={layered} scale={scale} y={(s) => signAcross(shape, bandTop, bandHeight, s)} />
+              </Suspense>
+            )}
+            {inSight.map((s) => (
+              <SpotMark
+                key={s.id}
+                spot={s}
+                x={x(s.distance_m)}
+                y={across(s)}
+                frame={frame}
+                found={thin || (reach && !hidden.has('grades')) ? grades.get(s.id) : undefined}
+                picked={s.id === picked}
+                linked={lanes && grades.has(s.id)}
+                label={labels.get(s.id)}
+                most_mg_L={most_mg_L}
+                says={`${s.name}, ${show.distance(s.distance_m)} ${words.along}, ${words.banks[s.bank]}`}
+              />
+            ))}
+            {reach && (
+              <Suspense>
+                <BroadNames
+                  spots={inSight}
+                  grades={grades}
+                  weight={(s) => (s.id === picked ? Infinity : labelWeight(grades.get(s.id)))}
+                  picked={picked}
+                  x={x}
+                  y={across}
+                  right={right}
+                />
+              </Suspense>
+            )}
+            {!thin && seen && (
+              <Suspense>
+                <ClaimMarks
+                  ground={ground}
+                  frame={frame}
+                  scale={scale}
+                  middle={(d) => placeAcross(shape, bandTop, bandHeight, { distance_m: d, bank: 'mid', offset_m: 0 })}
+                />
+              </Suspense>
+            )}
+            {marked && <MarkedPlace x={x(marked.distance_m)} y={across(marked)} />}
+          </>
         )}
-        {!thin && strips.length > 0 && (
-          <Suspense>
-            <Strips strips={strips} {...band} say={length} />
-          </Suspense>
-        )}
-        <Suspense>
-          {drawsInSight.map((d) => (
-            <DrawMouth
-              key={d.id}
-              x={x(d.distance_m)}
-              levels={bandLevels(shape, bandTop, bandHeight, d.distance_m)}
-              bank={d.bank}
-              reach={d.bank === 'left' ? frame.roomAbove + 8 : frame.roomBelow + 14}
-              label={labels.get(d.id)}
-              y={nameY(frame, d.bank === 'right')}
-            />
-          ))}
-        </Suspense>
-        {!thin && ground.tide && (
-          <Suspense>
-            <TideMarks tide={ground.tide} left={left} right={right} top={bandTop} height={bandHeight} say={length} />
-          </Suspense>
-        )}
-        {!reach && (
-          <Suspense>
-            <BankWords kind={ground.kind} frame={frame} />
-          </Suspense>
-        )}
-        {lanes && stops && (
-          <Suspense>
-            <StopsShade stops={stops} frame={frame} scale={scale} />
-          </Suspense>
-        )}
-        {lanes && (
-          <GradeLane
-            spots={inSight}
-            grades={grades}
-            {...lane}
-            top={frame.laneTop}
-            height={frame.laneHeight}
-            picked={picked}
-            showGrade={(g) => show.figure('grade', g)}
-          />
-        )}
-        {frame.hasBed && shape.heights_m && (
-          <Suspense>
-            <BedLane
-              heights_m={shape.heights_m}
-              length_m={ground.length_m}
-              {...lane}
-              top={frame.bedTop}
-              height={26}
-              forms={ground.profile}
-            />
-          </Suspense>
-        )}
-        <RibbonAxis frame={frame} scale={scale} feet={feet} says={words.axis} />
-        {guesses.length > 0 && !hidden.has('signs') && (
-          <Suspense>
-            <GuessMarks
-              guesses={guesses.filter((g) => g.distance_m >= from_m && g.distance_m <= to_m)}
-              x={x}
-              y={across}
-            />
-          </Suspense>
-        )}
-        {!thin && layered.length > 0 && (
-          <Suspense>
-            <Signs signs={layered} scale={scale} y={(s) => signAcross(shape, bandTop, bandHeight, s)} />
-          </Suspense>
-        )}
-        {inSight.map((s) => (
-          <SpotMark
-            key={s.id}
-            spot={s}
-            x={x(s.distance_m)}
-            y={across(s)}
-            frame={frame}
-            found={thin || (reach && !hidden.has('grades')) ? grades.get(s.id) : undefined}
-            picked={s.id === picked}
-            linked={lanes && grades.has(s.id)}
-            label={labels.get(s.id)}
-            most_mg_L={most_mg_L}
-            says={`${s.name}, ${show.distance(s.distance_m)} ${words.along}, ${words.banks[s.bank]}`}
-          />
-        ))}
-        {reach && (
-          <Suspense>
-            <BroadNames
-              spots={inSight}
-              grades={grades}
-              weight={(s) => (s.id === picked ? Infinity : labelWeight(grades.get(s.id)))}
-              picked={picked}
-              x={x}
-              y={across}
-              right={right}
-            />
-          </Suspense>
-        )}
-        {!thin && seen && (
-          <Suspense>
-            <ClaimMarks
-              ground={ground}
-              frame={frame}
-              scale={scale}
-              middle={(d) => placeAcross(shape, bandTop, bandHeight, { distance_m: d, bank: 'mid', offset_m: 0 })}
-            />
-          </Suspense>
-        )}
-        {marked && <MarkedPlace x={x(marked.distance_m)} y={across(marked)} />}
       </svg>
     </div>
   );

@@ -1,5 +1,8 @@
 import { useEffect, useState } from 'react';
 
+/** Whether anything was seen since the page was opened. */
+let opened = false;
+
 /** Becomes true once what was drawn first has been seen: after the next paint. For what may come a moment later. */
 export function useSeen(): boolean {
   const [seen, setSeen] = useState(false);
@@ -7,7 +10,10 @@ export function useSeen(): boolean {
     let later: ReturnType<typeof setTimeout>;
     // The frame is painted after its callbacks have run; what is set from a task after that comes with the next one.
     const frame = requestAnimationFrame(() => {
-      later = setTimeout(() => setSeen(true), 0);
+      later = setTimeout(() => {
+        opened = true;
+        setSeen(true);
+      }, 0);
     });
     return () => {
       cancelAnimationFrame(frame);
@@ -15,4 +21,10 @@ export function useSeen(): boolean {
     };
   }, []);
   return seen;
+}
+
+/** The same for what comes a moment after the page was opened, its room kept until then, and at once with every screen after: words first, on a slow phone. */
+export function useOpened(): boolean {
+  const seen = useSeen();
+  return opened || seen;
 }

@@ -33,13 +33,16 @@ export const deviceZone = (): string => (ownZone ??= new Intl.DateTimeFormat().r
 
 /** @param zone null: this device's */
 export function localTime(zone: string | null): LocalTime {
-  const inZone = zone ?? deviceZone();
-  const wall = (at: Date | string | number): Date => wallClock(new Date(at), inZone);
+  // This device's is looked up when the first hour is said, not for the first drawing: a slow phone takes a tenth of a second.
+  const inZone = (): string => zone ?? deviceZone();
+  const wall = (at: Date | string | number): Date => wallClock(new Date(at), inZone());
   const iso = (at: Date | string | number, letters: number): string => wall(at).toISOString().slice(0, letters);
   const day = (at: Date | string | number, month?: MonthName): string => dayWords(wall(at), wall(Date.now()), month);
   const clock = (at: Date | string | number): string => iso(at, 16).slice(11).replace(/^0/, '');
   return {
-    zone: inZone,
+    get zone() {
+      return inZone();
+    },
     day,
     dayTime: (at) => `${day(at)}, ${clock(at)}`,
     clock,
@@ -49,7 +52,7 @@ export function localTime(zone: string | null): LocalTime {
     },
     isoDay: (at) => iso(at, 10),
     isoMoment: (at) => iso(at, 16),
-    at: (text) => momentOf(new Date(`${text.includes('T') ? text : `${text}T00:00`}Z`), inZone),
+    at: (text) => momentOf(new Date(`${text.includes('T') ? text : `${text}T00:00`}Z`), inZone()),
   };
 }
 

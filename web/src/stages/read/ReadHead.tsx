@@ -5,6 +5,7 @@ import { Needs } from '../../shell/Needs.tsx';
 import { RiverLine } from './River.tsx';
 import type { ReadInHand } from './useReadScreen.ts';
 import { late } from '../../ui/late.ts';
+import { useOpened } from '../../ui/useSeen.ts';
 
 // Only a beach has a sea.
 const SeaLine = late(async () => (await import('./shore/SeaLine.tsx')).SeaLine);
@@ -20,6 +21,7 @@ interface ReadHeadProps {
 
 /** The head of the page: the ground, its river, and how much was seen and panned. */
 export function ReadHead({ ground, spots, inHand: { readings, samples, signs, swell, setOpen } }: ReadHeadProps) {
+  const opened = useOpened();
   return (
     <header className="flex items-baseline justify-between gap-x-6 border-b border-rule pb-2 max-sm:flex-wrap">
       <span className="flex min-w-0 items-center gap-5">
@@ -33,7 +35,7 @@ export function ReadHead({ ground, spots, inHand: { readings, samples, signs, sw
         )}
         {(ground.kind === 'creek' || readings.length > 0) && (
           <Needs kinds={['gauge-readings']} without="quiet" meanwhile={ROOM}>
-            <RiverLine readings={readings} onOpen={() => setOpen({ what: 'river' })} />
+            {opened ? <RiverLine readings={readings} onOpen={() => setOpen({ what: 'river' })} /> : ROOM}
           </Needs>
         )}
       </span>

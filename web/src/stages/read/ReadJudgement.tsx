@@ -12,6 +12,8 @@ interface ReadJudgementProps {
   readonly ground: StoredGround;
   readonly spots: readonly StoredSpot[];
   readonly grades: ReadonlyMap<string, SpotGrade>;
+  /** What was concluded elsewhere, before its pans are graded here. */
+  readonly told: ReadingVerdict | null;
   /** Null for a moment after the first sight: until then the best spot speaks, if there is one. */
   readonly ranking: RankedReading | null;
   readonly anySigns: boolean;
@@ -28,19 +30,21 @@ function because({ signsFor, beside }: PanNext): string {
 }
 
 /** The one sentence of this screen: where to pan next and why, or which spot to work. */
-export function ReadJudgement({ ground, spots, grades, ranking, anySigns }: ReadJudgementProps) {
+export function ReadJudgement({ ground, spots, grades, told: toldFirst, ranking, anySigns }: ReadJudgementProps) {
   const show = useShow();
   const along = GROUND_WORDS[ground.kind].along;
   const byId = new Map(spots.map((s) => [s.id, s]));
   const { pays_mg_L } = usePreferences().preferences;
   const next = ranking?.next ?? null;
-  const says = readingVerdict(
-    grades,
-    new Set(byId.keys()),
-    ranking && { ...ranking, next: next && next.does !== 'weigh' ? next.at : null },
-    pays_mg_L,
-    anySigns,
-  );
+  const says =
+    toldFirst ??
+    readingVerdict(
+      grades,
+      new Set(byId.keys()),
+      ranking && { ...ranking, next: next && next.does !== 'weigh' ? next.at : null },
+      pays_mg_L,
+      anySigns,
+    );
   if (says.kind === 'nothing marked')
     return (
       <Judgement

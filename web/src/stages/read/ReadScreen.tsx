@@ -38,6 +38,7 @@ export function ReadScreen() {
             ground={ground}
             spots={spots}
             grades={grades}
+            told={inHand.told}
             ranking={inHand.ranking}
             anySigns={inHand.signs.length > 0}
           />

@@ -1,7 +1,8 @@
 import type { StoredGround, StoredOutline, StoredSpot } from '@riffle/contract';
-import { centreLine, type GatheredPlace, type GuessedSign } from '@riffle/core';
+import { centreLine, type GatheredPlace, type GuessedSign, type ReadingVerdict } from '@riffle/core';
 import { useCallback, useMemo, useState } from 'react';
 import type { RankedReading } from '../../reading/rankReading.ts';
+import { useFirstWord } from '../../reading/useFirstWord.ts';
 import { useOpenRanking } from '../../reading/useOpenRanking.ts';
 import { useReading, type Reading } from '../../reading/useReading.ts';
 import { outlineStrips } from '../../ribbon/outlineStrips.ts';
@@ -19,6 +20,8 @@ export type Open =
 export type MarkedPlace = RibbonPlace & { readonly name?: string };
 
 export interface ReadInHand extends Reading {
+  /** What the document said of it, until its pans are graded here: a moment after the page was opened. */
+  readonly told: ReadingVerdict | null;
   /** Without what the river covers or a claim shuts today: no place to send anyone. Null for a moment after the first sight. */
   readonly ranking: RankedReading | null;
   readonly outlines: RecordList<StoredOutline>['items'];
@@ -43,7 +46,8 @@ export interface ReadInHand extends Reading {
 
 /** What the Read screen has in hand: the ground as it reads, what is picked, and which slip lies open. */
 export function useReadScreen(ground: StoredGround, spots: readonly StoredSpot[]): ReadInHand {
-  const reading = useReading(ground);
+  const told = useFirstWord(ground.id);
+  const reading = useReading(ground, told !== null);
   const ranking = useOpenRanking(reading, spots);
   const { picked, pick } = usePicked();
   const [place, setPlace] = useState<MarkedPlace | null>(null);
@@ -74,6 +78,7 @@ export function useReadScreen(ground: StoredGround, spots: readonly StoredSpot[]
   );
   return {
     ...reading,
+    told,
     ranking,
     outlines,
     strips,
