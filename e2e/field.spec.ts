@@ -238,7 +238,7 @@ test(
 const bringNothing = (page: Page, address: RegExp) =>
   page.route(address, async (route) => {
     const response = await route.fetch();
-    const body = (await response.text()).replace(/"lists":\[.*?\]\}<\/script>/s, '"lists":[]}</script>');
+    const body = (await response.text()).replace(/"lists":.*?\}<\/script>/s, '"lists":[],"says":null}</script>');
     await route.fulfill({ response, body });
   });
 
