@@ -11,7 +11,7 @@ import { useOpened } from '../../ui/useSeen.ts';
 const SeaLine = late(async () => (await import('./shore/SeaLine.tsx')).SeaLine);
 
 /** What the water's line usually takes, until it is here: nothing below moves when it comes. */
-const ROOM = <span className="min-h-[87px] sm:min-h-[25px]" />;
+const ROOM = <span className="min-h-[61px] w-screen sm:min-h-[25px] sm:w-auto" />;
 
 interface ReadHeadProps {
   readonly ground: StoredGround;
@@ -35,7 +35,11 @@ export function ReadHead({ ground, spots, inHand: { readings, samples, signs, sw
         )}
         {(ground.kind === 'creek' || readings.length > 0) && (
           <Needs kinds={['gauge-readings']} without="quiet" meanwhile={ROOM}>
-            {opened ? <RiverLine readings={readings} onOpen={() => setOpen({ what: 'river' })} /> : ROOM}
+            {opened || readings.length === 0 ? (
+              <RiverLine readings={readings} onOpen={() => setOpen({ what: 'river' })} />
+            ) : (
+              ROOM
+            )}
           </Needs>
         )}
       </span>
