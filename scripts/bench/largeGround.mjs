@@ -2,8 +2,8 @@ import { show } from './figures.mjs';
 import { largeSeasonIn, LARGE_GROUND_ID } from './largeSeason.mjs';
 import { openBrowser } from './openBrowser.mjs';
 
-/** What a screen says once it can be used: each heading that is not about what is still on its way. */
-const ON_ITS_WAY = /^(Fetching|Opening|Adding up|Working it out|Mapping)/;
+/** What a screen says once it can be used: each heading that is not about what is still on its way, nor the room kept for one. */
+const ON_ITS_WAY = /^\s*$|^(Fetching|Opening|Adding up|Working it out|Mapping)/;
 
 /** A ground of 100,000 samples and 20,000 runs, opened from cold at each of the screens that rest on all of it. */
 export async function largeGround(port, home) {

@@ -160,17 +160,27 @@ export const COLOR_CV: ColorWeights = {
 };
 
 /** All colors counted. */
-export const countColors = (counts: ColorCounts): number => COLOR_CLASSES.reduce((sum, c) => sum + counts[c], 0);
+// These are asked of each of a hundred thousand pans: class by class they take a third of the time of a loop over the classes.
+export const countColors = (counts: ColorCounts): number =>
+  counts['+10'] + counts['10-20'] + counts['20-40'] + counts['-40'];
 
 /** What counted colors weigh together at the mean weights of their classes, mg; pieces over No. 10 have none. */
 export const countedGold_mg = (counts: ColorCounts, weights_mg: ColorWeights): number =>
-  WEIGHED_CLASSES.reduce((sum, c) => sum + counts[c] * weights_mg[c], 0);
+  counts['10-20'] * weights_mg['10-20'] + counts['20-40'] * weights_mg['20-40'] + counts['-40'] * weights_mg['-40'];
 
 /** Colors of several pans together, by class. */
 export function addCounts(pans: Iterable<ColorCounts>): ColorCounts {
-  const sum = { ...NO_COLORS } as Record<ColorClass, number>;
-  for (const counts of pans) for (const c of COLOR_CLASSES) sum[c] += counts[c];
-  return sum;
+  let over10 = 0;
+  let from10 = 0;
+  let from20 = 0;
+  let under40 = 0;
+  for (const counts of pans) {
+    over10 += counts['+10'];
+    from10 += counts['10-20'];
+    from20 += counts['20-40'];
+    under40 += counts['-40'];
+  }
+  return { '+10': over10, '10-20': from10, '20-40': from20, '-40': under40 };
 }
 
 /**

@@ -23,7 +23,12 @@ const ROUNDING_M = 0.005;
 /** Pans that are replicates of each other: of one layer where it was noted, else of one depth. Layers that differ are no scatter. */
 export function replicatesOf<Pan extends LeveledPan>(pans: readonly Pan[]): Pan[][] {
   const byLayer = new Map<string, Pan[]>();
-  for (const p of pans) if (p.layerId !== null) byLayer.set(p.layerId, [...(byLayer.get(p.layerId) ?? []), p]);
+  for (const p of pans) {
+    if (p.layerId === null) continue;
+    const same = byLayer.get(p.layerId);
+    if (same) same.push(p);
+    else byLayer.set(p.layerId, [p]);
+  }
   return [...byLayer.values(), ...byDepth(pans.filter((p) => p.layerId === null))];
 }
 

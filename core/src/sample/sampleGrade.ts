@@ -2,6 +2,7 @@ import { compoundGammaQuantile } from '../maths/compoundGamma.ts';
 import { requirePositive, requireWithin } from '../outOfRange.ts';
 import {
   addCounts,
+  COLOR_CLASSES,
   COLOR_CV,
   COLOR_MG,
   countColors,
@@ -69,10 +70,13 @@ export function goldOf(
   weights_mg: ColorWeights,
   oneMoreColor_mg: number,
 ): CountedGold | null {
-  let [y, v, heaviest] = [0, 0, 0];
+  let y = 0;
+  let v = 0;
+  let heaviest = 0;
   const weighed = gold_mg !== undefined && gold_mg > 0;
   for (const name of WEIGHED_CLASSES) {
-    const [n, w] = [counts[name], weights_mg[name]];
+    const n = counts[name];
+    const w = weights_mg[name];
     if (n > 0) heaviest = Math.max(heaviest, w);
     y += n * w;
     v += n * w * w * (weighed ? 1 + COLOR_CV[name] ** 2 : 1);
@@ -98,6 +102,9 @@ export interface Evidence {
   readonly unweighedCoarse: number;
 }
 
+/** A pan with more colors of a class than this was not counted. Stated assumption. */
+const MOST_COLORS = 100_000;
+
 /** The pans of one level together: volumes, gold and the luck of the count add up, pan by pan as each was counted or weighed. */
 export function evidenceOf(
   samples: readonly SampleMeasure[],
@@ -108,7 +115,10 @@ export function evidenceOf(
   let allWeighed = true;
   for (const s of samples) {
     requirePositive('volumeBank_L', s.volumeBank_L, 'L');
-    for (const [name, n] of Object.entries(s.counts)) requireWithin(`counts ${name}`, n, 0, 100_000);
+    for (const name of COLOR_CLASSES) {
+      const n = s.counts[name];
+      if (!(n >= 0 && n <= MOST_COLORS)) requireWithin(`counts ${name}`, n, 0, MOST_COLORS);
+    }
     const weighed = s.gold_mg !== undefined && s.gold_mg > 0;
     const mine = goldOf(s, weights_mg, oneMoreColor_mg);
     volumeBank_L += s.volumeBank_L;

@@ -283,21 +283,30 @@ export async function pansAsJson(db: Db, crewId: string, groundId: string): Prom
        'spots', coalesce(json_agg(by_spot), '[]'))::text as pans
      from (
        select spot_id as "spotId",
-         json_agg((extract(epoch from taken_at) * 1000)::bigint) as "takenAt_ms",
-         json_agg(depth_m) as depth_m,
-         json_agg(coalesce(array_position(layer_ids, layer_id), 0) - 1) as layer,
+         array_to_json(taken_at_ms) as "takenAt_ms",
+         array_to_json(depth_m) as depth_m,
+         array_to_json(case when layer_ids is null then array_fill(-1, array[cardinality(layer_id)])
+           else (select array_agg(coalesce(array_position(layer_ids, id), 0) - 1 order by place)
+             from unnest(layer_id) with ordinality as each(id, place)) end) as layer,
          coalesce(array_to_json(layer_ids), '[]') as "layerIds",
-         json_agg(volume_l) as "volume_L",
-         json_agg(volume_state = 'loose') as "isLoose",
-         json_build_object('+10', json_agg(colors_over_10), '10-20', json_agg(colors_10_20),
-           '20-40', json_agg(colors_20_40), '-40', json_agg(colors_under_40)) as counts,
-         json_agg(gold_mg) as gold_mg
-       from sample
-       left join (
-         select spot_id as of_spot, array_agg(distinct layer_id) as layer_ids
-         from sample where crew_id = $1 and ground_id = $2 and not deleted and layer_id is not null group by spot_id
-       ) as layers on of_spot = spot_id
-       where crew_id = $1 and ground_id = $2 and not deleted group by spot_id, layer_ids
+         array_to_json(volume_l) as "volume_L",
+         array_to_json(is_loose) as "isLoose",
+         json_build_object('+10', array_to_json(over_10), '10-20', array_to_json(from_10),
+           '20-40', array_to_json(from_20), '-40', array_to_json(under_40)) as counts,
+         array_to_json(gold_mg) as gold_mg
+       from (
+         select spot_id,
+           array_agg((extract(epoch from taken_at) * 1000)::bigint) as taken_at_ms,
+           array_agg(depth_m) as depth_m,
+           array_agg(layer_id) as layer_id,
+           array_agg(volume_l) as volume_l,
+           array_agg(volume_state = 'loose') as is_loose,
+           array_agg(colors_over_10) as over_10, array_agg(colors_10_20) as from_10,
+           array_agg(colors_20_40) as from_20, array_agg(colors_under_40) as under_40,
+           array_agg(gold_mg) as gold_mg
+         from sample where crew_id = $1 and ground_id = $2 and not deleted group by spot_id
+       ) as columns,
+       lateral (select array_agg(distinct id) as layer_ids from unnest(layer_id) as each(id) where id is not null) as layers
      ) as by_spot`,
     [crewId, groundId],
   );

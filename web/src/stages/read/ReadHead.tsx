@@ -1,5 +1,6 @@
 import type { StoredGround, StoredSpot } from '@riffle/contract';
 import { Suspense } from 'react';
+import { useListStates } from '../../records/useListStates.ts';
 import { plural } from '../../ui/plural.ts';
 import { Needs } from '../../shell/Needs.tsx';
 import { RiverLine } from './River.tsx';
@@ -13,6 +14,8 @@ const SeaLine = late(async () => (await import('./shore/SeaLine.tsx')).SeaLine);
 /** What the water's line usually takes, until it is here: nothing below moves when it comes. */
 const ROOM = <span className="min-h-[61px] w-screen sm:min-h-[25px] sm:w-auto" />;
 
+const COUNTED = ['pans', 'signs'] as const;
+
 interface ReadHeadProps {
   readonly ground: StoredGround;
   readonly spots: readonly StoredSpot[];
@@ -22,6 +25,9 @@ interface ReadHeadProps {
 /** The head of the page: the ground, its river, and how much was seen and panned. */
 export function ReadHead({ ground, spots, inHand: { readings, samples, signs, swell, setOpen } }: ReadHeadProps) {
   const opened = useOpened();
+  const { states } = useListStates(COUNTED, ground.id);
+  // Nothing is said to be none because it has not been read.
+  const coming = (kind: (typeof COUNTED)[number]): boolean => states[COUNTED.indexOf(kind)] === 'arriving';
   return (
     <header className="flex items-baseline justify-between gap-x-6 border-b border-rule pb-2 max-sm:flex-wrap">
       <span className="flex min-w-0 items-center gap-5">
@@ -45,7 +51,8 @@ export function ReadHead({ ground, spots, inHand: { readings, samples, signs, sw
       </span>
       <span className="flex items-baseline gap-4 text-ink-2 sm:shrink-0">
         <span>
-          {plural(spots.length, 'spot')}, {plural(samples.length, 'sample')}, {plural(signs.length, 'sign')}
+          {plural(spots.length, 'spot')}, {coming('pans') ? '... samples' : plural(samples.length, 'sample')},{' '}
+          {coming('signs') ? '... signs' : plural(signs.length, 'sign')}
         </span>
         <button
           type="button"
