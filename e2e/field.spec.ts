@@ -312,6 +312,22 @@ test('nothing is said to be none before it was read; what is out of reach is nam
   await context.close();
 });
 
+test('the head of a ground gives no number of what was not read yet', async ({ page: brought, browser }) => {
+  await openCreek(brought, 'Uncounted Fork');
+  const context = await browser.newContext({ viewport: brought.viewportSize() });
+  const page = await context.newPage();
+  let answer = (): void => undefined;
+  const answered = new Promise<void>((resolve) => (answer = resolve));
+  await page.route(/\/api\/v1\/grounds\/[^/]+\/(pans|samples)/, (route) => answered.then(() => route.continue()));
+  await bringNothing(page, /\/g\/[^/]+\/read$/);
+  await page.goto(brought.url());
+  await expect(page.getByText('... samples')).toBeVisible();
+  await expect(page.getByText('0 samples')).toHaveCount(0);
+  answer();
+  await expect(page.getByText('0 samples')).toBeVisible();
+  await context.close();
+});
+
 test(
   'what the server fails on again and again steps aside with its reason; others pass, and what hangs on it waits',
   { tag: '@desk' },

@@ -27,7 +27,7 @@ export function ReadHead({ ground, spots, inHand: { readings, samples, signs, sw
   const opened = useOpened();
   const { states } = useListStates(COUNTED, ground.id);
   // Nothing is said to be none because it has not been read.
-  const coming = (kind: (typeof COUNTED)[number]): boolean => states[COUNTED.indexOf(kind)] === 'arriving';
+  const unread = (kind: (typeof COUNTED)[number]): boolean => states[COUNTED.indexOf(kind)] !== 'here';
   return (
     <header className="flex items-baseline justify-between gap-x-6 border-b border-rule pb-2 max-sm:flex-wrap">
       <span className="flex min-w-0 items-center gap-5">
@@ -51,8 +51,8 @@ export function ReadHead({ ground, spots, inHand: { readings, samples, signs, sw
       </span>
       <span className="flex items-baseline gap-4 text-ink-2 sm:shrink-0">
         <span>
-          {plural(spots.length, 'spot')}, {coming('pans') ? '... samples' : plural(samples.length, 'sample')},{' '}
-          {coming('signs') ? '... signs' : plural(signs.length, 'sign')}
+          {plural(spots.length, 'spot')}, {unread('pans') ? '... samples' : plural(samples.length, 'sample')},{' '}
+          {unread('signs') ? '... signs' : plural(signs.length, 'sign')}
         </span>
         <button
           type="button"
