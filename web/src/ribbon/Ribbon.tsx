@@ -8,7 +8,6 @@ import { useShow } from '../units/useShow.ts';
 import { bandLevels, isFloat, placeAcross, signAcross } from './across.ts';
 import { CreekBand } from './CreekBand.tsx';
 import { creekShape, reachOf } from './creekShape.ts';
-import { GradeLane } from './GradeLane.tsx';
 import type { Strip } from './outlineStrips.ts';
 import { placeAt, type RibbonPlace } from './placeAt.ts';
 import { placeLabels } from './placeLabels.ts';
@@ -37,6 +36,7 @@ const TideMarks = late(async () => (await import('./TideMarks.tsx')).default);
 const BroadGrid = late(async () => (await import('./BroadGrid.tsx')).default);
 const BroadNames = late(async () => (await import('./BroadNames.tsx')).default);
 const ClaimMarks = late(async () => (await import('./ClaimMarks.tsx')).default);
+const GradeLane = late(async () => (await import('./GradeLane.tsx')).GradeLane);
 const BedLane = late(async () => (await import('./BedLane.tsx')).BedLane);
 const DrawMouth = late(async () => (await import('./DrawMouth.tsx')).DrawMouth);
 const GuessMarks = late(async () => (await import('./GuessMarks.tsx')).default);
@@ -257,15 +257,17 @@ export const Ribbon = memo(function Ribbon({
               </Suspense>
             )}
             {lanes && (
-              <GradeLane
-                spots={inSight}
-                grades={grades}
-                {...lane}
-                top={frame.laneTop}
-                height={frame.laneHeight}
-                picked={picked}
-                showGrade={(g) => show.figure('grade', g)}
-              />
+              <Suspense>
+                <GradeLane
+                  spots={inSight}
+                  grades={grades}
+                  {...lane}
+                  top={frame.laneTop}
+                  height={frame.laneHeight}
+                  picked={picked}
+                  showGrade={(g) => show.figure('grade', g)}
+                />
+              </Suspense>
             )}
             {frame.hasBed && shape.heights_m && (
               <Suspense>

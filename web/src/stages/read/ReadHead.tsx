@@ -3,11 +3,12 @@ import { Suspense } from 'react';
 import { useListStates } from '../../records/useListStates.ts';
 import { plural } from '../../ui/plural.ts';
 import { Needs } from '../../shell/Needs.tsx';
-import { RiverLine } from './River.tsx';
 import type { ReadInHand } from './useReadScreen.ts';
 import { late } from '../../ui/late.ts';
 import { useOpened } from '../../ui/useSeen.ts';
 
+// It comes a moment after the first words.
+const RiverLine = late(async () => (await import('./RiverLine.tsx')).RiverLine);
 // Only a beach has a sea.
 const SeaLine = late(async () => (await import('./shore/SeaLine.tsx')).SeaLine);
 
@@ -41,8 +42,18 @@ export function ReadHead({ ground, spots, inHand: { readings, samples, signs, sw
         )}
         {(ground.kind === 'creek' || readings.length > 0) && (
           <Needs kinds={['gauge-readings']} without="quiet" meanwhile={ROOM}>
-            {opened || readings.length === 0 ? (
-              <RiverLine readings={readings} onOpen={() => setOpen({ what: 'river' })} />
+            {readings.length === 0 ? (
+              <button
+                type="button"
+                className="whitespace-nowrap underline decoration-rule underline-offset-4 max-sm:min-h-11"
+                onClick={() => setOpen({ what: 'river' })}
+              >
+                read the river
+              </button>
+            ) : opened ? (
+              <Suspense fallback={ROOM}>
+                <RiverLine readings={readings} onOpen={() => setOpen({ what: 'river' })} />
+              </Suspense>
             ) : (
               ROOM
             )}

@@ -6,7 +6,7 @@ import { Needs } from '../../shell/Needs.tsx';
 import { useGround } from '../../shell/useGround.ts';
 import { ReadHead } from './ReadHead.tsx';
 import { ReadJudgement } from './ReadJudgement.tsx';
-import { OutOfReach } from './River.tsx';
+import { OutOfReach } from './OutOfReach.tsx';
 import { Judgement } from '../../ui/Judgement.tsx';
 import { useSeen } from '../../ui/useSeen.ts';
 import { useReadScreen } from './useReadScreen.ts';

@@ -1,33 +1,10 @@
-import { Suspense } from 'react';
-import { riverIsFresh, riverNow, underWater } from '@riffle/core';
-import type { StoredGaugeReading, StoredSpot } from '@riffle/contract';
+import { riverIsFresh, riverNow } from '@riffle/core';
+import type { StoredGaugeReading } from '@riffle/contract';
 import { daysBetween } from '../../when/localTime.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
 import { useNow } from '../../ui/useNow.ts';
 import { useShow } from '../../units/useShow.ts';
-import { late } from '../../ui/late.ts';
-
-// It stands a moment after the level: the first view is to be light.
-const RiverCurve = late(async () => (await import('./RiverCurve.tsx')).RiverCurve);
-
-/** Spots the river covers at its last fresh reading. */
-export function OutOfReach({
-  readings,
-  spots,
-}: {
-  readings: readonly StoredGaugeReading[];
-  spots: readonly StoredSpot[];
-}) {
-  const river = riverNow(readings);
-  const now_ms = useNow(60_000);
-  const shut = spots.filter((s) => underWater(s, river, now_ms));
-  return shut.length === 0 ? null : (
-    <p className="border-l-4 border-dashed border-danger pl-3">
-      <b className="text-danger">Out of reach at this river:</b> {shut.map((s) => s.name).join(', ')}. Do not wade to
-      them.
-    </p>
-  );
-}
+import { RiverCurve } from './RiverCurve.tsx';
 
 /** One line for the head of the page: the level with its trend, the last flood with its age, and the season's water as a small curve. */
 export function RiverLine({ readings, onOpen }: { readings: readonly StoredGaugeReading[]; onOpen: () => void }) {
@@ -35,16 +12,7 @@ export function RiverLine({ readings, onOpen }: { readings: readonly StoredGauge
   const local = useLocalTime();
   const now_ms = useNow(60_000);
   const now = riverNow(readings);
-  if (!now)
-    return (
-      <button
-        type="button"
-        className="whitespace-nowrap underline decoration-rule underline-offset-4 max-sm:min-h-11"
-        onClick={onOpen}
-      >
-        read the river
-      </button>
-    );
+  if (!now) return null;
   const { last, trend_m_day, flood } = now;
   const trend =
     trend_m_day === null
@@ -57,9 +25,7 @@ export function RiverLine({ readings, onOpen }: { readings: readonly StoredGauge
   const days = flood ? daysAgo(flood.readAt) : 0;
   return (
     <button type="button" className="flex items-center gap-3 text-left max-sm:min-h-11" onClick={onOpen}>
-      <Suspense fallback={<span className="w-[92px] shrink-0 tight:hidden" />}>
-        <RiverCurve readings={readings} />
-      </Suspense>
+      <RiverCurve readings={readings} />
       <span>
         {riverIsFresh(last, now_ms) ? (
           <>
