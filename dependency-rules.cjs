@@ -26,7 +26,7 @@ module.exports = {
     webRoom('units', 'preferences'),
     webRoom('ui', 'units', 'api'),
     webRoom('offline', 'api'),
-    webRoom('records', 'offline', 'api', 'ui', 'when'),
+    webRoom('records', 'offline', 'api', 'ui', 'when', 'preferences'),
     {
       name: 'what-screens-share-knows-no-screen',
       severity: 'error',

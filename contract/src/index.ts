@@ -140,4 +140,5 @@ export { Cleanup, CleanSection, Forecast, NewCleanup, NewForecast, StoredCleanup
 export { Book, NewTrial, StoredTrial, Trial } from './books.ts';
 export { BackupShelf, KeptBackup } from './backup.ts';
 export { Pans } from './pans.ts';
+export { PannedGround } from './pannedGround.ts';
 export { asPans, type Pan } from './asPans.ts';

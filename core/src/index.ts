@@ -394,6 +394,7 @@ export {
   type PannedMeasure,
   type SpotPan,
 } from './sample/groundColors.ts';
+export { pannedGround, type PannedGround } from './sample/pannedGround.ts';
 export { bestSpot, gradeSpots, provenRank, spotGrades, type Leader, type SpotGrade } from './sample/spotGrades.ts';
 export { bestOf, meaningOf, type Meaning, type SpotMeaning } from './sample/meaningOf.ts';
 export { ownRecord, type MeasuredRun, type OpenedForecast } from './sample/ownRecord.ts';
@@ -449,6 +450,7 @@ export {
   USUAL_REST_MIN,
   withSlack,
   dayProblem,
+  panningPace,
   walkedLine,
   type Candidate,
   type DayAsked,

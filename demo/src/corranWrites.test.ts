@@ -70,7 +70,6 @@ describe('where to pan, against the truth', () => {
       spots,
       bodies<Sign>('/signs/').filter((s) => s.groundId === groundId),
       [],
-      samples,
       grades,
       { pays_mg_L: 0.15, reach_m: 1, ...(ground && { spotCv: ground.cv }) },
       null,

@@ -154,7 +154,7 @@ export async function buildApp({
         dayRoutes(book, pool);
         mapRoutes(book, pool);
         deviceRoutes(book, pool);
-        sampleRoutes(book, pool);
+        sampleRoutes(book, pool, work);
         setRoutes(book, pool);
         runRoutes(book, pool);
         cleanRoutes(book, pool);

@@ -3,9 +3,10 @@ import { bedHeights_m, type BedOfGround } from '../ground/bedHeights.ts';
 import { CONTAINERS } from '../measures/containers.ts';
 import { asPanPlace, panWorths, type PanRules } from '../read/nextPan.ts';
 import type { RankedPlace } from '../read/rankPlaces.ts';
+import type { SpotPan } from '../sample/groundColors.ts';
 import { underWater, type RiverNow } from '../read/riverNow.ts';
 import { carryingTrips, WET_GRAVEL_KG_L } from './carry.ts';
-import { PANS_OF, workMinutes, type Pace } from './pace.ts';
+import { PANS_OF, pacePerPan, workMinutes, type Pace } from './pace.ts';
 import type { DayProblem, OpenHours } from './planDay.ts';
 import { walkingMinutes, type WalkedLine } from './walking.ts';
 
@@ -179,6 +180,27 @@ export function walkedLine(ground: BedOfGround): WalkedLine {
         return (heights[i] ?? 0) + (at - i) * ((heights[i + 1] ?? 0) - (heights[i] ?? 0));
       }),
   };
+}
+
+/** Minutes a pan takes the crew (`pacePerPan`) by the samples of a ground, the walks between its spots along its line. */
+export function panningPace(
+  ground: BedOfGround,
+  spots: readonly { readonly id: string; readonly distance_m: number }[],
+  samples: readonly (Pick<SpotPan, 'spotId' | 'takenAt_ms'> & {
+    readonly takenAt: string;
+    readonly volume_L: number;
+  })[],
+): Pace {
+  const line = walkedLine(ground);
+  const at = new Map(spots.map((s) => [s.id, Math.min(line.length_m, s.distance_m)]));
+  return pacePerPan(
+    samples.map((s) => ({
+      at_ms: s.takenAt_ms ?? Date.parse(s.takenAt),
+      spotId: s.spotId,
+      pans: s.volume_L / CONTAINERS.pan,
+    })),
+    (a, b) => walkingMinutes(line, at.get(a) ?? 0, at.get(b) ?? 0),
+  );
 }
 
 /** The planner's problem for these places. */

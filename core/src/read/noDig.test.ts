@@ -19,7 +19,6 @@ describe('way points that are no places to dig', () => {
       [at('a', 'camp or car', 'Bend', 100), at('b', 'mark', 'Post', 200), at('c', 'other', 'Camp bar', 300)],
       [],
       [],
-      [],
       new Map(),
       { pays_mg_L: 0.15, reach_m: 1, priors: {} },
       null,

@@ -1,5 +1,3 @@
-import { countColors } from '../sample/colorWeights.ts';
-import { samplesBySpot, type SpotPan } from '../sample/groundColors.ts';
 import type { SpotGrade } from '../sample/spotGrades.ts';
 import { gatherPlaces, withGuesses, type GatheredPlace, type SignSeen, type SpotSeen } from './gatherPlaces.ts';
 import type { GuessedSign } from './guessSigns.ts';
@@ -48,8 +46,6 @@ export function rankPlaces(
   spots: readonly (SpotSeen & { readonly samplePlanId: string | null })[],
   signs: readonly SignSeen[],
   draws: readonly JoiningGround[],
-  /** `takenAt_ms` where it need not be read from `takenAt`: milliseconds since 1970. */
-  samples: readonly (SpotPan & { readonly takenAt: string; readonly takenAt_ms?: number })[],
   grades: ReadonlyMap<string, SpotGrade>,
   rules: RankingRules,
   /** What lays its places anew; null: nothing is known of it. */
@@ -63,22 +59,14 @@ export function rankPlaces(
     spots.filter((s) => (s.samplePlanId === null && !isNoDig(s.kind)) || grades.has(s.id)),
     [...signs, ...draws.map(mouthSign)],
   );
-  const bySpot = samplesBySpot(samples);
-  const lastPans = new Map(
-    [...bySpot].map(([spotId, pans]) => [
-      spotId,
-      pans.reduce((last, s) => Math.max(last, s.takenAt_ms ?? Date.parse(s.takenAt)), 0),
-    ]),
-  );
-  const lastPan_ms = (spotId: string | null): number => (spotId !== null && lastPans.get(spotId)) || 0;
+  const lastPan_ms = (spotId: string | null): number => (spotId === null ? 0 : (grades.get(spotId)?.lastTaken_ms ?? 0));
   const pannedAt = (place: GatheredPlace): Panned | null => {
     const found = place.spotId === null ? undefined : grades.get(place.spotId);
     if (!found) return null;
-    const mine = bySpot.get(found.spotId) ?? [];
     const { grade_mg_L, oneColor_mg_L, scatterVariance, commonLogSd } = found.hole.evidence;
     return {
       volumeBank_L: found.volumeBank_L,
-      colors: mine.reduce((sum, s) => sum + countColors(s.counts), 0),
+      colors: found.colors,
       color_mg: oneColor_mg_L * found.volumeBank_L,
       gold_mg: grade_mg_L * found.volumeBank_L,
       scatterVariance,

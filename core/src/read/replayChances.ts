@@ -50,7 +50,6 @@ export function replayChances<Pan extends SpotPan>(
         spots,
         signs.filter((s) => s.seenAt < takenAt),
         draws,
-        before,
         grades,
         { ...rules, ...(ground && { spotCv: ground.cv }) },
         null,

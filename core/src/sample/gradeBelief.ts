@@ -11,7 +11,7 @@ export interface GradeBelief {
    * Deviation of the logarithm of what all pans of a ground share (what a color weighs, how much ground swells): it widens every band and chance to pay,
    * but not which of two spots is richer, for both move together. None when not given.
    */
-  readonly commonLogSd?: number;
+  readonly commonLogSd?: number | undefined;
 }
 
 /** Colors that a place is worth before anything is counted (Jeffreys). */

@@ -30,9 +30,12 @@ export interface PannedMeasure {
   readonly counts: ColorCounts;
   readonly gold_mg: number | null;
 }
-/** A pan with the spot it is from, and its layer or depth there. */
+/** A pan with the spot it is from, its layer or depth there, and, where anyone asks how long that is ago, when it was taken. */
 export interface SpotPan extends PannedMeasure, LeveledPan {
   readonly spotId: string;
+  readonly takenAt?: string;
+  /** The same, milliseconds since 1970, where it need not be read from `takenAt`. */
+  readonly takenAt_ms?: number;
 }
 
 /** A sample in the bank: loose volumes shrink by the ground's swell. */

@@ -27,8 +27,6 @@ export interface Hole {
   readonly grade: SampleGrade;
   readonly belief: GradeBelief;
   readonly evidence: SpotEvidence;
-  /** Its levels with their pans, for whoever asks how deep to go (`holeByHour`). */
-  readonly leveled: LeveledHole;
 }
 
 /** The pit that the pans of a spot are mostly from. */
@@ -181,7 +179,6 @@ export function gradeHole<Pan extends SpotPan>(
   if (goldPerL.every((g) => g === 0))
     return {
       levels: graded,
-      leveled,
       stop: null,
       ...gradeTaken(
         leveled,
@@ -193,7 +190,6 @@ export function gradeHole<Pan extends SpotPan>(
   const moved_m = thickness_m.slice(0, stop + 1).reduce((a, b) => a + b, 0);
   return {
     levels: graded,
-    leveled,
     stop: moved_m > 0 ? { level: stop, depth_m: moved_m } : null,
     ...gradeTaken(
       leveled,

@@ -1,7 +1,7 @@
 import { beliefMean_mg_L, type GradeBelief } from './gradeBelief.ts';
 import { groundColors, samplesBySpot, type GroundColors, type SpotPan } from './groundColors.ts';
 import { handsForSizes, type SizedSeeding } from './handsOf.ts';
-import type { HolePit } from './hole.ts';
+import { levelHole, type HolePit, type LeveledHole } from './hole.ts';
 import type { Recovery } from './handsRecovery.ts';
 import type { GroundGrades } from './poolGround.ts';
 import { chancesOfBest } from './bestOfAll.ts';
@@ -13,6 +13,8 @@ export interface SpotMeaning<Spot extends { readonly id: string }, Pan extends S
   readonly spot: Spot;
   readonly samples: readonly Pan[];
   readonly grade: SpotGrade;
+  /** Its levels with their pans, for whoever asks how deep to go (`holeByHour`). */
+  readonly leveled: LeveledHole<Pan>;
   /** Its grade with its ground in mind (`SpotGrade.pooled`). */
   readonly belief: GradeBelief;
   readonly volumeBank_L: number;
@@ -45,6 +47,7 @@ export function meaningOf<Spot extends { readonly id: string }, Pan extends Spot
   const colors = groundColors(samples, swell_percent, school);
   const { grades, ground } = gradeSpots(samples, swell_percent, colors, pits);
   const bySpot = samplesBySpot(samples);
+  const pitsBySpot = samplesBySpot(pits);
   const meant = spots.flatMap((spot): SpotMeaning<Spot, Pan>[] => {
     const grade = grades.get(spot.id);
     const mine = bySpot.get(spot.id);
@@ -54,6 +57,7 @@ export function meaningOf<Spot extends { readonly id: string }, Pan extends Spot
         spot,
         samples: mine,
         grade,
+        leveled: levelHole(mine, pitsBySpot.get(spot.id) ?? [], swell_percent, colors),
         volumeBank_L: grade.volumeBank_L,
         belief: grade.pooled,
         hands: handsForSizes(mine, seedings, colors.weights_mg),

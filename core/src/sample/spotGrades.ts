@@ -19,6 +19,11 @@ export interface SpotGrade {
   readonly samples: number;
   readonly volumeBank_L: number;
   readonly blanks: number;
+  /** Colors of its pans, and of those that were counted and not weighed. */
+  readonly colors: number;
+  readonly counted: number;
+  /** When the last of them was taken, milliseconds since 1970; 0: not known. */
+  readonly lastTaken_ms: number;
 }
 
 /** Grade of every sampled spot of a ground. */
@@ -58,11 +63,25 @@ export function gradeSpots<Pan extends SpotPan>(
           hole,
           samples: some.length,
           volumeBank_L: some.reduce((sum, s) => sum + measureOf(s, swell_percent).volumeBank_L, 0),
-          blanks: some.filter((s) => countColors(s.counts) === 0 && s.gold_mg === null).length,
+          ...countsOf(some),
         },
       ]),
     ),
   };
+}
+
+function countsOf(pans: readonly SpotPan[]): Pick<SpotGrade, 'blanks' | 'colors' | 'counted' | 'lastTaken_ms'> {
+  let [blanks, colors, counted, lastTaken_ms] = [0, 0, 0, 0];
+  for (const { counts, gold_mg, takenAt_ms, takenAt } of pans) {
+    const seen = countColors(counts);
+    colors += seen;
+    if (gold_mg === null) {
+      counted += seen;
+      if (seen === 0) blanks++;
+    }
+    lastTaken_ms = Math.max(lastTaken_ms, takenAt_ms ?? (takenAt === undefined ? 0 : Date.parse(takenAt)));
+  }
+  return { blanks, colors, counted, lastTaken_ms };
 }
 
 /** How the place that leads a ground looks, what it is named for pulled back to its ground. */

@@ -101,7 +101,6 @@ function readCreek({ truth, pays_mg_L }: Creek, samples: Creek['samples']) {
     spots,
     signs,
     [],
-    samples,
     grades,
     { pays_mg_L, reach_m: 1, ...(spotCv !== undefined && { spotCv }) },
     null,

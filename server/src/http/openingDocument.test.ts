@@ -38,7 +38,8 @@ async function opening(url: string, cookie = ''): Promise<Opening> {
   const json = /<script id="opening" type="application\/json">([^]*?)<\/script>/.exec(answer.body)?.[1] ?? '';
   return JSON.parse(json) as Opening;
 }
-const put = (path: string, record: { id: string }) => server.call('PUT', `/${path}/${record.id}`, record);
+const put = (path: string, record: object) =>
+  server.call('PUT', `/${path}/${(record as { readonly id: string }).id}`, record);
 const brought = (o: Opening) => Object.fromEntries(o.lists.map((l) => [l.kind, l.groundId]));
 
 describe('the document brings what its first view needs', () => {
@@ -78,7 +79,8 @@ describe('the document brings what its first view needs', () => {
       );
     const workedOut = async () => {
       const { says, lists } = await opening(`/g/${b.id}/read`);
-      const of = (kind: string): unknown => lists.find((l) => l.kind === kind)?.items;
+      const of = (kind: string): unknown =>
+        lists.find((l) => l.kind === kind)?.items.filter((r) => !(r as { deleted?: boolean }).deleted);
       const ground = (of('grounds') as StoredGround[]).find((g) => g.id === b.id) as StoredGround;
       const samples = of('samples') as StoredSample[];
       const colors = groundColors(samples, ground.swell_percent, says?.school);
@@ -94,10 +96,15 @@ describe('the document brings what its first view needs', () => {
     });
     expect(first.says?.verdict).toEqual(first.itself);
     // What was said of it before is not said again once more was panned.
-    await put('samples', newSample(b.id, poor.id, { counts: { '+10': 0, '10-20': 0, '20-40': 200, '-40': 0 } }));
+    const lucky = newSample(b.id, poor.id, { counts: { '+10': 0, '10-20': 0, '20-40': 200, '-40': 0 } });
+    await put('samples', lucky);
     const second = await workedOut();
     expect(second.says).toMatchObject({ verdict: { kind: 'work', best: { spotId: poor.id } } });
     expect(second.says?.verdict).toEqual(second.itself);
+    // Nor does what was taken out speak, which the lists still bring.
+    await put('samples', { ...lucky, deleted: true, baseVersion: 1 });
+    const third = await workedOut();
+    expect(third.says).toEqual(first.says);
     expect((await opening(`/g/${a.id}/read`)).says?.verdict).toEqual({ kind: 'nothing marked', lookFirst: null });
   });
   test('and the day it is there, where the ground has a time zone of its own', async () => {

@@ -104,13 +104,10 @@ function verdictOf(groundId: string, lists: Lists): Verdict | null {
   const of = createHash('sha1').update(restsOn.join()).digest('base64');
   const known = held.get(groundId);
   if (known?.of === of) return known;
-  const [grounds, spots, samples, pits, signs] = restsOn.map((items) => JSON.parse(items ?? '[]') as unknown) as [
-    StoredGround[],
-    StoredSpot[],
-    StoredSample[],
-    StoredPit[],
-    StoredSign[],
-  ];
+  // A list holds what was taken out too, for devices that still keep it.
+  const [grounds, spots, samples, pits, signs] = restsOn.map((items) =>
+    (JSON.parse(items ?? '[]') as { readonly deleted: boolean }[]).filter((r) => !r.deleted),
+  ) as unknown as [StoredGround[], StoredSpot[], StoredSample[], StoredPit[], StoredSign[]];
   const ground = grounds.find((g) => g.id === groundId);
   if (!ground || samples.length > MOST_GRADED) return null;
   const { swell_percent, timeZone } = ground;

@@ -275,6 +275,18 @@ export async function listSpotIds(db: Db, crewId: string, groundId: string): Pro
   return new Set(rows.map((r) => r.id));
 }
 
+/** Words that change with a ground, its spots, its samples and its pits; null where it is not in the book. */
+export async function stampOfPans(db: Db, crewId: string, groundId: string): Promise<string | null> {
+  const of = (table: 'spot' | 'sample' | 'pit'): string =>
+    `(select concat_ws(' ', count(*), sum(version), max(updated_at)) from ${table} where crew_id = $1 and ground_id = $2)`;
+  const { rows } = await db.query<{ stamp: string }>(
+    `select concat_ws(', ', version, ${of('spot')}, ${of('sample')}, ${of('pit')}) as stamp
+     from ground where crew_id = $1 and id = $2 and not deleted`,
+    [crewId, groundId],
+  );
+  return rows[0]?.stamp ?? null;
+}
+
 /** The samples of a ground in columns by spot, as JSON that the database has written: `Pans` of the contract. */
 export async function pansAsJson(db: Db, crewId: string, groundId: string): Promise<string> {
   const { rows } = await db.query<{ pans: string }>(

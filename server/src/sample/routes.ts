@@ -1,4 +1,15 @@
-import { Id, ImportedIds, ImportMode, ImportMoved, LaidOut, Pans, Problem, StoredSamplePlan } from '@riffle/contract';
+import {
+  Id,
+  ImportedIds,
+  ImportMode,
+  ImportMoved,
+  LaidOut,
+  PannedGround,
+  Pans,
+  Problem,
+  StoredSamplePlan,
+} from '@riffle/contract';
+import { WEIGHT_SCHOOLS } from '@riffle/core';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import type pg from 'pg';
@@ -9,7 +20,9 @@ import { spots } from '../ground/queries.ts';
 import { Refusal } from '../http/problems.ts';
 import { recordRoutes } from '../http/recordRoutes.ts';
 import { sendWritten } from '../http/written.ts';
+import type { WorkPool } from '../work/workPool.ts';
 import { importSamples } from './importSamples.ts';
+import { pannedGrounds } from './pannedGrounds.ts';
 import {
   containers,
   looks,
@@ -33,7 +46,7 @@ export const LARGEST_IMPORT_BYTES = 160 * 1024 * 1024;
 /** The ids of 100,000 samples. */
 const LARGEST_TAKE_BACK_BYTES = 6 * 1024 * 1024;
 
-export function sampleRoutes(scope: FastifyInstance, pool: pg.Pool): void {
+export function sampleRoutes(scope: FastifyInstance, pool: pg.Pool, work: WorkPool): void {
   const app = scope.withTypeProvider<ZodTypeProvider>();
   app.addContentTypeParser(
     'application/x-ndjson',
@@ -64,6 +77,23 @@ export function sampleRoutes(scope: FastifyInstance, pool: pg.Pool): void {
       },
     },
     async (request, reply) => sendWritten(reply, await pansAsJson(pool, request.crewId, request.params.groundId)),
+  );
+
+  const panned = pannedGrounds(pool, work);
+  app.get(
+    '/grounds/:groundId/panned',
+    {
+      schema: {
+        tags: ['samples'],
+        summary:
+          'What all the samples of a ground come to: the grade of each spot, what a color weighs, what its spots are like together. By the school that says what a color weighs.',
+        params: z.object({ groundId: Id }),
+        querystring: z.object({ school: z.enum(WEIGHT_SCHOOLS) }),
+        response: { 200: PannedGround, '4xx': Problem },
+      },
+    },
+    async (request, reply) =>
+      sendWritten(reply, await panned(request.crewId, request.params.groundId, request.query.school)),
   );
 
   app.put(

@@ -197,6 +197,8 @@ const WITHOUT: Readonly<Record<string, readonly string[]>> = {
     'meaningOf',
     'paceAt',
     'pacePerPan',
+    'pannedGround',
+    'panningPace',
     'paySection',
     'pitGrades',
     'placesOf',

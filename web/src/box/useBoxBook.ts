@@ -1,5 +1,5 @@
 import type { StoredGround } from '@riffle/contract';
-import { addCounts, beliefBand_mg_L, mixOf } from '@riffle/core';
+import { beliefBand_mg_L, mixOf } from '@riffle/core';
 import { useMemo } from 'react';
 import { useRecords } from '../records/useRecords.ts';
 import type { Reading } from '../reading/useReading.ts';
@@ -11,7 +11,7 @@ const ALIKE = [0.05, 0.25, 0.5, 0.75, 0.95] as const;
 /** What the book of a ground holds of its boxes. */
 export function useBoxBook(
   ground: StoredGround,
-  { samples, colors, grades }: Pick<Reading, 'samples' | 'colors' | 'grades'>,
+  { counts, colors, grades }: Pick<Reading, 'counts' | 'colors' | 'grades'>,
 ): BoxBook {
   const rigs = useRecords('rigs').items;
   const setups = useRecords('setups', ground.id).items;
@@ -20,7 +20,7 @@ export function useBoxBook(
   const cleanups = useRecords('cleanups', ground.id).items;
   const tests = useRecords('box-tests', ground.id).items;
   const { swell_percent } = ground;
-  const gold = useMemo(() => mixOf(addCounts(samples.map((s) => s.counts))), [samples]);
+  const gold = useMemo(() => mixOf(counts), [counts]);
   return useMemo(
     () => ({
       rigs,

@@ -4,13 +4,12 @@ import {
   dayCandidates,
   dayProblem,
   dayVisits,
-  pacePerPan,
+  panningPace,
   leftToDig,
   onAndOff,
   timeDay,
   walkedLine,
   withSlack,
-  walkingMinutes,
   type Candidate,
   type DayPlan,
   type DayProblem,
@@ -73,7 +72,7 @@ export function useDay(
 ): Day {
   const local = useLocalTime();
   const reading = useReading(ground);
-  const { samples, river } = reading;
+  const { samples, pace: told, river } = reading;
   const { pays_mg_L, reach_m, priors } = usePreferences().preferences;
   const claims = useClaims(ground, date);
   const pan_L = useContainers().pan ?? CONTAINERS.pan;
@@ -86,17 +85,7 @@ export function useDay(
     () => firstDraft(ground, kept, daySky(ground, date, local), tideDay(ground, date, local, 0)),
   );
   const line = useMemo(() => walkedLine(ground), [ground]);
-  const pace = useMemo(() => {
-    const at = new Map(spots.map((s) => [s.id, Math.min(line.length_m, s.distance_m)]));
-    return pacePerPan(
-      samples.map((s) => ({
-        at_ms: s.takenAt_ms ?? Date.parse(s.takenAt),
-        spotId: s.spotId,
-        pans: s.volume_L / CONTAINERS.pan,
-      })),
-      (a, b) => walkingMinutes(line, at.get(a) ?? 0, at.get(b) ?? 0),
-    );
-  }, [samples, spots, line]);
+  const pace = useMemo(() => told ?? panningPace(ground, spots, samples), [told, ground, spots, samples]);
 
   // The hour is enough: a plan must not be made anew each minute because a reading grows old.
   const hour = Math.floor(now.getTime() / 3_600_000);

@@ -4,7 +4,6 @@ import {
   byFloods,
   byStorms,
   bankVolume_L,
-  countColors,
   guessSigns,
   likeliest,
   likelyGrades,
@@ -71,8 +70,8 @@ export function rankReading(
   /** Drawn claims as they stand today. */
   claims: readonly ClaimStretch[],
 ): RankedReading {
-  const { samples, signs, draws, colors, grades, together, swell_percent } = reading;
-  const tried = triedSpots(spots, samples, swell_percent);
+  const { signs, draws, colors, grades, together, swell_percent } = reading;
+  const tried = triedSpots(spots, grades);
   const trace = traceColors(tried);
   const now_ms = Date.now();
   // A ground that an earlier Riffle kept on this device says nothing of what was looked at.
@@ -86,7 +85,6 @@ export function rankReading(
       some,
       signs,
       draws,
-      samples,
       grades,
       {
         ...choices,
@@ -99,12 +97,12 @@ export function rankReading(
       guesses,
     );
   const ranking = rank(spots);
-  const counted = samples.reduce((sum, s) => sum + (s.gold_mg === null ? countColors(s.counts) : 0), 0);
+  const counted = [...grades.values()].reduce((sum, g) => sum + g.counted, 0);
   const panRules: PanRules = {
     pays_mg_L: choices.pays_mg_L,
     spotCv: together?.cv ?? 1,
     pan_L: bankVolume_L(choices.pan_L, swell_percent),
-    color_mg: samples.length > 0 ? colors.luckColor_mg : colors.blankColor_mg,
+    color_mg: grades.size > 0 ? colors.luckColor_mg : colors.blankColor_mg,
     panVariance: colors.panVariance,
     canWeigh: counted >= WORTH_WEIGHING,
   };

@@ -4,7 +4,8 @@ import { broughtLists } from '../api/opening.ts';
 import { listKey } from '../offline/landing.ts';
 import { queryClient, takeBrought, takeKeptLists } from '../offline/queryClient.ts';
 import { withWaiting } from '../offline/writes.ts';
-import { columnsOf } from './usePans.ts';
+import { loadPreferences } from '../preferences/preferences.ts';
+import { pannedOf } from './usePans.ts';
 import { listOf } from './useRecords.ts';
 
 /** What the first view needs beside the grounds: as the document brings it. */
@@ -30,14 +31,13 @@ export async function openAhead(client: QueryClient, groundId: string | null, wi
   const grounds = client.fetchQuery(listOf('grounds', '')).catch(() => []);
   const opens = groundId ?? (await grounds)[0]?.id;
   if (!opens) return;
-  // Samples that the document did not bring are many: their records come later. Taking them in, even in columns, holds
-  // up a stage that begins without them.
+  // Samples that the document did not bring are many: their records come later, what they come to first.
   const samples = listOf('samples', opens);
   const inHand = client.getQueryData(samples.queryKey) !== undefined;
   await Promise.all([
     client.prefetchQuery(listOf('spots', opens)),
     client.prefetchQuery(listOf('signs', opens)),
     inHand && client.prefetchQuery(samples),
-    !inHand && withPans && client.prefetchQuery(columnsOf(opens)),
+    !inHand && withPans && client.prefetchQuery(pannedOf(opens, loadPreferences().colorSchool)),
   ]);
 }

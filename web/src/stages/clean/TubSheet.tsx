@@ -1,10 +1,9 @@
 import { FINISH_WAYS, NUMBERS, numberProblem, TEXTS, textProblem, type StoredLift, type Tub } from '@riffle/contract';
 import { leftInTub, type Entered } from '@riffle/core';
 import { useState } from 'react';
-import { useColors } from '../../reading/useColors.ts';
+import { usePanned } from '../../reading/usePanned.ts';
 import { useContainers } from '../../records/useContainers.ts';
 import { useKeep } from '../../records/useKeep.ts';
-import { usePans } from '../../records/usePans.ts';
 import { useGround } from '../../shell/useGround.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Caution } from '../../ui/Caution.tsx';
@@ -152,7 +151,7 @@ export function TubSheet({ lift: now, tub, onClose }: TubSheetProps) {
 function StillThere(left: { readonly left_L: number; readonly panned_L: number; readonly colors: number }) {
   const { ground } = useGround();
   const show = useShow();
-  const { weights_mg, luckColor_mg } = useColors(ground, usePans(ground.id).items);
+  const { weights_mg, luckColor_mg } = usePanned(ground).panned.colors;
   const finest_mg = weights_mg['-40'];
   const band = leftInTub(left.colors, left.panned_L, left.left_L, finest_mg, Math.max(finest_mg, luckColor_mg));
   return (

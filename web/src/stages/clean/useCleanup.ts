@@ -3,9 +3,8 @@ import { useMemo, useState } from 'react';
 import { outOfTheBox } from '../../box/outOfTheBox.ts';
 import { useOpenLifts } from '../../box/useOpenLifts.ts';
 import { useSealedForecast } from '../../box/useSealedForecast.ts';
-import { useColors } from '../../reading/useColors.ts';
+import { usePanned } from '../../reading/usePanned.ts';
 import { useKeep } from '../../records/useKeep.ts';
-import { usePans } from '../../records/usePans.ts';
 import { useRecords } from '../../records/useRecords.ts';
 import { useGround } from '../../shell/useGround.ts';
 import { toast } from '../../ui/toast.ts';
@@ -38,7 +37,6 @@ export function useCleanup(liftId: string | null, onKept: () => void) {
   const cleanups = useRecords('cleanups', ground.id).items;
   const setups = useRecords('setups', ground.id).items;
   const rigs = useRecords('rigs').items;
-  const samples = usePans(ground.id).items;
   const book = useKeep('cleanups');
   const [draft, setDraft, clear] = useDraft<CleanupDraft>(
     liftId === null ? `cleanup-${ground.id}` : `cleanup-of-lift-${liftId}`,
@@ -61,7 +59,7 @@ export function useCleanup(liftId: string | null, onKept: () => void) {
   const runs = useMemo(() => waiting.filter((r) => !leftOut.includes(r.id)), [waiting, leftOut]);
   const rig = rigs.find((r) => r.id === setups.find((s) => s.id === runs[0]?.setupId)?.rigId);
   const sections = draft.sections ?? (tubs ? sectionsFromTubs(tubs.lift, US ? 'grain' : 'mg') : usualSections(rig, US));
-  const color_mg = useColors(ground, samples).luckColor_mg;
+  const color_mg = usePanned(ground).panned.colors.luckColor_mg;
   const read = readCleanup(draft, sections, color_mg);
   // Nothing is foretold once a weight stands there.
   const { forecast, why } = useSealedForecast(ground, runs, !sections.some(isWeighed));

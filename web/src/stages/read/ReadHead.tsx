@@ -24,7 +24,7 @@ interface ReadHeadProps {
 }
 
 /** The head of the page: the ground, its river, and how much was seen and panned. */
-export function ReadHead({ ground, spots, inHand: { readings, samples, signs, swell, setOpen } }: ReadHeadProps) {
+export function ReadHead({ ground, spots, inHand: { readings, sampleCount, signs, swell, setOpen } }: ReadHeadProps) {
   const opened = useOpened();
   const { states } = useListStates(COUNTED, ground.id);
   // Nothing is said to be none because it has not been read.
@@ -62,7 +62,7 @@ export function ReadHead({ ground, spots, inHand: { readings, samples, signs, sw
       </span>
       <span className="flex items-baseline gap-4 text-ink-2 sm:shrink-0">
         <span>
-          {plural(spots.length, 'spot')}, {unread('pans') ? '... samples' : plural(samples.length, 'sample')},{' '}
+          {plural(spots.length, 'spot')}, {unread('pans') ? '... samples' : plural(sampleCount, 'sample')},{' '}
           {unread('signs') ? '... signs' : plural(signs.length, 'sign')}
         </span>
         <button

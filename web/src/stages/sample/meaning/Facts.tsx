@@ -50,7 +50,7 @@ export function Facts({
   const pan_mg = mean * pan_L;
   const pace = usePace(ground, one.spot);
   const say = useSayHour();
-  const hour = useMemo(() => holeByHour(one.grade.hole.leveled, pace)?.best ?? null, [one, pace]);
+  const hour = useMemo(() => holeByHour(one.leveled, pace)?.best ?? null, [one, pace]);
   const bySize = WEIGHED.map((size) => ({
     size,
     mg: weights_mg[size] * one.samples.reduce((sum, s) => sum + s.counts[size], 0),

@@ -1,0 +1,101 @@
+import { describe, expect, test } from '@jest/globals';
+import { asPans, PannedGround, type Pans, type StoredGround, type StoredPit } from '@riffle/contract';
+import { pannedGround, panningPace, type WeightSchool } from '@riffle/core';
+import { newGround, newPit, newSample, newSpot } from '../../test/records.ts';
+import { useTestServer } from '../../test/testServer.ts';
+import type { WorkPool } from '../work/workPool.ts';
+import { pannedGrounds } from './pannedGrounds.ts';
+
+const server = useTestServer();
+const put = (path: string, record: object) =>
+  server.call('PUT', `/${path}/${(record as { readonly id: string }).id}`, record);
+const told = async (groundId: string, school = 'geometry'): Promise<PannedGround> =>
+  (await server.call('GET', `/grounds/${groundId}/panned?school=${school}`)).json();
+
+describe('what the pans of a ground come to', () => {
+  const ground = newGround({ swell_percent: 20 });
+  const [rich, poor] = [newSpot(ground.id), newSpot(ground.id)];
+  const pit = newPit(ground.id, rich.id);
+  const extra = newSample(ground.id, poor.id, { counts: { '+10': 0, '10-20': 1, '20-40': 4, '-40': 9 }, gold_mg: 1.2 });
+
+  /** The same from what a device can fetch, by `core`. */
+  async function workedOut(school: WeightSchool, swell_percent = 20) {
+    const pans = (await server.call('GET', `/grounds/${ground.id}/pans`)).json<Pans>();
+    const { items } = (await server.call('GET', `/grounds/${ground.id}/pits`)).json<{ items: StoredPit[] }>();
+    return pannedGround(
+      asPans(pans),
+      swell_percent,
+      school,
+      items.filter((p) => !p.deleted),
+    );
+  }
+
+  test('is what the device would work out of the same pans, and all of it is in the contract', async () => {
+    await put('grounds', ground);
+    await put('spots', rich);
+    await put('spots', poor);
+    await put('pits', pit);
+    for (let i = 0; i < 12; i++)
+      await put(
+        'samples',
+        newSample(ground.id, i % 3 ? rich.id : poor.id, {
+          takenAt: new Date(Date.UTC(2026, 4, 1, 8, 12 * i)).toISOString(),
+          depth_m: 0.2 + 0.1 * (i % 2),
+          counts: { '+10': 0, '10-20': 0, '20-40': i % 3, '-40': i },
+        }),
+      );
+    const answer = await told(ground.id);
+    expect(answer).toStrictEqual(PannedGround.parse(answer));
+    expect(answer.panned).toEqual(await workedOut('geometry'));
+    expect(answer.panned).toMatchObject({ samples: 12, grades: { length: 2 } });
+    const pans = asPans((await server.call('GET', `/grounds/${ground.id}/pans`)).json<Pans>());
+    expect(answer.pace).toEqual(panningPace({ ...ground, line: null } as unknown as StoredGround, [rich, poor], pans));
+    expect(answer.pace.from).toBeGreaterThan(3);
+    expect(Math.abs(Date.parse(answer.asOf) - Date.now())).toBeLessThan(60_000);
+  });
+  test('is said anew when a pan comes in or is taken out, a pit goes, or the swell is another', async () => {
+    const before = await told(ground.id);
+    await put('samples', extra);
+    const more = await told(ground.id);
+    expect(more.panned).toEqual(await workedOut('geometry'));
+    expect(more.panned.samples).toBe(13);
+    expect(more.panned.colors.learned['-40'].weighedColors).toBeGreaterThan(0);
+    await put('samples', { ...extra, deleted: true, baseVersion: 1 });
+    expect((await told(ground.id)).panned).toEqual(before.panned);
+    await put('pits', { ...pit, deleted: true, baseVersion: 1 });
+    expect((await told(ground.id)).panned).toEqual(await workedOut('geometry'));
+    await put('grounds', { ...ground, swell_percent: 35, baseVersion: 1 });
+    const swollen = await told(ground.id);
+    expect(swollen.panned).toEqual(await workedOut('geometry', 35));
+  });
+  test('is worked out once for all who ask while nothing changes, and once for each school', async () => {
+    let runs = 0;
+    const work = { run: () => Promise.resolve(`said ${++runs}`) } as unknown as WorkPool;
+    const of = pannedGrounds(server.pool, work);
+    const asked = (school: WeightSchool) => of(server.crewId, ground.id, school);
+    expect(await Promise.all([asked('geometry'), asked('geometry'), asked('geometry')])).toEqual(
+      Array(3).fill('said 1'),
+    );
+    expect(await asked('handbook')).toBe('said 2');
+    await put('samples', newSample(ground.id, poor.id));
+    expect(await asked('geometry')).toBe('said 3');
+    expect(runs).toBe(3);
+  });
+  test('is not held where it failed', async () => {
+    let tries = 0;
+    const work = {
+      run: () => (++tries === 1 ? Promise.reject(new Error('busy')) : Promise.resolve('said')),
+    } as unknown as WorkPool;
+    const of = pannedGrounds(server.pool, work);
+    await expect(of(server.crewId, ground.id, 'geometry')).rejects.toThrow('busy');
+    expect(await of(server.crewId, ground.id, 'geometry')).toBe('said');
+  });
+  test('a ground that is not in the book, or in another crew’s, and a school nobody keeps are refused', async () => {
+    expect(await told('019370a0-0000-7000-8000-00000000ffff')).toMatchObject({ status: 404, code: 'NOT_FOUND' });
+    expect(await told(ground.id, 'alchemy')).toMatchObject({ status: 400, code: 'INVALID' });
+    const of = pannedGrounds(server.pool, { run: () => Promise.resolve('said') } as unknown as WorkPool);
+    await expect(of('019370a0-0000-7000-8000-00000000ffff', ground.id, 'geometry')).rejects.toMatchObject({
+      code: 'NOT_FOUND',
+    });
+  });
+});
