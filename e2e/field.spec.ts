@@ -238,7 +238,7 @@ test(
 const bringNothing = (page: Page, address: RegExp) =>
   page.route(address, async (route) => {
     const response = await route.fetch();
-    const body = (await response.text()).replace(/"lists":.*?\}<\/script>/s, '"lists":[],"says":null}</script>');
+    const body = (await response.text()).replace(/"lists":.*?\}<\/script>/s, '"lists":[],"says":null,"panned":null}</script>');
     await route.fulfill({ response, body });
   });
 
@@ -410,9 +410,16 @@ test(
       await held;
       await route.continue();
     });
+    const asked: string[] = [];
+    fresh.on('request', (r) => void asked.push(new URL(r.url()).pathname.replace(/^.*\//, '')));
     await fresh.goto(`/g/${groundId}/read`);
     await expect(fresh.getByText('450 samples').first()).toBeVisible();
     await expect(fresh.getByRole('region', { name: /^Spots/ })).toContainText('blank 450 times');
+    // What they come to is worked out once: opened anew, the document brings it, and no pan is fetched.
+    asked.length = 0;
+    await fresh.reload();
+    await expect(fresh.getByRole('region', { name: /^Spots/ })).toContainText('blank 450 times');
+    expect(asked.filter((what) => what === 'pans' || what === 'panned')).toEqual([]);
     await keepBlank(fresh, 'Lower bar');
     await toStage(fresh, 'Read');
     await expect(fresh.getByText('451 samples').first()).toBeVisible();

@@ -52,10 +52,12 @@ export const Stored = z.object({ version: z.int().min(1), updatedAt: Timestamp }
 
 /** Before every id: where a list starts. */
 export const FIRST_ID = '00000000-0000-0000-0000-000000000000';
+/** Records in a page at most. */
+export const MOST_IN_PAGE = 5000;
 /** A page of a list in id order; ask again with `after` set to `next` until it is null. */
 export const PageQuery = z.object({
   after: Id.default(FIRST_ID),
-  limit: z.coerce.number<number>().int().min(1).max(1000).default(500),
+  limit: z.coerce.number<number>().int().min(1).max(MOST_IN_PAGE).default(500),
 });
 /** Grounds whose lists may be asked for at once. */
 export const MOST_GROUNDS = 100;

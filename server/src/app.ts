@@ -12,7 +12,7 @@ import { backupRoutes } from './backup/routes.ts';
 import type { Shelf } from './backup/shelf.ts';
 import { booksRoutes } from './books/routes.ts';
 import { cleanRoutes } from './clean/routes.ts';
-import { watchDatabase, type DatabaseWatch } from './db/watch.ts';
+import { watchDatabase } from './db/watch.ts';
 import { dayRoutes } from './day/routes.ts';
 import { deviceRoutes } from './devices/routes.ts';
 import { groundRoutes } from './ground/routes.ts';
@@ -25,6 +25,7 @@ import { databaseAway, Refusal } from './http/problems.ts';
 import { mapRoutes } from './map/routes.ts';
 import { readRoutes } from './read/routes.ts';
 import { runRoutes } from './run/routes.ts';
+import { pannedGrounds } from './sample/pannedGrounds.ts';
 import { sampleRoutes } from './sample/routes.ts';
 import { setRoutes } from './set/routes.ts';
 import { sumsRoutes } from './sums/routes.ts';
@@ -133,9 +134,14 @@ export async function buildApp({
   });
 
   const work = openWorkPool(longestWork_ms === undefined ? {} : { longest_ms: longestWork_ms });
+  const panned = pannedGrounds(pool, work);
   const database = watchDatabase(pool, {
     ...(patience_ms !== undefined && { patience_ms }),
     onChange: (up) => (up ? app.log.info('The database is back.') : app.log.warn('The database is away.')),
+  });
+  app.addHook('onListen', () => {
+    // Nothing hangs on it: what could not be worked out ahead is when it is asked for.
+    void panned.ahead().catch((error: unknown) => app.log.warn(error, 'Nothing was worked out ahead.'));
   });
   app.addHook('onClose', async () => {
     await Promise.all([work.close(), database.stop()]);
@@ -154,7 +160,7 @@ export async function buildApp({
         dayRoutes(book, pool);
         mapRoutes(book, pool);
         deviceRoutes(book, pool);
-        sampleRoutes(book, pool, work);
+        sampleRoutes(book, pool, panned);
         setRoutes(book, pool);
         runRoutes(book, pool);
         cleanRoutes(book, pool);
@@ -179,7 +185,10 @@ export async function buildApp({
     { prefix: '/api/v1' },
   );
 
-  const page = webDir && existsSync(webDir) ? await pageRoutes(app, pool, webDir, database) : null;
+  const page =
+    webDir && existsSync(webDir)
+      ? await pageRoutes(app, webDir, openingDocument(pool, webDir, database, panned))
+      : null;
   app.setNotFoundHandler((request, reply) => {
     if (page && request.method === 'GET' && !request.url.startsWith('/api/')) return page(request, reply);
     throw new Refusal('NOT_FOUND', 'There is nothing at this address.');
@@ -190,7 +199,11 @@ export async function buildApp({
 type Page = (request: FastifyRequest, reply: FastifyReply) => Promise<FastifyReply>;
 
 /** The built interface: its files as they are, and the page itself with what its first view needs. Answers how the page is given at any other address. */
-async function pageRoutes(app: FastifyInstance, pool: pg.Pool, webDir: string, database: DatabaseWatch): Promise<Page> {
+async function pageRoutes(
+  app: FastifyInstance,
+  webDir: string,
+  documentFor: (request: FastifyRequest) => Promise<string>,
+): Promise<Page> {
   await app.register(fastifyStatic, {
     root: webDir,
     // The page itself is made for each request; the worker that keeps it fetches the bare file.
@@ -205,7 +218,6 @@ async function pageRoutes(app: FastifyInstance, pool: pg.Pool, webDir: string, d
         path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
       ),
   });
-  const documentFor = openingDocument(pool, webDir, database);
   const page: Page = async (request, reply) =>
     reply
       .type('text/html; charset=utf-8')

@@ -19,7 +19,7 @@ performance.mark('scripts run');
 /** A store that does not answer keeps the page blank no longer than this. */
 const ANSWER_WITHIN_MS = 1500;
 openDevice();
-const inAddress = /^\/g\/([0-9a-f-]{36})\//.exec(location.pathname)?.[1];
+const [, inAddress, stage = 'read'] = /^\/g\/([0-9a-f-]{36})\/([a-z]+)/.exec(location.pathname) ?? [];
 const opens = inAddress ?? lastGround();
 await Promise.race([
   Promise.all([
@@ -31,7 +31,7 @@ await Promise.race([
   new Promise((resolve) => setTimeout(resolve, ANSWER_WITHIN_MS)),
 ]);
 // These begin with the box and the book.
-void openAhead(queryClient, opens, !/^\/g\/[^/]+\/(set|run|clean|books)(\/|$)/.test(location.pathname));
+void openAhead(queryClient, opens, stage);
 // The bare address opens the ground worked last, or the first of the book: where it is known already, at once.
 const known = location.pathname === '/' ? groundToOpen(knownGrounds(queryClient)) : undefined;
 if (known) history.replaceState(null, '', `/g/${known}/read`);

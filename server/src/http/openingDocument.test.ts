@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { StoredGround, StoredPit, StoredSample, StoredSpot } from '@riffle/contract';
+import type { PannedGround, StoredGround, StoredPit, StoredSample, StoredSpot } from '@riffle/contract';
 import { gradeSpots, groundColors, readingVerdict, type ReadingVerdict, type WeightSchool } from '@riffle/core';
 import type { FastifyInstance } from 'fastify';
 import { newGround, newSample, newSign, newSpot } from '../../test/records.ts';
@@ -31,6 +31,7 @@ interface Opening {
     school: WeightSchool;
     verdict: ReadingVerdict;
   } | null;
+  panned: { groundId: string; school: WeightSchool; told: PannedGround } | null;
 }
 async function opening(url: string, cookie = ''): Promise<Opening> {
   const answer = await app.inject({ url, headers: { host: 'localhost', cookie } });
@@ -124,6 +125,24 @@ describe('the document brings what its first view needs', () => {
     expect((await app.inject({ url: '/index.html', headers: { host: 'localhost' } })).body).toContain(
       '<!--opening-->',
     ));
+  test('of more samples than it brings it says what they come to, once that was worked out', async () => {
+    const [many, spot] = [newGround(), newSpot('')];
+    await put('grounds', many);
+    await put('spots', { ...spot, groundId: many.id });
+    await put('samples', newSample(many.id, spot.id));
+    expect((await opening(`/g/${many.id}/read`)).panned).toBeNull();
+    await server.pool.query(
+      `insert into sample select (jsonb_populate_record(s, jsonb_build_object('id', gen_random_uuid()))).*
+       from sample s, generate_series(1, 400) where s.crew_id = $1 and s.ground_id = $2`,
+      [server.crewId, many.id],
+    );
+    await opening(`/g/${many.id}/read`);
+    const told = (await app.inject({ url: `/api/v1/grounds/${many.id}/panned?school=geometry` })).json<PannedGround>();
+    expect(told.panned.samples).toBe(401);
+    const { panned, lists, says } = await opening(`/g/${many.id}/read`);
+    expect(panned).toEqual({ groundId: many.id, school: 'geometry', told });
+    expect([lists.some((l) => l.kind === 'samples'), says]).toEqual([false, null]);
+  });
   test('a long list is left for the page to ask for', async () => {
     await server.pool.query(
       `insert into spot (crew_id, id, ground_id, name, kind, distance_m, bank, offset_m)
@@ -139,7 +158,7 @@ describe('the document brings what its first view needs', () => {
       webDir,
     });
     const page = (await away.inject({ url: '/', headers: { host: 'localhost' } })).body;
-    expect(page).toContain(`{"crewId":"${server.crewId}","lists":[],"says":null}`);
+    expect(page).toContain(`{"crewId":"${server.crewId}","lists":[],"says":null,"panned":null}`);
     await away.close();
   });
 });

@@ -16,6 +16,7 @@ import type { DatabaseWatch } from '../db/watch.ts';
 import type { Kept, RecordKind, Sent } from '../db/recordKind.ts';
 import { firstGround, grounds, spots } from '../ground/queries.ts';
 import { gaugeReadings, permissions, signs, swellReadings } from '../read/queries.ts';
+import type { PannedGrounds } from '../sample/pannedGrounds.ts';
 import { pits, samples } from '../sample/queries.ts';
 
 /** Where the built page takes what the document brings; `web/src/api/opening.ts` reads it. */
@@ -31,25 +32,34 @@ const asBrought = (kind: string, groundId: string, items: string): string =>
  * The page with whose book it is and the lists its first view needs, so that nothing waits for a second answer:
  * the grounds, and of the ground that will open (in the address, worked last, or the first) spots, samples, pits, signs,
  * the readings of its river or sea, which stand at the head of the page, and what forbids it. Its first word comes with them.
- * What is too long, or cannot be read now, is left out; the page then asks for it.
+ * Of samples that are too many it brings what they come to, where that was worked out before. What else is too long, or
+ * cannot be read now, is left out; the page then asks for it.
  */
 export function openingDocument(
   pool: pg.Pool,
   webDir: string,
   database: DatabaseWatch,
+  panned: PannedGrounds,
 ): (request: FastifyRequest) => Promise<string> {
   const [head = '', rest = ''] = readFileSync(join(webDir, 'index.html'), 'utf8').split(PLACE);
   return async (request) => {
     const { ground, lists } = database.isUp() ? await listsOf(pool, request).catch(() => NOTHING) : NOTHING;
+    const told = ground !== null && !lists.has(samples.path) ? await toldOf(panned, request.crewId, ground) : 'null';
     const brought = [...lists].map(([kind, items]) => asBrought(kind, kind === 'grounds' ? '' : (ground ?? ''), items));
     // "<" would end the script early; as an escape it is the same JSON.
     const opening =
-      `{"crewId":"${request.crewId}","lists":[${brought.join()}],"says":${firstWord(ground, lists)}}`.replaceAll(
+      `{"crewId":"${request.crewId}","lists":[${brought.join()}],"says":${firstWord(ground, lists)},"panned":${told}}`.replaceAll(
         '<',
         '\\u003c',
       );
     return `${head}<script id="opening" type="application/json">${opening}</script>${rest}`;
   };
+}
+
+/** What the pans of a ground come to whose samples are too many to be brought, by the usual school; "null" where that is not at hand. */
+async function toldOf(panned: PannedGrounds, crewId: string, groundId: string): Promise<string> {
+  const told = await panned.atHand(crewId, groundId, USUAL_SCHOOL).catch(() => null);
+  return told === null ? 'null' : `{"groundId":"${groundId}","school":"${USUAL_SCHOOL}","told":${told}}`;
 }
 
 /** Lists as JSON by the path of their kind. */

@@ -71,8 +71,8 @@ describe('what the pans of a ground come to', () => {
   test('is worked out once for all who ask while nothing changes, and once for each school', async () => {
     let runs = 0;
     const work = { run: () => Promise.resolve(`said ${++runs}`) } as unknown as WorkPool;
-    const of = pannedGrounds(server.pool, work);
-    const asked = (school: WeightSchool) => of(server.crewId, ground.id, school);
+    const held = pannedGrounds(server.pool, work);
+    const asked = (school: WeightSchool) => held.of(server.crewId, ground.id, school);
     expect(await Promise.all([asked('geometry'), asked('geometry'), asked('geometry')])).toEqual(
       Array(3).fill('said 1'),
     );
@@ -86,14 +86,50 @@ describe('what the pans of a ground come to', () => {
     const work = {
       run: () => (++tries === 1 ? Promise.reject(new Error('busy')) : Promise.resolve('said')),
     } as unknown as WorkPool;
-    const of = pannedGrounds(server.pool, work);
+    const { of, atHand } = pannedGrounds(server.pool, work);
     await expect(of(server.crewId, ground.id, 'geometry')).rejects.toThrow('busy');
     expect(await of(server.crewId, ground.id, 'geometry')).toBe('said');
+    expect(await atHand(server.crewId, ground.id, 'geometry')).toBe('said');
+  });
+  test('is not waited for where it need not be', async () => {
+    let through: (said: string) => void = () => undefined;
+    const work = { run: () => new Promise((done) => (through = done)) } as unknown as WorkPool;
+    const { of, atHand } = pannedGrounds(server.pool, work);
+    expect(await atHand(server.crewId, ground.id, 'geometry')).toBeNull();
+    const all = of(server.crewId, ground.id, 'geometry');
+    while (through.length === 0) await new Promise((resolve) => setTimeout(resolve, 20));
+    through('said');
+    expect([await all, await atHand(server.crewId, ground.id, 'geometry')]).toEqual(['said', 'said']);
+  });
+  test('is there from the start where the pans are very many', async () => {
+    const [many, few] = [newGround(), newGround()];
+    for (const place of [many, few]) {
+      const spot = newSpot(place.id);
+      await put('grounds', place);
+      await put('spots', spot);
+      await put('samples', newSample(place.id, spot.id));
+    }
+    await server.pool.query(
+      `insert into sample select (jsonb_populate_record(s, jsonb_build_object('id', gen_random_uuid()))).*
+       from sample s, generate_series(1, 5000) where s.crew_id = $1 and s.ground_id = $2`,
+      [server.crewId, many.id],
+    );
+    const asked: string[] = [];
+    const work = {
+      run: (_: string, { ground: { id } }: { ground: StoredGround }) => {
+        asked.push(id);
+        return Promise.resolve('said');
+      },
+    } as unknown as WorkPool;
+    const { ahead, atHand } = pannedGrounds(server.pool, work);
+    await ahead();
+    expect(asked.filter((id) => [many.id, few.id].includes(id))).toEqual([many.id]);
+    expect(await atHand(server.crewId, many.id, 'geometry')).toBe('said');
   });
   test('a ground that is not in the book, or in another crew’s, and a school nobody keeps are refused', async () => {
     expect(await told('019370a0-0000-7000-8000-00000000ffff')).toMatchObject({ status: 404, code: 'NOT_FOUND' });
     expect(await told(ground.id, 'alchemy')).toMatchObject({ status: 400, code: 'INVALID' });
-    const of = pannedGrounds(server.pool, { run: () => Promise.resolve('said') } as unknown as WorkPool);
+    const { of } = pannedGrounds(server.pool, { run: () => Promise.resolve('said') } as unknown as WorkPool);
     await expect(of('019370a0-0000-7000-8000-00000000ffff', ground.id, 'geometry')).rejects.toMatchObject({
       code: 'NOT_FOUND',
     });

@@ -1,10 +1,10 @@
 import { FIRST_ID } from '@riffle/contract';
-import type { WeightSchool } from '@riffle/core';
+import { USUAL_SCHOOL, type WeightSchool } from '@riffle/core';
 import type pg from 'pg';
 import { grounds, spots } from '../ground/queries.ts';
 import { Refusal } from '../http/problems.ts';
 import type { WorkPool } from '../work/workPool.ts';
-import { pansAsJson, pits, stampOfPans } from './queries.ts';
+import { groundsOfManySamples, pansAsJson, pits, stampOfPans } from './queries.ts';
 
 /** What the pans of so many grounds came to is held: some 60 kB for a hundred spots. */
 const MOST_HELD = 30;
@@ -19,12 +19,22 @@ const notInBook = (): Refusal => new Refusal('NOT_FOUND', 'That ground is not in
 
 /**
  * What all the pans of a ground come to, as JSON: `PannedGround` of the contract. Worked out in a thread of its own when
- * first asked for, and again when what it rests on has changed; 100,000 pans take a second, what is held a few milliseconds.
+ * first asked for, and again when what it rests on has changed: 100,000 pans take a second; what is held, to be seen to
+ * hold still, 0.03.
  */
-export function pannedGrounds(
-  pool: pg.Pool,
-  work: WorkPool,
-): (crewId: string, groundId: string, school: WeightSchool) => Promise<string> {
+export interface PannedGrounds {
+  /** @throws Refusal where the ground is not in the book, or too much is worked out at once */
+  readonly of: (crewId: string, groundId: string, school: WeightSchool) => Promise<string>;
+  /** The same without a wait for it: null where it is worked out only now, or cannot be. */
+  readonly atHand: (crewId: string, groundId: string, school: WeightSchool) => Promise<string | null>;
+  /** Works out those of very many pans by the usual school, one after the other: so that whoever opens them first after a start does not wait. */
+  readonly ahead: () => Promise<void>;
+}
+
+/** Of fewer a page works it out itself sooner than it can ask. */
+const VERY_MANY = 5000;
+
+export function pannedGrounds(pool: pg.Pool, work: WorkPool): PannedGrounds {
   const held = new Map<string, Held>();
   const workOut = async (crewId: string, groundId: string, school: WeightSchool): Promise<string> => {
     const all = async (kind: typeof pits | typeof spots): Promise<string> =>
@@ -38,7 +48,7 @@ export function pannedGrounds(
     if (!ground) throw notInBook();
     return work.run('pannedGround', { ground, spots: marked, pits: dug, pans, school });
   };
-  return async (crewId, groundId, school) => {
+  const newest = async (crewId: string, groundId: string, school: WeightSchool): Promise<Held> => {
     // Asked before the pans are: what is written between the two is worked out again, never missed.
     const stamp = await stampOfPans(pool, crewId, groundId);
     if (stamp === null) throw notInBook();
@@ -49,9 +59,23 @@ export function pannedGrounds(
     // The last asked for stands last; the first is let go.
     held.set(key, now);
     for (const oldest of held.keys()) if (held.size > MOST_HELD) held.delete(oldest);
-    return now.json.catch((error: unknown) => {
+    now.json.catch(() => {
       if (held.get(key) === now) held.delete(key);
-      throw error;
     });
+    return now;
+  };
+  return {
+    of: async (...asked) => (await newest(...asked)).json,
+    atHand: async (...asked) => {
+      const { json } = await newest(...asked);
+      // Of two that are settled the first is taken.
+      return Promise.race([json, null]);
+    },
+    ahead: async () => {
+      for (const { crewId, groundId } of await groundsOfManySamples(pool, VERY_MANY, MOST_HELD))
+        await (
+          await newest(crewId, groundId, USUAL_SCHOOL)
+        ).json;
+    },
   };
 }

@@ -20,9 +20,8 @@ import { spots } from '../ground/queries.ts';
 import { Refusal } from '../http/problems.ts';
 import { recordRoutes } from '../http/recordRoutes.ts';
 import { sendWritten } from '../http/written.ts';
-import type { WorkPool } from '../work/workPool.ts';
 import { importSamples } from './importSamples.ts';
-import { pannedGrounds } from './pannedGrounds.ts';
+import type { PannedGrounds } from './pannedGrounds.ts';
 import {
   containers,
   looks,
@@ -46,7 +45,7 @@ export const LARGEST_IMPORT_BYTES = 160 * 1024 * 1024;
 /** The ids of 100,000 samples. */
 const LARGEST_TAKE_BACK_BYTES = 6 * 1024 * 1024;
 
-export function sampleRoutes(scope: FastifyInstance, pool: pg.Pool, work: WorkPool): void {
+export function sampleRoutes(scope: FastifyInstance, pool: pg.Pool, panned: PannedGrounds): void {
   const app = scope.withTypeProvider<ZodTypeProvider>();
   app.addContentTypeParser(
     'application/x-ndjson',
@@ -79,7 +78,6 @@ export function sampleRoutes(scope: FastifyInstance, pool: pg.Pool, work: WorkPo
     async (request, reply) => sendWritten(reply, await pansAsJson(pool, request.crewId, request.params.groundId)),
   );
 
-  const panned = pannedGrounds(pool, work);
   app.get(
     '/grounds/:groundId/panned',
     {
@@ -93,7 +91,7 @@ export function sampleRoutes(scope: FastifyInstance, pool: pg.Pool, work: WorkPo
       },
     },
     async (request, reply) =>
-      sendWritten(reply, await panned(request.crewId, request.params.groundId, request.query.school)),
+      sendWritten(reply, await panned.of(request.crewId, request.params.groundId, request.query.school)),
   );
 
   app.put(

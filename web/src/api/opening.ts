@@ -1,3 +1,4 @@
+import type { PannedGround } from '@riffle/contract';
 import type { ReadingVerdict, WeightSchool } from '@riffle/core';
 import type { Kind } from './kinds.ts';
 
@@ -20,6 +21,8 @@ interface Opening {
     readonly items: readonly { id: string }[];
   }[];
   readonly says: FirstWord | null;
+  /** What the pans of a ground come to whose samples are too many to be brought. */
+  readonly panned: { readonly groundId: string; readonly school: WeightSchool; readonly told: PannedGround } | null;
 }
 
 const CREW = 'riffle-crew';
@@ -45,3 +48,5 @@ if (brought.crewId) localStorage.setItem(CREW, brought.crewId);
 export const broughtLists = brought.lists ?? [];
 
 export const firstWord = brought.says ?? null;
+
+export const broughtPanned = brought.panned ?? null;

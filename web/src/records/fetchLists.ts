@@ -8,6 +8,9 @@ interface PageOf<T> {
 /** Hears how many records of a list have come, where there are more to come; null: that is all, or no more come. */
 type Tell = (count: number | null) => void;
 
+/** The first page soon; a list that goes on is long, and a far phone waits for each of its pages. */
+const IN_PAGE = { first: 1000, later: 5000 } as const;
+
 /** Every page of a list. */
 export async function fetchAll<T>(path: string, tell: Tell = () => undefined): Promise<T[]> {
   const all: T[] = [];
@@ -15,7 +18,7 @@ export async function fetchAll<T>(path: string, tell: Tell = () => undefined): P
     for (let after: string | null = null; ;) {
       const { items, next }: PageOf<T> = await call<PageOf<T>>(
         'GET',
-        `${path}${path.includes('?') ? '&' : '?'}limit=1000${after ? `&after=${after}` : ''}`,
+        `${path}${path.includes('?') ? '&' : '?'}limit=${after ? `${IN_PAGE.later}&after=${after}` : IN_PAGE.first}`,
       );
       all.push(...items);
       if (!next) return all;

@@ -1,6 +1,7 @@
 import type { StoredGround } from '@riffle/contract';
 import type { QueryClient } from '@tanstack/react-query';
-import { broughtLists } from '../api/opening.ts';
+import type { Kind } from '../api/kinds.ts';
+import { broughtLists, broughtPanned } from '../api/opening.ts';
 import { listKey } from '../offline/landing.ts';
 import { queryClient, takeBrought, takeKeptLists } from '../offline/queryClient.ts';
 import { withWaiting } from '../offline/writes.ts';
@@ -10,6 +11,14 @@ import { listOf } from './useRecords.ts';
 
 /** What the first view needs beside the grounds: as the document brings it. */
 const FIRST_KINDS = ['spots', 'samples', 'pits', 'signs', 'gauge-readings', 'swell-readings', 'permissions'] as const;
+
+/** What a stage beside reads before its first word, by its name in the address. */
+const STAGE_KINDS: Readonly<Record<string, readonly Kind[]>> = {
+  set: ['setups', 'runs'],
+  run: ['runs', 'setups', 'lifts', 'cleanups'],
+  clean: ['runs', 'setups', 'lifts', 'cleanups'],
+  books: ['runs', 'cleanups', 'lifts', 'forecasts'],
+};
 
 /** The grounds known before anything is drawn, in the order of the book: brought by the document or kept on this device. */
 export const knownGrounds = (client: QueryClient): readonly StoredGround[] =>
@@ -24,20 +33,27 @@ export async function takeKeptAhead(groundId: string | null): Promise<void> {
 
 /**
  * Has what the first view needs at hand before anything is drawn: from the document where it brought it, asked for
- * otherwise. `groundId` is the ground that will open; null: the first of the book. `withPans`: its samples are read first.
+ * otherwise. `groundId` is the ground that will open; null: the first of the book. `stage` is its name in the address:
+ * what it begins with is sent for before its page has come.
  */
-export async function openAhead(client: QueryClient, groundId: string | null, withPans: boolean): Promise<void> {
+export async function openAhead(client: QueryClient, groundId: string | null, stage: string): Promise<void> {
   for (const { kind, groundId: of, items } of broughtLists) void takeBrought(listKey(kind, of), items);
+  if (broughtPanned) {
+    const { groundId: of, school, told } = broughtPanned;
+    client.setQueryData(pannedOf(of, school).queryKey, told);
+  }
   const grounds = client.fetchQuery(listOf('grounds', '')).catch(() => []);
   const opens = groundId ?? (await grounds)[0]?.id;
   if (!opens) return;
   // Samples that the document did not bring are many: their records come later, what they come to first.
   const samples = listOf('samples', opens);
   const inHand = client.getQueryData(samples.queryKey) !== undefined;
+  const ofStage = STAGE_KINDS[stage];
   await Promise.all([
+    ...(ofStage ?? []).map((kind) => client.prefetchQuery(listOf(kind, opens))),
     client.prefetchQuery(listOf('spots', opens)),
     client.prefetchQuery(listOf('signs', opens)),
     inHand && client.prefetchQuery(samples),
-    !inHand && withPans && client.prefetchQuery(pannedOf(opens, loadPreferences().colorSchool)),
+    !inHand && !ofStage && client.prefetchQuery(pannedOf(opens, loadPreferences().colorSchool)),
   ]);
 }
