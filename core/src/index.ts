@@ -439,6 +439,7 @@ export { rankPlaces, type PlaceRanking, type RankedPlace } from './read/rankPlac
 export {
   RIVER_FRESH_H,
   riverIsFresh,
+  isAhead,
   riverNow,
   underWater,
   type RiverNow,

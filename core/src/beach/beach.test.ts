@@ -123,7 +123,7 @@ describe('what a storm reached', () => {
     expect(heightAlong([], 5)).toBeNull();
   });
   test('as a renewal: floods go over a whole creek, storms by how high a place lies', () => {
-    const flood = byFloods([{ readAt: '2026-05-02T08:00:00Z', level_m: 1.2, isFlood: true }]);
+    const flood = byFloods([{ readAt: '2026-05-02T08:00:00Z', level_m: 1.2, isFlood: true }], Date.UTC(2026, 5, 1));
     const place = { spotId: 'a', distance_m: 100 };
     expect([flood.since(place, Date.UTC(2026, 4, 1)), flood.since(place, Date.UTC(2026, 4, 3))]).toEqual([1, 0]);
     const storms = byStorms([storm({ at_ms: 9 })], 0.09, [{ distance_m: 0, height_m: 5.5 }], (id) =>

@@ -51,7 +51,12 @@ export function nearOf(place: Place, tried: readonly Tried[]): Near[] {
 /** What the pans of a place say of it; an old blank keeps the share of its weight that floods leave by kind of trap. */
 export function ownPans(place: Place, p: Panned, logOdds: number, renewedBy: Renewal['by']): Reason {
   if (logOdds >= 0 || p.colors > 0)
-    return { from: 'pans', logOdds, says: `${grouped(p.colors)} color${p.colors === 1 ? '' : 's'} panned here`, tally: null };
+    return {
+      from: 'pans',
+      logOdds,
+      says: `${grouped(p.colors)} color${p.colors === 1 ? '' : 's'} panned here`,
+      tally: null,
+    };
   const left = 1 - p.laidAnew * (1 - blankLeft(renewedBy, place.kinds));
   return {
     from: 'pans',

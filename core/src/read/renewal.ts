@@ -1,6 +1,6 @@
 import { heightAlong, laidAnewSince, type ShoreHeight, type Storm } from '../beach/storms.ts';
 import type { GatheredPlace } from './gatherPlaces.ts';
-import type { RiverReading } from './riverNow.ts';
+import { isAhead, type RiverReading } from './riverNow.ts';
 import { signKind, type AnyKind } from './signKinds.ts';
 
 /** What lays a ground anew where one digs: high water in a creek, storms on a beach. */
@@ -35,8 +35,11 @@ export const blankLeft = (by: Renewal['by'], kinds: readonly AnyKind[]): number 
   );
 
 /** A flood goes over every place of its creek. */
-export const byFloods = (readings: readonly RiverReading[]): Renewal => {
-  const floods = readings.filter((r) => r.isFlood).map((r) => Date.parse(r.readAt));
+export const byFloods = (readings: readonly RiverReading[], now_ms: number): Renewal => {
+  const floods = readings
+    .filter((r) => r.isFlood)
+    .map((r) => Date.parse(r.readAt))
+    .filter((at_ms) => !isAhead(at_ms, now_ms));
   return { by: 'flood', since: (_, since_ms) => (floods.some((at_ms) => at_ms > since_ms) ? 1 : 0) };
 };
 

@@ -10,6 +10,12 @@ export interface RiverReading {
 export const RIVER_FRESH_H = 36;
 const HOUR_MS = 3_600_000;
 
+/** The clocks of two devices differ by less than this. Common practice, no source. */
+const CLOCKS_DIFFER_MS = HOUR_MS;
+
+/** Is a reading dated later than now? Then nobody has read it yet: it was foretold, or the clock that dated it is wrong. Milliseconds since 1970. */
+export const isAhead = (readAt_ms: number, now_ms: number): boolean => readAt_ms > now_ms + CLOCKS_DIFFER_MS;
+
 export interface RiverNow<R extends RiverReading = RiverReading> {
   readonly last: R;
   /** Metres a day since the reading before; null when there is none or it was within the hour. */
@@ -33,9 +39,11 @@ export const underWater = (
   riverIsFresh(river.last, now_ms) &&
   river.last.level_m >= spot.worksBelow_m;
 
-/** The river as last read, and the last flood. Null before the first reading. */
-export function riverNow<R extends RiverReading>(readings: readonly R[]): RiverNow<R> | null {
-  const order = [...readings].sort((a, b) => Date.parse(a.readAt) - Date.parse(b.readAt));
+/** The river as last read, and the last flood. Null before the first reading; those ahead of now are none. */
+export function riverNow<R extends RiverReading>(readings: readonly R[], now_ms: number): RiverNow<R> | null {
+  const order = readings
+    .filter((r) => !isAhead(Date.parse(r.readAt), now_ms))
+    .sort((a, b) => Date.parse(a.readAt) - Date.parse(b.readAt));
   const last = order.at(-1);
   const before = order.at(-2);
   if (!last) return null;

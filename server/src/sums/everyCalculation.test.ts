@@ -208,6 +208,7 @@ const WITHOUT: Readonly<Record<string, readonly string[]>> = {
     'replayChances',
     'readingVerdict',
     'riverIsFresh',
+    'isAhead',
     'riverNow',
     'sampleWeights',
     'samplesBySpot',

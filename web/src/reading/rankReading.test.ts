@@ -82,7 +82,7 @@ function rank(
     colors,
     grades,
     together,
-    river: riverNow(readings),
+    river: riverNow(readings, Date.now()),
     draws: [],
     swell_percent: of.swell_percent,
   } as unknown as Reading;

@@ -128,7 +128,7 @@ export function rankReading(
 
 /** What lays the ground anew: storms on a beach, floods elsewhere. */
 function renewalOf({ ground, signs, swell, readings }: Reading, spots: readonly StoredSpot[], now_ms: number): Renewal {
-  if (ground.kind !== 'beach') return byFloods(readings);
+  if (ground.kind !== 'beach') return byFloods(readings, now_ms);
   const { storms, slope, toe } = shoreOf(ground, signs, swell, now_ms);
   const levels = new Map(spots.map((s) => [s.id, s.worksBelow_m]));
   return byStorms(storms, slope, toe, (id) => levels.get(id) ?? null);

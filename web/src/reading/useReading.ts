@@ -10,6 +10,7 @@ import {
 } from '@riffle/core';
 import { useMemo } from 'react';
 import { usePanned, type Panned } from './usePanned.ts';
+import { useNow } from '../ui/useNow.ts';
 import { useRecords } from '../records/useRecords.ts';
 
 /** What the book says of a ground as one reads it: its records, and what they come to. */
@@ -31,6 +32,9 @@ export interface Reading extends Pick<Panned, 'samples' | 'sampleCount' | 'pace'
   readonly swell_percent: number;
 }
 
+/** A reading dated ahead of now is none until then. */
+const NOW_AND_THEN_MS = 600_000;
+
 /**
  * Reads a ground: grades of its spots, its river. What takes longer, its trail and ranking, comes a moment later (`rankReading`).
  * @param later its pans are not graded yet: what they say first came with the document
@@ -43,7 +47,8 @@ export function useReading(ground: StoredGround, later = false): Reading {
   const grounds = useRecords('grounds').items;
   const { swell_percent } = ground;
   const grades = useMemo(() => new Map(panned.grades.map((g) => [g.spotId, g])), [panned]);
-  const river = useMemo(() => riverNow(readings), [readings]);
+  const now_ms = useNow(NOW_AND_THEN_MS);
+  const river = useMemo(() => riverNow(readings, now_ms), [readings, now_ms]);
   const draws = useMemo(
     () =>
       grounds.flatMap(({ id, name, joins }): JoiningGround[] =>

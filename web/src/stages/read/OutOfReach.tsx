@@ -10,8 +10,8 @@ export function OutOfReach({
   readings: readonly StoredGaugeReading[];
   spots: readonly StoredSpot[];
 }) {
-  const river = riverNow(readings);
   const now_ms = useNow(60_000);
+  const river = riverNow(readings, now_ms);
   const shut = spots.filter((s) => underWater(s, river, now_ms));
   return shut.length === 0 ? null : (
     <p className="border-l-4 border-dashed border-danger pl-3">

@@ -1,4 +1,4 @@
-import { riverIsFresh, riverNow } from '@riffle/core';
+import { isAhead, riverIsFresh, riverNow } from '@riffle/core';
 import type { StoredGaugeReading } from '@riffle/contract';
 import { daysBetween } from '../../when/localTime.ts';
 import { useLocalTime } from '../../when/useLocalTime.ts';
@@ -11,7 +11,7 @@ export function RiverLine({ readings, onOpen }: { readings: readonly StoredGauge
   const show = useShow();
   const local = useLocalTime();
   const now_ms = useNow(60_000);
-  const now = riverNow(readings);
+  const now = riverNow(readings, now_ms);
   if (!now) return null;
   const { last, trend_m_day, flood } = now;
   const trend =
@@ -25,7 +25,7 @@ export function RiverLine({ readings, onOpen }: { readings: readonly StoredGauge
   const days = flood ? daysAgo(flood.readAt) : 0;
   return (
     <button type="button" className="flex items-center gap-3 text-left max-sm:min-h-11" onClick={onOpen}>
-      <RiverCurve readings={readings} />
+      <RiverCurve readings={readings.filter((r) => !isAhead(Date.parse(r.readAt), now_ms))} />
       <span>
         {riverIsFresh(last, now_ms) ? (
           <>

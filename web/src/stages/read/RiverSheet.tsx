@@ -1,5 +1,5 @@
 import { NUMBERS, numberProblem, type StoredGaugeReading, type StoredGround } from '@riffle/contract';
-import { grouped, floodPeaks, thinLevels, type Entered, type Level } from '@riffle/core';
+import { grouped, floodPeaks, isAhead, thinLevels, type Entered, type Level } from '@riffle/core';
 import { useRef, useState } from 'react';
 import { Caution } from '../../ui/Caution.tsx';
 import { plural } from '../../ui/plural.ts';
@@ -10,6 +10,7 @@ import { useShow } from '../../units/useShow.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
+import { useNow } from '../../ui/useNow.ts';
 import { FormSheet } from '../../ui/Sheet.tsx';
 import { whenProblem } from '../../when/readWhen.ts';
 import { WhenField } from '../../when/WhenField.tsx';
@@ -30,6 +31,7 @@ function GaugeFileForm({ ground, readings }: { ground: StoredGround; readings: r
   const local = useLocalTime();
   const { add } = useKeep('gauge-readings');
   const show = useShow();
+  const now_ms = useNow(60_000);
   const [brought, setBrought] = useState<Brought | null>(null);
   const take = async (text: string): Promise<void> => {
     const { readGaugeCsv } = await import('../../reading/readGaugeCsv.ts');
@@ -48,6 +50,7 @@ function GaugeFileForm({ ground, readings }: { ground: StoredGround; readings: r
   const thin = brought
     ? [...new Map([...thinLevels(brought.fresh, THIN_TO_M), ...floods].map((l) => [l.at_ms, l])).values()]
     : [];
+  const ahead = thin.filter((l) => isAhead(l.at_ms, now_ms)).length;
   const keep = (): void => {
     if (!brought || !mark?.ok) return;
     for (const l of thin)
@@ -81,6 +84,11 @@ function GaugeFileForm({ ground, readings }: { ground: StoredGround; readings: r
               : `${plural(floods.length, 'flood')}, the highest ${show.length(Math.max(...floods.map((f) => f.level_m)))}`}
             .
           </p>
+          {ahead > 0 && (
+            <p className="mb-2 text-danger">
+              ▲ {grouped(ahead)} of them {ahead === 1 ? 'is' : 'are'} dated ahead of now and not counted until then.
+            </p>
+          )}
           <LeftOut lines={brought.refused} />
           <QuantityField
             label="It is a flood from"
@@ -115,6 +123,7 @@ export function RiverSheet({
   const [level, setLevel] = useState<Entered>({ text: '', unit: show.display.system === 'US' ? 'in' : 'cm' });
   const [kind, setKind] = useState<'level' | 'flood'>('level');
   const [at, setAt] = useState(() => local.isoMoment(Date.now()));
+  const now_ms = useNow(60_000);
   const [tried, setTried] = useState(false);
   /** A reading of the list that is put right; null: a new one. */
   const [mended, setMended] = useState<StoredGaugeReading | null>(null);
@@ -165,6 +174,9 @@ export function RiverSheet({
               <>
                 {asTyped(r.levelEntered)}
                 {r.isFlood && <b>, flood</b>}
+                {isAhead(Date.parse(r.readAt), now_ms) && (
+                  <span className="text-danger">, ahead of now: not counted until then</span>
+                )}
               </>
             )}
             onPutRight={putRight}
