@@ -238,7 +238,10 @@ test(
 const bringNothing = (page: Page, address: RegExp) =>
   page.route(address, async (route) => {
     const response = await route.fetch();
-    const body = (await response.text()).replace(/"lists":.*?\}<\/script>/s, '"lists":[],"says":null,"panned":null}</script>');
+    const body = (await response.text()).replace(
+      /"lists":.*?\}<\/script>/s,
+      '"lists":[],"says":null,"panned":null}</script>',
+    );
     await route.fulfill({ response, body });
   });
 

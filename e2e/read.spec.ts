@@ -227,6 +227,16 @@ test('a flood renews the bars: an old blank then weighs less, and the river stan
   await sheet.getByLabel('When', { exact: true }).fill(now);
   await sheet.getByRole('button', { name: 'Keep it' }).click();
   await expect(sheet.getByRole('listitem')).toContainText('“1.2 m”, flood');
+  // What a gauge foretells, or a logger whose clock is wrong has written, is kept and not taken for the river now.
+  const tomorrow = new Date(Date.now() + 86_400_000).toISOString();
+  await sheet.getByLabel(/^A gauge’s file/).setInputFiles({
+    name: 'gauge.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`time,level (m)\n${tomorrow},2.5`),
+  });
+  await expect(sheet.getByText('1 of them is dated ahead of now and not counted until then.')).toBeVisible();
+  await sheet.getByRole('button', { name: 'Keep these 1' }).click();
+  await expect(sheet.getByRole('listitem').first()).toContainText('ahead of now: not counted until then');
   await page.keyboard.press('Escape');
   await expect(page.getByText(/River 1\.2\sm/)).toBeVisible();
   await expect(page.getByText('panned blank')).toBeHidden();

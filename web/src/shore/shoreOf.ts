@@ -16,6 +16,7 @@ import {
   type Storm,
   type Swell,
   type Tide,
+  isAhead,
 } from '@riffle/core';
 import type { LocalTime } from '../when/localTime.ts';
 
@@ -48,7 +49,7 @@ export interface Shore {
 export const tideOf = ({ tide }: StoredGround): Tide | null =>
   tide && { meanLevel_m: tide.meanLevel_m, constituents: tide.constituents };
 
-/** Newest storm first. */
+/** Newest storm first; a swell dated ahead of now says nothing yet. */
 export function shoreOf(
   ground: StoredGround,
   signs: readonly StoredSign[],
@@ -61,7 +62,9 @@ export function shoreOf(
     s.kind === 'berm toe' && typeof s.height_m === 'number' ? [{ distance_m: s.distance_m, height_m: s.height_m }] : [],
   );
   const middle_m = heightAlong(toe, ground.length_m / 2);
-  const order = [...swell].sort((a, b) => (a.readAt < b.readAt ? 1 : -1));
+  const order = swell
+    .filter((r) => !isAhead(Date.parse(r.readAt), now_ms))
+    .sort((a, b) => (a.readAt < b.readAt ? 1 : -1));
   const storms = order
     .filter((r) => r.isStorm)
     .map((reading): LoggedStorm => {
