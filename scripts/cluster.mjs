@@ -28,16 +28,23 @@ const freeNow = (port) =>
         probe.close(() => resolve(found));
       });
   });
-export const freePort = () => freeNow(0);
+const NO_LOOPBACK =
+  'No port of 127.0.0.1 can be had on this machine: its loopback is not up, or all of them are taken.';
+export async function freePort() {
+  const port = await freeNow(0);
+  if (port === null) throw new Error(NO_LOOPBACK);
+  return port;
+}
 
 /** Ports below those the kernel hands out to connections. */
-const LASTING = { from: 20_000, count: 10_000 };
+const LASTING = { from: 20_000, count: 10_000, tries: 1000 };
 /** A port that no connection of this machine is given while who listened on it is away for a moment. */
 export async function lastingPort() {
-  for (;;) {
+  for (let tries = 0; tries < LASTING.tries; tries++) {
     const port = await freeNow(LASTING.from + Math.floor(Math.random() * LASTING.count));
     if (port !== null) return port;
   }
+  throw new Error(NO_LOOPBACK);
 }
 
 /**

@@ -65,7 +65,8 @@ try {
   if (server.demoLoaded) console.log('The demo island Corran is loaded.');
   console.log(`Riffle is up after ${((Date.now() - started) / 1000).toFixed(1)} s: ${address}`);
 } catch (error) {
-  console.error(`\nRiffle could not start. ${error instanceof Error ? error.message : error}\n`);
+  // Who stops it while it starts is told of no fault: the database was told to go.
+  if (!stopping) console.error(`\nRiffle could not start. ${error instanceof Error ? error.message : error}\n`);
   await stop(1);
 }
 

@@ -49,7 +49,7 @@ describe('what the pans of a ground come to', () => {
     expect(answer.panned).toEqual(await workedOut('geometry'));
     expect(answer.panned).toMatchObject({ samples: 12, grades: { length: 2 } });
     const pans = asPans((await server.call('GET', `/grounds/${ground.id}/pans`)).json<Pans>());
-    expect(answer.pace).toEqual(panningPace({ ...ground, line: null } as unknown as StoredGround, [rich, poor], pans));
+    expect(answer.pace).toEqual(panningPace({ ...ground, line: null }, [rich, poor], pans));
     expect(answer.pace.from).toBeGreaterThan(3);
     expect(Math.abs(Date.parse(answer.asOf) - Date.now())).toBeLessThan(60_000);
   });

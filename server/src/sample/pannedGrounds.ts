@@ -69,7 +69,7 @@ export function pannedGrounds(pool: pg.Pool, work: WorkPool): PannedGrounds {
     atHand: async (...asked) => {
       const { json } = await newest(...asked);
       // Of two that are settled the first is taken.
-      return Promise.race([json, null]);
+      return Promise.race([json, Promise.resolve(null)]);
     },
     ahead: async () => {
       for (const { crewId, groundId } of await groundsOfManySamples(pool, VERY_MANY, MOST_HELD))
