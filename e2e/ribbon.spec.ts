@@ -128,7 +128,8 @@ test(
   async ({ page }) => {
     // About the phone.
     await openCreek(page, 'Narrow Fork');
-    await expect(ribbon(page)).toBeVisible();
+    // The drawing comes a moment after the first words.
+    await expect(ribbon(page).getByRole('option').first()).toBeVisible();
     const texts = await ribbon(page)
       .locator('text')
       .evaluateAll((all) =>

@@ -1,6 +1,5 @@
 import type { StoredGround } from '@riffle/contract';
 import type { QueryClient } from '@tanstack/react-query';
-import type { Kind } from '../api/kinds.ts';
 import { broughtLists, broughtPanned } from '../api/opening.ts';
 import { listKey } from '../offline/landing.ts';
 import { queryClient, takeBrought, takeKeptLists } from '../offline/queryClient.ts';
@@ -12,13 +11,8 @@ import { listOf } from './useRecords.ts';
 /** What the first view needs beside the grounds: as the document brings it. */
 const FIRST_KINDS = ['spots', 'samples', 'pits', 'signs', 'gauge-readings', 'swell-readings', 'permissions'] as const;
 
-/** What a stage beside reads before its first word, by its name in the address. */
-const STAGE_KINDS: Readonly<Record<string, readonly Kind[]>> = {
-  set: ['setups', 'runs'],
-  run: ['runs', 'setups', 'lifts', 'cleanups'],
-  clean: ['runs', 'setups', 'lifts', 'cleanups'],
-  books: ['runs', 'cleanups', 'lifts', 'forecasts'],
-};
+/** What the stages about the box and the book read before their first word. */
+const OF_THE_BOX = ['runs', 'setups', 'lifts', 'cleanups'] as const;
 
 /** The grounds known before anything is drawn, in the order of the book: brought by the document or kept on this device. */
 export const knownGrounds = (client: QueryClient): readonly StoredGround[] =>
@@ -48,12 +42,12 @@ export async function openAhead(client: QueryClient, groundId: string | null, st
   // Samples that the document did not bring are many: their records come later, what they come to first.
   const samples = listOf('samples', opens);
   const inHand = client.getQueryData(samples.queryKey) !== undefined;
-  const ofStage = STAGE_KINDS[stage];
+  const ofTheBox = /^(set|run|clean|books)$/.test(stage);
   await Promise.all([
-    ...(ofStage ?? []).map((kind) => client.prefetchQuery(listOf(kind, opens))),
+    ...(ofTheBox ? OF_THE_BOX : []).map((kind) => client.prefetchQuery(listOf(kind, opens))),
     client.prefetchQuery(listOf('spots', opens)),
     client.prefetchQuery(listOf('signs', opens)),
     inHand && client.prefetchQuery(samples),
-    !inHand && !ofStage && client.prefetchQuery(pannedOf(opens, loadPreferences().colorSchool)),
+    !inHand && !ofTheBox && client.prefetchQuery(pannedOf(opens, loadPreferences().colorSchool)),
   ]);
 }
