@@ -321,7 +321,9 @@ test('the head of a ground gives no number of what was not read yet', async ({ p
   const page = await context.newPage();
   let answer = (): void => undefined;
   const answered = new Promise<void>((resolve) => (answer = resolve));
-  await page.route(/\/api\/v1\/grounds\/[^/]+\/(pans|samples)/, (route) => answered.then(() => route.continue()));
+  await page.route(/\/api\/v1\/grounds\/[^/]+\/(pans|panned|samples)/, (route) =>
+    answered.then(() => route.continue()),
+  );
   await bringNothing(page, /\/g\/[^/]+\/read$/);
   await page.goto(brought.url());
   await expect(page.getByText('... samples')).toBeVisible();

@@ -31,7 +31,7 @@ export interface PannedGrounds {
   readonly ahead: () => Promise<void>;
 }
 
-/** Of fewer a page works it out itself sooner than it can ask. */
+/** Of fewer it is worked out while the page that asks is still coming. */
 const VERY_MANY = 5000;
 
 export function pannedGrounds(pool: pg.Pool, work: WorkPool): PannedGrounds {
