@@ -41,6 +41,8 @@ export interface AppOptions {
   readonly pool: pg.Pool;
   /** Whose book a request opens. Every route takes the crew from here. */
   readonly crewOf: (request: FastifyRequest) => string;
+  /** Whose grounds of very many samples are worked out ahead once it listens; left out, nobody's. */
+  readonly crewAhead?: string;
   /** Where a crew's backups are made and lie; left out, there are none. */
   readonly shelfOf?: (crewId: string) => Shelf;
   /** Folder of the built interface; left out where only the API is wanted. */
@@ -59,6 +61,7 @@ const LARGEST_BODY_BYTES = 1024 * 1024;
 
 /** The whole server, not yet listening. */
 export async function buildApp({
+  crewAhead,
   pool,
   crewOf,
   webDir,
@@ -140,8 +143,9 @@ export async function buildApp({
     onChange: (up) => (up ? app.log.info('The database is back.') : app.log.warn('The database is away.')),
   });
   app.addHook('onListen', () => {
+    if (crewAhead === undefined) return;
     // Nothing hangs on it: what could not be worked out ahead is when it is asked for.
-    void panned.ahead().catch((error: unknown) => app.log.warn(error, 'Nothing was worked out ahead.'));
+    void panned.ahead(crewAhead).catch((error: unknown) => app.log.warn(error, 'Nothing was worked out ahead.'));
   });
   app.addHook('onClose', async () => {
     await Promise.all([work.close(), database.stop()]);

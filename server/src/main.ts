@@ -59,6 +59,7 @@ export async function startServer({
   const app = await buildApp({
     pool,
     crewOf: () => ONLY_CREW_ID,
+    crewAhead: ONLY_CREW_ID,
     diary,
     ...(shelves && { shelfOf: shelves.of }),
     ...(webDir !== undefined && { webDir }),

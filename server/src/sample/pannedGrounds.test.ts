@@ -122,7 +122,7 @@ describe('what the pans of a ground come to', () => {
       },
     } as unknown as WorkPool;
     const { ahead, atHand } = pannedGrounds(server.pool, work);
-    await ahead();
+    await ahead(server.crewId);
     expect(asked.filter((id) => [many.id, few.id].includes(id))).toEqual([many.id]);
     expect(await atHand(server.crewId, many.id, 'geometry')).toBe('said');
   });

@@ -27,8 +27,8 @@ export interface PannedGrounds {
   readonly of: (crewId: string, groundId: string, school: WeightSchool) => Promise<string>;
   /** The same without a wait for it: null where it is worked out only now, or cannot be. */
   readonly atHand: (crewId: string, groundId: string, school: WeightSchool) => Promise<string | null>;
-  /** Works out those of very many pans by the usual school, one after the other: so that whoever opens them first after a start does not wait. */
-  readonly ahead: () => Promise<void>;
+  /** Works out a crew's grounds of very many pans by the usual school, one after the other: so that whoever opens them first after a start does not wait. */
+  readonly ahead: (crewId: string) => Promise<void>;
 }
 
 /** Of fewer it is worked out while the page that asks is still coming. */
@@ -71,11 +71,11 @@ export function pannedGrounds(pool: pg.Pool, work: WorkPool): PannedGrounds {
       // Of two that are settled the first is taken.
       return Promise.race([json, Promise.resolve(null)]);
     },
-    ahead: async () => {
-      for (const { crewId, groundId } of await groundsOfManySamples(pool, VERY_MANY, MOST_HELD))
-        await (
-          await newest(crewId, groundId, USUAL_SCHOOL)
-        ).json;
+    ahead: async (crewId) => {
+      for (const groundId of await groundsOfManySamples(pool, crewId, VERY_MANY, MOST_HELD)) {
+        const { json } = await newest(crewId, groundId, USUAL_SCHOOL);
+        await json;
+      }
     },
   };
 }

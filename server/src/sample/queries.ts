@@ -275,19 +275,20 @@ export async function listSpotIds(db: Db, crewId: string, groundId: string): Pro
   return new Set(rows.map((r) => r.id));
 }
 
-/** Grounds of every crew with more samples than `most`, those with the most first; so many of them. */
+/** Grounds of the crew with more samples than `most`, those with the most first; so many of them. */
 export async function groundsOfManySamples(
   db: Db,
+  crewId: string,
   most: number,
   atMost: number,
-): Promise<readonly { readonly crewId: string; readonly groundId: string }[]> {
-  const { rows } = await db.query<{ crewId: string; groundId: string }>(
-    `select s.crew_id as "crewId", s.ground_id as "groundId"
+): Promise<readonly string[]> {
+  const { rows } = await db.query<{ id: string }>(
+    `select s.ground_id as id
      from sample s join ground g on g.crew_id = s.crew_id and g.id = s.ground_id and not g.deleted
-     group by 1, 2 having count(*) > $1 order by count(*) desc limit $2`,
-    [most, atMost],
+     where s.crew_id = $1 group by 1 having count(*) > $2 order by count(*) desc limit $3`,
+    [crewId, most, atMost],
   );
-  return rows;
+  return rows.map((r) => r.id);
 }
 
 /** Words that change with a ground, its spots, its samples and its pits; null where it is not in the book. */
