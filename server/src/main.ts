@@ -7,7 +7,7 @@ import { buildApp } from './app.ts';
 import { openShelves } from './backup/shelf.ts';
 import { ensureCrew, ONLY_CREW_ID } from './db/crew.ts';
 import { migrate } from './db/migrate.ts';
-import { openPool } from './db/pool.ts';
+import { openPool, untilConnected } from './db/pool.ts';
 import { openDiary } from './http/diary.ts';
 
 export interface ServerOptions {
@@ -64,6 +64,7 @@ export async function startServer({
     ...(shelves && { shelfOf: shelves.of }),
     ...(webDir !== undefined && { webDir }),
   });
+  await untilConnected(pool);
   const isNew = await ensureCrew(pool, ONLY_CREW_ID, demo ? 'Corran crew' : 'My crew');
   await app.ready();
   if (isNew && demo) {

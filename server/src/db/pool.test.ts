@@ -1,7 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
+import { once } from 'node:events';
+import { connect, createServer, type AddressInfo } from 'node:net';
 import { useTestServer } from '../../test/testServer.ts';
 import { asRefusal } from '../http/errorHandler.ts';
-import { inTransaction, letGoOfAll } from './pool.ts';
+import { inTransaction, letGoOfAll, openPool, untilConnected } from './pool.ts';
 
 const server = useTestServer();
 const caught = (work: Promise<unknown>): Promise<string> =>
@@ -27,5 +29,41 @@ describe('a connection lost', () => {
     letGoOfAll(server.pool);
     expect(await caught(waiting)).toBe('NO_DATABASE');
     expect(await caught(server.pool.query('select 1'))).toBe('done');
+  });
+});
+
+describe('the first connection', () => {
+  test('is waited for where the database is slow to answer', async () => {
+    const direct = new URL(server.ownerUrl);
+    const slowly = new URL(server.ownerUrl);
+    let tries = 0;
+    // Hangs up on the first two, as a connection that took too long is hung up on; the third gets through.
+    const slow = createServer((socket) => {
+      socket.on('error', () => undefined);
+      if (++tries < 3) socket.destroy();
+      else {
+        const through = connect(Number(direct.port), direct.hostname).on('error', () => undefined);
+        socket.pipe(through).pipe(socket);
+      }
+    }).listen(0, '127.0.0.1');
+    await once(slow, 'listening');
+    slowly.port = String((slow.address() as AddressInfo).port);
+    const pool = openPool(slowly.href);
+    await untilConnected(pool);
+    expect(tries).toBe(3);
+    await pool.end();
+    slow.close();
+  });
+  test('is given up when the time is over, and at once where the database itself says no', async () => {
+    const nobody = new URL(server.ownerUrl);
+    nobody.port = '1';
+    const nowhere = openPool(nobody.href);
+    await expect(untilConnected(nowhere, 300)).rejects.toThrow('ECONNREFUSED');
+    await nowhere.end();
+    const other = new URL(server.ownerUrl);
+    other.pathname = '/no_such_database';
+    const none = openPool(other.href);
+    await expect(untilConnected(none)).rejects.toThrow('no_such_database');
+    await none.end();
   });
 });

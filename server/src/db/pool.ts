@@ -1,5 +1,6 @@
 import { FIRST_ID } from '@riffle/contract';
 import type { Socket } from 'node:net';
+import { setTimeout as sleep } from 'node:timers/promises';
 import pg from 'pg';
 import QueryStream from 'pg-query-stream';
 
@@ -48,6 +49,24 @@ export function openPool(connectionString: string): pg.Pool {
   // An idle connection lost (the server restarted) is replaced at the next query; without a listener it would end the process.
   pool.on('error', () => undefined);
   return pool;
+}
+
+const FIRST_PATIENCE_MS = 60_000;
+
+/**
+ * Waits for the first connection. A request gives up after three seconds, for someone waits for it; a start on a machine
+ * with much else to do goes on asking for a minute.
+ * @throws DatabaseError what the database itself answers (no such role, no such database): that is no matter of time
+ */
+export async function untilConnected(pool: pg.Pool, patience_ms = FIRST_PATIENCE_MS): Promise<void> {
+  for (const until = Date.now() + patience_ms; ;)
+    try {
+      await pool.query('select 1');
+      return;
+    } catch (error) {
+      if (error instanceof pg.DatabaseError || Date.now() >= until) throw error;
+      await sleep(200);
+    }
 }
 
 const ROWS_AT_A_TIME = 500;
