@@ -105,6 +105,88 @@ describe('what landed and the lists', () => {
   });
 });
 
+describe('a long list', () => {
+  const samples = hashOf(listKey('samples', 'long', CREW));
+  const record = (n: number, version = 1) => ({ id: `s${String(n).padStart(6, '0')}`, version });
+  const many = (count: number) => [...Array(count).keys()].map((n) => record(n));
+  const asKept = (items: readonly object[]) => ({
+    hash: samples,
+    items: items as ReturnType<typeof many>,
+    readAt_ms: 5,
+  });
+  const marks = async (): Promise<IDBValidKey[]> => {
+    const db = await openDB('riffle-device');
+    const keys = await db.getAllKeys('pieces');
+    db.close();
+    return keys;
+  };
+  const keep = async (items: readonly object[], page: Pick<typeof import('./deviceStore.ts'), 'keepLists'> = here) =>
+    page.keepLists([asKept(items)], (await readDevice(CREW)).landed);
+  const here = { keepLists };
+
+  test('comes back as it was, from whichever page', async () => {
+    for (const count of [499, 500, 501, 2345, 1000, 3]) {
+      await keep(many(count));
+      expect((await keptList(samples))?.items).toEqual(many(count));
+      expect((await (await anotherPage()).keptList(samples))?.items).toEqual(many(count));
+      // Nothing lies there that no list names.
+      expect(await marks()).toHaveLength(Math.max(0, Math.ceil(count / 500) - 1));
+    }
+  });
+  test('with one record changed is one piece written', async () => {
+    const list = many(5000);
+    await keep(list);
+    const before = await marks();
+    const changed = list.map((r, i) => (i === 2700 ? record(2700, 2) : r));
+    await keep(changed);
+    const after = await marks();
+    expect(after).toHaveLength(before.length);
+    expect(after.filter((m) => !before.some((b) => String(b) === String(m)))).toHaveLength(1);
+    expect((await keptList(samples))?.items).toEqual(changed);
+    // One more at the end is one more piece, and the rest stays.
+    await keep([...changed, record(5000)]);
+    expect(await marks()).toHaveLength(before.length + 1);
+    expect((await keptList(samples))?.items).toHaveLength(5001);
+  });
+  test('that another page kept meanwhile is written where it differs', async () => {
+    const list = many(1600);
+    await keep(list);
+    const there = await anotherPage();
+    await keep(
+      many(1600).map((r, i) => (i === 900 ? record(900, 2) : r)),
+      there,
+    );
+    // As this page has it, piece by piece unchanged since it wrote it: the other's pieces are not taken for its own.
+    await keep(list);
+    expect((await keptList(samples))?.items).toEqual(list);
+    expect(await marks()).toHaveLength(3);
+  });
+  test('takes the answer of a write where it lies, though no page has it in hand', async () => {
+    await keep(many(1200));
+    await addWrite({
+      what: 'record',
+      kind: 'samples',
+      record: { id: record(700).id, groundId: 'long', baseVersion: 1 },
+      writeId: 'of 700',
+      crewId: CREW,
+    } as unknown as QueuedWrite);
+    const place = (await readDevice(CREW)).entries.at(-1)?.place ?? NaN;
+    await landEntry(place, record(700, 2));
+    await keepLists([], (await readDevice(CREW)).landed);
+    expect((await readDevice(CREW)).entries).toEqual([]);
+    expect((await keptList(samples))?.items[700]).toEqual(record(700, 2));
+  });
+  test('of which a piece is gone is taken for not kept', async () => {
+    await keep(many(1200));
+    const db = await openDB('riffle-device');
+    await db.delete('pieces', (await marks())[0] ?? '');
+    db.close();
+    expect(await keptList(samples)).toBeUndefined();
+    await keep(many(1200));
+    expect((await keptList(samples))?.items).toEqual(many(1200));
+  });
+});
+
 /** A page of its own on the same device: it has read nothing yet. */
 async function anotherPage() {
   jest.resetModules();
@@ -147,12 +229,14 @@ test('what the outbox held before its entries counted their changes is in it sti
       db.createObjectStore('facts');
     },
   });
+  await before.put('lists', list('as it lay whole'));
   await before.add('outbox', { write: change('a'), faults: 0, refused: null, landed: null });
   await before.add('outbox', { write: change('b'), faults: 0, refused: null, landed: { nth: 1, answer: { id: 'b' } } });
   await before.put('facts', 1, 'landed');
   before.close();
   const anew = await anotherPage();
   expect((await anew.readDevice(CREW)).entries.map((e) => e.write.writeId)).toEqual(['write of a', 'write of b']);
+  expect(await anew.keptList(spots)).toEqual(list('as it lay whole'));
   await anew.keepLists([list()], 1);
   expect((await anew.readDevice(CREW)).entries.map((e) => e.write.writeId)).toEqual(['write of a']);
 });

@@ -1,6 +1,7 @@
 import type { Problem } from '@riffle/contract';
 import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction } from 'idb';
 import { listKeysOf, withAnswer, type Listed } from './landing.ts';
+import { cut, gather, piecesOf, rememberPieces, type LyingList, type Piece } from './listPieces.ts';
 import { forget, left, note } from './notes.ts';
 import type { QueuedWrite } from './write.ts';
 
@@ -31,7 +32,8 @@ export interface KeptList {
 
 interface Schema extends DBSchema {
   outbox: { key: number; value: Entry; indexes: { changed: number; landed: number } };
-  lists: { key: string; value: KeptList };
+  lists: { key: string; value: LyingList };
+  pieces: { key: [hash: string, mark: number]; value: Piece };
   facts: { key: 'landed' | 'dropped' | 'changes' | 'crew'; value: number | string };
 }
 
@@ -49,16 +51,19 @@ export interface OnDevice {
  */
 let opened: Promise<IDBPDatabase<Schema>> | null = null;
 function database(): Promise<IDBPDatabase<Schema>> {
-  opened ??= openDB<Schema>('riffle-device', 2, {
+  opened ??= openDB<Schema>('riffle-device', 3, {
     upgrade(db, before, _after, tx) {
       if (before < 1) {
         db.createObjectStore('outbox', { keyPath: 'place', autoIncrement: true });
         db.createObjectStore('lists', { keyPath: 'hash' });
         db.createObjectStore('facts');
       }
-      const outbox = tx.objectStore('outbox');
-      outbox.createIndex('changed', 'changed');
-      outbox.createIndex('landed', 'landed.nth');
+      if (before < 2) {
+        const outbox = tx.objectStore('outbox');
+        outbox.createIndex('changed', 'changed');
+        outbox.createIndex('landed', 'landed.nth');
+      }
+      if (before < 3) db.createObjectStore('pieces', { keyPath: ['hash', 'mark'] });
     },
     // A later Riffle in another tab changes the database: this tab lets go of it, and opens it anew at the next call.
     blocking: (_now, _next, event) => {
@@ -213,12 +218,44 @@ export const droppedSoFar = async (): Promise<number> =>
 export const isListKept = async (hash: string): Promise<boolean> =>
   (await (await database()).getKey('lists', hash)) !== undefined;
 
-export const keptList = async (hash: string): Promise<KeptList | undefined> => (await database()).get('lists', hash);
+export const keptList = async (hash: string): Promise<KeptList | undefined> => (await keptLists([hash]))[0];
 
 /** Several of them, in their order, as they were at one moment. */
 export async function keptLists(hashes: readonly string[]): Promise<(KeptList | undefined)[]> {
-  const { store } = (await database()).transaction('lists');
-  return Promise.all(hashes.map((hash) => store.get(hash)));
+  const tx = (await database()).transaction(['lists', 'pieces']);
+  return Promise.all(hashes.map((hash) => listIn(tx, hash)));
+}
+
+async function listIn(
+  tx: IDBPTransaction<Schema, ('lists' | 'pieces' | 'outbox' | 'facts')[], IDBTransactionMode>,
+  hash: string,
+): Promise<KeptList | undefined> {
+  const lying = await tx.objectStore('lists').get(hash);
+  if (!lying) return undefined;
+  const items = await gather(lying, (mark) => tx.objectStore('pieces').get([hash, mark]));
+  return items && { hash, items, readAt_ms: lying.readAt_ms };
+}
+
+type ListStores = IDBPTransaction<Schema, ('lists' | 'pieces' | 'outbox' | 'facts')[], 'readwrite'>;
+
+/** Puts a list where its pieces lie already, or puts these first; pieces it no longer has go. */
+async function putList(tx: ListStores, { hash, items, readAt_ms }: KeptList, { first, pieces } = cut(hash, items)) {
+  const store = tx.objectStore('pieces');
+  const lying = new Set((await store.getAllKeys(piecesOf(hash))).map(([, mark]) => mark));
+  for (const piece of pieces) if (!lying.delete(piece.mark)) await store.put(piece);
+  for (const mark of lying) await store.delete([hash, mark]);
+  const more = pieces.map((piece) => piece.mark);
+  await tx.objectStore('lists').put({ hash, items: first, readAt_ms, ...(more.length > 0 && { more }) });
+  rememberPieces(hash, items, more);
+}
+
+/**
+ * Writes pieces that no list names yet, each by itself: what a person taps meanwhile is kept in between. A page that
+ * closes here leaves them behind; the next to keep their list takes them away.
+ */
+async function putAhead(pieces: readonly Piece[]): Promise<void> {
+  const db = await database();
+  for (const piece of pieces) await db.put('pieces', piece);
 }
 
 /**
@@ -227,11 +264,12 @@ export async function keptLists(hashes: readonly string[]): Promise<(KeptList | 
  * lists would lack what is no longer in the outbox.
  */
 export async function keepLists(lists: readonly KeptList[], seen: number): Promise<boolean> {
-  const tx = (await database()).transaction(['lists', 'outbox', 'facts'], 'readwrite');
-  const store = tx.objectStore('lists');
+  const inPieces = lists.map((list) => ({ list, ...cut(list.hash, list.items) }));
+  for (const { fresh } of inPieces) await putAhead(fresh);
+  const tx = (await database()).transaction(['lists', 'pieces', 'outbox', 'facts'], 'readwrite');
   const facts = tx.objectStore('facts');
   if (Number((await facts.get('dropped')) ?? 0) > seen) return false;
-  await Promise.all(lists.map((list) => store.put(list)));
+  await Promise.all(inPieces.map(({ list, ...cutUp }) => putList(tx, list, cutUp)));
   const kept = new Set(lists.map((list) => list.hash));
   let dropped = 0;
   for (const entry of await tx.objectStore('outbox').index('landed').getAll(IDBKeyRange.upperBound(seen))) {
@@ -239,9 +277,9 @@ export async function keepLists(lists: readonly KeptList[], seen: number): Promi
     let everywhere = true;
     for (const { hash, key } of listKeysOf(entry.write)) {
       if (kept.has(hash)) continue;
-      const list = await store.get(hash);
+      const list = await listIn(tx, hash);
       if (!list) everywhere = false;
-      else await store.put({ ...list, items: withAnswer(key, list.items, entry.write, entry.landed.answer) });
+      else await putList(tx, { ...list, items: withAnswer(key, list.items, entry.write, entry.landed.answer) });
     }
     if (!everywhere) continue;
     await tx.objectStore('outbox').delete(entry.place);

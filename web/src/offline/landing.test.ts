@@ -14,7 +14,7 @@ const named = (items: readonly object[]): unknown[] => items.map((i) => (i as { 
 describe('what the server answers goes into the lists', () => {
   test('in place of the old copy, once, however often it is told', () => {
     const once = withAnswer(spots, [spot(1), spot(2)], change(1), spot(1, 2, 'Renamed'));
-    expect(named(once)).toEqual(['Spot 2', 'Renamed']);
+    expect(named(once)).toEqual(['Renamed', 'Spot 2']);
     expect(withAnswer(spots, once, change(1), spot(1, 2, 'Renamed'))).toBe(once);
   });
   test('an answer older than what is known already changes nothing', () => {

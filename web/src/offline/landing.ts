@@ -59,13 +59,12 @@ export function withAnswer(key: ListKey, items: readonly Listed[], write: Write,
     if (write.what === 'record') return [answer as Listed];
     return [{ ...w.record, version: 1, updatedAt: new Date().toISOString() } as unknown as Listed];
   });
-  return landed.reduce<readonly Listed[]>(
-    (list, record) =>
-      list.some((r) => r.id === record.id && (r.version ?? 0) >= (record.version ?? 0))
-        ? list
-        : [...list.filter((r) => r.id !== record.id), record],
-    items,
-  );
+  return landed.reduce<readonly Listed[]>((list, record) => {
+    const here = list.find((r) => r.id === record.id);
+    if (!here) return [...list, record];
+    // In its place: what the list is kept in, piece by piece, stays the same up to the one it is in.
+    return (here.version ?? 0) >= (record.version ?? 0) ? list : list.map((r) => (r === here ? record : r));
+  }, items);
 }
 
 /** One list read twice, as of different moments: of each record the later. None is ever missing from a later one: what was taken out stays, marked. */

@@ -207,10 +207,21 @@ async function takeKept(): Promise<void> {
 
 const changed = new Set<string>();
 let keeping: ReturnType<typeof setTimeout> | undefined;
+let kept: Promise<void> | null = null;
 
-async function keepChanged(): Promise<void> {
+/** One after another: a long list takes its time, and what was read before it is not laid over what was read after. */
+function keepChanged(): Promise<void> {
   clearTimeout(keeping);
   keeping = undefined;
+  // At once where nothing is under way: the page may be closing.
+  const turn: Promise<void> = (kept ? kept.then(keepNow, keepNow) : keepNow()).finally(() => {
+    if (kept === turn) kept = null;
+  });
+  kept = turn;
+  return turn;
+}
+
+async function keepNow(): Promise<void> {
   const hashes = [...changed];
   changed.clear();
   const lists = hashes.flatMap((hash) => {
