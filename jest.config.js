@@ -1,6 +1,8 @@
 const common = {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   testEnvironment: 'node',
+  // What the build of the pages names at its place, see `recordShape` in web.
+  globals: { RECORD_SHAPE: 'as tested' },
   transform: { '^.+\\.tsx?$': '<rootDir>/scripts/jestTransform.mjs' },
 };
 export default {

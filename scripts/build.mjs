@@ -11,6 +11,7 @@ const SOURCES = [
   'contract/src',
   'demo/src',
   'server/src',
+  'server/migrations',
   'web/src',
   'web/public',
   'web/index.html',

@@ -1,9 +1,12 @@
 export {
+  changes,
+  ChangesQuery,
   Entered,
   FIRST_ID,
   GroundsPageQuery,
   Id,
   MOST_GROUNDS,
+  MOST_IN_PAGE,
   page,
   PageQuery,
   Problem,

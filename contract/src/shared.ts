@@ -69,6 +69,21 @@ export const GroundsPageQuery = PageQuery.extend({
     .transform((ids) => ids.split(','))
     .pipe(z.array(Id).max(MOST_GROUNDS)),
 });
+/** What of a list changed after a moment, to the millisecond. */
+export const ChangesQuery = z.object({ since: Timestamp });
+/**
+ * What of a list changed after a moment, at most a page of it, and what the whole list comes to. Whoever lays the one
+ * over what they have, and then comes to the other, has all of it; whoever does not reads it anew.
+ */
+export const changes = <T extends z.ZodType>(item: T) =>
+  z.object({
+    items: z.array(item),
+    whole: z.object({
+      records: z.int(),
+      /** How often its records were written, all together; of a run each tap counts as well. */
+      edits: z.int(),
+    }),
+  });
 export const page = <T extends z.ZodType>(item: T) => z.object({ items: z.array(item), next: Id.nullable() });
 
 /** RFC 9457. `errors` names the fields; `code` is one of the server's codes; `current` comes with a 409. */

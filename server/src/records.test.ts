@@ -57,6 +57,48 @@ describe('records', () => {
     expect(late.json()).toMatchObject({ code: 'CHANGED', current: { name: 'New name' }, sent: { name: 'Other name' } });
   });
 
+  describe('what changed of a list', () => {
+    interface Changed {
+      items: { id: string; version: number; updatedAt: string }[];
+      whole: { records: number; edits: number };
+    }
+    const changedOf = async (groundId: string, kind: string, since: string): Promise<Changed> =>
+      (await server.call('GET', `/grounds/${groundId}/${kind}/changes?since=${since}`)).json();
+    const START = '0001-01-01T00:00:00.000Z';
+
+    test('after a moment, and what the whole comes to, what was taken out among it', async () => {
+      const ground = await stored('grounds', newGround());
+      const a = await stored('spots', newSpot(ground.id, { name: 'A' }));
+      await sleep(5);
+      const b = await stored('spots', newSpot(ground.id, { name: 'B' }));
+      const all = await changedOf(ground.id, 'spots', START);
+      expect([all.items.map((s) => s.id).sort(), all.whole]).toEqual([[a.id, b.id].sort(), { records: 2, edits: 2 }]);
+      const since = all.items.find((s) => s.id === a.id)?.updatedAt ?? '';
+      expect((await changedOf(ground.id, 'spots', since)).items.map((s) => s.id)).toEqual([b.id]);
+      const last = all.items.find((s) => s.id === b.id)?.updatedAt ?? '';
+      expect((await changedOf(ground.id, 'spots', last)).items).toEqual([]);
+      await server.call('PUT', `/spots/${a.id}`, { ...a, baseVersion: 1, deleted: true });
+      expect(await changedOf(ground.id, 'spots', last)).toMatchObject({
+        items: [{ id: a.id, version: 2, deleted: true }],
+        whole: { records: 2, edits: 3 },
+      });
+    });
+    test('a run changes with its taps', async () => {
+      const { groundId, runId } = await aRun();
+      const before = await changedOf(groundId, 'runs', START);
+      expect(before.whole).toEqual({ records: 1, edits: 1 });
+      await sleep(5);
+      await server.call('POST', `/runs/${runId}/events`, { events: [bucketAt(1, null)] });
+      const after = await changedOf(groundId, 'runs', before.items[0]?.updatedAt ?? '');
+      expect(after).toMatchObject({ items: [{ id: runId, tally: { taps: 1 } }], whole: { records: 1, edits: 2 } });
+    });
+    test('of a ground nobody has, or of no moment', async () => {
+      expect((await changedOf(uuidv7(), 'samples', START)).whole).toEqual({ records: 0, edits: 0 });
+      const answer = await server.call('GET', `/grounds/${uuidv7()}/samples/changes?since=yesterday`);
+      expect([answer.statusCode, answer.json<Problem>().errors?.[0]?.path]).toEqual([400, 'since']);
+    });
+  });
+
   test('two writers at once: one wins, the other is told', async () => {
     const ground = await stored('grounds', newGround());
     const answers = await Promise.all(

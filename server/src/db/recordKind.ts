@@ -1,3 +1,4 @@
+import { MOST_IN_PAGE } from '@riffle/contract';
 import type { z } from 'zod';
 import { asPage, readPage, type JsonPage } from './jsonPage.ts';
 import { eachRow, type Db } from './pool.ts';
@@ -76,10 +77,19 @@ interface Description<S extends Sent, K extends Kept> {
   readonly fields: { readonly [F in OwnFields<S>]: FieldInTable };
   /** Fields only the server writes: the SQL that reads each. */
   readonly added: { readonly [F in AddedFields<S, K>]: string };
+  /** SQL that says how often a record was written, where its version alone does not. */
+  readonly edits?: string;
 }
 
 /** A record as written: what was sent less the version it was based on. */
 export type Written<S extends Sent> = Omit<S, 'baseVersion'>;
+
+/** What changed of a list, as JSON that the database has written, and what the list comes to. */
+export interface JsonChanges {
+  readonly items: string;
+  readonly records: number;
+  readonly edits: number;
+}
 
 /** One kind of record as it is kept: its statements, made once from its description. Rows are parsed on the way out. */
 export interface RecordKind<S extends Sent, K extends Kept> {
@@ -114,6 +124,8 @@ export interface RecordKind<S extends Sent, K extends Kept> {
     after: string,
     limit: number,
   ) => Promise<JsonPage>;
+  /** What of a ground's list changed after a moment, MOST_IN_PAGE at most, and what the list comes to; as one statement sees it. */
+  readonly changes: (db: Db, crewId: string, groundId: string, since: string) => Promise<JsonChanges>;
   /** Every record of the crew, in no order, a few at a time; on a connection of its own. */
   readonly each: (db: Db, crewId: string) => AsyncGenerator<K>;
   /** Many new records in one statement, sent as one JSON value: a parameter a field would be twenty times slower. Those there already are left as they are. */
@@ -181,6 +193,15 @@ export function recordKind<S extends Sent, K extends Kept>(description: Descript
   const page = named('page', asPage(ofOne));
   const pageOfGrounds = named('page of grounds', asPage(listed(' and ground_id = any ($4::uuid[])')));
 
+  // To the millisecond, as a moment is sent: a list brought in at one stroke is not sent again with each look at it.
+  const changes = named(
+    'changes',
+    `select items, records, edits from
+       (${asPage(`select ${reads} from ${table} where crew_id = $1 and ground_id = $2 and date_trunc('milliseconds', updated_at) > $3 order by id limit ${MOST_IN_PAGE}`)}) as changed,
+       (select count(*)::int as records, coalesce(sum(${description.edits ?? 'version'}), 0)::int as edits
+        from ${table} where crew_id = $1 and ground_id = $2) as whole`,
+  );
+
   const listedBy = (crewId: string, groundId: string | null, after: string, limit: number): unknown[] => [
     crewId,
     after,
@@ -225,6 +246,10 @@ export function recordKind<S extends Sent, K extends Kept>(description: Descript
       readPage(db, { ...page, values: listedBy(crewId, groundId, after, limit) }),
     pageOfGrounds: (db, crewId, groundIds, after, limit) =>
       readPage(db, { ...pageOfGrounds, values: [crewId, after, limit, groundIds] }),
+    changes: async (db, crewId, groundId, since) => {
+      const { rows } = await db.query<JsonChanges>({ ...changes, values: [crewId, groundId, since] });
+      return rows[0] ?? { items: '[]', records: 0, edits: 0 };
+    },
     each: async function* (db, crewId) {
       for await (const row of eachRow(db, `select ${reads} from ${table} where crew_id = $1`, [crewId]))
         yield kept.parse(row);

@@ -1,4 +1,4 @@
-import { GroundsPageQuery, page, PageQuery, Id, Problem } from '@riffle/contract';
+import { changes, ChangesQuery, GroundsPageQuery, page, PageQuery, Id, Problem } from '@riffle/contract';
 import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import type pg from 'pg';
 import { isDeepStrictEqual } from 'node:util';
@@ -6,11 +6,12 @@ import { z } from 'zod';
 import { inTransaction, type Db } from '../db/pool.ts';
 import type { Kept, RecordKind, Sent } from '../db/recordKind.ts';
 import { Refusal } from './problems.ts';
-import { sendPage } from './written.ts';
+import { sendChanges, sendPage } from './written.ts';
 
 /**
  * The calls every kind of record has: PUT /<path>/:id for a whole record, and its list by pages in id order,
  * GET /grounds/:groundId/<path> and GET /<path>?grounds= for several grounds, or GET /<path> for what belongs to the crew.
+ * Of one ground's list also what changed since it was read: GET /grounds/:groundId/<path>/changes.
  */
 export function recordRoutes<S extends Sent, K extends Kept>(
   scope: FastifyInstance,
@@ -84,6 +85,23 @@ function listRecords<S extends Sent, K extends Kept>(
       `/grounds/:groundId/${kind.path}`,
       { schema: { ...schema, params: z.object({ groundId: Id }) } },
       (request, reply) => answer(request, reply, (request.params as { groundId: string }).groundId),
+    );
+    scope.get(
+      `/grounds/:groundId/${kind.path}/changes`,
+      {
+        schema: {
+          tags: [kind.path],
+          summary: 'What of the list changed after a moment, and what the whole of it comes to.',
+          params: z.object({ groundId: Id }),
+          querystring: ChangesQuery,
+          response: { 200: changes(kind.kept), '4xx': Problem },
+        },
+      },
+      async (request, reply) => {
+        const { groundId } = request.params as { groundId: string };
+        const { since } = request.query as z.infer<typeof ChangesQuery>;
+        return sendChanges(reply, await kind.changes(pool, request.crewId, groundId, since));
+      },
     );
     scope.get(
       `/${kind.path}`,

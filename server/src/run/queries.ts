@@ -25,6 +25,7 @@ export const runs = recordKind({
     note: 'note',
   },
   added: { tally: 'tally' },
+  edits: `version + (tally ->> 'taps')::int`,
 });
 
 export const workRounds = recordKind({
@@ -105,7 +106,7 @@ export async function keepTaps(
   const { rowCount } = await db.query({
     name: 'run taps',
     text: `with unchanged as (
-       update run set tally = $4 where crew_id = $1 and id = $2 and version = $3 and (tally ->> 'taps')::int = $5 returning ground_id)
+       update run set tally = $4, updated_at = now() where crew_id = $1 and id = $2 and version = $3 and (tally ->> 'taps')::int = $5 returning ground_id)
      insert into run_event (crew_id, ground_id, run_id, id, kind, at, spot_id, volume_l, fullness, undoes, device_id, device_count, told_by)
      select $1, unchanged.ground_id, $2, e.id, e.kind, e.at, e."spotId", e."volume_L", e.fullness, e.undoes, e."deviceId", e."deviceCount", e.by
      from unchanged, jsonb_to_recordset($6::jsonb) as e(id uuid, kind text, at timestamptz, "spotId" uuid, "volume_L" float8,
@@ -162,7 +163,7 @@ export async function writeTally(
 ): Promise<StoredRun> {
   const { rows } = await db.query<object>({
     name: 'run tally',
-    text: `update run set tally = $3 where crew_id = $1 and id = $2 returning ${runs.reads}`,
+    text: `update run set tally = $3, updated_at = now() where crew_id = $1 and id = $2 returning ${runs.reads}`,
     values: [crewId, runId, tally],
   });
   return StoredRun.parse(rows[0]);

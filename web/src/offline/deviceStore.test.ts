@@ -14,6 +14,7 @@ import {
   readDevice,
 } from './deviceStore.ts';
 import { hashOf, listKey } from './landing.ts';
+import { isOfThisShape, readAsWhole } from './listPieces.ts';
 import type { QueuedWrite } from './write.ts';
 
 const CREW = 'crew';
@@ -175,6 +176,25 @@ describe('a long list', () => {
     await keepLists([], (await readDevice(CREW)).landed);
     expect((await readDevice(CREW)).entries).toEqual([]);
     expect((await keptList(samples))?.items[700]).toEqual(record(700, 2));
+  });
+  test('kept by another build is known as such until it is read as a whole', async () => {
+    await keep(many(600));
+    await keptList(samples);
+    expect(isOfThisShape(samples)).toBe(true);
+    const db = await openDB('riffle-device');
+    const lying = (await db.get('lists', samples)) as object;
+    await db.put('lists', { ...lying, shape: 'earlier' });
+    db.close();
+    await keptList(samples);
+    expect(isOfThisShape(samples)).toBe(false);
+    // Kept again as it is, it is of that build still.
+    await keep(many(600));
+    await keptList(samples);
+    expect(isOfThisShape(samples)).toBe(false);
+    readAsWhole(samples);
+    await keep(many(600));
+    await keptList(samples);
+    expect(isOfThisShape(samples)).toBe(true);
   });
   test('of which a piece is gone is taken for not kept', async () => {
     await keep(many(1200));

@@ -1,7 +1,7 @@
 import type { Problem } from '@riffle/contract';
 import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction } from 'idb';
 import { listKeysOf, withAnswer, type Listed } from './landing.ts';
-import { cut, gather, piecesOf, rememberPieces, type LyingList, type Piece } from './listPieces.ts';
+import { cut, gather, piecesOf, rememberPieces, shapeOf, type LyingList, type Piece } from './listPieces.ts';
 import { forget, left, note } from './notes.ts';
 import type { QueuedWrite } from './write.ts';
 
@@ -245,7 +245,9 @@ async function putList(tx: ListStores, { hash, items, readAt_ms }: KeptList, { f
   for (const piece of pieces) if (!lying.delete(piece.mark)) await store.put(piece);
   for (const mark of lying) await store.delete([hash, mark]);
   const more = pieces.map((piece) => piece.mark);
-  await tx.objectStore('lists').put({ hash, items: first, readAt_ms, ...(more.length > 0 && { more }) });
+  await tx
+    .objectStore('lists')
+    .put({ hash, items: first, readAt_ms, shape: shapeOf(hash), ...(more.length > 0 && { more }) });
   rememberPieces(hash, items, more);
 }
 

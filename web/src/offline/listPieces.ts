@@ -1,4 +1,5 @@
 import type { Listed } from './landing.ts';
+import { recordShape } from './recordShape.ts';
 
 /**
  * A long list lies on the device in pieces, so that one record changed in a hundred thousand is one piece written, not
@@ -16,6 +17,8 @@ export interface LyingList {
   readonly hash: string;
   readonly items: readonly Listed[];
   readonly readAt_ms: number;
+  /** What its records look like, see `recordShape`. */
+  readonly shape?: string;
   /** Missing where `items` are all of them. */
   readonly more?: readonly number[];
 }
@@ -38,6 +41,16 @@ const known = new Map<string, Known>();
 /** Remembers in which pieces a list lies, so that those which stay as they are need not be written again. */
 export const rememberPieces = (hash: string, items: readonly Listed[], marks: readonly number[]): void =>
   void known.set(hash, { items, marks });
+
+/** Lists in hand that were kept by another build and not read as a whole since. */
+const ofOtherShape = new Set<string>();
+
+/** Whether the records of a list look as this build has them, each of them. */
+export const isOfThisShape = (hash: string): boolean => !ofOtherShape.has(hash);
+/** The list is being read anew, as a whole. */
+export const readAsWhole = (hash: string): void => void ofOtherShape.delete(hash);
+/** The name its records' shape is kept under. */
+export const shapeOf = (hash: string): string => (isOfThisShape(hash) ? recordShape : '');
 
 export interface InPieces {
   readonly first: readonly Listed[];
@@ -70,7 +83,7 @@ function holdsStill(before: readonly Listed[], now: readonly Listed[], from: num
 
 /** All records of a list as it lies, given the way to its pieces; undefined where one of them is gone. */
 export async function gather(
-  { hash, items, more = [] }: LyingList,
+  { hash, items, shape, more = [] }: LyingList,
   pieceOf: (mark: number) => Promise<Piece | undefined>,
 ): Promise<readonly Listed[] | undefined> {
   const all = [...items];
@@ -80,5 +93,6 @@ export async function gather(
       for (const record of piece.items) all.push(record);
     }
   rememberPieces(hash, all, more);
+  if (shape !== recordShape) ofOtherShape.add(hash);
   return all;
 }

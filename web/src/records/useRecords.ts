@@ -3,11 +3,13 @@ import { queryOptions, useQuery, type UseQueryResult } from '@tanstack/react-que
 import { useMemo } from 'react';
 import { KINDS, type Kind, type Records } from '../api/kinds.ts';
 import { hashOf, listKey, withTalliesInHand } from '../offline/landing.ts';
+import { readAsWhole } from '../offline/listPieces.ts';
 import { useWaitingFor, waitingNow } from '../offline/outbox.ts';
 import { NEVER_READ } from '../offline/queryClient.ts';
 import { tapsByRun } from '../offline/waitingTaps.ts';
 import { isOurOwn, withWaiting } from '../offline/writes.ts';
 import { tellArrived } from './arrived.ts';
+import { fetchChanges, noteRead } from './fetchChanges.ts';
 import { fetchAll, fetchOfGround } from './fetchLists.ts';
 
 /** Whether a list is here, on its way, or out of reach: asked for in vain, and not kept on this device. */
@@ -34,16 +36,22 @@ export const askAgain = ({ state }: { readonly state: { readonly status: string 
 export const listOf = <K extends Kind>(kind: K, groundId: string) =>
   queryOptions({
     queryKey: listKey(kind, groundId),
-    queryFn: async ({ queryKey, client }): Promise<Records[K]['kept'][]> => {
+    queryFn: async ({ queryKey, client }): Promise<readonly Records[K]['kept'][]> => {
       const before = tapsByRun(waitingNow());
-      const tell = (count: number | null): void => tellArrived(hashOf(queryKey), count);
-      const read: Records[K]['kept'][] = await (groundId === ''
-        ? fetchAll(`/${kind}`, tell)
-        : fetchOfGround(kind, groundId, tell));
+      const hash = hashOf(queryKey);
+      const tell = (count: number | null): void => tellArrived(hash, count);
+      const known = client.getQueryData<Records[K]['kept'][]>(queryKey) ?? [];
+      const changed = groundId === '' ? null : await fetchChanges(kind, groundId, hash, known);
+      const read: readonly Records[K]['kept'][] =
+        changed ?? (await (groundId === '' ? fetchAll(`/${kind}`, tell) : fetchOfGround(kind, groundId, tell)));
+      if (!changed) {
+        readAsWhole(hash);
+        noteRead(hash, read);
+      }
       if (kind !== 'runs') return read;
       const inHand = client.getQueryData<StoredRun[]>(queryKey) ?? [];
       const tapped = new Set([...before.keys(), ...tapsByRun(waitingNow()).keys()]);
-      return withTalliesInHand(read as StoredRun[], inHand, tapped);
+      return withTalliesInHand(read as readonly StoredRun[], inHand, tapped);
     },
     refetchInterval: askAgain,
   });
