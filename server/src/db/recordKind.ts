@@ -193,11 +193,11 @@ export function recordKind<S extends Sent, K extends Kept>(description: Descript
   const page = named('page', asPage(ofOne));
   const pageOfGrounds = named('page of grounds', asPage(listed(' and ground_id = any ($4::uuid[])')));
 
-  // To the millisecond, as a moment is sent: a list brought in at one stroke is not sent again with each look at it.
+  // The millisecond of the moment is past, for so far it was sent: a list brought in at one stroke is not sent again with each look.
   const changes = named(
     'changes',
     `select items, records, edits from
-       (${asPage(`select ${reads} from ${table} where crew_id = $1 and ground_id = $2 and date_trunc('milliseconds', updated_at) > $3 order by id limit ${MOST_IN_PAGE}`)}) as changed,
+       (${asPage(`select ${reads} from ${table} where crew_id = $1 and ground_id = $2 and updated_at >= $3::timestamptz + interval '1 millisecond' order by id limit ${MOST_IN_PAGE}`)}) as changed,
        (select count(*)::int as records, coalesce(sum(${description.edits ?? 'version'}), 0)::int as edits
         from ${table} where crew_id = $1 and ground_id = $2) as whole`,
   );

@@ -20,6 +20,7 @@ import {
   StoredSeeding,
   StoredSizeWord,
 } from '@riffle/contract';
+import { asPage, readPage, type JsonPage } from '../db/jsonPage.ts';
 import type { Db } from '../db/pool.ts';
 import { moment, parts, recordKind, writingMore } from '../db/recordKind.ts';
 
@@ -302,6 +303,20 @@ export async function stampOfPans(db: Db, crewId: string, groundId: string): Pro
   );
   return rows[0]?.stamp ?? null;
 }
+
+/** So many fill a screen many times over. */
+const LATEST = 500;
+
+const LATEST_PAGE = {
+  name: 'sample latest',
+  // Read as they are sent only once it is known which.
+  text: asPage(`select ${samples.reads} from (select * from sample where crew_id = $1 and ground_id = $2 and not deleted
+    order by taken_at desc, id limit ${LATEST}) as sample order by taken_at desc, id`),
+};
+
+/** The samples of a ground that were taken last, the last first. */
+export const latestSamples = (db: Db, crewId: string, groundId: string): Promise<JsonPage> =>
+  readPage(db, { ...LATEST_PAGE, values: [crewId, groundId] });
 
 /** The samples of a ground in columns by spot, as JSON that the database has written: `Pans` of the contract. */
 export async function pansAsJson(db: Db, crewId: string, groundId: string): Promise<string> {

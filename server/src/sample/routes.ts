@@ -4,9 +4,11 @@ import {
   ImportMode,
   ImportMoved,
   LaidOut,
+  page,
   PannedGround,
   Pans,
   Problem,
+  StoredSample,
   StoredSamplePlan,
 } from '@riffle/contract';
 import { WEIGHT_SCHOOLS } from '@riffle/core';
@@ -19,11 +21,12 @@ import { inTransaction } from '../db/pool.ts';
 import { spots } from '../ground/queries.ts';
 import { Refusal } from '../http/problems.ts';
 import { recordRoutes } from '../http/recordRoutes.ts';
-import { sendWritten } from '../http/written.ts';
+import { sendPage, sendWritten } from '../http/written.ts';
 import { importSamples } from './importSamples.ts';
 import type { PannedGrounds } from './pannedGrounds.ts';
 import {
   containers,
+  latestSamples,
   looks,
   sweeps,
   lots,
@@ -76,6 +79,20 @@ export function sampleRoutes(scope: FastifyInstance, pool: pg.Pool, panned: Pann
       },
     },
     async (request, reply) => sendWritten(reply, await pansAsJson(pool, request.crewId, request.params.groundId)),
+  );
+
+  app.get(
+    '/grounds/:groundId/samples/latest',
+    {
+      schema: {
+        tags: ['samples'],
+        summary: 'The 500 samples taken last, the last first.',
+        params: z.object({ groundId: Id }),
+        response: { 200: page(StoredSample), '4xx': Problem },
+      },
+    },
+    async (request, reply) =>
+      sendPage(reply, await latestSamples(pool, request.crewId, request.params.groundId), Infinity),
   );
 
   app.get(

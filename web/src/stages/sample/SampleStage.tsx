@@ -1,4 +1,5 @@
 import { Route, Routes } from 'react-router';
+import { useLatestSamples } from '../../records/useLatestSamples.ts';
 import { evenWithout, needs, page, screen } from '../../shell/page.tsx';
 import { Home } from '../../shell/Home.tsx';
 import { RoomsBar } from '../../shell/RoomsBar.tsx';
@@ -26,6 +27,12 @@ const ROOMS = [
   { path: 'hands', name: 'Hands' },
 ] as const;
 
+/** Its samples are sent for while its code comes. */
+function TableRoom() {
+  useLatestSamples(useGround().ground.id);
+  return screen(Table);
+}
+
 export function SampleStage() {
   const { ground } = useGround();
   return (
@@ -39,7 +46,7 @@ export function SampleStage() {
         <Route path="screens" element={evenWithout(['screenings', 'looks', 'samples'], Screens)} />
         <Route path="meaning" element={needs(['samples', 'sample-plans', 'seedings', 'pits', 'runs'], Meaning)} />
         <Route path="in-place" element={needs(['samples', 'pits', 'outlines'], InPlace)} />
-        <Route path="table" element={needs(['samples', 'pits'], Table)} />
+        <Route path="table" element={<TableRoom />} />
         <Route path="hands" element={evenWithout(['containers', 'seedings', 'size-words'], Hands)} />
         <Route path="*" element={<Home />} />
       </Routes>

@@ -12,7 +12,7 @@ import { useLocalTime } from '../../../when/useLocalTime.ts';
 const ROW_PX = 40;
 const HEAD_PX = 45;
 const WIDTHS: Readonly<Record<string, string>> = {
-  date: '5.6rem',
+  date: '6.8rem',
   spot: '7.5rem',
   colors: '4.4rem',
   distance: '5rem',
