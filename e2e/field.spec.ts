@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import {
+  bringMany,
   chooseSpot,
   holdStore,
   judgement,
@@ -372,37 +373,7 @@ test(
   { tag: '@desk' },
   async ({ page, browser }) => {
     const groundId = await openCreek(page, 'Long Count Creek');
-    const spots = (await (await page.request.get(`/api/v1/grounds/${groundId}/spots`)).json()) as {
-      items: { id: string; name: string }[];
-    };
-    const spotId = spots.items.find((s) => s.name === 'Lower bar')?.id;
-    const [one] = ((await (await page.request.get(`/api/v1/grounds`)).json()) as { items: { id: string }[] }).items;
-    const like = (await (await page.request.get(`/api/v1/grounds/${one?.id ?? ''}/samples?limit=1`)).json()) as {
-      items: Record<string, unknown>[];
-    };
-    const lines = Array.from({ length: 450 }, (_, i) =>
-      JSON.stringify({
-        row: i + 1,
-        sample: {
-          ...like.items[0],
-          id: `01970000-0000-7000-8000-${groundId.slice(-6)}${i.toString(16).padStart(6, '0')}`,
-          groundId,
-          spotId,
-          pitId: null,
-          layerId: null,
-          lotId: null,
-          bucket: null,
-          depth_m: 0.2,
-          depthEntered: { text: '0.2', unit: 'm' },
-          baseVersion: 0,
-        },
-      }),
-    );
-    const brought = await page.request.post(`/api/v1/grounds/${groundId}/samples/import?mode=all+or+nothing`, {
-      data: lines.join('\n'),
-      headers: { 'content-type': 'application/x-ndjson' },
-    });
-    expect(await brought.text()).toContain('"stored":450');
+    await bringMany(page, groundId, 450);
 
     // A device that has never seen the ground; the records themselves are held up on their way.
     const context = await browser.newContext({ viewport: page.viewportSize() });

@@ -208,3 +208,38 @@ export async function placeOf(
     .toBe(true);
   return JSON.parse(last) as { x: number; y: number; width: number; height: number };
 }
+
+/** Brings many samples in at the lower bar of a ground, alike but for the minute they were taken in. */
+export async function bringMany(page: Page, groundId: string, count: number): Promise<void> {
+  const listOf = async <T>(path: string): Promise<readonly T[]> =>
+    ((await (await page.request.get(`/api/v1/grounds${path}`)).json()) as { items: readonly T[] }).items;
+  const spots = await listOf<{ id: string; name: string }>(`/${groundId}/spots`);
+  const spotId = spots.find((s) => s.name === 'Lower bar')?.id;
+  const [one] = await listOf<{ id: string }>('');
+  const [like] = await listOf<object>(`/${one?.id ?? ''}/samples?limit=1`);
+  const lines = Array.from({ length: count }, (_, i) =>
+    JSON.stringify({
+      row: i + 1,
+      sample: {
+        ...like,
+        id: `01970000-0000-7000-8000-${groundId.slice(-6)}${i.toString(16).padStart(6, '0')}`,
+        groundId,
+        spotId,
+        takenAt: new Date(Date.UTC(2026, 4, 1, 8, i)).toISOString(),
+        pitId: null,
+        layerId: null,
+        lotId: null,
+        bucket: null,
+        depth_m: 0.2,
+        depthEntered: { text: '0.2', unit: 'm' },
+        note: `Number ${i + 1}.`,
+        baseVersion: 0,
+      },
+    }),
+  );
+  const brought = await page.request.post(`/api/v1/grounds/${groundId}/samples/import?mode=all+or+nothing`, {
+    data: lines.join('\n'),
+    headers: { 'content-type': 'application/x-ndjson' },
+  });
+  expect(await brought.text()).toContain(`"stored":${count}`);
+}

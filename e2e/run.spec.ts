@@ -328,8 +328,16 @@ test('two phones at one box see each other’s buckets', { tag: '@phone' }, asyn
   const other = await (await browser.newContext()).newPage();
   await other.goto(page.url());
   await expect(other.getByRole('img', { name: '1 buckets' })).toBeVisible();
+  // Of the others' taps only what follows the last one known is fetched.
+  const asked: string[] = [];
+  page.on('request', (r) => {
+    const { pathname, searchParams } = new URL(r.url());
+    if (r.method() === 'GET' && pathname.endsWith('/events'))
+      asked.push(searchParams.has('after') ? 'following' : 'all');
+  });
   await logBucket(other, 2);
   await expect(page.getByRole('img', { name: '2 buckets' })).toBeVisible({ timeout: 4000 });
+  expect(asked).toEqual(['following']);
   await logBucket(page, 3);
   await expect(other.getByRole('img', { name: '3 buckets' })).toBeVisible({ timeout: 4000 });
   // Stopped on one, it stands stopped on both.

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { chooseSpot, judgement, openCreek, openHalloway, spotLine, toRoom, toStage } from './job.ts';
+import { bringMany, chooseSpot, judgement, openCreek, openHalloway, spotLine, toRoom, toStage } from './job.ts';
 
 /** A creek of one's own, its Sample stage open. */
 async function openSampling(page: Page, name: string): Promise<string> {
@@ -565,13 +565,76 @@ test(
       /ascending|descending/,
     );
     await page.getByRole('radio', { name: 'blank' }).click();
-    await expect(judgement(page)).toHaveText('1 sample match.');
+    await expect(judgement(page)).toHaveText('1 sample matches.');
     await page.getByRole('button', { name: 'Save these' }).click();
     const [download] = await Promise.all([
       page.waitForEvent('download'),
       page.getByRole('dialog').getByRole('button', { name: 'CSV', exact: true }).click(),
     ]);
     expect(download.suggestedFilename()).toBe('samples.csv');
+  },
+);
+
+test(
+  'of very many samples the latest stand in the table first; a cell changed before the others have come stays changed',
+  { tag: '@desk' },
+  async ({ page, browser }) => {
+    const groundId = await openSampling(page, 'Long Table Creek');
+    await bringMany(page, groundId, 1600);
+    // A device that has never seen the ground; the list is held up on its way.
+    const context = await browser.newContext({ viewport: page.viewportSize() });
+    const fresh = await context.newPage();
+    let letGo = (): void => undefined;
+    const held = new Promise<void>((resolve) => {
+      letGo = resolve;
+    });
+    await fresh.route('**/samples?limit=**', async (route) => {
+      await held;
+      await route.continue();
+    });
+    await fresh.goto(`/g/${groundId}/sample/table`);
+    await expect(fresh.getByRole('heading', { level: 1, name: '1,600 samples.' })).toBeVisible();
+    await expect(
+      fresh.getByText('The latest 500 stand here and can be changed. The others are on their way'),
+    ).toBeVisible();
+    await expect(fresh.getByRole('grid')).toHaveAttribute('aria-rowcount', '501');
+    await expect(fresh.getByRole('button', { name: 'Bring a table in' })).toBeDisabled();
+    // A search says among how many it looked: number 1 is not among them.
+    const find = fresh.getByLabel('Find in the table');
+    await find.fill('Number 1.');
+    await expect(fresh.getByRole('heading', { level: 1, name: 'Of the latest 500, 0 samples match.' })).toBeVisible();
+    await find.fill('');
+    const rows = fresh.getByRole('row');
+    const first = rows.nth(1);
+    await first.getByText('Number 1600.').click();
+    await fresh.keyboard.type('Changed meanwhile.');
+    await fresh.keyboard.press('Enter');
+    await expect(first).toContainText('Changed meanwhile.');
+    await expect(fresh.getByText('All saved').filter({ visible: true })).toBeVisible();
+    await expect(first).toContainText('Changed meanwhile.');
+    // One is being written in as the others come: it stays open, and what is typed in it is kept.
+    await rows.nth(3).getByText('Number 1598.').click();
+    await fresh.keyboard.type('Typed ');
+    letGo();
+    await expect(fresh.getByText('1,600 in all.')).toBeVisible();
+    await fresh.keyboard.type('on.');
+    await fresh.keyboard.press('Enter');
+    await expect(rows.nth(3)).toContainText('Typed on.');
+    await expect(first).toContainText('Changed meanwhile.');
+    await find.fill('Number 1.');
+    await expect(fresh.getByRole('heading', { level: 1, name: '1 sample matches.' })).toBeVisible();
+    // Opened once more it is kept here, and only what changed is asked for.
+    await expect(fresh.getByText('All saved').filter({ visible: true })).toBeVisible();
+    await fresh.waitForTimeout(1000);
+    const asked: string[] = [];
+    fresh.on('request', (r) => void asked.push(new URL(r.url()).pathname.replace(/^.*\/samples/, 'samples')));
+    await fresh.reload();
+    await expect(fresh.getByText('1,600 in all.')).toBeVisible();
+    await expect(first).toContainText('Changed meanwhile.');
+    await expect.poll(() => asked).toContain('samples/changes');
+    expect(asked).not.toContain('samples');
+    expect(asked).not.toContain('samples/latest');
+    await context.close();
   },
 );
 

@@ -153,6 +153,29 @@ describe('samples brought in', () => {
   });
   const spot = () => newSpot(groundId, { name: 'Brought in' });
 
+  test('the latest of them come first, whatever the order they were brought in; what was taken out does not', async () => {
+    const own = newGround();
+    await server.call('PUT', `/grounds/${own.id}`, own);
+    const s = newSpot(own.id);
+    await server.call('PUT', `/spots/${s.id}`, s);
+    const taken = (minute: number) => ({
+      ...newSample(own.id, s.id),
+      takenAt: new Date(Date.UTC(2026, 4, 1, 8, minute)).toISOString(),
+    });
+    const [late, early, latest, out] = [taken(20), taken(10), taken(30), taken(40)];
+    await bring(
+      [late, early, latest, out].map((sample, i) => ({ row: i + 1, sample })),
+      undefined,
+      own.id,
+    );
+    await server.call('PUT', `/samples/${out.id}`, { ...out, baseVersion: 1, deleted: true });
+    const answer = await server.call('GET', `/grounds/${own.id}/samples/latest`);
+    expect(answer.json()).toMatchObject({
+      items: [latest, late, early].map(({ id }) => ({ id, version: 1 })),
+      next: null,
+    });
+  });
+
   test('only the good rows: each refused one is told with its row and field', async () => {
     const s = spot();
     const [end] = (

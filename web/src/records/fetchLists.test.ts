@@ -1,5 +1,5 @@
 import { afterEach, expect, test } from '@jest/globals';
-import { fetchOfGround } from './fetchLists.ts';
+import { fetchAll, fetchOfGround } from './fetchLists.ts';
 
 const trueFetch = globalThis.fetch;
 afterEach(() => {
@@ -56,6 +56,12 @@ test('more than a page, and more grounds than one request may name', async () =>
   const asked = serverWith(Object.fromEntries(grounds.map((g, i) => [g, [`${1000 + i}`]])), 60);
   expect(await Promise.all(grounds.map((g) => idsOf(g)))).toEqual(grounds.map((_, i) => [`${1000 + i}`]));
   expect(asked.sort()).toEqual(['/api/v1/runs', '/api/v1/runs', '/api/v1/runs after']);
+});
+
+test('what follows an id, however many pages it fills', async () => {
+  const asked = serverWith({ a: ['1', '2', '3', '4', '5'] }, 2);
+  expect((await fetchAll<{ id: string }>('/grounds/a/runs', undefined, '2')).map((r) => r.id)).toEqual(['3', '4', '5']);
+  expect(asked).toEqual(['/api/v1/grounds/a/runs after', '/api/v1/grounds/a/runs after']);
 });
 
 test('what is refused is refused to each who asked, and the next instant asks anew', async () => {

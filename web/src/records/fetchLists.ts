@@ -11,11 +11,15 @@ type Tell = (count: number | null) => void;
 /** The first page soon; a list that goes on is long, and a far phone waits for each of its pages. */
 const IN_PAGE = { first: 1000, later: 5000 } as const;
 
-/** Every page of a list. */
-export async function fetchAll<T>(path: string, tell: Tell = () => undefined): Promise<T[]> {
+/** Every page of a list, or of what follows an id in it. */
+export async function fetchAll<T>(
+  path: string,
+  tell: Tell = () => undefined,
+  from: string | null = null,
+): Promise<T[]> {
   const all: T[] = [];
   try {
-    for (let after: string | null = null; ;) {
+    for (let after = from; ;) {
       const { items, next }: PageOf<T> = await call<PageOf<T>>(
         'GET',
         `${path}${path.includes('?') ? '&' : '?'}limit=${after ? `${IN_PAGE.later}&after=${after}` : IN_PAGE.first}`,

@@ -1,9 +1,9 @@
 import type { LoggedEvent, StoredRun } from '@riffle/contract';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import { call, Refused } from '../api/client.ts';
 import { eventsWithWaiting } from '../offline/eventsWithWaiting.ts';
-import { eventsKey, listKey } from '../offline/landing.ts';
+import { eventsKey, laterOfEach, listKey } from '../offline/landing.ts';
 import { useWaiting } from '../offline/outbox.ts';
 import { waitingOf } from '../offline/writes.ts';
 import { fetchAll } from './fetchLists.ts';
@@ -50,9 +50,23 @@ function useOtherPhones(runId: string, isOpen: boolean): void {
     return lookAgain(LOOK_EVERY_MS.taps, async () => {
       const run = await call<StoredRun>('GET', `/runs/${runId}`);
       const known = client.getQueryData<LoggedEvent[]>(eventsKey(runId));
-      if (known && run.tally.taps > known.length) await client.invalidateQueries({ queryKey: eventsKey(runId) });
+      if (!known || run.tally.taps <= known.length) return;
+      await takeFollowing(client, runId, known);
+      // Told late, or by a phone whose clock is behind: it lies before some that are here.
+      const now = client.getQueryData<LoggedEvent[]>(eventsKey(runId)) ?? [];
+      if (run.tally.taps > now.length) await client.invalidateQueries({ queryKey: eventsKey(runId) });
     });
   }, [client, runId, isOpen]);
+}
+
+/** Fetches the taps that follow the last one known; mostly they are all that is new, of thousands. */
+async function takeFollowing(client: QueryClient, runId: string, known: readonly LoggedEvent[]): Promise<void> {
+  const last = known.reduce<string | null>((latest, { id }) => (latest === null || id > latest ? id : latest), null);
+  const following = await fetchAll<LoggedEvent>(`/runs/${runId}/events`, undefined, last);
+  client.setQueryData<readonly LoggedEvent[]>(
+    eventsKey(runId),
+    (now) => now && (laterOfEach(now, following) as readonly LoggedEvent[]),
+  );
 }
 
 /** Runs that others begin, stop or go on with come up by themselves. */

@@ -41,6 +41,7 @@ function Table({ samples, isWhole, state, of, arrived, colors: colorsOfAll, askA
   const table = useSampleTable(all, only, useDeferredValue(words));
   const rows = table.getRowModel().rows;
   const isNarrowed = words.trim() !== '' || only !== 'all';
+  const match = rows.length === 1 ? 'matches' : 'match';
   const [bringing, setBringing] = useState<string | null>(null);
   const [saving, setSaving] = useState(false);
   useKeys(useMemo(() => ({ n: () => isWhole && setBringing('') }), [isWhole]));
@@ -64,12 +65,12 @@ function Table({ samples, isWhole, state, of, arrived, colors: colorsOfAll, askA
           rests={`${grouped(samples.length)} in all. Click a heading to sort, a cell to change it; paste cells from a spreadsheet to bring them in.`}
         >
           {plural(rows.length, 'sample')}
-          {isNarrowed ? ' match' : ''}.
+          {isNarrowed ? ` ${match}` : ''}.
         </Judgement>
       ) : (
         <Judgement rests={<OnTheirWay here={samples.length} arrived={arrived} state={state} onAskAgain={askAgain} />}>
           {isNarrowed
-            ? `Of the latest ${grouped(samples.length)}, ${plural(rows.length, 'sample')} match.`
+            ? `Of the latest ${grouped(samples.length)}, ${plural(rows.length, 'sample')} ${match}.`
             : `${plural(of, 'sample')}.`}
         </Judgement>
       )}
