@@ -8,8 +8,9 @@ interface PageOf<T> {
 /** Hears how many records of a list have come, where there are more to come; null: that is all, or no more come. */
 type Tell = (count: number | null) => void;
 
-/** The first page soon; a list that goes on is long, and a far phone waits for each of its pages. */
-const IN_PAGE = { first: 1000, later: 5000 } as const;
+/** So many come in one answer. The first page soon; a list that goes on is long, and a far phone waits for each of its pages. */
+export const FIRST_PAGE = 1000;
+const LATER_PAGE = 5000;
 
 /** Every page of a list, or of what follows an id in it. */
 export async function fetchAll<T>(
@@ -22,7 +23,7 @@ export async function fetchAll<T>(
     for (let after = from; ;) {
       const { items, next }: PageOf<T> = await call<PageOf<T>>(
         'GET',
-        `${path}${path.includes('?') ? '&' : '?'}limit=${after ? `${IN_PAGE.later}&after=${after}` : IN_PAGE.first}`,
+        `${path}${path.includes('?') ? '&' : '?'}limit=${after ? `${LATER_PAGE}&after=${after}` : FIRST_PAGE}`,
       );
       all.push(...items);
       if (!next) return all;

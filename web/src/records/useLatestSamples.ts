@@ -9,11 +9,9 @@ import { useWaitingFor } from '../offline/outbox.ts';
 import { withWaiting } from '../offline/writes.ts';
 import { usePreferences } from '../preferences/preferences.ts';
 import { useArrived } from './arrived.ts';
+import { FIRST_PAGE } from './fetchLists.ts';
 import { pannedOf } from './usePans.ts';
 import { listOf, stateOf, useRecords, type ListState } from './useRecords.ts';
-
-/** A list longer than this comes by several pages. */
-const MANY = 1000;
 
 export interface LatestFirst {
   readonly samples: readonly StoredSample[];
@@ -43,7 +41,7 @@ export function useLatestSamples(groundId: string): LatestFirst {
       of: panned?.samples ?? 0,
       colors: panned?.colors ?? null,
     }),
-    enabled: !isWhole && (panned?.samples ?? 0) > MANY,
+    enabled: !isWhole && (panned?.samples ?? 0) > FIRST_PAGE,
     staleTime: Infinity,
     gcTime: 0,
   }).data;

@@ -9,13 +9,11 @@ import { hashOf, listKey } from '../offline/landing.ts';
 import { useWaiting } from '../offline/outbox.ts';
 import { isOurOwn, waitingOf, withWaiting } from '../offline/writes.ts';
 import { usePreferences } from '../preferences/preferences.ts';
+import { FIRST_PAGE } from './fetchLists.ts';
 import { listOf, stateOf, type RecordList } from './useRecords.ts';
 
 /** Let go so long after nothing shows it any more: the records are here by then. */
 const HELD_MS = 5 * 60_000;
-
-/** So many come in one answer. */
-const FEW = 1000;
 
 const areKept = (groundId: string): Promise<boolean> => isListKept(hashOf(listKey('samples', groundId)));
 
@@ -79,7 +77,7 @@ export function usePans(groundId: string): PanList {
   );
   const seen = here ? null : columns.data;
   // The records themselves where they are kept here, where neither of the two can be had, and at once where they are few.
-  const few = (seen?.pans.length ?? told?.panned.samples ?? Infinity) <= FEW;
+  const few = (seen?.pans.length ?? told?.panned.samples ?? Infinity) <= FIRST_PAGE;
   const byRecords = !here && (said.data === null || columns.data === null || columns.failureCount > 0 || few);
   const asked = useQuery({ ...listOf('samples', groundId), enabled: byRecords });
   const items = useMemo(

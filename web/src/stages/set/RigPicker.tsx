@@ -31,7 +31,8 @@ export function RigPicker({ rigInHand: { rigs, rig, choose }, onChange, onNew, i
         <SelectField
           label={rig?.washer ? 'Dry washer' : 'Box'}
           value={rig?.id ?? ''}
-          choices={rigs.map((r) => ({ value: r.id, label: labelOf(r) }))}
+          // What is chosen has its kind above it, and little room.
+          choices={rigs.map((r) => ({ value: r.id, label: r === rig ? r.name : labelOf(r) }))}
           onChange={choose}
         />
       </div>
