@@ -594,9 +594,7 @@ test(
     });
     await fresh.goto(`/g/${groundId}/sample/table`);
     await expect(fresh.getByRole('heading', { level: 1, name: '1,600 samples.' })).toBeVisible();
-    await expect(
-      fresh.getByText('The latest 500 stand here and can be changed. The others are on their way'),
-    ).toBeVisible();
+    await expect(fresh.getByText('The latest 500 can be changed; the others are on their way')).toBeVisible();
     await expect(fresh.getByRole('grid')).toHaveAttribute('aria-rowcount', '501');
     await expect(fresh.getByRole('button', { name: 'Bring a table in' })).toBeDisabled();
     // A search says among how many it looked: number 1 is not among them.

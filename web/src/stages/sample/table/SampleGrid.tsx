@@ -142,7 +142,7 @@ export function SampleGrid({ table, spots, pits, colors, swell_percent, onChange
       onKeyDown={onKeyDown}
     >
       <div
-        className="sticky top-0 z-1 grid min-w-max bg-paper"
+        className="sticky top-0 z-2 grid min-w-max bg-paper"
         role="row"
         aria-rowindex={1}
         style={{ gridTemplateColumns: template }}
@@ -259,7 +259,8 @@ const Row = memo(function Row({
     <div
       role="row"
       aria-rowindex={index + 2}
-      className="absolute inset-x-0 grid border-b border-rule leading-10 [contain:layout_style]"
+      // What is wrong with a cell is said over the rows below it.
+      className={`absolute inset-x-0 grid border-b border-rule leading-10 [contain:layout_style] ${writing ? 'z-1' : ''}`}
       style={{ gridTemplateColumns: template, height: ROW_PX, top: index * ROW_PX }}
     >
       {columns.map((c, i) => (

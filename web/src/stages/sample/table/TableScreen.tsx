@@ -137,17 +137,17 @@ interface OnTheirWayProps {
   readonly onAskAgain: () => void;
 }
 
-/** What can be done with the latest already, and how far the others are. */
+/** What can be done with the latest already, and how far the others are: no longer than what stands here once all have come. */
 function OnTheirWay({ here, arrived, state, onAskAgain }: OnTheirWayProps) {
-  const latest = `The latest ${grouped(here)} stand here and can be changed.`;
+  const latest = `The latest ${grouped(here)} can be changed;`;
   if (state === 'away')
     return (
       <>
-        {latest} The others have not reached this device.{' '}
-        <button type="button" className="min-h-11 underline underline-offset-4" onClick={onAskAgain}>
+        {latest} the others have not reached this device.{' '}
+        <button type="button" className="-my-3 min-h-11 underline underline-offset-4" onClick={onAskAgain}>
           Ask again
         </button>
       </>
     );
-  return `${latest} The others are on their way${arrived > 0 ? `, ${grouped(arrived)} so far` : ''}: then all are searched and sorted, and a table is brought in or saved.`;
+  return `${latest} the others are on their way${arrived > 0 ? `, ${grouped(arrived)} so far` : ''}.`;
 }
