@@ -20,6 +20,8 @@ const movedOnItsOwn = (page: Page): Promise<{ most_px: number; moves: string[] }
             .flatMap((m) => m.sources)
             // What came into sight or went out of it has one place, not two.
             .filter(({ previousRect, currentRect }) => previousRect.height > 0 && currentRect.height > 0)
+            // Words alone are aimed at by nobody.
+            .filter(({ node }) => !(node instanceof HTMLParagraphElement) || node.querySelector('a, button') !== null)
             .map(({ node, previousRect, currentRect }) => ({
               by_px: Math.abs(currentRect.top - previousRect.top),
               what:
@@ -60,8 +62,9 @@ test('nothing moves under a finger when an answer comes: its room is kept', asyn
       await expect(judgement(page)).toHaveText(answer);
       await page.waitForTimeout(1000);
       const moved = await movedOnItsOwn(page);
-      // A main button is 56 px high: what a thumb aimed at is still under it.
-      if (moved.most_px >= 56) poor.push([name, room, moved]);
+      // A main button is 56 px high: what a thumb aimed at is still under it. On Set, where all is weighed anew at each
+      // change, less than half of a small one: gone by that between press and release, it was not pressed.
+      if (moved.most_px >= (room === 'set' ? 22 : 56)) poor.push([name, room, moved]);
     }
   expect(poor).toEqual([]);
 });

@@ -20,9 +20,9 @@ const latestOf = (items: readonly Dated[]): string =>
   items.reduce((latest, { updatedAt }) => (updatedAt > latest ? updatedAt : latest), '0001-01-01T00:00:00.000Z');
 
 /**
- * A list of a ground in hand that fills more than a page, brought up to date by what changed since it was read: of a hundred thousand records
- * one. Null where it is shorter, or where what it comes to is not what the server's comes to: it is read as a whole
- * then, whatever the reason (two changes in one instant, a backup restored, a clock put back).
+ * A list of a ground in hand that fills more than a page, brought up to date by what changed since it was read: of a
+ * hundred thousand records one. Null where it is shorter, or where what it comes to is not what the server's comes to:
+ * it is read as a whole then, whatever the reason (two changes in one instant, a backup restored, a clock put back).
  */
 export async function fetchChanges<T extends Dated>(
   kind: string,

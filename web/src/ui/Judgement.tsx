@@ -12,7 +12,7 @@ export function Judgement({
 }: {
   children: ReactNode;
   rests?: ReactNode;
-  /** What it will say is still being worked out: the room of a usual answer is kept (or of one from a bare ground), so that nothing moves under a finger when it comes. */
+  /** What it says is still being worked out, or will be again: the room of a usual answer is kept (or of one from a bare ground), so that nothing moves under a finger when it comes. */
   waits?: boolean | 'in brief';
   /** On a phone the sentence stays in sight while one works below it. */
   pinned?: boolean;

@@ -31,7 +31,9 @@ export function SetScreen({ rigInHand }: { readonly rigInHand: RigInHand }) {
   const show = useShow();
   const isPhone = useIsPhone();
   const { rig, inHand } = page;
-  const { sentence, rests, waits = false } = setWords(inHand, rig, show);
+  const { sentence, rests } = setWords(inHand, rig, show);
+  // Weighed anew at every change: the sentence keeps the room of a usual one, so that nothing moves under the hand that drags.
+  const keepsRoom = rig !== undefined;
   const rest = (
     <>
       {inHand.solved && (
@@ -63,21 +65,21 @@ export function SetScreen({ rigInHand }: { readonly rigInHand: RigInHand }) {
         <>
           <div className="sticky top-0 z-10 -mx-4 border-b-2 border-ink bg-paper px-4 pb-1">
             <h1
-              className={`py-1.5 text-[18px] leading-tight ${waits ? 'min-h-[calc(3lh+0.75rem)]' : ''}`}
+              className={`py-1.5 text-[18px] leading-tight ${keepsRoom ? 'min-h-[calc(3lh+0.75rem)]' : ''}`}
               aria-live="polite"
             >
               {sentence}
             </h1>
             {inHand.solved && <AtAGlance page={page} solved={inHand.solved} />}
           </div>
-          <p className={`text-ink-2 ${waits ? 'min-h-[3lh]' : ''}`}>{rests}</p>
+          <p className={`text-ink-2 ${keepsRoom ? 'min-h-[3lh]' : ''}`}>{rests}</p>
           <HowItStands page={page} />
           {inHand.solved && <SolvedBox page={page} solved={inHand.solved} rest />}
           {rest}
         </>
       ) : (
         <>
-          <Judgement rests={rests} waits={waits}>
+          <Judgement rests={rests} waits={keepsRoom}>
             {sentence}
           </Judgement>
           <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,16rem)_minmax(0,1fr)]">

@@ -18,8 +18,6 @@ import type { SetupInHand } from './useSetup.ts';
 export interface SetWords {
   readonly sentence: ReactNode;
   readonly rests: ReactNode;
-  /** The answer is still being worked out. */
-  readonly waits?: boolean;
 }
 
 /** What to change on the box and by how much, in one sentence. */
@@ -36,8 +34,7 @@ export function setWords(inHand: SetupInHand, rig: StoredRig | undefined, show: 
       rests: 'The drawing answers as soon as pitch, water and stones can be read.',
     };
   if (failed) return { sentence: 'This setting could not be weighed.', rests: failed };
-  if (!verdict)
-    return { sentence: 'Weighing it ...', rests: '256 boxes as yours may be, each set as you set it.', waits: true };
+  if (!verdict) return { sentence: 'Weighing it ...', rests: '256 boxes as yours may be, each set as you set it.' };
   return foundWords(inHand, verdict, show);
 }
 

@@ -32,7 +32,7 @@ export function WasherScreen({ rigInHand, rig }: WasherScreenProps) {
   const page = useWasherScreen(rigInHand, rig);
   const show = useShow();
   const isPhone = useIsPhone();
-  const { sentence, rests, waits = false } = washerWords(page, show);
+  const { sentence, rests } = washerWords(page, show);
   const { solved } = page;
   return (
     <div className="flex flex-col gap-4" aria-busy={solved !== null && !page.settled}>
@@ -40,22 +40,19 @@ export function WasherScreen({ rigInHand, rig }: WasherScreenProps) {
       {isPhone ? (
         <>
           <div className="sticky top-0 z-10 -mx-4 border-b-2 border-ink bg-paper px-4 pb-1">
-            <h1
-              className={`py-1.5 text-[18px] leading-tight ${waits ? 'min-h-[calc(3lh+0.75rem)]' : ''}`}
-              aria-live="polite"
-            >
+            <h1 className="min-h-[calc(3lh+0.75rem)] py-1.5 text-[18px] leading-tight" aria-live="polite">
               {sentence}
             </h1>
             {solved && <AtAGlance page={page} setting={solved.setting} />}
           </div>
-          <p className={`text-ink-2 ${waits ? 'min-h-[3lh]' : ''}`}>{rests}</p>
+          <p className="min-h-[3lh] text-ink-2">{rests}</p>
           <Dust />
           <WasherFields page={page} />
           {solved && <Solved page={page} setting={solved.setting} rest />}
         </>
       ) : (
         <>
-          <Judgement rests={rests} waits={waits}>
+          <Judgement rests={rests} waits>
             {sentence}
           </Judgement>
           <Dust />

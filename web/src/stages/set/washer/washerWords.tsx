@@ -23,8 +23,6 @@ export const WASHER_SYMPTOM_WORDS: Readonly<Record<WasherSymptom, { readonly nam
 export interface WasherWords {
   readonly sentence: ReactNode;
   readonly rests: ReactNode;
-  /** The answer is still being worked out. */
-  readonly waits?: boolean;
 }
 
 /** What to change on the washer and by how much, in one sentence. */
@@ -36,8 +34,7 @@ export function washerWords(page: WasherOnPage, show: Show): WasherWords {
       rests: 'The drawing answers as soon as they can be read.',
     };
   if (failed) return { sentence: 'This setting could not be weighed.', rests: failed };
-  if (!verdict)
-    return { sentence: 'Weighing it ...', rests: '256 washers as yours may be, each set as you set it.', waits: true };
+  if (!verdict) return { sentence: 'Weighing it ...', rests: '256 washers as yours may be, each set as you set it.' };
   return found(page, verdict, solved.setting, show);
 }
 
