@@ -1,6 +1,6 @@
 // What a bare Debian machine lacks: npm packages, PostgreSQL, Chromium. Runs before anything is installed: Node's own modules only.
 import { spawnSync } from 'node:child_process';
-import { cpSync, existsSync, mkdirSync, mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -21,6 +21,14 @@ export function giveUp(message) {
 export function run(command, args, options = {}) {
   return spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options }).status ?? 1;
 }
+
+/**
+ * What `npm start` runs, as arguments to Node, so that benchmarks and soak run the same. Left to itself Node keeps its heap
+ * so small that under load it is swept whole more than once a second, and everybody waits some 50 ms each time.
+ */
+export const START = JSON.parse(readFileSync(join(root, 'package.json'), 'utf8'))
+  .scripts.start.split(' ')
+  .slice(1);
 
 /** npm packages as the lock file has them; again whenever the lock is newer than what is installed. */
 export function ensurePackages() {

@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import { buildIfChanged } from './build.mjs';
 import { freePort } from './cluster.mjs';
-import { root } from './setup.mjs';
+import { root, START } from './setup.mjs';
 
 const NOBODY = 65534;
 const homes = [];
@@ -22,7 +22,7 @@ function newHome() {
 
 /** Starts Riffle and waits for its address, or for its end. */
 async function start(home, { args = [], env = {}, as = [] } = {}) {
-  const [command, ...rest] = [...as, process.execPath, 'scripts/start.mjs', ...args];
+  const [command, ...rest] = [...as, process.execPath, ...START, ...args];
   const child = spawn(command, rest, {
     cwd: root,
     env: { ...process.env, RIFFLE_HOME: home, PORT: '', ...env },

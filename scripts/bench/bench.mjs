@@ -14,7 +14,7 @@ import { sizes } from './sizes.mjs';
 import { worked } from './worked.mjs';
 import { buildIfChanged } from '../build.mjs';
 import { freePort, startCluster } from '../cluster.mjs';
-import { ensurePackages, ensurePostgres, root } from '../setup.mjs';
+import { ensurePackages, ensurePostgres, root, START } from '../setup.mjs';
 
 /** By itself. */
 const ALONE = { worked, sizes };
@@ -59,7 +59,7 @@ try {
 /** Start-up, as a person does it. */
 async function startRiffle() {
   const began = performance.now();
-  const child = spawn(process.execPath, ['--max-semi-space-size=64', 'scripts/start.mjs'], {
+  const child = spawn(process.execPath, START, {
     cwd: root,
     env: { ...process.env, RIFFLE_HOME: home, PORT: String(port) },
     stdio: ['ignore', 'pipe', 'inherit'],

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { lastingPort } from '../cluster.mjs';
-import { root } from '../setup.mjs';
+import { root, START } from '../setup.mjs';
 
 /** Everything below a process, itself first. */
 function family(pid) {
@@ -69,7 +69,7 @@ export async function startRiffleProcess({ env = {}, smallMB = 0, demo = false }
     },
     start: async () => {
       const log = openSync(join(home, 'said.txt'), 'a');
-      child = spawn(process.execPath, ['--max-semi-space-size=64', 'scripts/start.mjs', ...(demo ? [] : ['--empty'])], {
+      child = spawn(process.execPath, [...START, ...(demo ? [] : ['--empty'])], {
         cwd: root,
         env: { ...process.env, RIFFLE_HOME: home, PORT: String(port), ...env },
         stdio: ['ignore', log, log],

@@ -13,6 +13,7 @@ import { useRecords } from '../../records/useRecords.ts';
 import { useGround, usePicked } from '../../shell/useGround.ts';
 import { useKeys } from '../../shell/useKeys.ts';
 import { toast } from '../../ui/toast.ts';
+import { undoToast } from '../../ui/undoToast.ts';
 import { unitTyped } from '../../units/readEntered.ts';
 import { useShow } from '../../units/useShow.ts';
 import { feedMedian_m } from './feedMedian.ts';
@@ -23,6 +24,8 @@ import { settingFrom, settingSearch, withoutSetting } from './setLink.ts';
 import { TEST_WORDS } from './testWords.ts';
 import type { RigInHand } from './useRigInHand.ts';
 import { useSetup } from './useSetup.ts';
+
+const LINK_UNDO_MS = 30_000;
 
 /** A sheet over the screen; the tests of a box by their kind. */
 export type SetSheet =
@@ -72,7 +75,8 @@ export function useSetScreen({ rigs, rig, choose, latestFirst }: RigInHand) {
     const before = draft;
     change(linked.draft);
     setSearch(withoutSetting, { replace: true });
-    toast('Set as the link says.', { action: { label: 'Undo', onClick: () => change(before) } });
+    // It has put away what was typed here: read what is said of the other setting first, then decide.
+    undoToast('Set as the link says.', () => change(before), { lasts_ms: LINK_UNDO_MS });
   }, [search, setSearch, choose, draft, change]);
 
   const pitched = (slope: number, length_m: number): Partial<SetupDraft> => {
