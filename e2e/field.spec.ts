@@ -3,6 +3,7 @@ import { expect, test, type Page } from '@playwright/test';
 import {
   bringMany,
   chooseSpot,
+  freshDevice,
   holdStore,
   judgement,
   keepBlank,
@@ -375,17 +376,7 @@ test(
     const groundId = await openCreek(page, 'Long Count Creek');
     await bringMany(page, groundId, 450);
 
-    // A device that has never seen the ground; the records themselves are held up on their way.
-    const context = await browser.newContext({ viewport: page.viewportSize() });
-    const fresh = await context.newPage();
-    let letGo = (): void => undefined;
-    const held = new Promise<void>((resolve) => {
-      letGo = resolve;
-    });
-    await fresh.route('**/samples?limit=**', async (route) => {
-      await held;
-      await route.continue();
-    });
+    const { fresh, letGo, close } = await freshDevice(browser, page);
     const asked: string[] = [];
     fresh.on('request', (r) => void asked.push(new URL(r.url()).pathname.replace(/^.*\//, '')));
     await fresh.goto(`/g/${groundId}/read`);
@@ -404,6 +395,6 @@ test(
     letGo();
     await fresh.waitForResponse((r) => r.url().includes('/samples?limit='));
     await expect(fresh.getByRole('region', { name: /^Spots/ })).toContainText('blank 451 times');
-    await context.close();
+    await close();
   },
 );

@@ -1,4 +1,4 @@
-import { expect, type Locator, type Page } from '@playwright/test';
+import { expect, type Browser, type Locator, type Page } from '@playwright/test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { v7 as uuidv7 } from 'uuid';
 import { newRig, newRigSection, newSetup } from '../server/test/records.ts';
@@ -242,4 +242,19 @@ export async function bringMany(page: Page, groundId: string, count: number): Pr
     headers: { 'content-type': 'application/x-ndjson' },
   });
   expect(await brought.text()).toContain(`"stored":${count}`);
+}
+
+/** A device that has never seen the book; its samples are held up on their way until `letGo`. */
+export async function freshDevice(browser: Browser, beside: Page) {
+  const context = await browser.newContext({ viewport: beside.viewportSize() });
+  const fresh = await context.newPage();
+  let letGo = (): void => undefined;
+  const held = new Promise<void>((resolve) => {
+    letGo = resolve;
+  });
+  await fresh.route('**/samples?limit=**', async (route) => {
+    await held;
+    await route.continue();
+  });
+  return { fresh, letGo, close: () => context.close() };
 }

@@ -1,5 +1,15 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bringMany, chooseSpot, judgement, openCreek, openHalloway, spotLine, toRoom, toStage } from './job.ts';
+import {
+  bringMany,
+  chooseSpot,
+  freshDevice,
+  judgement,
+  openCreek,
+  openHalloway,
+  spotLine,
+  toRoom,
+  toStage,
+} from './job.ts';
 
 /** A creek of one's own, its Sample stage open. */
 async function openSampling(page: Page, name: string): Promise<string> {
@@ -581,17 +591,7 @@ test(
   async ({ page, browser }) => {
     const groundId = await openSampling(page, 'Long Table Creek');
     await bringMany(page, groundId, 1600);
-    // A device that has never seen the ground; the list is held up on its way.
-    const context = await browser.newContext({ viewport: page.viewportSize() });
-    const fresh = await context.newPage();
-    let letGo = (): void => undefined;
-    const held = new Promise<void>((resolve) => {
-      letGo = resolve;
-    });
-    await fresh.route('**/samples?limit=**', async (route) => {
-      await held;
-      await route.continue();
-    });
+    const { fresh, letGo, close } = await freshDevice(browser, page);
     await fresh.goto(`/g/${groundId}/sample/table`);
     await expect(fresh.getByRole('heading', { level: 1, name: '1,600 samples.' })).toBeVisible();
     await expect(fresh.getByText('The latest 500 can be changed; the others are on their way')).toBeVisible();
@@ -632,7 +632,7 @@ test(
     await expect.poll(() => asked).toContain('samples/changes');
     expect(asked).not.toContain('samples');
     expect(asked).not.toContain('samples/latest');
-    await context.close();
+    await close();
   },
 );
 
