@@ -1,12 +1,15 @@
 import { useMemo } from 'react';
 import { bandLevels } from './across.ts';
 import type { CreekShape } from './creekShape.ts';
+import { tenth } from './tenth.ts';
 
 /** 0 below `low`, 1 above `high`, smooth between. */
 const ramp = (low: number, high: number, x: number): number => {
   const t = Math.min(1, Math.max(0, (x - low) / (high - low)));
   return t * t * (3 - 2 * t);
 };
+
+const line = (points: readonly string[]): string => `M${points.join('L')}`;
 
 /** The stretches along which something holds, each with the one before and after it. */
 export function stretchesOf<T>(along: readonly T[], holds: (one: T) => boolean): T[][] {
@@ -43,13 +46,13 @@ export function CreekBand({ shape, from_m, to_m, x, top, height }: CreekBandProp
       return { x: x(d), d, bend: shape.bend(d), ...bandLevels(shape, top, height, d) };
     });
     type Station = (typeof stations)[number];
-    const path = (y: (s: Station) => number, along = stations): string =>
-      along.map((s, i) => `${i ? 'L' : 'M'}${s.x.toFixed(1)} ${y(s).toFixed(1)}`).join('');
-    const area = (a: (s: Station) => number, b: (s: Station) => number, along = stations): string =>
-      `${path(a, along)}L${path(b, [...along].reverse()).slice(1)}Z`;
+    // Called at every step of a zoom, and a number costs more to write than to reckon: each edge is written once.
+    const edge = (y: (s: Station) => number, along = stations): string[] =>
+      along.map((s) => `${tenth(s.x)} ${tenth(y(s))}`);
+    const between = (a: readonly string[], b: readonly string[]): string => `${line(a)}L${[...b].reverse().join('L')}Z`;
     // A path of its own for each bend: where one is painted anew, the others are left alone.
     const lobes = (thick: (s: Station) => number, a: (s: Station) => number, b: (s: Station) => number): string[] =>
-      stretchesOf(stations, (s) => thick(s) > 0).map((along) => area(a, b, along));
+      stretchesOf(stations, (s) => thick(s) > 0).map((along) => between(edge(a, along), edge(b, along)));
     const lobeAbove = (s: Station): number => ramp(0.15, 0.65, s.bend);
     const lobeBelow = (s: Station): number => ramp(0.15, 0.65, -s.bend);
     const hachures: string[] = [];
@@ -60,9 +63,8 @@ export function CreekBand({ shape, from_m, to_m, x, top, height }: CreekBandProp
         last = s.x;
         const cutTop = ramp(0.3, 0.8, -s.bend);
         const cutBottom = ramp(0.3, 0.8, s.bend);
-        if (cutTop > 0.1) hachures.push(`M${s.x.toFixed(1)} ${s.bankTop.toFixed(1)}v${(-3 - 7 * cutTop).toFixed(1)}`);
-        if (cutBottom > 0.1)
-          hachures.push(`M${s.x.toFixed(1)} ${s.bankBottom.toFixed(1)}v${(3 + 7 * cutBottom).toFixed(1)}`);
+        if (cutTop > 0.1) hachures.push(`M${tenth(s.x)} ${tenth(s.bankTop)}v${tenth(-3 - 7 * cutTop)}`);
+        if (cutBottom > 0.1) hachures.push(`M${tenth(s.x)} ${tenth(s.bankBottom)}v${tenth(3 + 7 * cutBottom)}`);
       }
     }
     for (let i = 4; i < stations.length - 8; i += 7) {
@@ -71,18 +73,18 @@ export function CreekBand({ shape, from_m, to_m, x, top, height }: CreekBandProp
       const across = 0.25 + 0.5 * Math.abs(Math.sin(a.d * 0.37));
       const y = (s: typeof a): number => s.waterTop + across * (s.waterBottom - s.waterTop);
       strokes.push(
-        `M${a.x.toFixed(1)} ${y(a).toFixed(1)}Q${((a.x + c.x) / 2).toFixed(1)} ${(y(a) - 2.5).toFixed(1)} ${c.x.toFixed(1)} ${y(c).toFixed(1)}`,
+        `M${tenth(a.x)} ${tenth(y(a))}Q${tenth((a.x + c.x) / 2)} ${tenth(y(a) - 2.5)} ${tenth(c.x)} ${tenth(y(c))}`,
       );
     }
+    const [bankTop, waterTop, waterBottom, bankBottom] = [
+      edge((s) => s.bankTop),
+      edge((s) => s.waterTop),
+      edge((s) => s.waterBottom),
+      edge((s) => s.bankBottom),
+    ];
     return {
-      ground: area(
-        (s) => s.bankTop,
-        (s) => s.bankBottom,
-      ),
-      water: area(
-        (s) => s.waterTop,
-        (s) => s.waterBottom,
-      ),
+      ground: between(bankTop, bankBottom),
+      water: between(waterTop, waterBottom),
       lobes: [
         ...lobes(
           lobeAbove,
@@ -95,10 +97,10 @@ export function CreekBand({ shape, from_m, to_m, x, top, height }: CreekBandProp
           (s) => s.bankBottom - lobeBelow(s) * (s.bankBottom - s.waterBottom - 1.5),
         ),
       ],
-      waterTop: path((s) => s.waterTop),
-      waterBottom: path((s) => s.waterBottom),
-      bankTop: path((s) => s.bankTop),
-      bankBottom: path((s) => s.bankBottom),
+      waterTop: line(waterTop),
+      waterBottom: line(waterBottom),
+      bankTop: line(bankTop),
+      bankBottom: line(bankBottom),
       hachures: hachures.join(''),
       strokes: strokes.join(''),
     };

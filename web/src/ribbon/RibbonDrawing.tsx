@@ -101,7 +101,6 @@ function Water({ shown: { ground, spots, strips, picked, thin }, sight }: PartPr
 function Lanes({ shown: { ground, grades, stops, picked }, sight }: PartProps) {
   const show = useShow();
   const { shape, frame, scale, inSight, hasLanes } = sight;
-  const lane = { x: scale.x, left: frame.left, right: frame.right };
   return (
     <>
       {hasLanes && stops && (
@@ -114,7 +113,9 @@ function Lanes({ shown: { ground, grades, stops, picked }, sight }: PartProps) {
           <GradeLane
             spots={inSight}
             grades={grades}
-            {...lane}
+            x={scale.x}
+            left={frame.left}
+            right={frame.right}
             top={frame.laneTop}
             height={frame.laneHeight}
             picked={picked}
@@ -127,7 +128,7 @@ function Lanes({ shown: { ground, grades, stops, picked }, sight }: PartProps) {
           <BedLane
             heights_m={shape.heights_m}
             length_m={ground.length_m}
-            {...lane}
+            scale={scale}
             top={frame.bedTop}
             height={26}
             forms={ground.profile}

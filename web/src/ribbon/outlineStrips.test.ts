@@ -3,6 +3,7 @@ import type { StoredOutline, StoredSign } from '@riffle/contract';
 import { centreLine } from '@riffle/core';
 import { creekShape } from './creekShape.ts';
 import { outlineStrips } from './outlineStrips.ts';
+import { ribbonScale } from './ribbonScale.ts';
 import { thinSigns } from './thinSigns.ts';
 
 const line = [
@@ -123,17 +124,19 @@ describe('thousands of signs on the ribbon', () => {
   });
   const many = Array.from({ length: 5000 }, (_, i) => sign(i, i % 2 ? 'bar' : 'bedrock'));
   test('from afar a few hundred stand for them; nearer, all of a short stretch do', () => {
-    const { signs: afar, asDots } = thinSigns(many, 0, 1200, 0.84);
+    const { signs: afar, asDots } = thinSigns(many, ribbonScale(0, 1200, 0, 1008));
     expect(asDots).toBe(true);
     expect(afar.length).toBeGreaterThan(100);
     expect(afar.length).toBeLessThan(250);
-    const near = thinSigns(many, 100, 104, 300);
+    const near = thinSigns(many, ribbonScale(100, 104, 0, 1200));
     expect(near.asDots).toBe(false);
-    expect(near.signs).toHaveLength(many.filter((s) => s.distance_m >= 99 && s.distance_m <= 105).length);
+    expect(near.signs).toEqual(many.filter((s) => s.distance_m >= 100 && s.distance_m <= 104));
   });
   test('each kind in a stretch is told once, whichever was seen first', () => {
     expect(
-      thinSigns([sign(0), sign(3), sign(6, 'bedrock'), sign(9, 'crevice')], 0, 100, 1).signs.map((s) => s.kind),
+      thinSigns([sign(0), sign(3), sign(6, 'bedrock'), sign(9, 'crevice')], ribbonScale(0, 100, 0, 100)).signs.map(
+        (s) => s.kind,
+      ),
     ).toEqual(['bar', 'bedrock']);
   });
 });

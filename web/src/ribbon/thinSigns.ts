@@ -1,5 +1,6 @@
 import type { StoredSign } from '@riffle/contract';
 import { isFloat } from './across.ts';
+import type { RibbonScale } from './ribbonScale.ts';
 
 /** Signs nearer than this on the drawing lie on each other, px. */
 const CELL_PX = 16;
@@ -22,11 +23,12 @@ const ROW = { left: 0, mid: 1, right: 2 } as const;
  * What is thinned away from afar comes back on going nearer. Called at every step of a zoom, so it looks only at what is in sight.
  * @param signs by rising distance
  */
-export function thinSigns(signs: readonly StoredSign[], from_m: number, to_m: number, pxPerM: number): ThinnedSigns {
+export function thinSigns(signs: readonly StoredSign[], { from_m, px_per_m, inSight }: RibbonScale): ThinnedSigns {
   let low = 0;
   for (let high = signs.length; low < high;) {
     const middle = (low + high) >> 1;
-    if ((signs[middle] as StoredSign).distance_m < from_m - 1) low = middle + 1;
+    const s = signs[middle] as StoredSign;
+    if (s.distance_m < from_m && !inSight(s)) low = middle + 1;
     else high = middle;
   }
   const cells = new Map<number, string[]>();
@@ -34,8 +36,8 @@ export function thinSigns(signs: readonly StoredSign[], from_m: number, to_m: nu
   const dots = new Map<number, StoredSign>();
   for (let i = low; i < signs.length; i++) {
     const s = signs[i] as StoredSign;
-    if (s.distance_m > to_m + 1) break;
-    const key = 3 * Math.floor((s.distance_m * pxPerM) / CELL_PX) + ROW[s.bank];
+    if (!inSight(s)) break;
+    const key = 3 * Math.floor((s.distance_m * px_per_m) / CELL_PX) + ROW[s.bank];
     const kinds = cells.get(key);
     if (!kinds) cells.set(key, [s.kind]);
     else if (kinds.length >= MOST_AT_ONE_PLACE || kinds.includes(s.kind)) continue;

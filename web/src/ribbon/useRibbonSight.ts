@@ -68,7 +68,7 @@ export function useRibbonSight(shown: RibbonGround, view: RibbonView, width: num
     [signs, crowded, hidden],
   );
   const ordered = useMemo(() => [...spots].sort((a, b) => a.distance_m - b.distance_m), [spots]);
-  const inSight = ordered.filter((s) => s.distance_m >= from_m - 1 && s.distance_m <= to_m + 1);
+  const inSight = ordered.filter(scale.inSight);
   const drawsInSight = draws.filter((d) => d.distance_m >= from_m && d.distance_m <= to_m);
   const labels = placeLabels(
     [
