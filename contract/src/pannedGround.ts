@@ -68,7 +68,7 @@ const GroundColors = z.object({
 
 /** What all the pans of a ground come to: `pannedGround` of `core` of what is kept of it, and the crew's pace by `panningPace`. */
 export const PannedGround = z.object({
-  /** What is written after this moment is not in it. */
+  /** What was written up to this moment is in it; of what was written later some may be. */
   asOf: Timestamp,
   panned: z.object({
     samples: figure,

@@ -8,8 +8,10 @@ const column = z.array(z.number());
  * with so many that the records come too late for a first look.
  */
 export const Pans = z.object({
-  /** What is written after this moment is not in them. */
+  /** What was written up to this moment is in them. */
   asOf: Timestamp,
+  /** Those of them that were written later. What is written later and not named here is not in them. */
+  later: z.array(Id),
   spots: z.array(
     z.object({
       spotId: Id,

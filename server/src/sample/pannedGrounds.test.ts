@@ -135,3 +135,37 @@ describe('what the pans of a ground come to', () => {
     });
   });
 });
+
+describe('the pans in columns', () => {
+  test('a pan whose writing is under way as they are read is told from those in them, before and after', async () => {
+    const ground = newGround();
+    const spot = newSpot(ground.id);
+    await put('grounds', ground);
+    await put('spots', spot);
+    await put('samples', newSample(ground.id, spot.id));
+    const columns = async () => {
+      const pans = (await server.call('GET', `/grounds/${ground.id}/pans`)).json<Pans>();
+      return { ...pans, count: asPans(pans).length };
+    };
+    const writer = await server.pool.connect();
+    await writer.query('begin');
+    const { rows } = await writer.query<{ id: string; updatedAt: string }>(
+      `insert into sample
+       select (jsonb_populate_record(s, jsonb_build_object('id', gen_random_uuid(), 'updated_at', now()))).*
+       from sample s where s.crew_id = $1 and s.ground_id = $2
+       returning id, updated_at as "updatedAt"`,
+      [server.crewId, ground.id],
+    );
+    const { id = '', updatedAt = '' } = rows[0] ?? {};
+    const meanwhile = await columns();
+    await writer.query('commit');
+    writer.release();
+    expect(meanwhile.count).toBe(1);
+    expect(meanwhile.later).not.toContain(id);
+    expect(updatedAt > meanwhile.asOf).toBe(true);
+
+    const after = await columns();
+    expect(after.count).toBe(2);
+    expect(updatedAt <= after.asOf || after.later.includes(id)).toBe(true);
+  });
+});

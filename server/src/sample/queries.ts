@@ -318,11 +318,27 @@ const LATEST_PAGE = {
 export const latestSamples = (db: Db, crewId: string, groundId: string): Promise<JsonPage> =>
   readPage(db, { ...LATEST_PAGE, values: [crewId, groundId] });
 
+/**
+ * The moment up to which all that was written is seen by whoever reads after this: a record bears the time its writing
+ * began, and writings that are under way are not seen yet. To the millisecond, as records are sent.
+ */
+async function allSeenUpTo(db: Db): Promise<string> {
+  const { rows } = await db.query<{ moment: string }>(
+    `select to_char(date_trunc('milliseconds', least(now(), min(xact_start))) - interval '1 millisecond', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as moment
+     from pg_stat_activity
+     where datname = current_database() and backend_type = 'client backend' and pid <> pg_backend_pid()`,
+  );
+  return rows[0]?.moment ?? '';
+}
+
 /** The samples of a ground in columns by spot, as JSON that the database has written: `Pans` of the contract. */
 export async function pansAsJson(db: Db, crewId: string, groundId: string): Promise<string> {
+  const asOf = await allSeenUpTo(db);
   const { rows } = await db.query<{ pans: string }>(
     `select json_build_object(
-       'asOf', to_char(now(), 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'),
+       'asOf', $3::text,
+       'later', (select coalesce(json_agg(id), '[]') from sample
+         where crew_id = $1 and ground_id = $2 and not deleted and updated_at > $3::timestamptz),
        'spots', coalesce(json_agg(by_spot), '[]'))::text as pans
      from (
        select spot_id as "spotId",
@@ -351,7 +367,7 @@ export async function pansAsJson(db: Db, crewId: string, groundId: string): Prom
        ) as columns,
        lateral (select array_agg(distinct id) as layer_ids from unnest(layer_id) as each(id) where id is not null) as layers
      ) as by_spot`,
-    [crewId, groundId],
+    [crewId, groundId, asOf],
   );
   return rows[0]?.pans ?? '';
 }

@@ -80,16 +80,7 @@ export function usePans(groundId: string): PanList {
   const few = (seen?.pans.length ?? told?.panned.samples ?? Infinity) <= FIRST_PAGE;
   const byRecords = !here && (said.data === null || columns.data === null || columns.failureCount > 0 || few);
   const asked = useQuery({ ...listOf('samples', groundId), enabled: byRecords });
-  const items = useMemo(
-    () =>
-      seen
-        ? [
-            ...seen.pans,
-            ...ours.filter((s) => s.version === 1 && (s.updatedAt > seen.asOf || Date.parse(s.updatedAt) === 0)),
-          ]
-        : ours,
-    [seen, ours],
-  );
+  const items = useMemo(() => (seen ? [...seen.pans, ...ours.filter((s) => !seen.holds(s))] : ours), [seen, ours]);
   const { refetch } = asked;
   const askAgain = useCallback(() => void refetch(), [refetch]);
   const arriving = [said, columns].some((q) => q.fetchStatus === 'fetching' && q.failureCount === 0);
