@@ -12,7 +12,10 @@ export async function loadLargeSeason(client, crewId, { samples = 100_000, runs 
   const setup = '01900000-0000-7000-8002-000000000001';
   await client.query('begin');
   await client.query(
-    `insert into ground (crew_id, id, name, kind, length_m, swell_percent, looked_at) values ($1, $2, 'Long Season Creek', 'creek', 9000, 18, '[]')`,
+    // Its line winds northward, a point each 100 m: 9 km of it in all, near enough.
+    `insert into ground (crew_id, id, name, kind, length_m, swell_percent, looked_at, line_points, line)
+     select $1, $2, 'Long Season Creek', 'creek', 9000, 18, '[]', 91, jsonb_agg(jsonb_build_array(7 + 0.0004 * sin(n / 3.0), 46 + n * 0.0009, 400 + n * 2) order by n)
+     from generate_series(0, 90) n`,
     [crewId, ground],
   );
   await client.query(
