@@ -367,6 +367,19 @@ test('a phone three hours slow is noticed, and its taps are set right', { tag: '
   expect(Math.abs(Date.parse(tap?.at ?? '') - Date.now())).toBeLessThan(60_000);
 });
 
+test('a spot that is picked stands at once in the list and in the words, also on a slow phone', async ({ page }) => {
+  await boxSet(page, 'Quick Fork');
+  const right = await page.getByLabel('Gravel from', { exact: true }).evaluate(async (list: HTMLSelectElement) => {
+    const upper = [...list.options].find((o) => o.text.startsWith('Upper bar'))?.value ?? '';
+    list.value = upper;
+    list.dispatchEvent(new Event('change', { bubbles: true }));
+    // Before the browser draws.
+    await Promise.resolve();
+    return { stays: list.value === upper, says: document.querySelector('h1')?.textContent };
+  });
+  expect(right).toEqual({ stays: true, says: 'Run Upper bar through Quick Fork box.' });
+});
+
 test('a run written on paper is put in whole: spread over its hours, its people told, and back by Undo', async ({
   page,
 }) => {

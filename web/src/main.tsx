@@ -64,7 +64,8 @@ createRoot(root).render(
   <StrictMode>
     <PreferencesProvider>
       <QueryClientProvider client={queryClient}>
-        <BrowserRouter>
+        {/* What was picked is drawn at once: as a transition the list would first fall back to what stood in it. */}
+        <BrowserRouter useTransitions={false}>
           <Pages />
         </BrowserRouter>
         <AfterFirstSight />

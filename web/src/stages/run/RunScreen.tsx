@@ -96,7 +96,7 @@ export function RunScreen() {
           </Button>
         </>
       ) : (
-        <Needs kinds={['runs', 'lifts', 'cleanups']} without="said">
+        <Needs kinds={['runs', 'lifts', 'cleanups', 'setups', 'rigs']} without="said">
           <StartRun all={runs} waiting={byStart} onStarted={hold} />
         </Needs>
       )}

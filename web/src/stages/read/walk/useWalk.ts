@@ -123,7 +123,9 @@ export function useWalk(ground: StoredGround, spots: readonly StoredSpot[]): Wal
   const plan = useRecords('day-sheets', ground.id)
     .items.filter((p) => p.day === today)
     .at(-1);
-  const [kept, setWalk] = useDraft<WalkDraft>(`walk-${ground.id}`, () => newWalk(today));
+  const [kept, keep] = useDraft<WalkDraft>(`walk-${ground.id}`, () => newWalk(today));
+  // The walk as it is now, drawn or not: two bells while a slow phone draws are two, and none waits for the drawing.
+  const latest = useRef(kept);
   const walk = kept.day === today ? kept : newWalk(today);
   const ring = useBells();
   const line = useMemo(() => walkedLine(ground), [ground]);
@@ -196,21 +198,21 @@ export function useWalk(ground: StoredGround, spots: readonly StoredSpot[]): Wal
       said: ring.length > 0 ? { bells: ring, at_ms: ms } : w.said,
     };
   };
-  const arrive = (where: Where): void => setWalk((before) => reckon(before, where, where.at_ms));
+  const change = (next: (before: WalkDraft) => WalkDraft): void => {
+    const before = latest.current;
+    const after = next(before);
+    if (after === before) return;
+    latest.current = after;
+    keep(after);
+    if (after.said && after.said !== before.said) ring(after.said.bells);
+  };
+  const arrive = (where: Where): void => change((before) => reckon(before, where, where.at_ms));
   // The hour to turn comes while one stands still, too, and so does the river.
-  const tick = useRef(reckon);
+  const tick = useRef<(ms: number) => void>(() => undefined);
   useEffect(() => {
-    tick.current = reckon;
+    tick.current = (ms) => change((before) => (before.where ? reckon(before, before.where, ms) : before));
   });
-  useEffect(() => {
-    setWalk((before) => (before.where ? tick.current(before, before.where, now_ms) : before));
-  }, [now_ms, setWalk]);
-  const lastRung = useRef(walk.said?.at_ms ?? 0);
-  useEffect(() => {
-    if (!walk.said || walk.said.at_ms === lastRung.current) return;
-    lastRung.current = walk.said.at_ms;
-    ring(walk.said.bells);
-  }, [walk.said, ring]);
+  useEffect(() => tick.current(now_ms), [now_ms]);
   const nearest_m = (here_m: number): number | null => {
     const far = [...marks.map((m) => m.distance_m), ...shut.flatMap((s) => [s.from_m, s.to_m])].map((d) =>
       Math.abs(d - here_m),
@@ -260,8 +262,8 @@ export function useWalk(ground: StoredGround, spots: readonly StoredSpot[]): Wal
     isNews: walk.said !== null && now_ms - walk.said.at_ms < NEWS_MS,
     isReady: ranking !== null,
     sayWhere: (distance_m) => arrive({ distance_m, bank: 'mid', offset_m: 0, accuracy_m: null, at_ms: Date.now() }),
-    setByHand: (byHand) => setWalk((w) => ({ ...w, byHand })),
-    done: (id) => setWalk((w) => ({ ...w, done: [...w.done, id] })),
-    undone: (id) => setWalk((w) => ({ ...w, done: w.done.filter((d) => d !== id) })),
+    setByHand: (byHand) => change((w) => ({ ...w, byHand })),
+    done: (id) => change((w) => ({ ...w, done: [...w.done, id] })),
+    undone: (id) => change((w) => ({ ...w, done: w.done.filter((d) => d !== id) })),
   };
 }
