@@ -1,3 +1,5 @@
+import { availableParallelism } from 'node:os';
+
 const common = {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   testEnvironment: 'node',
@@ -6,8 +8,9 @@ const common = {
   transform: { '^.+\\.tsx?$': '<rootDir>/scripts/jestTransform.mjs' },
 };
 export default {
-  // By itself Jest leaves one processor idle: half of two.
-  maxWorkers: '100%',
+  // By itself Jest leaves one processor idle: half of two. One more than there are, for the longest test mostly waits.
+  maxWorkers: availableParallelism() + 1,
+  testSequencer: '<rootDir>/scripts/jestSequencer.mjs',
   // Nothing is timed here: on two processors that are both at work a test may wait for its turn.
   testTimeout: 300_000,
   projects: [

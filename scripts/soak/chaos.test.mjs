@@ -12,7 +12,7 @@ beforeAll(async () => {
 test('nothing is lost or doubled, the number never dips, and “All saved” is never false, on any of 20 days', async () => {
   const days = await playSeeds(
     [...Array(20).keys()].map((i) => i + 1),
-    2,
+    3,
   );
   // What went wrong first: what a device kept is long, and a report is cut short somewhere.
   const bad = days.filter((d) => d.wrong.length > 0);
