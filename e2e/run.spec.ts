@@ -319,6 +319,11 @@ test('of many runs that nobody weighed the latest stand first, the earlier ones 
   await expect(page.getByRole('checkbox', { name: /buckets?, .* loose/ })).toHaveCount(12);
   await page.getByRole('button', { name: '3 earlier runs' }).click();
   await expect(page.getByRole('checkbox', { name: /buckets?, .* loose/, checked: true })).toHaveCount(15);
+  // A season of them does not bury what else stands on the day's sheet.
+  await page.goto(`/g/${groundId}/day`);
+  await expect(page.getByText(/^Concentrate of .+ not weighed$/)).toHaveCount(12);
+  await expect(page.getByText(/ 1 bucket, not weighed$/)).toBeVisible();
+  await expect(page.getByRole('button', { name: '3 earlier runs not weighed' })).toBeVisible();
 });
 
 test('two phones at one box see each other’s buckets', { tag: '@phone' }, async ({ page, browser }) => {

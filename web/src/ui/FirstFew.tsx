@@ -16,6 +16,7 @@ export function FirstFew<T>({
   readonly children: (items: readonly T[]) => ReactNode;
 }) {
   const [most, setMost] = useState(FEW);
+  if (of.length === 0) return null;
   return (
     <>
       {children(of.slice(0, most))}
