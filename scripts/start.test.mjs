@@ -93,6 +93,10 @@ describe('npm start', () => {
     expect(await names(third)).toContain('Halloway Creek');
     third.kill('SIGTERM');
     expect(await third.ended).toBe(0);
+    // What a start asks of itself stands nowhere as a refusal.
+    const diary = readFileSync(join(home, 'diary', 'riffle.1.log'), 'utf8');
+    expect(diary.match(/"msg":"The server is up\."/g)).toHaveLength(3);
+    expect(diary).not.toMatch(/"status":4/);
   }, 300_000);
 
   test('two homes run at once, on addresses of their own; --empty has no demo', async () => {
