@@ -10,6 +10,9 @@ export const eventsKey = (runId: string, crewId = CREW_ID) => ['events', crewId,
 export type ListKey = ReturnType<typeof listKey> | ReturnType<typeof eventsKey>;
 
 /** How a list is named where it is kept: as the query cache hashes its key, which is a list of texts. */
+/** When a list was read that came together from answers alone: the server has not given it yet. */
+export const NEVER_READ = 0;
+
 export const hashOf = (key: ListKey): string => JSON.stringify(key);
 
 /** What lies in a list: a record with its version, or a tap, which never changes. */

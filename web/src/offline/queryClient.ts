@@ -18,6 +18,7 @@ import {
   laterOfEach,
   listKey,
   listKeysOf,
+  NEVER_READ,
   withAnswer,
   type Listed,
   type ListKey,
@@ -32,8 +33,6 @@ const KEEP_EVERY_MS = 300;
 const FEW_TRIES = 3;
 /** What was read less long ago is not asked for again while a page is open. */
 const FRESH_MS = 10_000;
-/** When a list was read that came together from answers alone: the server has not given it yet. */
-export const NEVER_READ = 0;
 
 onlineManager.setOnline(navigator.onLine);
 

@@ -11,7 +11,8 @@ import { usePreferences } from '../preferences/preferences.ts';
 import { useArrived } from './arrived.ts';
 import { FIRST_PAGE } from './fetchLists.ts';
 import { pannedOf } from './usePans.ts';
-import { listOf, stateOf, useRecords, type ListState } from './useRecords.ts';
+import { stateOf, type ListState } from './listStates.ts';
+import { listOf, useRecords } from './useRecords.ts';
 
 export interface LatestFirst {
   readonly samples: readonly StoredSample[];

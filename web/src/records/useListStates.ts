@@ -1,4 +1,4 @@
-import { QueryObserver, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo, useSyncExternalStore } from 'react';
 import { KINDS, type Kind } from '../api/kinds.ts';
 import { hashOf, listKey } from '../offline/landing.ts';
@@ -6,7 +6,8 @@ import { useWaiting } from '../offline/outbox.ts';
 import { useArrived } from './arrived.ts';
 import { usePans } from './usePans.ts';
 import { isOurOwn } from '../offline/writes.ts';
-import { listOf, stateOf, type ListState } from './useRecords.ts';
+import { readLists, type ListsRead, type ListState } from './listStates.ts';
+import { listOf } from './useRecords.ts';
 
 /** What a screen's words may rest on: the list of a kind, or the samples as far as reading the ground goes. */
 export type Needed = Kind | 'pans';
@@ -45,45 +46,11 @@ export function useListStates(
 /** @param kinds with commas between them: the same words are the same lists */
 function useLists(kinds: string, groundId: string): ListsRead {
   const client = useQueryClient();
-  return useMemo(
-    () => readLists(client, kinds === '' ? [] : (kinds.split(',') as Kind[]), groundId),
-    [client, kinds, groundId],
-  );
-}
-
-/** Lists being read, and how far each has come. */
-interface ListsRead {
-  /** A word for each, with commas between them. */
-  readonly states: () => string;
-  readonly subscribe: (changed: () => void) => () => void;
-  readonly askAgain: () => void;
-}
-
-/** Reads these lists, for whoever draws their states alone: anew when one changes, not with every record. */
-function readLists(client: QueryClient, kinds: readonly Kind[], groundId: string): ListsRead {
-  const lists = kinds.map((kind) => {
-    const options = client.defaultQueryOptions(listOf(kind, KINDS[kind].ofCrew ? '' : groundId));
-    // What is about to be fetched is on its way, not out of reach.
-    const asShown = { ...options, _optimisticResults: 'optimistic' as const };
-    return { list: new QueryObserver(client, options), asShown };
-  });
-  const read = (): string => lists.map(({ list, asShown }) => stateOf(list.getOptimisticResult(asShown))).join();
-  // Moves only when all who read the lists are told: what stands around this has what it says is here.
-  let now = read();
-  return {
-    states: () => now,
-    subscribe: (changed) => {
-      const ends = lists.map(({ list }) =>
-        list.subscribe(() => {
-          now = read();
-          changed();
-        }),
-      );
-      now = read();
-      return () => ends.forEach((end) => end());
-    },
-    askAgain: () => {
-      for (const { list } of lists) if (stateOf(list.getCurrentResult()) === 'away') void list.refetch();
-    },
-  };
+  return useMemo(() => {
+    const those = kinds === '' ? [] : (kinds.split(',') as Kind[]);
+    return readLists(
+      client,
+      those.map((kind) => listOf(kind, KINDS[kind].ofCrew ? '' : groundId)),
+    );
+  }, [client, kinds, groundId]);
 }

@@ -10,7 +10,8 @@ import { useWaiting } from '../offline/outbox.ts';
 import { isOurOwn, waitingOf, withWaiting } from '../offline/writes.ts';
 import { usePreferences } from '../preferences/preferences.ts';
 import { FIRST_PAGE } from './fetchLists.ts';
-import { listOf, stateOf, type RecordList } from './useRecords.ts';
+import { stateOf } from './listStates.ts';
+import { listOf, type RecordList } from './useRecords.ts';
 
 /** Let go so long after nothing shows it any more: the records are here by then. */
 const HELD_MS = 5 * 60_000;

@@ -1,26 +1,16 @@
 import type { StoredRun } from '@riffle/contract';
-import { queryOptions, useQuery, type UseQueryResult } from '@tanstack/react-query';
+import { queryOptions, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { KINDS, type Kind, type Records } from '../api/kinds.ts';
 import { hashOf, listKey, withTalliesInHand } from '../offline/landing.ts';
 import { readAsWhole } from '../offline/listPieces.ts';
 import { useWaitingFor, waitingNow } from '../offline/outbox.ts';
-import { NEVER_READ } from '../offline/queryClient.ts';
 import { tapsByRun } from '../offline/waitingTaps.ts';
 import { isOurOwn, withWaiting } from '../offline/writes.ts';
 import { tellArrived } from './arrived.ts';
 import { fetchChanges, noteRead } from './fetchChanges.ts';
 import { fetchAll, fetchOfGround } from './fetchLists.ts';
-
-/** Whether a list is here, on its way, or out of reach: asked for in vain, and not kept on this device. */
-export type ListState = 'here' | 'arriving' | 'away';
-
-export function stateOf(
-  query: Pick<UseQueryResult, 'data' | 'dataUpdatedAt' | 'isPending' | 'fetchStatus' | 'failureCount'>,
-): ListState {
-  if (query.data !== undefined && query.dataUpdatedAt > NEVER_READ) return 'here';
-  return query.fetchStatus === 'fetching' && query.failureCount === 0 ? 'arriving' : 'away';
-}
+import { stateOf, type ListState } from './listStates.ts';
 
 export interface RecordList<T> {
   readonly items: readonly T[];

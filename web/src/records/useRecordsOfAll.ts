@@ -2,7 +2,7 @@ import { useQueries } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type { Kind, Records } from '../api/kinds.ts';
 import { useWaiting } from '../offline/outbox.ts';
-import { NEVER_READ } from '../offline/queryClient.ts';
+import { NEVER_READ } from '../offline/landing.ts';
 import { withWaiting } from '../offline/writes.ts';
 import { listOf, useRecords } from './useRecords.ts';
 

@@ -7,7 +7,8 @@ import { eventsKey, laterOfEach, listKey } from '../offline/landing.ts';
 import { useWaiting } from '../offline/outbox.ts';
 import { waitingOf } from '../offline/writes.ts';
 import { fetchAll } from './fetchLists.ts';
-import { askAgain, stateOf, type ListState } from './useRecords.ts';
+import { stateOf, type ListState } from './listStates.ts';
+import { askAgain } from './useRecords.ts';
 
 export interface RunEvents {
   /** The run's taps as far as this device has them, those still to be sent among them. */

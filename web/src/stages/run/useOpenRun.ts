@@ -17,7 +17,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { settingAsSet } from '../../box/boxEvidence.ts';
 import { washerAsSet } from '../../box/washerSetting.ts';
-import type { ListState } from '../../records/useRecords.ts';
+import type { ListState } from '../../records/listStates.ts';
 import { useRunEvents } from '../../records/useRunEvents.ts';
 import { useWrite } from '../../offline/outbox.ts';
 import { trueNow } from '../../api/trueClock.ts';
