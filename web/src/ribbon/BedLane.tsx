@@ -1,6 +1,7 @@
 import type { StoredGround } from '@riffle/contract';
 import { bedInSight } from './bedInSight.ts';
 import type { RibbonScale } from './ribbonScale.ts';
+import { tenth } from './tenth.ts';
 
 interface BedLaneProps {
   readonly heights_m: readonly number[];
@@ -20,7 +21,7 @@ export function BedLane({ heights_m, length_m, scale, top, height, forms }: BedL
   const fall_m = Math.max(...points.map((p) => p.height_m)) - low_m || 1;
   const y = (height_m: number): number => top + (1 - (height_m - low_m) / fall_m) * (height - 6);
   const line = points
-    .map((p, i) => `${i ? 'L' : 'M'}${x(p.distance_m).toFixed(1)} ${y(p.height_m).toFixed(1)}`)
+    .map((p, i) => `${i ? 'L' : 'M'}${tenth(x(p.distance_m))} ${tenth(y(p.height_m))}`)
     .join('');
   return (
     <g aria-hidden="true">

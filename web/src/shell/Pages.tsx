@@ -19,6 +19,9 @@ const Clean = page(async () => (await import('../stages/clean/CleanStage.tsx')).
 const Sure = page(async () => (await import('../sure/SureScreen.tsx')).SureScreen);
 const Books = page(async () => (await import('../stages/books/BooksStage.tsx')).BooksStage);
 
+/** What a day's order rests on: a river or a hole that came late would change it under the eye. */
+const DAY = ['day-sheets', 'pans', 'pits', 'signs', 'gauge-readings', 'outlines', 'lots', 'permissions'] as const;
+
 /** Which address shows which screen. Read, Sample, Run, Clean and Books are of use before all of theirs is here, and see to it themselves. */
 export const Pages = () => (
   <Broken of={null}>
@@ -29,7 +32,7 @@ export const Pages = () => (
         <Route path="bag/:bagId" element={screen(BagGate)} />
         <Route path="settings" element={screen(Settings)} />
         <Route path="g/:groundId" element={<GroundGate />}>
-          <Route path="day" element={evenWithout(['day-sheets', 'pans', 'signs', 'lots', 'permissions'], Day)} />
+          <Route path="day" element={evenWithout(DAY, Day)} />
           <Route path="read" element={<ReadScreen />} />
           <Route path="walk" element={evenWithout(['pans', 'signs', 'day-sheets', 'gauge-readings'], Walk)} />
           <Route path="sample/*" element={screen(Sample)} />
@@ -39,7 +42,7 @@ export const Pages = () => (
           <Route path="books/*" element={screen(Books)} />
           <Route
             path="sure"
-            element={needs(['samples', 'signs', 'pits', 'runs', 'lifts', 'cleanups', 'forecasts'], Sure)}
+            element={needs(['samples', 'signs', 'pits', 'setups', 'runs', 'lifts', 'cleanups', 'forecasts'], Sure)}
           />
         </Route>
         <Route path="*" element={<Home />} />

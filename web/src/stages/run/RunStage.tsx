@@ -11,8 +11,8 @@ const Haul = page(async () => (await import('./haul/HaulScreen.tsx')).HaulScreen
 export const RunStage = () => (
   <Routes>
     <Route index element={<RunScreen />} />
-    <Route path="crew" element={evenWithout(['work-rounds', 'runs'], Crew)} />
-    <Route path="haul" element={evenWithout(['runs', 'setups', 'samples'], Haul)} />
+    <Route path="crew" element={evenWithout(['work-rounds', 'runs', 'setups', 'cleanups'], Crew)} />
+    <Route path="haul" element={evenWithout(['runs', 'setups', 'samples', 'rigs', 'cleanups'], Haul)} />
     <Route path="*" element={<Home />} />
   </Routes>
 );

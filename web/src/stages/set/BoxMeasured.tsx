@@ -1,4 +1,5 @@
 import { MEASURED_INPUTS, type MeasuredInput, type Spread } from '@riffle/core';
+import { Needs } from '../../shell/Needs.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Block } from '../../ui/Judgement.tsx';
 import { TextButton } from '../../ui/TextButton.tsx';
@@ -13,6 +14,9 @@ const TESTS = [
   { kind: 'tracers', label: 'Feed flakes' },
   { kind: 'water', label: 'Flow and depth' },
 ] as const;
+
+/** What says anything of a box. */
+export const MEASURED_BY = ['runs', 'lifts', 'cleanups', 'box-tests'] as const;
 
 /** So few draws in effect: what was measured fits hardly any box as entered. Stated assumption. */
 const FEW_DRAWS = 25;
@@ -38,10 +42,12 @@ export function BoxMeasured({ page }: { page: SetOnPage }) {
           ))}
         </ul>
       ) : (
-        <p className="mb-2 text-ink-2">
-          Nothing yet: it is weighed as boxes of its kind are. A clean-up in stretches says most; a timed bucket takes
-          five minutes.
-        </p>
+        <Needs kinds={MEASURED_BY} without="quiet">
+          <p className="mb-2 text-ink-2">
+            Nothing yet: it is weighed as boxes of its kind are. A clean-up in stretches says most; a timed bucket takes
+            five minutes.
+          </p>
+        </Needs>
       )}
       {found && found.effective < FEW_DRAWS && (
         <p className="mt-1 font-bold">

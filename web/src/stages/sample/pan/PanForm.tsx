@@ -228,7 +228,9 @@ const PanBeside = memo(function PanBeside({
   return (
     <div className="order-3 flex flex-col gap-5 lg:order-none">
       <Block title="Against its neighbors">
-        <Neighbors spots={spots} grades={grades} spot={spot} now={inHand.grade} />
+        <Needs kinds={['pans', 'pits']} without="quiet">
+          <Neighbors spots={spots} grades={grades} spot={spot} now={inHand.grade} />
+        </Needs>
       </Block>
       {spot && (
         <Block title={`Before, at ${spot.name}`}>

@@ -1,7 +1,9 @@
+import { Needs } from '../../../shell/Needs.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { Block } from '../../../ui/Judgement.tsx';
 import { TextButton } from '../../../ui/TextButton.tsx';
 import { useLocalTime } from '../../../when/useLocalTime.ts';
+import { MEASURED_BY } from '../BoxMeasured.tsx';
 import { TEST_WORDS } from '../testWords.ts';
 import type { WasherOnPage } from './useWasherScreen.ts';
 
@@ -17,11 +19,13 @@ export function WasherMeasured({ page: { measured, open, solved, takeOutTest } }
   return (
     <Block title="Measured on this washer">
       {measured.length === 0 && (
-        <p className="text-ink-2">
-          Nothing yet: it is weighed as washers of its kind are. Run the tailings of a clean-up again and weigh both; or
-          feed twenty flakes, or lead shot screened to one size, and count what is found. Lead is lighter than gold and
-          rounder: shot of 0.5 mm stays about as a flake of 0.8 mm does.
-        </p>
+        <Needs kinds={MEASURED_BY} without="quiet">
+          <p className="text-ink-2">
+            Nothing yet: it is weighed as washers of its kind are. Run the tailings of a clean-up again and weigh both;
+            or feed twenty flakes, or lead shot screened to one size, and count what is found. Lead is lighter than gold
+            and rounder: shot of 0.5 mm stays about as a flake of 0.8 mm does.
+          </p>
+        </Needs>
       )}
       <ul className="text-[13.5px]">
         {measured.map((m) => (
