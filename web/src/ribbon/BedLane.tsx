@@ -20,9 +20,7 @@ export function BedLane({ heights_m, length_m, scale, top, height, forms }: BedL
   const low_m = Math.min(...points.map((p) => p.height_m));
   const fall_m = Math.max(...points.map((p) => p.height_m)) - low_m || 1;
   const y = (height_m: number): number => top + (1 - (height_m - low_m) / fall_m) * (height - 6);
-  const line = points
-    .map((p, i) => `${i ? 'L' : 'M'}${tenth(x(p.distance_m))} ${tenth(y(p.height_m))}`)
-    .join('');
+  const line = points.map((p, i) => `${i ? 'L' : 'M'}${tenth(x(p.distance_m))} ${tenth(y(p.height_m))}`).join('');
   return (
     <g aria-hidden="true">
       <path d={`${line}L${x(to_m)} ${top + height}L${x(from_m)} ${top + height}Z`} fill="var(--spine)" />
