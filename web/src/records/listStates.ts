@@ -2,6 +2,7 @@ import {
   notifyManager,
   QueryObserver,
   type QueryClient,
+  type QueryKey,
   type QueryObserverOptions,
   type QueryObserverResult,
 } from '@tanstack/react-query';
@@ -25,11 +26,11 @@ export interface ListsRead {
   readonly askAgain: () => void;
 }
 
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- lists of whatever kind
-type AnyQuery = QueryObserverOptions<any, any, any, any, any>;
-
 /** Reads these lists, for whoever draws their states alone: anew when one changes, not with every record. */
-export function readLists(client: QueryClient, asked: readonly AnyQuery[]): ListsRead {
+export function readLists<T, K extends QueryKey>(
+  client: QueryClient,
+  asked: readonly QueryObserverOptions<T, Error, T, T, K>[],
+): ListsRead {
   const lists = asked.map((how) => {
     const options = client.defaultQueryOptions(how);
     // What is about to be fetched is on its way, not out of reach.
