@@ -1,7 +1,8 @@
 // npm run soak [-- minutes]: an hour of everything that can go wrong, with fresh seeds. Prints what was acknowledged, lost,
 // doubled and told falsely, and the longest stall; ends with 1 if anything was.
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { randomInt } from 'node:crypto';
+import { availableParallelism } from 'node:os';
 import { buildIfChanged } from '../build.mjs';
 import { ensureChromium, ensurePackages, ensurePostgres, root } from '../setup.mjs';
 
@@ -49,21 +50,25 @@ tell(`${days.length} days, ${days.reduce((sum, d) => sum + d.taps, 0)} taps; ${b
 wrong += bad;
 
 console.log('Requests drawn from the documentation, most of them wrong:');
-const requests = String(Math.max(50, Math.round((minutes / 60) * 10_000)));
-const fuzzed = spawnSync(
-  process.execPath,
-  [
-    '--experimental-vm-modules',
-    '--disable-warning=ExperimentalWarning',
-    'node_modules/jest/bin/jest.js',
-    '--selectProjects',
-    'server',
-    '--testTimeout=7200000',
-    '--',
-    'fuzz',
-  ],
-  { cwd: root, stdio: 'inherit', env: { ...process.env, FUZZ_REQUESTS: requests, FUZZ_SEED: String(seed) } },
-);
-if (fuzzed.status !== 0) wrong++;
+const requests = Math.max(50, Math.round((minutes / 60) * 10_000));
+const parts = availableParallelism();
+const fuzzed = await Promise.all(Array.from({ length: parts }, (_, i) => fuzz(`${i + 1}/${parts}`)));
+tell(`${requests} requests to each route; ${fuzzed.every(Boolean) ? 'no' : 'A'} fault`);
+wrong += fuzzed.filter((well) => !well).length;
 console.log(wrong === 0 ? 'Nothing went wrong.' : `${wrong} things went wrong.`);
 process.exit(wrong === 0 ? 0 : 1);
+
+/** One part of the routes, in a process with a server of its own; whether it went without a fault. */
+function fuzz(part) {
+  const jest = ['node_modules/jest/bin/jest.js', '--selectProjects', 'server', '--testTimeout=7200000', '--', 'fuzz'];
+  const child = spawn(
+    process.execPath,
+    ['--experimental-vm-modules', '--disable-warning=ExperimentalWarning', ...jest],
+    {
+      cwd: root,
+      stdio: 'inherit',
+      env: { ...process.env, FUZZ_REQUESTS: String(requests), FUZZ_SEED: String(seed), FUZZ_PART: part },
+    },
+  );
+  return new Promise((resolve) => child.once('close', (code) => resolve(code === 0)));
+}

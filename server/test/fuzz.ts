@@ -70,7 +70,7 @@ const NASTY: readonly unknown[] = [
   { a: { a: { a: { a: null } } } },
 ];
 
-const pick = <T>(from: readonly T[], random: () => number): T => from[Math.floor(random() * from.length)] as T;
+export const pick = <T>(from: readonly T[], random: () => number): T => from[Math.floor(random() * from.length)] as T;
 
 /** A value after a schema: mostly one it takes, at times one that breaks it. */
 export function valueFor(schema: Schema, fuzz: Fuzz, depth = 0): unknown {
@@ -104,6 +104,20 @@ export function valueFor(schema: Schema, fuzz: Fuzz, depth = 0): unknown {
     default:
       return textFor(schema, fuzz);
   }
+}
+
+/** A right value of a schema with about a tenth of its parts drawn anew: gets behind what looks at shapes and references. */
+export function changed(value: unknown, schema: Schema, fuzz: Fuzz, depth = 0): unknown {
+  if (depth > 0 && fuzz.random() < 0.1) return valueFor(schema, fuzz, depth);
+  if (schema.$ref) return changed(value, fuzz.schemas[schema.$ref.split('/').at(-1) ?? ''] ?? {}, fuzz, depth);
+  if (Array.isArray(value)) return value.map((each) => changed(each, schema.items ?? {}, fuzz, depth + 1));
+  if (typeof value !== 'object' || value === null || !schema.properties) return value;
+  return Object.fromEntries(
+    Object.entries(value).map(([name, each]) => [
+      name,
+      changed(each, schema.properties?.[name] ?? {}, fuzz, depth + 1),
+    ]),
+  );
 }
 
 function objectFor(schema: Schema, fuzz: Fuzz, depth: number): Record<string, unknown> {
