@@ -73,10 +73,16 @@ async function takeFollowing(client: QueryClient, runId: string, known: readonly
 /** Runs that others begin, stop or go on with come up by themselves. */
 export function useRunsOfOthers(groundId: string): void {
   const client = useQueryClient();
-  useEffect(
-    () => lookAgain(LOOK_EVERY_MS.runs, () => client.invalidateQueries({ queryKey: listKey('runs', groundId) })),
-    [client, groundId],
-  );
+  useEffect(() => {
+    const queryKey = listKey('runs', groundId);
+    return lookAgain(LOOK_EVERY_MS.runs, async () => {
+      const age_ms = Date.now() - (client.getQueryState(queryKey)?.dataUpdatedAt ?? 0);
+      // Read a moment ago, as where the page has just been opened. A clock that was put back gives an age below 0.
+      if (age_ms >= 0 && age_ms < LOOK_EVERY_MS.runs / 2) return;
+      // What is on its way already is waited for, not asked for twice.
+      await client.invalidateQueries({ queryKey }, { cancelRefetch: false });
+    });
+  }, [client, groundId]);
 }
 
 /** Does it again and again while the page is in sight and the device is not known to be without signal, one at a time. Answers the way to end it. */
