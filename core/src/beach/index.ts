@@ -1,3 +1,4 @@
+// The sea and its sand: what the rest of the house may take from this room.
 export { deepWaterLength_m, runup_m, type Swell } from './waves.ts';
 export {
   heightAlong,

@@ -1,3 +1,4 @@
+// Dry washers and the air in them: what the rest of the house may take from this room.
 export { dryAir, type Air } from './air.ts';
 export {
   airSizes,

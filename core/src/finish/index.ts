@@ -1,3 +1,4 @@
+// Finishing a concentrate: what the rest of the house may take from this room.
 export { filmFlow_m2_s, filmFor_m, shearOfFilm_Pa } from './film.ts';
 export { finishSluicePace_m3_s, type FinishSluice } from './finishSluice.ts';
 export { companionWindows, type CompanionWindow } from './companions.ts';
