@@ -28,7 +28,7 @@ const WITHOUT: Readonly<Record<string, readonly string[]>> = {
     'significant',
     'text',
   ],
-  'reads the clock of a time zone, as any library does': ['isTimeZone', 'localDay', 'momentOf', 'wallClock'],
+  'reads the clock of a time zone, like any library': ['isTimeZone', 'localDay', 'momentOf', 'wallClock'],
   'draws numbers by chance, or is a distribution of any textbook': [
     'gammaCdf',
     'gammaDraw',
