@@ -1,4 +1,5 @@
 // Plays seeds of chaos, several at a time, each lane with a Riffle and a browser of its own.
+// The whole browser: the one without a window sends nothing in the background, and what is sent there may be sent twice.
 import { CHROMIUM } from '../setup.mjs';
 import { startRiffleProcess } from './riffleProcess.mjs';
 import { playSeed } from './chaos.mjs';
