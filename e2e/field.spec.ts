@@ -59,8 +59,11 @@ test.describe('with the page kept on the device', () => {
     await page.reload();
     await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
     await toStage(page, 'Books');
+    // The book has been here; what draws the sheet has not.
+    const give = page.getByRole('button', { name: 'Give or print ...' });
+    await expect(give).toBeVisible();
     await context.setOffline(true);
-    await page.getByRole('button', { name: 'Give or print ...' }).click();
+    await give.click();
     const sheet = page.getByRole('dialog', { name: 'Give or print' });
     await sheet.getByLabel('What', { exact: true }).selectOption('season');
     const downloading = page.waitForEvent('download');

@@ -20,8 +20,9 @@ const movedOnItsOwn = (page: Page): Promise<{ most_px: number; moves: string[] }
             .flatMap((m) => m.sources)
             // What came into sight or went out of it has one place, not two.
             .filter(({ previousRect, currentRect }) => previousRect.height > 0 && currentRect.height > 0)
-            // Words alone are aimed at by nobody.
+            // Words alone are aimed at by nobody: a paragraph, or those that go to the next line of their sentence.
             .filter(({ node }) => !(node instanceof HTMLParagraphElement) || node.querySelector('a, button') !== null)
+            .filter(({ node }) => !(node instanceof Text) || node.parentElement?.closest('a, button, label') != null)
             .map(({ node, previousRect, currentRect }) => ({
               by_px: Math.abs(currentRect.top - previousRect.top),
               what:
