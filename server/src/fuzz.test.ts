@@ -99,6 +99,7 @@ test('no request, right or wrong, brings the server to a fault', async () => {
     components?: { schemas?: Record<string, Schema> };
   };
   const schemas = document.components?.schemas ?? {};
+  const ids = [...idsOf.values()].flat();
   const faults: string[] = [];
   const answers = new Map<string, Map<number, number>>();
   let place = 0;
@@ -110,7 +111,6 @@ test('no request, right or wrong, brings the server to a fault', async () => {
       // Sums are in no book, and some right ones take half a second: a right call is begun from seldom.
       const every = path.includes('/sums/') ? 40 : 4;
       const begun = right.get(routeOf(method, path)) ?? [];
-      const ids = [...idsOf.values()].flat();
       const counts = new Map<number, number>();
       answers.set(`${method.toUpperCase()} ${path}`, counts);
       for (let i = 0; i < REQUESTS; i++) {
