@@ -43,6 +43,47 @@ const withoutUnusedParts = (): Plugin => ({
   },
 });
 
+/** The screens by their addresses, as `page` in `src/shell/page.tsx` is given them. */
+const PAGE = /page\(\s*async \(\) => \(await import\('([^']+)'\)\)\.\w+,\s*'([^']+)'/g;
+
+/**
+ * Writes the scripts that each address opens with beside the document's own into `pages.json`: the server names them in
+ * the document's head. A page would else learn of them from one another, each time by way of the server.
+ */
+function pageFiles(): Plugin {
+  const screens: { at: string; module: string }[] = [];
+  return {
+    name: 'page-files',
+    enforce: 'pre',
+    transform: {
+      filter: { id: /\/src\/(shell\/Pages|stages\/\w+\/\w+Stage)\.tsx$/ },
+      async handler(code, id) {
+        for (const [, from = '', at = ''] of code.matchAll(PAGE)) {
+          const found = await this.resolve(from, id);
+          if (found) screens.push({ at, module: found.id });
+        }
+      },
+    },
+    generateBundle(_options, bundle) {
+      const chunks = Object.values(bundle).filter((c) => c.type === 'chunk');
+      const withImports = (name: string, seen = new Set<string>()): Set<string> => {
+        if (!seen.has(name)) {
+          seen.add(name);
+          chunks.find((c) => c.fileName === name)?.imports.forEach((i) => withImports(i, seen));
+        }
+        return seen;
+      };
+      const start = new Set(chunks.filter((c) => c.isEntry).flatMap((c) => [...withImports(c.fileName)]));
+      const pages = screens.map(({ at, module }) => {
+        const chunk = chunks.find((c) => c.moduleIds.includes(module));
+        if (!chunk) this.error(`No script holds ${module}.`);
+        return { at, files: [...withImports(chunk.fileName)].filter((f) => !start.has(f)) };
+      });
+      this.emitFile({ type: 'asset', fileName: 'pages.json', source: JSON.stringify(pages) });
+    },
+  };
+}
+
 /** A name for how records look: the contract and the migrations that fill what is kept already. */
 function recordShape(): string {
   const sum = createHash('sha256');
@@ -57,6 +98,7 @@ export default defineConfig({
   plugins: [
     preloadFonts(),
     withoutUnusedParts(),
+    pageFiles(),
     react(),
     tailwindcss(),
     VitePWA({

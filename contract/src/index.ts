@@ -12,6 +12,7 @@ export {
   Problem,
   Timestamp,
 } from './shared.ts';
+export { FIRST_LISTS, isPartOf, listsOfPage, pageAt, type PageList } from './opening.ts';
 export { isKeepable, keepable, keepableText, unkeepableAt, UNKEEPABLE_SAYS } from './keepableText.ts';
 export {
   MOST,

@@ -1,3 +1,4 @@
+import { pageAt } from '@riffle/contract';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode, Suspense, useEffect } from 'react';
 import { createRoot } from 'react-dom/client';
@@ -9,6 +10,7 @@ import { openDevice, queryClient } from './offline/queryClient.ts';
 import { PreferencesProvider } from './preferences/PreferencesProvider.tsx';
 import { knownGrounds, openAhead, takeKeptAhead } from './records/openAhead.ts';
 import { Broken } from './shell/Broken.tsx';
+import { openedPagesHere } from './shell/page.tsx';
 import { Pages } from './shell/Pages.tsx';
 import { useSeen } from './ui/useSeen.ts';
 import { groundToOpen, lastGround } from './shell/useGround.ts';
@@ -16,25 +18,10 @@ import { late, untilHere } from './ui/late.ts';
 
 // For `npm run bench`: what came before was fetching and compiling.
 performance.mark('scripts run');
-/** A store that does not answer keeps the page blank no longer than this. */
+/** A store or code that does not come keeps the page blank no longer than this. */
 const ANSWER_WITHIN_MS = 1500;
-openDevice();
-const [, inAddress, stage = 'read'] = /^\/g\/([0-9a-f-]{36})\/([a-z]+)/.exec(location.pathname) ?? [];
-const opens = inAddress ?? lastGround();
-await Promise.race([
-  Promise.all([
-    // The device's own copy of the page brings nothing along: what was kept beside it is all there is without a signal.
-    broughtLists.length === 0 && takeKeptAhead(opens),
-    // What was done and not sent yet is in the first drawing: nothing shows a number without it.
-    somethingMayWait() && lookIntoOutbox(),
-  ]).catch(() => undefined),
-  new Promise((resolve) => setTimeout(resolve, ANSWER_WITHIN_MS)),
-]);
-// These begin with the box and the book.
-void openAhead(queryClient, opens, stage);
-// The bare address opens the ground worked last, or the first of the book: where it is known already, at once.
-const known = location.pathname === '/' ? groundToOpen(knownGrounds(queryClient)) : undefined;
-if (known) history.replaceState(null, '', `/g/${known}/read`);
+const soon = (what: Promise<unknown>) =>
+  Promise.race([what.catch(() => undefined), new Promise((resolve) => setTimeout(resolve, ANSWER_WITHIN_MS))]);
 
 const Toaster = late(async () => (await import('./ui/Toaster.tsx')).default);
 
@@ -58,18 +45,38 @@ function AfterFirstSight() {
   );
 }
 
+/** Draws the page once what it opens with is here. Not at the top of this script: the scripts of the pages wait for its end. */
+async function begin(root: HTMLElement): Promise<void> {
+  openDevice();
+  const opens = /^\/g\/([0-9a-f-]{36})\//.exec(location.pathname)?.[1] ?? lastGround();
+  await soon(
+    Promise.all([
+      // The device's own copy of the page brings nothing along: what was kept beside it is all there is without a signal.
+      broughtLists.length === 0 && takeKeptAhead(opens),
+      // What was done and not sent yet is in the first drawing: nothing shows a number without it.
+      somethingMayWait() && lookIntoOutbox(),
+    ]),
+  );
+  void openAhead(queryClient, opens, pageAt(location.pathname));
+  await soon(openedPagesHere());
+  // The bare address opens the ground worked last, or the first of the book: where it is known already, at once.
+  const known = location.pathname === '/' ? groundToOpen(knownGrounds(queryClient)) : undefined;
+  if (known) history.replaceState(null, '', `/g/${known}/read`);
+  createRoot(root).render(
+    <StrictMode>
+      <PreferencesProvider>
+        <QueryClientProvider client={queryClient}>
+          {/* What was picked is drawn at once: as a transition the list would first fall back to what stood in it. */}
+          <BrowserRouter useTransitions={false}>
+            <Pages />
+          </BrowserRouter>
+          <AfterFirstSight />
+        </QueryClientProvider>
+      </PreferencesProvider>
+    </StrictMode>,
+  );
+}
+
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no root element.');
-createRoot(root).render(
-  <StrictMode>
-    <PreferencesProvider>
-      <QueryClientProvider client={queryClient}>
-        {/* What was picked is drawn at once: as a transition the list would first fall back to what stood in it. */}
-        <BrowserRouter useTransitions={false}>
-          <Pages />
-        </BrowserRouter>
-        <AfterFirstSight />
-      </QueryClientProvider>
-    </PreferencesProvider>
-  </StrictMode>,
-);
+void begin(root);

@@ -1,6 +1,10 @@
 import { createHash } from 'node:crypto';
 import {
   FIRST_ID,
+  FIRST_LISTS,
+  isPartOf,
+  listsOfPage,
+  pageAt,
   type StoredGround,
   type StoredPit,
   type StoredSample,
@@ -14,24 +18,27 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { DatabaseWatch } from '../db/watch.ts';
 import type { Kept, RecordKind, Sent } from '../db/recordKind.ts';
-import { firstGround, grounds, spots } from '../ground/queries.ts';
-import { gaugeReadings, permissions, signs, swellReadings } from '../read/queries.ts';
+import { EVERY_KIND } from '../db/everyKind.ts';
+import { firstGround, grounds } from '../ground/queries.ts';
 import type { PannedGrounds } from '../sample/pannedGrounds.ts';
-import { pits, samples } from '../sample/queries.ts';
+import { samples } from '../sample/queries.ts';
 
 /** Where the built page takes what the document brings; `web/src/api/opening.ts` reads it. */
 const PLACE = '<!--opening-->';
 /** A longer list is asked for by the page itself, in pages: the document must not grow with the book. */
 const MOST_BROUGHT = 400;
 
+type ListedKind = Pick<RecordKind<Sent, Kept>, 'page' | 'ofGround'>;
+const KINDS: ReadonlyMap<string, ListedKind> = new Map<string, ListedKind>(EVERY_KIND.map((kind) => [kind.path, kind]));
+
 /** A list as the page keeps it: a kind's path, its ground (empty: the crew's), its records, all as JSON. */
 const asBrought = (kind: string, groundId: string, items: string): string =>
   `{"kind":"${kind}","groundId":"${groundId}","items":${items}}`;
 
 /**
- * The page with whose book it is and the lists its first view needs, so that nothing waits for a second answer:
- * the grounds, and of the ground that will open (in the address, worked last, or the first) spots, samples, pits, signs,
- * the readings of its river or sea, which stand at the head of the page, and what forbids it. Its first word comes with them.
+ * The page with whose book it is, the scripts of its screen and the lists its first view needs, so that nothing waits for a
+ * second answer: the grounds, and of the ground that will open (in the address, worked last, or the first) what every page
+ * begins with and what this one does. Its first word comes with them.
  * Of samples that are too many it brings what they come to, where that was worked out before. What else is too long, or
  * cannot be read now, is left out; the page then asks for it.
  */
@@ -41,19 +48,34 @@ export function openingDocument(
   database: DatabaseWatch,
   panned: PannedGrounds,
 ): (request: FastifyRequest) => Promise<string> {
-  const [head = '', rest = ''] = readFileSync(join(webDir, 'index.html'), 'utf8').split(PLACE);
+  const [page = '', rest = ''] = readFileSync(join(webDir, 'index.html'), 'utf8').split(PLACE);
+  const [head, body] = page.split('</head>');
+  const pages = JSON.parse(readFileSync(join(webDir, 'pages.json'), 'utf8')) as readonly PageFiles[];
   return async (request) => {
     const { ground, lists } = database.isUp() ? await listsOf(pool, request).catch(() => NOTHING) : NOTHING;
     const told = ground !== null && !lists.has(samples.path) ? await toldOf(panned, request.crewId, ground) : 'null';
-    const brought = [...lists].map(([kind, items]) => asBrought(kind, kind === 'grounds' ? '' : (ground ?? ''), items));
+    const brought = [...lists].map(([kind, { groundId, items }]) => asBrought(kind, groundId, items));
     // "<" would end the script early; as an escape it is the same JSON.
     const opening =
       `{"crewId":"${request.crewId}","lists":[${brought.join()}],"says":${firstWord(ground, lists)},"panned":${told}}`.replaceAll(
         '<',
         '\\u003c',
       );
-    return `${head}<script id="opening" type="application/json">${opening}</script>${rest}`;
+    return `${head}${linksFor(pages, request.url)}</head>${body}<script id="opening" type="application/json">${opening}</script>${rest}`;
   };
+}
+
+/** The scripts that the page at an address of a ground begins with: "sample/bags", or "sample/*" with all below it. The build writes them. */
+interface PageFiles {
+  readonly at: string;
+  readonly files: readonly string[];
+}
+
+/** Sends for the scripts of the page at this address together with those of the frame around it. */
+function linksFor(pages: readonly PageFiles[], url: string): string {
+  const page = pageOf(url);
+  const files = pages.filter((p) => isPartOf(page, p.at)).flatMap((p) => p.files);
+  return [...new Set(files)].map((f) => `<link rel="modulepreload" crossorigin href="/${f}">`).join('');
 }
 
 /** What the pans of a ground come to whose samples are too many to be brought, by the usual school; "null" where that is not at hand. */
@@ -62,24 +84,27 @@ async function toldOf(panned: PannedGrounds, crewId: string, groundId: string): 
   return told === null ? 'null' : `{"groundId":"${groundId}","school":"${USUAL_SCHOOL}","told":${told}}`;
 }
 
-/** Lists as JSON by the path of their kind. */
-type Lists = ReadonlyMap<string, string>;
-const NOTHING = { ground: null, lists: new Map<string, string>() } as const;
+/** A list as it is brought: of one ground, or of the crew (no ground). */
+interface Brought {
+  readonly groundId: string;
+  /** Its records, as JSON. */
+  readonly items: string;
+}
+/** Lists by the path of their kind. */
+type Lists = ReadonlyMap<string, Brought>;
+const NOTHING = { ground: null, lists: new Map<string, Brought>() } as const;
 
 async function listsOf(pool: pg.Pool, request: FastifyRequest): Promise<{ ground: string | null; lists: Lists }> {
-  const list = async (
-    kind: Pick<RecordKind<Sent, Kept>, 'path' | 'page'>,
-    groundId: string | null,
-  ): Promise<[string, string][]> => {
+  const list = async (path: string, groundId: string | null): Promise<[string, Brought][]> => {
+    const kind = KINDS.get(path);
+    if (!kind) return [];
     const { items, count } = await kind.page(pool, request.crewId, groundId, FIRST_ID, MOST_BROUGHT + 1);
-    return count > MOST_BROUGHT ? [] : [[kind.path, items]];
+    return count > MOST_BROUGHT ? [] : [[path, { groundId: kind.ofGround ? (groundId ?? '') : '', items }]];
   };
   const ground = groundNamed(request) ?? (await firstGround(pool, request.crewId));
-  const ofGround =
-    ground === null
-      ? []
-      : [spots, samples, pits, signs, gaugeReadings, swellReadings, permissions].map((kind) => list(kind, ground));
-  return { ground, lists: new Map((await Promise.all([list(grounds, null), ...ofGround])).flat()) };
+  const ofGround = ground === null ? [] : [...FIRST_LISTS, ...listsOfPage(pageOf(request.url))];
+  const lists = await Promise.all([list(grounds.path, null), ...ofGround.map((path) => list(path, ground))]);
+  return { ground, lists: new Map(lists.flat()) };
 }
 
 /** So many pans are graded in 25 ms or less; what more of them say the page finds itself, for no other answer must wait for it. */
@@ -109,7 +134,7 @@ function firstWord(groundId: string | null, lists: Lists): string {
 }
 
 function verdictOf(groundId: string, lists: Lists): Verdict | null {
-  const restsOn = ['grounds', 'spots', 'samples', 'pits', 'signs'].map((kind) => lists.get(kind));
+  const restsOn = ['grounds', 'spots', 'samples', 'pits', 'signs'].map((kind) => lists.get(kind)?.items);
   if (restsOn.includes(undefined)) return null;
   const of = createHash('sha1').update(restsOn.join()).digest('base64');
   const known = held.get(groundId);
@@ -129,6 +154,8 @@ function verdictOf(groundId: string, lists: Lists): Verdict | null {
   held.set(groundId, verdict);
   return verdict;
 }
+
+const pageOf = (url: string): string => pageAt(url.replace(/[?#].*$/, ''));
 
 const UUID = '[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}';
 

@@ -1,5 +1,6 @@
-import type { StoredGround } from '@riffle/contract';
+import { FIRST_LISTS, listsOfPage, type StoredGround } from '@riffle/contract';
 import type { QueryClient } from '@tanstack/react-query';
+import { KINDS } from '../api/kinds.ts';
 import { broughtLists, broughtPanned } from '../api/opening.ts';
 import { listKey } from '../offline/landing.ts';
 import { queryClient, takeBrought, takeKeptLists } from '../offline/queryClient.ts';
@@ -7,12 +8,6 @@ import { withWaiting } from '../offline/writes.ts';
 import { loadPreferences } from '../preferences/preferences.ts';
 import { pannedOf } from './usePans.ts';
 import { listOf } from './useRecords.ts';
-
-/** What the first view needs beside the grounds: as the document brings it. */
-const FIRST_KINDS = ['spots', 'samples', 'pits', 'signs', 'gauge-readings', 'swell-readings', 'permissions'] as const;
-
-/** What the stages about the box and the book read before their first word. */
-const OF_THE_BOX = ['runs', 'setups', 'lifts', 'cleanups'] as const;
 
 /** The grounds known before anything is drawn, in the order of the book: brought by the document or kept on this device. */
 export const knownGrounds = (client: QueryClient): readonly StoredGround[] =>
@@ -22,15 +17,14 @@ export const knownGrounds = (client: QueryClient): readonly StoredGround[] =>
 export async function takeKeptAhead(groundId: string | null): Promise<void> {
   await takeKeptLists([listKey('grounds', '')]);
   const opens = groundId ?? knownGrounds(queryClient)[0]?.id;
-  if (opens) await takeKeptLists(FIRST_KINDS.map((kind) => listKey(kind, opens)));
+  if (opens) await takeKeptLists(FIRST_LISTS.map((kind) => listKey(kind, opens)));
 }
 
 /**
- * Has what the first view needs at hand before anything is drawn: from the document where it brought it, asked for
- * otherwise. `groundId` is the ground that will open; null: the first of the book. `stage` is its name in the address:
- * what it begins with is sent for before its page has come.
+ * Has what the page begins with at hand before anything is drawn: from the document where it brought it, asked for
+ * otherwise. `groundId` is the ground that will open; null: the first of the book. `page` is where in it: "sample/bags".
  */
-export async function openAhead(client: QueryClient, groundId: string | null, stage: string): Promise<void> {
+export async function openAhead(client: QueryClient, groundId: string | null, page: string): Promise<void> {
   for (const { kind, groundId: of, items } of broughtLists) void takeBrought(listKey(kind, of), items);
   if (broughtPanned) {
     const { groundId: of, school, told } = broughtPanned;
@@ -42,9 +36,10 @@ export async function openAhead(client: QueryClient, groundId: string | null, st
   // Samples that the document did not bring are many: their records come later, what they come to first.
   const samples = listOf('samples', opens);
   const inHand = client.getQueryData(samples.queryKey) !== undefined;
-  const ofTheBox = /^(set|run|clean|books)$/.test(stage);
+  // What the pans come to is no part of what these say first.
+  const ofTheBox = /^(set|run|clean|books)\b/.test(page);
   await Promise.all([
-    ...(ofTheBox ? OF_THE_BOX : []).map((kind) => client.prefetchQuery(listOf(kind, opens))),
+    ...listsOfPage(page).map((kind) => client.prefetchQuery(listOf(kind, KINDS[kind].ofCrew ? '' : opens))),
     client.prefetchQuery(listOf('spots', opens)),
     client.prefetchQuery(listOf('signs', opens)),
     inHand && client.prefetchQuery(samples),

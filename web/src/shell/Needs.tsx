@@ -13,7 +13,7 @@ interface NeedsProps {
   /** Stands there while they are on their way, where a word of it would only make the page jump. */
   readonly meanwhile?: ReactNode;
   /** Sends for what is shown inside while the lists are on their way. */
-  readonly soon?: () => void;
+  readonly soon?: () => Promise<unknown>;
   readonly children: ReactNode;
 }
 
@@ -25,7 +25,7 @@ export function Needs({ kinds, without, meanwhile = null, soon, children }: Need
   const { ground } = useGround();
   const { states, arrived, askAgain } = useListStates(kinds, ground.id);
   useEffect(() => {
-    soon?.();
+    void soon?.();
   }, [soon]);
   const named = (state: 'arriving' | 'away'): string => {
     const those = kinds

@@ -7,17 +7,17 @@ import { evenWithout, needs, page, screen } from './page.tsx';
 import { Shell } from './Shell.tsx';
 
 // Read is the first sight and comes with the start; every other screen comes when it is asked for.
-const NewGround = page(async () => (await import('../ground/NewGroundScreen.tsx')).NewGroundScreen);
-const BagGate = page(async () => (await import('../stages/sample/bags/BagGate.tsx')).BagGate);
-const Settings = page(async () => (await import('../settings/SettingsScreen.tsx')).SettingsScreen);
-const Day = page(async () => (await import('../day/DayScreen.tsx')).DayScreen);
-const Walk = page(async () => (await import('../stages/read/walk/WalkScreen.tsx')).WalkScreen);
-const Sample = page(async () => (await import('../stages/sample/SampleStage.tsx')).SampleStage);
-const SetBox = page(async () => (await import('../stages/set/SetStage.tsx')).SetStage);
-const Run = page(async () => (await import('../stages/run/RunStage.tsx')).RunStage);
-const Clean = page(async () => (await import('../stages/clean/CleanStage.tsx')).CleanStage);
-const Sure = page(async () => (await import('../sure/SureScreen.tsx')).SureScreen);
-const Books = page(async () => (await import('../stages/books/BooksStage.tsx')).BooksStage);
+const NewGround = page(async () => (await import('../ground/NewGroundScreen.tsx')).NewGroundScreen, 'grounds/new');
+const BagGate = page(async () => (await import('../stages/sample/bags/BagGate.tsx')).BagGate, 'bag/*');
+const Settings = page(async () => (await import('../settings/SettingsScreen.tsx')).SettingsScreen, 'settings');
+const Day = page(async () => (await import('../day/DayScreen.tsx')).DayScreen, 'day');
+const Walk = page(async () => (await import('../stages/read/walk/WalkScreen.tsx')).WalkScreen, 'walk');
+const Sample = page(async () => (await import('../stages/sample/SampleStage.tsx')).SampleStage, 'sample/*');
+const SetBox = page(async () => (await import('../stages/set/SetStage.tsx')).SetStage, 'set');
+const Run = page(async () => (await import('../stages/run/RunStage.tsx')).RunStage, 'run/*');
+const Clean = page(async () => (await import('../stages/clean/CleanStage.tsx')).CleanStage, 'clean/*');
+const Sure = page(async () => (await import('../sure/SureScreen.tsx')).SureScreen, 'sure');
+const Books = page(async () => (await import('../stages/books/BooksStage.tsx')).BooksStage, 'books/*');
 
 /** What a day's order rests on: a river or a hole that came late would change it under the eye. */
 const DAY = ['day-sheets', 'pans', 'pits', 'signs', 'gauge-readings', 'outlines', 'lots', 'permissions'] as const;

@@ -1,13 +1,30 @@
-import { Suspense } from 'react';
+import { isPartOf, pageAt } from '@riffle/contract';
+import { Suspense, type ComponentType } from 'react';
 import type { Needed } from '../records/useListStates.ts';
 import { Fetching } from '../ui/Fetching.tsx';
 import { late } from '../ui/late.ts';
 import { Broken } from './Broken.tsx';
 import { Needs } from './Needs.tsx';
 
-/** A screen that comes when it is asked for. */
-export const page = late<object>;
+const openedAt = typeof location === 'undefined' ? '' : pageAt(location.pathname);
+const opening: Promise<unknown>[] = [];
+
+/**
+ * A screen that comes when it is asked for. `at` is its address within the ground, "sample/*" with all below it: a page
+ * opened there has it sent for by its document (`pageFiles` in vite.config.ts reads `at` too) and waits for it.
+ */
+export function page(load: () => Promise<ComponentType>, at: string) {
+  const Page = late(load);
+  if (isPartOf(openedAt, at)) opening.push(Page.soon());
+  return Page;
+}
 type Page = ReturnType<typeof page>;
+
+/** Ends once the screens this page was opened at are here: drawn earlier, it would say that they are on their way, and React leaves such a word for 300 ms at least. */
+export async function openedPagesHere(): Promise<void> {
+  // A stage that has come names its rooms.
+  for (const one of opening) await one;
+}
 
 /** One that breaks or does not come leaves what stands around it, the way to the others, in use. */
 export const screen = (Screen: Page) => (

@@ -12,6 +12,7 @@ export const isNotHere = (error: unknown): error is NotHere => error instanceof 
  * it throws `NotHere`, and asks again when it is drawn again: `lazy` of React would stay broken until the page is opened anew.
  */
 export function late<P extends object>(load: () => Promise<ComponentType<P>>) {
+  let has: ComponentType<P> | undefined;
   let coming: Promise<ComponentType<P>> | undefined;
   let here: Promise<void> | undefined;
   const forget = (): void => {
@@ -22,12 +23,16 @@ export function late<P extends object>(load: () => Promise<ComponentType<P>>) {
     return (here ??= untilHere(load).then(forget));
   };
   const ask = (): Promise<ComponentType<P>> =>
-    (coming ??= load().catch((error: unknown) => {
-      throw Object.assign(new Error(String(error)), { again });
-    }));
-  const Late = (props: P) => createElement(use(ask()), props);
+    (coming ??= load().then(
+      (here) => (has = here),
+      (error: unknown) => {
+        throw Object.assign(new Error(String(error)), { again });
+      },
+    ));
+  // What is here is drawn at once: even a promise that is kept would show what stands in for it first.
+  const Late = (props: P) => createElement(has ?? use(ask()), props);
   /** Sends for it ahead of need. Should it not come, it is asked for again when it is to be drawn, and then says so. */
-  Late.soon = (): void => void ask().catch(forget);
+  Late.soon = (): Promise<unknown> => ask().catch(forget);
   return Late;
 }
 

@@ -3,9 +3,9 @@ import { Home } from '../../shell/Home.tsx';
 import { evenWithout, page } from '../../shell/page.tsx';
 import { RunScreen } from './RunScreen.tsx';
 
-const Crew = page(async () => (await import('./crew/CrewScreen.tsx')).CrewScreen);
+const Crew = page(async () => (await import('./crew/CrewScreen.tsx')).CrewScreen, 'run/crew');
 
-const Haul = page(async () => (await import('./haul/HaulScreen.tsx')).HaulScreen);
+const Haul = page(async () => (await import('./haul/HaulScreen.tsx')).HaulScreen, 'run/haul');
 
 /** Run: the buckets, the room of who waits for whom, and whether to haul gravel or wash it dry. */
 export const RunStage = () => (

@@ -5,15 +5,15 @@ import { Home } from '../../shell/Home.tsx';
 import { RoomsBar } from '../../shell/RoomsBar.tsx';
 import { useGround } from '../../shell/useGround.ts';
 
-const Pan = page(async () => (await import('./pan/PanScreen.tsx')).PanScreen);
-const Bags = page(async () => (await import('./bags/BagsScreen.tsx')).BagsScreen);
-const Tags = page(async () => (await import('./bags/TagsScreen.tsx')).TagsScreen);
-const Pits = page(async () => (await import('./pits/PitsScreen.tsx')).PitsScreen);
-const Screens = page(async () => (await import('./screens/ScreensScreen.tsx')).ScreensScreen);
-const Meaning = page(async () => (await import('./meaning/MeaningScreen.tsx')).MeaningScreen);
-const InPlace = page(async () => (await import('./inPlace/InPlaceScreen.tsx')).InPlaceScreen);
-const Table = page(async () => (await import('./table/TableScreen.tsx')).TableScreen);
-const Hands = page(async () => (await import('./hands/HandsScreen.tsx')).HandsScreen);
+const Pan = page(async () => (await import('./pan/PanScreen.tsx')).PanScreen, 'sample');
+const Bags = page(async () => (await import('./bags/BagsScreen.tsx')).BagsScreen, 'sample/bags');
+const Tags = page(async () => (await import('./bags/TagsScreen.tsx')).TagsScreen, 'sample/tags');
+const Pits = page(async () => (await import('./pits/PitsScreen.tsx')).PitsScreen, 'sample/pits');
+const Screens = page(async () => (await import('./screens/ScreensScreen.tsx')).ScreensScreen, 'sample/screens');
+const Meaning = page(async () => (await import('./meaning/MeaningScreen.tsx')).MeaningScreen, 'sample/meaning');
+const InPlace = page(async () => (await import('./inPlace/InPlaceScreen.tsx')).InPlaceScreen, 'sample/in-place');
+const Table = page(async () => (await import('./table/TableScreen.tsx')).TableScreen, 'sample/table');
+const Hands = page(async () => (await import('./hands/HandsScreen.tsx')).HandsScreen, 'sample/hands');
 
 /** Rooms of this stage, in the order of the work: lay out, dig, screen, pan, and what it says. */
 const ROOMS = [
