@@ -1,3 +1,5 @@
+import { grouped } from '@riffle/core';
+
 /**
  * What a record may hold. Each limit stands here once: forms, table cells, imports, the schemas and (held by a test) the
  * database take it from here, and say what is wrong in the same words. Plain values, so that a screen can use them
@@ -22,7 +24,7 @@ export interface TextLimit {
 }
 type Words = Partial<Pick<NumberLimit, 'tooLittle' | 'tooMuch'>>;
 
-const figure = (n: number): string => n.toLocaleString('en-US', { maximumFractionDigits: 4 });
+const figure = (n: number): string => grouped(n, 4);
 const above0 = (most: number, unit: string, words: Words = {}): NumberLimit => ({
   unit,
   least: 0,

@@ -18,7 +18,8 @@ import { Outfits } from './Outfits.tsx';
 import { PlanB } from './PlanB.tsx';
 import { Unfinished } from './Unfinished.tsx';
 import { useLocalTime } from '../when/useLocalTime.ts';
-import { useDaySheet } from './useDaySheet.ts';
+import { useDaySheet, type DayOnPage } from './useDaySheet.ts';
+import { useOpened } from '../ui/useSeen.ts';
 
 /** Today against the clock. */
 export function DayScreen() {
@@ -49,10 +50,10 @@ interface DaySheetProps {
 }
 
 function DaySheet({ ground, spots, date, onDate, kept }: DaySheetProps) {
-  const show = useShow();
   const page = useDaySheet(ground, spots, date, kept);
   const { day } = page;
-  const { draft, plan, places, change } = day;
+  const { draft, plan, places } = day;
+  const opened = useOpened();
   return (
     <div className="flex flex-col gap-4">
       <DayHead page={page} onDate={onDate} />
@@ -72,6 +73,18 @@ function DaySheet({ ground, spots, date, onDate, kept }: DaySheetProps) {
           onPick={page.pick}
         />
       )}
+      {opened && <RestOfDay page={page} />}
+    </div>
+  );
+}
+
+/** What is read after the order: hours and load, each place, plan B, what to carry. A moment after the page: the order is looked for meanwhile. */
+function RestOfDay({ page }: { readonly page: DayOnPage }) {
+  const show = useShow();
+  const { ground, spots, day } = page;
+  const { draft, change } = day;
+  return (
+    <>
       <div className="no-print">
         <DaySettings ground={ground} draft={draft} change={change} />
       </div>
@@ -107,6 +120,6 @@ function DaySheet({ ground, spots, date, onDate, kept }: DaySheetProps) {
           )}
         </div>
       </div>
-    </div>
+    </>
   );
 }

@@ -55,7 +55,7 @@ export function GiveAway({ page: { ground, spots, day, saveAs } }: { page: DayOn
               onClick={() => {
                 setAsking(null);
                 if (asking === 'paper') onPaper();
-                else saveAs(asking, given);
+                else void saveAs(asking, given);
               }}
             >
               {asking === 'paper' ? 'Print it' : 'Save it'}

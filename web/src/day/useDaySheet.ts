@@ -7,7 +7,6 @@ import { toast } from '../ui/toast.ts';
 import { useNow } from '../ui/useNow.ts';
 import { useLocalTime } from '../when/useLocalTime.ts';
 import { asStop } from './dayDraft.ts';
-import { dayAsGpx, dayAsIcs } from './exportDay.ts';
 import { useDay } from './useDay.ts';
 
 /** One day on paper: the day worked out, the stop picked on it, its note, and the ways to keep it and to give it away. */
@@ -39,9 +38,11 @@ export function useDaySheet(
     });
     toast('The plan is kept.');
   };
-  const saveAs = (what: 'ics' | 'gpx', given: Given): void => {
+  const saveAs = async (what: 'ics' | 'gpx', given: Given): Promise<void> => {
     if (!plan) return;
     try {
+      // Nobody needs these formats before the day is planned, and they are half of this screen's code.
+      const { dayAsGpx, dayAsIcs } = await import('./exportDay.ts');
       if (what === 'ics')
         saveFile(
           dayAsIcs(ground, date, plan, places, draft.back_min, givenFor(given, false).names),

@@ -2,7 +2,7 @@ import { proxy, wrap, type Remote } from 'comlink';
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import type { WorkThread } from './steps.ts';
 
-/** What is still being typed or dragged is not worked on. */
+/** What is still being typed or dragged is not worked on; what a screen opens with is. */
 const SETTLED_AFTER_MS = 130;
 
 /** A thread of its own for as long as the screen stands. `open` is read once. */
@@ -42,9 +42,12 @@ export function useWork<Problem, Step extends { readonly done: number }, Result>
   const [said, setSaid] = useState<Step | null>(null);
   const [working, setWorking] = useState<number | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
+  const isFirst = useRef(true);
   useEffect(() => {
     const remote = thread.current;
     if (!problem || !remote) return undefined;
+    const settled_ms = isFirst.current ? 0 : SETTLED_AFTER_MS;
+    isFirst.current = false;
     let current = true;
     // Words on the way come through a channel of their own: the last of them may arrive after the result.
     let over = false;
@@ -71,7 +74,7 @@ export function useWork<Problem, Step extends { readonly done: number }, Result>
       setWorking(0);
       setFailed(null);
       remote.work(problem, proxy(say)).then(end, fail);
-    }, SETTLED_AFTER_MS);
+    }, settled_ms);
     return () => {
       current = false;
       clearTimeout(timer);
