@@ -58,7 +58,9 @@ function pageFiles(): Plugin {
     transform: {
       filter: { id: /\/src\/(shell\/Pages|stages\/\w+\/\w+Stage)\.tsx$/ },
       async handler(code, id) {
-        for (const [, from = '', at = ''] of code.matchAll(PAGE)) {
+        const named = [...code.matchAll(PAGE)];
+        if (named.length !== code.split(' = page(').length - 1) this.error(`${id} names a page in another way.`);
+        for (const [, from = '', at = ''] of named) {
           const found = await this.resolve(from, id);
           if (found) screens.push({ at, module: found.id });
         }

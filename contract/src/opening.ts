@@ -38,7 +38,7 @@ export type PageList = (typeof PAGE_LISTS)[PageWithLists][number];
 
 /** The lists of a page beside the first ones; none for one that begins with those alone. */
 export const listsOfPage = (page: string): readonly PageList[] =>
-  page in PAGE_LISTS ? PAGE_LISTS[page as PageWithLists] : [];
+  Object.hasOwn(PAGE_LISTS, page) ? PAGE_LISTS[page as PageWithLists] : [];
 
 /** Where a path leads, within its ground: "sample/bags" of "/g/.../sample/bags"; what is of no ground as it stands: "settings". */
 export const pageAt = (pathname: string): string => pathname.replace(/^\/(g\/[0-9a-f-]{36}\/)?/, '').replace(/\/$/, '');

@@ -2,7 +2,15 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { PannedGround, StoredGround, StoredPit, StoredSample, StoredSpot } from '@riffle/contract';
+import {
+  FIRST_LISTS,
+  listsOfPage,
+  type PannedGround,
+  type StoredGround,
+  type StoredPit,
+  type StoredSample,
+  type StoredSpot,
+} from '@riffle/contract';
 import { gradeSpots, groundColors, readingVerdict, type ReadingVerdict, type WeightSchool } from '@riffle/core';
 import type { FastifyInstance } from 'fastify';
 import { newGround, newSample, newSign, newSpot } from '../../test/records.ts';
@@ -11,7 +19,16 @@ import { buildApp } from '../app.ts';
 
 const server = useTestServer();
 const webDir = mkdtempSync(join(tmpdir(), 'riffle-web-'));
-writeFileSync(join(webDir, 'index.html'), '<html><head><!--opening--></head><body></body></html>');
+writeFileSync(join(webDir, 'index.html'), '<html><head></head><body><!--opening--></body></html>');
+writeFileSync(
+  join(webDir, 'pages.json'),
+  JSON.stringify([
+    { at: 'day', files: ['assets/day.js', 'assets/common.js'] },
+    { at: 'sample/*', files: ['assets/sample.js', 'assets/common.js'] },
+    { at: 'sample', files: ['assets/pan.js', 'assets/common.js'] },
+    { at: 'sample/bags', files: ['assets/bags.js'] },
+  ]),
+);
 let app: FastifyInstance;
 beforeAll(async () => {
   app = await buildApp({ pool: server.pool, crewOf: () => server.crewId, webDir });
@@ -39,6 +56,7 @@ async function opening(url: string, cookie = ''): Promise<Opening> {
   const json = /<script id="opening" type="application\/json">([^]*?)<\/script>/.exec(answer.body)?.[1] ?? '';
   return JSON.parse(json) as Opening;
 }
+const FIRST = new Set<string>(['grounds', ...FIRST_LISTS]);
 const put = (path: string, record: object) =>
   server.call('PUT', `/${path}/${(record as { readonly id: string }).id}`, record);
 const brought = (o: Opening) => Object.fromEntries(o.lists.map((l) => [l.kind, l.groundId]));
@@ -68,6 +86,30 @@ describe('the document brings what its first view needs', () => {
     expect(brought(await opening('/', `other=1; riffle-ground=${b.id}`))).toEqual(all(b.id));
     expect(brought(await opening('/', "riffle-ground=' or 1=1"))).toEqual(all(a.id));
     expect((await opening(`/g/${b.id}/read`)).lists.find((l) => l.kind === 'spots')?.items[0]?.id).toBe(spot.id);
+  });
+  test('with the lists that its page begins with, those of the crew as the crew’s', async () => {
+    const more = async (page: string) => {
+      const lists = brought(await opening(`/g/${b.id}/${page}`));
+      return Object.fromEntries(Object.entries(lists).filter(([kind]) => !FIRST.has(kind)));
+    };
+    expect(await more('read')).toEqual({});
+    expect(await more('day?from=walk')).toEqual({ 'day-sheets': b.id, outlines: b.id, lots: b.id });
+    expect(await more('sample/hands')).toEqual({ containers: '', seedings: '', 'size-words': '' });
+    // Every kind that is named is one there is.
+    for (const page of ['walk', 'sample', 'sample/bags', 'sample/meaning', 'set', 'run/crew', 'clean', 'books/gold'])
+      expect(Object.keys(await more(page)).sort()).toEqual([...listsOfPage(page)].sort());
+  });
+  test('and the scripts of its page, each once, with its head', async () => {
+    const links = async (url: string) => {
+      const page = (await app.inject({ url, headers: { host: 'localhost' } })).body;
+      const [head = ''] = page.split('</head>');
+      return [...head.matchAll(/<link rel="modulepreload" crossorigin href="\/assets\/(\w+)\.js">/g)].map((m) => m[1]);
+    };
+    expect(await links(`/g/${b.id}/day?from=walk`)).toEqual(['day', 'common']);
+    expect(await links(`/g/${b.id}/sample/bags/`)).toEqual(['sample', 'common', 'bags']);
+    expect(await links(`/g/${b.id}/sample`)).toEqual(['sample', 'common', 'pan']);
+    expect(await links(`/g/${b.id}/samples`)).toEqual([]);
+    expect(await links('/')).toEqual([]);
   });
   test('with what its pans say, as the page works it out itself from what it brings', async () => {
     const [rich, poor] = [newSpot(b.id), newSpot(b.id)];

@@ -30,22 +30,25 @@ export interface LatestFirst {
 
 /** The samples of a ground: all of them, or while very many are on their way those taken last. */
 export function useLatestSamples(groundId: string): LatestFirst {
-  const list = useRecords('samples', groundId);
   const { colorSchool } = usePreferences().preferences;
   const query = useQuery({ ...listOf('samples', groundId), enabled: false });
-  const isWhole = list.state === 'here';
-  const panned = useQuery({ ...pannedOf(groundId, colorSchool), enabled: !isWhole }).data?.panned;
-  const latest = useQuery({
+  const isHere = stateOf(query) === 'here';
+  const panned = useQuery({ ...pannedOf(groundId, colorSchool), enabled: !isHere }).data?.panned;
+  const isLong = !isHere && (panned?.samples ?? 0) > FIRST_PAGE;
+  const { data: latest, failureCount } = useQuery({
     queryKey: ['latest samples', CREW_ID, groundId],
     queryFn: async () => ({
       ...(await call<{ readonly items: readonly StoredSample[] }>('GET', `/grounds/${groundId}/samples/latest`)),
       of: panned?.samples ?? 0,
       colors: panned?.colors ?? null,
     }),
-    enabled: !isWhole && (panned?.samples ?? 0) > FIRST_PAGE,
+    enabled: isLong,
     staleTime: Infinity,
     gcTime: 0,
-  }).data;
+  });
+  // All of them would come in the way of the few that are wanted first.
+  const list = useRecords('samples', isLong && !latest && failureCount === 0 ? '' : groundId);
+  const isWhole = list.state === 'here';
   const waiting = useWaitingFor('samples', groundId);
   const landed = query.data;
   const some = useMemo(

@@ -19,6 +19,9 @@ import { late } from '../../ui/late.ts';
 const PlanMap = late(async () => (await import('../../map/PlanMap.tsx')).default);
 const ShoreBlock = late(async () => (await import('./shore/ShoreBlock.tsx')).ShoreBlock);
 const MAP_OPEN = 'riffle-map-open';
+const isMapOpen = (): boolean => localStorage.getItem(MAP_OPEN) === 'yes';
+// The largest code there is, where it was left open: on its way while what stands around it is drawn.
+if (isMapOpen()) void PlanMap.soon();
 
 interface RestProps {
   readonly ground: StoredGround;
@@ -29,7 +32,7 @@ interface RestProps {
 /** What lies below the ribbon: the map or the plan, the trail, the ranking with its reasons, spots and signs as lists. */
 export function ReadRest(props: RestProps) {
   const { ground, spots, inHand } = props;
-  const [mapOpen, setMapOpen] = useState(() => localStorage.getItem(MAP_OPEN) === 'yes');
+  const [mapOpen, setMapOpen] = useState(isMapOpen);
   const showMap = (shown: boolean): void => {
     localStorage.setItem(MAP_OPEN, shown ? 'yes' : 'no');
     setMapOpen(shown);

@@ -16,7 +16,7 @@ const SHEETS = [SignSheet, SpotSheet, GroundSheet, RiverSheet, SeaSheet, RulesSh
 export function ReadSheets({ ground, inHand }: { ground: StoredGround; inHand: ReadInHand }) {
   const { open, setOpen, openSign, close, readings, signs, place, here, pickedSpot, pickSpot } = inHand;
   useEffect(() => {
-    const timer = setTimeout(() => SHEETS.forEach((sheet) => sheet.soon()), 1500);
+    const timer = setTimeout(() => SHEETS.forEach((sheet) => void sheet.soon()), 1500);
     return () => clearTimeout(timer);
   }, []);
   const sign = open?.what === 'sign' ? signs.find((s) => s.id === open.id) : undefined;
