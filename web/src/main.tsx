@@ -10,7 +10,7 @@ import { openDevice, queryClient } from './offline/queryClient.ts';
 import { PreferencesProvider } from './preferences/PreferencesProvider.tsx';
 import { knownGrounds, openAhead, takeKeptAhead } from './records/openAhead.ts';
 import { Broken } from './shell/Broken.tsx';
-import { openedPagesHere } from './shell/page.tsx';
+import { pagesHere } from './shell/page.tsx';
 import { Pages } from './shell/Pages.tsx';
 import { useSeen } from './ui/useSeen.ts';
 import { groundToOpen, lastGround } from './shell/useGround.ts';
@@ -48,6 +48,7 @@ function AfterFirstSight() {
 /** Draws the page once what it opens with is here. Not at the top of this script: the scripts of the pages wait for its end. */
 async function begin(root: HTMLElement): Promise<void> {
   openDevice();
+  const pages = pagesHere(location.pathname);
   const opens = /^\/g\/([0-9a-f-]{36})\//.exec(location.pathname)?.[1] ?? lastGround();
   await soon(
     Promise.all([
@@ -58,7 +59,7 @@ async function begin(root: HTMLElement): Promise<void> {
     ]),
   );
   void openAhead(queryClient, opens, pageAt(location.pathname));
-  await soon(openedPagesHere());
+  await soon(pages);
   // The bare address opens the ground worked last, or the first of the book: where it is known already, at once.
   const known = location.pathname === '/' ? groundToOpen(knownGrounds(queryClient)) : undefined;
   if (known) history.replaceState(null, '', `/g/${known}/read`);

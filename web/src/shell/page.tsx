@@ -1,36 +1,54 @@
 import { isPartOf, pageAt } from '@riffle/contract';
-import { Suspense, type ComponentType } from 'react';
+import { Suspense, useEffect, useState, type ComponentType } from 'react';
 import type { Needed } from '../records/useListStates.ts';
 import { Fetching } from '../ui/Fetching.tsx';
 import { late } from '../ui/late.ts';
 import { Broken } from './Broken.tsx';
 import { Needs } from './Needs.tsx';
 
-const openedAt = typeof location === 'undefined' ? '' : pageAt(location.pathname);
-const opening: Promise<unknown>[] = [];
+const pages: { readonly at: string; readonly soon: () => Promise<unknown> }[] = [];
 
 /**
  * A screen that comes when it is asked for. `at` is its address within the ground, "sample/*" with all below it: a page
- * opened there has it sent for by its document (`pageFiles` in vite.config.ts reads `at` too) and waits for it.
+ * opened there has it sent for by its document (`pageFiles` in vite.config.ts reads `at` too).
  */
 export function page(load: () => Promise<ComponentType>, at: string) {
   const Page = late(load);
-  if (isPartOf(openedAt, at)) opening.push(Page.soon());
+  pages.push({ at, soon: Page.soon });
   return Page;
 }
+
+/**
+ * Ends once the screens at a path are here, or cannot come: a page that is opened there is drawn whole, not first with the
+ * word that they are on their way.
+ */
+export async function pagesHere(pathname: string): Promise<void> {
+  const opened = pageAt(pathname);
+  // A stage that has come names its rooms: the list grows meanwhile.
+  for (const { at, soon } of pages) if (isPartOf(opened, at)) await soon();
+}
+
 type Page = ReturnType<typeof page>;
 
-/** Ends once the screens this page was opened at are here: drawn earlier, it would say that they are on their way, and React leaves such a word for 300 ms at least. */
-export async function openedPagesHere(): Promise<void> {
-  // A stage that has come names its rooms.
-  for (const one of opening) await one;
+/** The screen as soon as it is here. `Suspense` alone would keep its word for 300 ms; it is for what did not come, and is sent for again. */
+function Arriving({ of: Page }: { readonly of: Page }) {
+  const [came, setCame] = useState<Page | null>(null);
+  const isDrawn = Page.isHere() || came === Page;
+  useEffect(() => {
+    let current = true;
+    if (!isDrawn) void Page.soon().then(() => current && setCame(() => Page));
+    return () => {
+      current = false;
+    };
+  }, [Page, isDrawn]);
+  return isDrawn ? <Page /> : <Fetching what="this page" />;
 }
 
 /** One that breaks or does not come leaves what stands around it, the way to the others, in use. */
-export const screen = (Screen: Page) => (
-  <Broken of={Screen}>
+export const screen = (Page: Page) => (
+  <Broken of={Page}>
     <Suspense fallback={<Fetching what="this page" />}>
-      <Screen />
+      <Arriving of={Page} />
     </Suspense>
   </Broken>
 );

@@ -33,6 +33,7 @@ export function late<P extends object>(load: () => Promise<ComponentType<P>>) {
   const Late = (props: P) => createElement(has ?? use(ask()), props);
   /** Sends for it ahead of need. Should it not come, it is asked for again when it is to be drawn, and then says so. */
   Late.soon = (): Promise<unknown> => ask().catch(forget);
+  Late.isHere = (): boolean => has !== undefined;
   return Late;
 }
 
