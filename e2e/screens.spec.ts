@@ -70,33 +70,29 @@ test('nothing moves under a finger when an answer comes: its room is kept', asyn
   expect(poor).toEqual([]);
 });
 
-test.describe('opened at its address', () => {
-  // A worker that keeps the page would give it without what the document brings.
-  test.use({ serviceWorkers: 'block' });
-  test('a page has its scripts and its first word with its document', async ({ page }) => {
-    const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as {
-      items: { id: string; name: string }[];
-    };
-    const id = items.find((g) => g.name === 'Halloway Creek')?.id;
-    // No other answer comes.
-    await page.route(/\/api\/v1\//, () => undefined);
-    for (const [at, screen, answer] of [
-      ['day', 'DayScreen', / at \d|change your hours|fall|back/],
-      ['walk', 'WalkScreen', /./],
-      ['sample', 'PanScreen', /Which spot/],
-      ['sample/table', 'TableScreen', /samples/],
-      ['set', 'SetStage', /^Leave it|^Raise|^Lower|works/],
-      ['run', 'RunStage', /gravel|bucket/],
-      ['clean', 'CleanScreen', /./],
-      ['books', 'BooksStage', /out of/],
-    ] as const) {
-      const document = await (await page.request.get(`/g/${id}/${at}`)).text();
-      expect(document.split('</head>')[0]).toMatch(new RegExp(`modulepreload" crossorigin href="/assets/${screen}-`));
-      await page.goto(`/g/${id}/${at}`);
-      await expect(judgement(page)).toHaveText(answer);
-      await expect(judgement(page)).not.toHaveText(/^Fetching/);
-    }
-  });
+test('a page opened at its address has its scripts and its first word with its document', async ({ page }) => {
+  const { items } = (await (await page.request.get('/api/v1/grounds')).json()) as {
+    items: { id: string; name: string }[];
+  };
+  const id = items.find((g) => g.name === 'Halloway Creek')?.id;
+  // No other answer comes.
+  await page.route(/\/api\/v1\//, () => undefined);
+  for (const [at, screen, answer] of [
+    ['day', 'DayScreen', / at \d|change your hours|fall|back/],
+    ['walk', 'WalkScreen', /./],
+    ['sample', 'PanScreen', /Which spot/],
+    ['sample/table', 'TableScreen', /samples/],
+    ['set', 'SetStage', /^Leave it|^Raise|^Lower|works/],
+    ['run', 'RunStage', /gravel|bucket/],
+    ['clean', 'CleanScreen', /./],
+    ['books', 'BooksStage', /out of/],
+  ] as const) {
+    const document = await (await page.request.get(`/g/${id}/${at}`)).text();
+    expect(document.split('</head>')[0]).toMatch(new RegExp(`modulepreload" crossorigin href="/assets/${screen}-`));
+    await page.goto(`/g/${id}/${at}`);
+    await expect(judgement(page)).toHaveText(answer);
+    await expect(judgement(page)).not.toHaveText(/^Fetching/);
+  }
 });
 
 type Axe = typeof axe;
