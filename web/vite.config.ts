@@ -170,6 +170,8 @@ export default defineConfig({
             // What five pages or more share comes as one file as well: a page had asked for seventy, most of them of a kilobyte, six
             // at a time, and each six cost a far phone the way to the server and back.
             { name: 'common', minShareCount: 5, priority: 1 },
+            // And the small parts that two to four of them share: a third of a hundred files of a few hundred bytes.
+            { name: 'shared', test: /[\\/](core|contract|web)[\\/]src[\\/]/, minShareCount: 2, maxModuleSize: 1500 },
           ],
         },
       },
