@@ -22,6 +22,8 @@ interface DayTimelineProps {
 const SKY_H = 22;
 const TIDE_H = 46;
 const ROAD_H = 64;
+/** The tag with the hour it is. */
+const TAG_W = 72;
 
 /** The day from left to right: light above, water below it, then the walk as a road with each place a block as long as its work. */
 export function DayTimeline({
@@ -50,6 +52,12 @@ export function DayTimeline({
   const bottom = roadTop + ROAD_H;
   const height = bottom + 26;
   const { sun } = sky;
+  const nowAt = now_min !== null && now_min > from && now_min < to ? x(now_min) : null;
+  const tagAt = nowAt === null ? null : Math.min(x(to) - TAG_W / 2, Math.max(x(from) + TAG_W / 2, nowAt));
+  const isUnderTag = (at: number): boolean => tagAt !== null && Math.abs(at - tagAt) < TAG_W / 2 + 20;
+  // Where there is room it stands on the light, not on the hatching; never under the line of now.
+  const lightAt = (wide && sun?.kind === 'rises and sets' ? held(Math.max(from, sun.sunrise_min)) : x(from)) + 8;
+  const sunWordsAt = nowAt !== null && Math.abs(nowAt - lightAt) < 40 ? Math.max(lightAt, nowAt + 7) : lightAt;
 
   return (
     <div ref={attach} className="min-w-0">
@@ -88,13 +96,7 @@ export function DayTimeline({
             {sun.sunset_min > from && sun.sunset_min < to && (
               <path d={`M${x(sun.sunset_min)} 0V${SKY_H + 4}`} stroke="var(--ink)" strokeWidth="1.6" />
             )}
-            {/* Where there is room it stands on the light, not on the hatching. */}
-            <text
-              x={(wide ? held(Math.max(from, sun.sunrise_min)) : x(from)) + 8}
-              y={SKY_H - 7}
-              fontSize="12.5"
-              className="halo"
-            >
+            <text x={sunWordsAt} y={SKY_H - 7} fontSize="12.5" className="halo">
               sun {clock(sun.sunrise_min)} to {clock(sun.sunset_min)}
               {sky.twilightEnd_min !== null && wide && `, light to walk by until ${clock(sky.twilightEnd_min)}`}
             </text>
@@ -118,17 +120,20 @@ export function DayTimeline({
           stroke="var(--ink)"
           strokeWidth="1.2"
         />
-        {hours.map((h, i) => (
-          <text
-            key={h}
-            x={x(h)}
-            y={bottom + 19}
-            fontSize="12.5"
-            textAnchor={i === 0 ? 'start' : i === hours.length - 1 ? 'end' : 'middle'}
-          >
-            {clock(h)}
-          </text>
-        ))}
+        {hours.map(
+          (h, i) =>
+            !isUnderTag(x(h)) && (
+              <text
+                key={h}
+                x={x(h)}
+                y={bottom + 19}
+                fontSize="12.5"
+                textAnchor={i === 0 ? 'start' : i === hours.length - 1 ? 'end' : 'middle'}
+              >
+                {clock(h)}
+              </text>
+            ),
+        )}
 
         {/* The road: a thin line for walking, a gap of dots for waiting. */}
         {plan && <path d={`M${x(start_min)} ${roadY}H${x(plan.back_min)}`} stroke="var(--ink)" strokeWidth="1.6" />}
@@ -157,15 +162,17 @@ export function DayTimeline({
                     strokeWidth="5"
                     strokeLinecap="round"
                   />
-                  <text
-                    x={(x2 + x(s.end_min + s.rest_min)) / 2}
-                    y={roadY + 18}
-                    fontSize="12"
-                    textAnchor="middle"
-                    className="halo"
-                  >
-                    rest
-                  </text>
+                  {x(s.end_min + s.rest_min) - x2 > 26 && (
+                    <text
+                      x={(x2 + x(s.end_min + s.rest_min)) / 2}
+                      y={roadY + 18}
+                      fontSize="12"
+                      textAnchor="middle"
+                      className="halo"
+                    >
+                      rest
+                    </text>
+                  )}
                 </>
               )}
               <rect
@@ -228,12 +235,12 @@ export function DayTimeline({
         <text x={x(back_min) - 8} y={SKY_H - 7} fontSize="12.5" fontWeight="700" textAnchor="end" className="halo">
           back by {clock(back_min)}
         </text>
-        {now_min !== null && now_min > from && now_min < to && (
+        {now_min !== null && nowAt !== null && (
           <g>
-            <path d={`M${x(now_min)} 0V${bottom}`} stroke="var(--water)" strokeWidth="2.4" />
-            {/* Under the axis, over the hours: nothing else is written there. */}
-            <g transform={`translate(${Math.min(x(to) - 36, Math.max(x(from) + 36, x(now_min)))} ${bottom})`}>
-              <rect x="-36" y="4" width="72" height="20" fill="var(--water)" />
+            <path d={`M${nowAt} 0V${bottom}`} stroke="var(--water)" strokeWidth="2.4" />
+            {/* Under the axis, in place of the hours there. */}
+            <g transform={`translate(${tagAt} ${bottom})`}>
+              <rect x={-TAG_W / 2} y="4" width={TAG_W} height="20" fill="var(--water)" />
               <text y="18.5" fontSize="12.5" fontWeight="700" textAnchor="middle" style={{ fill: 'var(--paper)' }}>
                 now {clock(now_min)}
               </text>
