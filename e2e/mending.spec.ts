@@ -202,7 +202,7 @@ test('a run is put right: when it began, a wrong source, one missed, one too man
     .click();
   await expect(sheet.getByRole('heading', { name: '3 buckets' })).toBeVisible();
   await expect.poll(async () => (await tally())?.tally.buckets).toBe(3);
-  await mends.getByRole('button', { name: /^Take back: .*is now .*Upper bar/ }).click();
+  await mends.getByRole('button', { name: /^Take back: .*is now .*full, Upper bar/ }).click();
   // The first is of the lower bar again: 40 L from there, the half bucket from the upper.
   await expect
     .poll(async () => Object.values((await tally())?.tally.bySpot_L ?? {}).sort((a, b) => a - b))
