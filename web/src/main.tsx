@@ -8,7 +8,7 @@ import { broughtLists } from './api/opening.ts';
 import { lookIntoOutbox, somethingMayWait } from './offline/outbox.ts';
 import { openDevice, queryClient } from './offline/queryClient.ts';
 import { PreferencesProvider } from './preferences/PreferencesProvider.tsx';
-import { knownGrounds, openAhead, takeKeptAhead } from './records/openAhead.ts';
+import { knownGrounds, openAhead, takeBroughtLists, takeKeptAhead } from './records/openAhead.ts';
 import { Broken } from './shell/Broken.tsx';
 import { pagesHere } from './shell/page.tsx';
 import { Pages } from './shell/Pages.tsx';
@@ -58,8 +58,9 @@ async function begin(root: HTMLElement): Promise<void> {
       somethingMayWait() && lookIntoOutbox(),
     ]),
   );
+  const taken = takeBroughtLists(queryClient);
   void openAhead(queryClient, opens, pageAt(location.pathname));
-  await soon(pages);
+  await soon(Promise.all([pages, taken]));
   // The bare address opens the ground worked last, or the first of the book: where it is known already, at once.
   const known = location.pathname === '/' ? groundToOpen(knownGrounds(queryClient)) : undefined;
   if (known) history.replaceState(null, '', `/g/${known}/read`);

@@ -21,15 +21,27 @@ export async function takeKeptAhead(groundId: string | null): Promise<void> {
 }
 
 /**
- * Has what the page begins with at hand before anything is drawn: from the document where it brought it, asked for
- * otherwise. `groundId` is the ground that will open; null: the first of the book. `page` is where in it: "sample/bags".
+ * Puts in hand what the document brought. Ends once the lists of the page itself are held against what this device keeps:
+ * what landed after the document was made, a bucket say, is in their first drawing. The first lists are drawn meanwhile.
+ */
+export async function takeBroughtLists(client: QueryClient): Promise<void> {
+  if (broughtPanned) {
+    const { groundId, school, told } = broughtPanned;
+    client.setQueryData(pannedOf(groundId, school).queryKey, told);
+  }
+  const first = new Set<string>(['grounds', ...FIRST_LISTS]);
+  const taken = broughtLists.map(({ kind, groundId, items }) => {
+    const held = takeBrought(listKey(kind, groundId), items);
+    return first.has(kind) ? Promise.resolve() : held;
+  });
+  await Promise.all(taken);
+}
+
+/**
+ * Asks for what the page begins with and the document did not bring, before anything is drawn. `groundId` is the ground
+ * that will open; null: the first of the book. `page` is where in it: "sample/bags".
  */
 export async function openAhead(client: QueryClient, groundId: string | null, page: string): Promise<void> {
-  for (const { kind, groundId: of, items } of broughtLists) void takeBrought(listKey(kind, of), items);
-  if (broughtPanned) {
-    const { groundId: of, school, told } = broughtPanned;
-    client.setQueryData(pannedOf(of, school).queryKey, told);
-  }
   const grounds = client.fetchQuery(listOf('grounds', '')).catch(() => []);
   const opens = groundId ?? (await grounds)[0]?.id;
   if (!opens) return;
