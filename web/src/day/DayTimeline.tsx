@@ -55,9 +55,12 @@ export function DayTimeline({
   const nowAt = now_min !== null && now_min > from && now_min < to ? x(now_min) : null;
   const tagAt = nowAt === null ? null : Math.min(x(to) - TAG_W / 2, Math.max(x(from) + TAG_W / 2, nowAt));
   const isUnderTag = (at: number): boolean => tagAt !== null && Math.abs(at - tagAt) < TAG_W / 2 + 20;
-  // Where there is room it stands on the light, not on the hatching; never under the line of now.
+  // Where there is room it stands on the light, not on the hatching; and beside the line of now.
   const lightAt = (wide && sun?.kind === 'rises and sets' ? held(Math.max(from, sun.sunrise_min)) : x(from)) + 8;
-  const sunWordsAt = nowAt !== null && Math.abs(nowAt - lightAt) < 40 ? Math.max(lightAt, nowAt + 7) : lightAt;
+  const sunWords_px = wide ? 270 : 122;
+  const crossed = nowAt !== null && nowAt > lightAt - 7 && nowAt < lightAt + sunWords_px;
+  const fitsAfter = nowAt !== null && nowAt + 7 + sunWords_px < x(back_min) - 95;
+  const sunWordsAt = crossed && fitsAfter ? nowAt + 7 : lightAt;
 
   return (
     <div ref={attach} className="min-w-0">
